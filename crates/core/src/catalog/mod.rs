@@ -1,0 +1,12 @@
+//! What the shop sells: products, the options a shopper chooses by, and the variants that can be bought.
+//!
+//! Inside a product, options and values are addressed by their place (`options[0].values[2]`), so that choosing is a
+//! matter of comparing small numbers; the shop-wide ids stand beside them.
+
+mod product;
+#[cfg(test)]
+pub(crate) mod samples;
+mod variant;
+
+pub use product::{Detail, Product, ProductOption, ProductState, ProductType, ProductValue, Shop, Swatch};
+pub use variant::{Stock, Variant};

@@ -1,0 +1,51 @@
+use crate::ids::VariantId;
+use crate::money::Money;
+use serde::{Deserialize, Serialize};
+
+/// How many there are.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum Stock {
+    /// Always to be had: gift cards, work made to order.
+    NotCounted,
+    Counted(u32),
+}
+
+impl Stock {
+    #[must_use]
+    pub fn is_in(self) -> bool {
+        self != Self::Counted(0)
+    }
+    /// Whether `quantity` can be had at once.
+    #[must_use]
+    pub fn covers(self, quantity: u32) -> bool {
+        match self {
+            Self::NotCounted => true,
+            Self::Counted(left) => left >= quantity,
+        }
+    }
+    /// The count, where one is kept.
+    #[must_use]
+    pub fn left(self) -> Option<u32> {
+        match self {
+            Self::NotCounted => None,
+            Self::Counted(left) => Some(left),
+        }
+    }
+}
+
+/// What is really bought: one value for each of the product's options.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+pub struct Variant {
+    pub id: VariantId,
+    pub sku: String,
+    /// For each option of the product the place of the value in that option; `None` is *any*: the option doesn't
+    /// matter to this variant.
+    pub values: Vec<Option<u16>>,
+    /// The variant's own price; without one it costs what the product costs.
+    pub price: Option<Money>,
+    /// The variant's own old price. A variant with a price of its own doesn't take the product's old price.
+    pub old_price: Option<Money>,
+    pub stock: Stock,
+}

@@ -1,0 +1,98 @@
+use crate::catalog::Product;
+use crate::ids::ValueId;
+
+/// What has been chosen so far: for each option of a product the place of the chosen value, or nothing yet.
+#[derive(Debug, Clone, PartialEq, Eq, Hash, PartialOrd, Ord)]
+pub struct Selection(Vec<Option<u16>>);
+
+/// A choice that an address or a form names and that the product doesn't have.
+#[derive(Debug, Clone, PartialEq, Eq, thiserror::Error)]
+#[error("this product has no choice “{option}: {value}”")]
+pub struct UnknownChoice {
+    pub option: String,
+    pub value: String,
+}
+
+impl Selection {
+    /// Nothing chosen yet, for a product with this many options.
+    #[must_use]
+    pub fn none(options: usize) -> Self {
+        Self(vec![None; options])
+    }
+    #[must_use]
+    pub fn from_values(values: Vec<Option<u16>>) -> Self {
+        Self(values)
+    }
+    #[must_use]
+    pub fn get(&self, option: usize) -> Option<u16> {
+        self.0.get(option).copied().flatten()
+    }
+    pub fn set(&mut self, option: usize, value: Option<u16>) {
+        if let Some(place) = self.0.get_mut(option) {
+            *place = value;
+        }
+    }
+    #[must_use]
+    pub fn len(&self) -> usize {
+        self.0.len()
+    }
+    #[must_use]
+    pub fn is_empty(&self) -> bool {
+        self.0.is_empty()
+    }
+    #[must_use]
+    pub fn is_complete(&self) -> bool {
+        self.0.iter().all(Option::is_some)
+    }
+    /// The chosen values: option, value.
+    pub fn chosen(&self) -> impl Iterator<Item = (usize, u16)> + '_ {
+        self.0.iter().enumerate().filter_map(|(option, value)| value.map(|v| (option, v)))
+    }
+    /// The options still to be chosen.
+    #[must_use]
+    pub fn open_options(&self) -> Vec<usize> {
+        self.0.iter().enumerate().filter(|(_, v)| v.is_none()).map(|(option, _)| option).collect()
+    }
+    /// The shop-wide ids of the chosen values.
+    #[must_use]
+    pub fn value_ids(&self, product: &Product) -> Vec<ValueId> {
+        self.chosen()
+            .filter_map(|(o, v)| product.options.get(o)?.values.get(usize::from(v)).map(|value| value.id))
+            .collect()
+    }
+
+    /// Reads the choices that an address names by handles: `colour=ember&sail=2-1-m`. Pairs whose name is no option
+    /// of the product are left alone; a value that the option doesn't have is reported and stays unchosen.
+    pub fn from_pairs<'a>(
+        product: &Product,
+        pairs: impl IntoIterator<Item = (&'a str, &'a str)>,
+    ) -> (Self, Vec<UnknownChoice>) {
+        let mut selection = Self::none(product.options.len());
+        let mut unknown = Vec::new();
+        for (name, text) in pairs {
+            let Some(option) = product.options.iter().position(|o| o.handle.as_str() == name) else {
+                continue;
+            };
+            if text.is_empty() {
+                continue;
+            }
+            match product.options[option].values.iter().position(|v| v.handle.as_str() == text) {
+                Some(value) => selection.set(option, u16::try_from(value).ok()),
+                None => unknown.push(UnknownChoice { option: name.to_owned(), value: text.to_owned() }),
+            }
+        }
+        (selection, unknown)
+    }
+
+    /// The choices as an address names them; empty where nothing is chosen. Handles need no escaping.
+    #[must_use]
+    pub fn to_query(&self, product: &Product) -> String {
+        self.chosen()
+            .filter_map(|(o, v)| {
+                let option = product.options.get(o)?;
+                Some(format!("{}={}", option.handle, option.values.get(usize::from(v))?.handle))
+            })
+            .collect::<Vec<_>>()
+            .join("&")
+    }
+}

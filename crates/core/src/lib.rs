@@ -1,0 +1,14 @@
+//! The rules of the job, without input or output: what a page is made of, which template serves a product, what a
+//! shopper can choose and what it costs. Nothing here reads a clock, a file or a database, so every rule can be
+//! tested on worked cases and the same answer is given on the desk and in the shop.
+
+pub mod catalog;
+pub mod choice;
+pub mod ids;
+pub mod media;
+pub mod money;
+pub mod page;
+pub mod price;
+pub mod situation;
+pub mod style;
+pub mod template;

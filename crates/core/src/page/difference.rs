@@ -1,0 +1,149 @@
+use super::{Layout, Piece, Values};
+use crate::ids::{BandId, ColumnId, PieceId};
+use serde::Serialize;
+use std::collections::{BTreeMap, BTreeSet};
+
+/// One way in which two layouts differ.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case", tag = "kind")]
+pub enum Difference {
+    PieceAdded { piece: PieceId },
+    PieceRemoved { piece: PieceId },
+    PieceMoved { piece: PieceId },
+    PieceSet { piece: PieceId, setting: String },
+    BandAdded { band: BandId },
+    BandRemoved { band: BandId },
+    BandMoved { band: BandId },
+    BandSet { band: BandId, setting: String },
+}
+
+/// Everything that is different in `after`, in the order of `after`, what is gone last.
+///
+/// Of the things that stand in both, the longest run still in its old order counts as unmoved, so moving one piece is
+/// one difference and not one for each piece that it passed.
+#[must_use]
+pub fn differences(before: &Layout, after: &Layout) -> Vec<Difference> {
+    let mut found = Vec::new();
+    compare_bands(before, after, &mut found);
+    compare_pieces(before, after, &mut found);
+    found
+}
+
+fn compare_bands(before: &Layout, after: &Layout, found: &mut Vec<Difference>) {
+    let old: Vec<&BandId> = before.bands.iter().map(|b| &b.id).collect();
+    let new: Vec<&BandId> = after.bands.iter().map(|b| &b.id).collect();
+    let moved = moved(&old, &new);
+    for band in &after.bands {
+        let id = band.id.clone();
+        let Some(was) = before.band(&band.id) else {
+            found.push(Difference::BandAdded { band: id });
+            continue;
+        };
+        if moved.contains(&&band.id) {
+            found.push(Difference::BandMoved { band: id.clone() });
+        }
+        for setting in changed_settings(&was.values, &band.values) {
+            found.push(Difference::BandSet { band: id.clone(), setting });
+        }
+    }
+    let gone = before.bands.iter().filter(|b| after.band(&b.id).is_none());
+    found.extend(gone.map(|b| Difference::BandRemoved { band: b.id.clone() }));
+}
+
+fn compare_pieces(before: &Layout, after: &Layout, found: &mut Vec<Difference>) {
+    let old_places = places(before);
+    let old: Vec<&PieceId> = before.pieces().map(|p| &p.id).collect();
+    let new: Vec<&PieceId> = after.pieces().map(|p| &p.id).collect();
+    let moved = moved(&old, &new);
+    for (piece, column) in in_columns(after) {
+        let id = piece.id.clone();
+        let Some((was, old_column)) = old_places.get(&piece.id) else {
+            found.push(Difference::PieceAdded { piece: id });
+            continue;
+        };
+        if moved.contains(&&piece.id) || *old_column != column {
+            found.push(Difference::PieceMoved { piece: id.clone() });
+        }
+        for setting in changed_settings(&was.values, &piece.values) {
+            found.push(Difference::PieceSet { piece: id.clone(), setting });
+        }
+    }
+    let kept: BTreeSet<&PieceId> = new.into_iter().collect();
+    let gone = before.pieces().filter(|p| !kept.contains(&p.id));
+    found.extend(gone.map(|p| Difference::PieceRemoved { piece: p.id.clone() }));
+}
+
+fn in_columns(layout: &Layout) -> impl Iterator<Item = (&Piece, &ColumnId)> {
+    layout.columns().flat_map(|c| c.pieces.iter().map(move |p| (p, &c.id)))
+}
+
+fn places(layout: &Layout) -> BTreeMap<&PieceId, (&Piece, &ColumnId)> {
+    in_columns(layout).map(|(piece, column)| (&piece.id, (piece, column))).collect()
+}
+
+fn changed_settings(before: &Values, after: &Values) -> Vec<String> {
+    let mut keys: BTreeSet<&String> = BTreeSet::new();
+    for (old, new) in [(&before.wide, &after.wide), (&before.phone, &after.phone)] {
+        keys.extend(old.keys().chain(new.keys()).filter(|key| old.get(*key) != new.get(*key)));
+    }
+    keys.into_iter().cloned().collect()
+}
+
+/// The things of both lists that don't belong to their longest common run (a longest increasing subsequence).
+fn moved<'a, T: Ord>(before: &[&'a T], after: &[&'a T]) -> BTreeSet<&'a T> {
+    let rank: BTreeMap<&T, usize> = before.iter().enumerate().map(|(i, id)| (*id, i)).collect();
+    let both: Vec<(&T, usize)> = after.iter().filter_map(|id| rank.get(*id).map(|r| (*id, *r))).collect();
+    let mut best: Vec<Vec<usize>> = Vec::with_capacity(both.len());
+    for (i, (_, r)) in both.iter().enumerate() {
+        let mut run =
+            (0..i).filter(|j| both[*j].1 < *r).map(|j| &best[j]).max_by_key(|run| run.len()).cloned();
+        run.get_or_insert_default().push(i);
+        best.push(run.unwrap_or_default());
+    }
+    let still = best.into_iter().max_by_key(Vec::len).unwrap_or_default();
+    both.iter().enumerate().filter(|(i, _)| !still.contains(i)).map(|(_, (id, _))| *id).collect()
+}
+
+#[cfg(test)]
+mod tests {
+    use super::super::op::samples::{id, layout};
+    use super::super::{Device, Op, Place, Target, Value, apply};
+    use super::*;
+    use crate::ids::ColumnId;
+
+    #[test]
+    fn moving_one_piece_past_two_others_is_one_difference() {
+        let before = layout();
+        let mut after = before.clone();
+        let to = Place { column: ColumnId::try_from("right").unwrap(), index: 2 };
+        apply(&mut after, Op::MovePiece { piece: id("title"), to }).unwrap();
+        assert_eq!(differences(&before, &after), [Difference::PieceMoved { piece: id("title") }]);
+    }
+
+    #[test]
+    fn a_value_set_on_both_screens_is_one_difference_and_undone_none() {
+        let before = layout();
+        let mut after = before.clone();
+        for device in Device::ALL {
+            let (target, setting) = (Target::Piece(id("buy")), "words".to_owned());
+            apply(
+                &mut after,
+                Op::Set { target, setting, device, value: Some(Value::Text("Take it".into())) },
+            )
+            .unwrap();
+        }
+        let expected = Difference::PieceSet { piece: id("buy"), setting: "words".into() };
+        assert_eq!(differences(&before, &after), [expected]);
+        assert!(differences(&before, &before.clone()).is_empty());
+    }
+
+    #[test]
+    fn what_came_and_what_went_is_told() {
+        let before = layout();
+        let mut after = before.clone();
+        apply(&mut after, Op::RemovePiece { piece: id("crumbs") }).unwrap();
+        assert_eq!(differences(&before, &after), [Difference::PieceRemoved { piece: id("crumbs") }]);
+        assert_eq!(differences(&after, &before), [Difference::PieceAdded { piece: id("crumbs") }]);
+    }
+}

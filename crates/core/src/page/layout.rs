@@ -1,0 +1,175 @@
+use super::{Device, Kind, Setting, Value, piece};
+use crate::ids::{BandId, ColumnId, PieceId};
+use serde::{Deserialize, Serialize};
+use std::collections::BTreeMap;
+
+/// The version of the document's format.
+pub const FORMAT: u32 = 1;
+
+/// What of the shop surrounds the page.
+#[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum Frame {
+    #[default]
+    Whole,
+    Slim,
+    None,
+}
+
+/// Values by setting, apart for each screen. What isn't here is inherited.
+#[derive(Debug, Clone, Default, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Values {
+    #[serde(default, skip_serializing_if = "BTreeMap::is_empty")]
+    pub wide: BTreeMap<String, Value>,
+    #[serde(default, skip_serializing_if = "BTreeMap::is_empty")]
+    pub phone: BTreeMap<String, Value>,
+}
+
+impl Values {
+    #[must_use]
+    pub fn of(&self, device: Device) -> &BTreeMap<String, Value> {
+        match device {
+            Device::Wide => &self.wide,
+            Device::Phone => &self.phone,
+        }
+    }
+    pub(super) fn of_mut(&mut self, device: Device) -> &mut BTreeMap<String, Value> {
+        match device {
+            Device::Wide => &mut self.wide,
+            Device::Phone => &mut self.phone,
+        }
+    }
+    /// How many values are set here.
+    #[must_use]
+    pub fn len(&self) -> usize {
+        self.wide.len() + self.phone.len()
+    }
+    #[must_use]
+    pub fn is_empty(&self) -> bool {
+        self.len() == 0
+    }
+    /// The same with one more value; for writing layouts in code.
+    #[must_use]
+    pub fn with(mut self, device: Device, setting: &Setting, value: Value) -> Self {
+        self.of_mut(device).insert(setting.key.to_owned(), value);
+        self
+    }
+}
+
+/// One thing on the page.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Piece {
+    pub id: PieceId,
+    pub kind: Kind,
+    #[serde(default)]
+    pub values: Values,
+}
+
+/// A column of a band; its width counts twelfths of the band.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Column {
+    pub id: ColumnId,
+    pub width: u8,
+    pub pieces: Vec<Piece>,
+}
+
+/// A strip across the page.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Band {
+    pub id: BandId,
+    #[serde(default)]
+    pub values: Values,
+    pub columns: Vec<Column>,
+}
+
+/// A page as a document.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Layout {
+    pub format: u32,
+    #[serde(default)]
+    pub frame: Frame,
+    pub bands: Vec<Band>,
+}
+
+/// Where a piece stands or is to stand: before the piece that is at `index` in that column.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Place {
+    pub column: ColumnId,
+    pub index: usize,
+}
+
+/// What a setting is set on.
+#[derive(Debug, Clone, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum Target {
+    Piece(PieceId),
+    Band(BandId),
+}
+
+impl Default for Layout {
+    fn default() -> Self {
+        Self { format: FORMAT, frame: Frame::Whole, bands: vec![] }
+    }
+}
+
+impl Layout {
+    /// Every piece in the order in which a shopper meets it.
+    pub fn pieces(&self) -> impl Iterator<Item = &Piece> {
+        self.columns().flat_map(|c| c.pieces.iter())
+    }
+    pub fn columns(&self) -> impl Iterator<Item = &Column> {
+        self.bands.iter().flat_map(|b| b.columns.iter())
+    }
+    #[must_use]
+    pub fn piece(&self, id: &PieceId) -> Option<&Piece> {
+        self.pieces().find(|p| p.id == *id)
+    }
+    #[must_use]
+    pub fn band(&self, id: &BandId) -> Option<&Band> {
+        self.bands.iter().find(|b| b.id == *id)
+    }
+    /// The first piece of a kind.
+    #[must_use]
+    pub fn first_of(&self, kind: Kind) -> Option<&Piece> {
+        self.pieces().find(|p| p.kind == kind)
+    }
+    /// Where a piece stands.
+    #[must_use]
+    pub fn place_of(&self, id: &PieceId) -> Option<Place> {
+        self.columns().find_map(|column| {
+            let index = column.pieces.iter().position(|p| p.id == *id)?;
+            Some(Place { column: column.id.clone(), index })
+        })
+    }
+    pub(super) fn column_mut(&mut self, id: &ColumnId) -> Option<&mut Column> {
+        self.bands.iter_mut().flat_map(|b| b.columns.iter_mut()).find(|c| c.id == *id)
+    }
+    /// The values of a piece or a band, with the settings that they may have.
+    #[must_use]
+    pub fn values_of(&self, target: &Target) -> Option<(&Values, &'static [&'static Setting])> {
+        match target {
+            Target::Piece(id) => self.piece(id).map(|p| (&p.values, p.kind.settings())),
+            Target::Band(id) => self.band(id).map(|b| (&b.values, piece::band::SETTINGS)),
+        }
+    }
+    pub(super) fn values_mut(&mut self, target: &Target) -> Option<&mut Values> {
+        match target {
+            Target::Piece(id) => self
+                .bands
+                .iter_mut()
+                .flat_map(|b| b.columns.iter_mut())
+                .flat_map(|c| c.pieces.iter_mut())
+                .find(|p| p.id == *id)
+                .map(|p| &mut p.values),
+            Target::Band(id) => self.bands.iter_mut().find(|b| b.id == *id).map(|b| &mut b.values),
+        }
+    }
+}

@@ -1,0 +1,16 @@
+//! The layout document: a page as the ordered list of what a shopper meets.
+//!
+//! A layout has bands, a band has columns, a column has pieces; every one has a name for good. What a piece says and
+//! how it looks are *values* by the names of its kind's *settings*; a value that isn't there is inherited.
+
+mod difference;
+mod layout;
+pub mod op;
+pub mod piece;
+mod setting;
+
+pub use difference::{Difference, differences};
+pub use layout::{Band, Column, FORMAT, Frame, Layout, Piece, Place, Target, Values};
+pub use op::{Op, OpError, apply};
+pub use piece::Kind;
+pub use setting::{Choice, Device, Group, Setting, Shape, Value, ValueError};

@@ -1,0 +1,113 @@
+//! Typed operations on a layout. [`apply`] changes the layout and returns the exact inverse, or refuses with the
+//! reason and changes nothing.
+
+mod band;
+mod piece;
+mod set;
+
+use super::{Band, Device, Kind, Layout, Piece, Place, Target, Value, ValueError};
+use crate::ids::{BandId, ColumnId, PieceId};
+use serde::{Deserialize, Serialize};
+
+/// A page with more pieces than this is refused: it could not be shown in good time.
+pub const MOST_PIECES: usize = 300;
+/// Columns of one band.
+pub const MOST_COLUMNS: usize = 4;
+
+/// One change to a layout.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case", tag = "op", deny_unknown_fields)]
+pub enum Op {
+    AddPiece {
+        piece: Piece,
+        at: Place,
+    },
+    RemovePiece {
+        piece: PieceId,
+    },
+    /// `to` is counted in the column as it is without the piece.
+    MovePiece {
+        piece: PieceId,
+        to: Place,
+    },
+    /// A second piece of the same kind with the same values, under a new name.
+    CopyPiece {
+        piece: PieceId,
+        copy: PieceId,
+        to: Place,
+    },
+    AddBand {
+        band: Band,
+        index: usize,
+    },
+    RemoveBand {
+        band: BandId,
+    },
+    MoveBand {
+        band: BandId,
+        index: usize,
+    },
+    /// Sets one value on one screen; without a value it is inherited again.
+    Set {
+        target: Target,
+        setting: String,
+        device: Device,
+        value: Option<Value>,
+    },
+}
+
+/// Why an operation was refused. The layout is unchanged.
+#[derive(Debug, Clone, PartialEq, Eq, thiserror::Error)]
+pub enum OpError {
+    #[error("there is no piece “{0}” on this page any more")]
+    NoSuchPiece(PieceId),
+    #[error("there is no band “{0}” on this page any more")]
+    NoSuchBand(BandId),
+    #[error("there is no column “{0}” on this page any more")]
+    NoSuchColumn(ColumnId),
+    #[error("place {index} is beyond the end: there are {length}")]
+    BeyondTheEnd { index: usize, length: usize },
+    #[error("the name “{0}” is taken on this page")]
+    NameTaken(String),
+    #[error("a band has one to four columns whose widths make twelve twelfths")]
+    BadColumns,
+    #[error("a page holds at most {MOST_PIECES} pieces")]
+    TooManyPieces,
+    #[error("{kind} has no setting “{setting}”")]
+    NoSuchSetting { kind: &'static str, setting: String },
+    #[error("“{setting}” is the same on every screen")]
+    NotPerDevice { setting: &'static str },
+    #[error("there can be only one {} on a page", .kind.label())]
+    OnlyOne { kind: Kind },
+    #[error(transparent)]
+    BadValue(#[from] ValueError),
+}
+
+/// Changes the layout; returns the operation that changes it back.
+pub fn apply(layout: &mut Layout, op: Op) -> Result<Op, OpError> {
+    match op {
+        Op::AddPiece { piece, at } => piece::add(layout, piece, &at),
+        Op::RemovePiece { piece } => piece::remove(layout, &piece),
+        Op::MovePiece { piece, to } => piece::shift(layout, piece, &to),
+        Op::CopyPiece { piece, copy, to } => piece::copy(layout, &piece, copy, &to),
+        Op::AddBand { band, index } => band::add(layout, band, index),
+        Op::RemoveBand { band } => band::remove(layout, &band),
+        Op::MoveBand { band, index } => band::shift(layout, &band, index),
+        Op::Set { target, setting, device, value } => set::set(layout, target, &setting, device, value),
+    }
+}
+
+/// Checks a whole document that came from outside by building it up again, operation by operation.
+pub fn check(layout: &Layout) -> Result<(), OpError> {
+    let mut rebuilt = Layout { bands: vec![], ..layout.clone() };
+    for (index, band) in layout.bands.iter().enumerate() {
+        apply(&mut rebuilt, Op::AddBand { band: band.clone(), index })?;
+    }
+    Ok(())
+}
+
+#[cfg(test)]
+pub(crate) mod samples;
+#[cfg(test)]
+mod tests;

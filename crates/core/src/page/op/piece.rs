@@ -1,0 +1,62 @@
+use super::set::check_values;
+use super::{MOST_PIECES, Op, OpError};
+use crate::ids::PieceId;
+use crate::page::{Layout, Piece, Place};
+
+pub(super) fn add(layout: &mut Layout, piece: Piece, at: &Place) -> Result<Op, OpError> {
+    check_new(layout, &piece)?;
+    let id = piece.id.clone();
+    insert(layout, piece, at)?;
+    Ok(Op::RemovePiece { piece: id })
+}
+
+pub(super) fn remove(layout: &mut Layout, id: &PieceId) -> Result<Op, OpError> {
+    let (piece, at) = take(layout, id)?;
+    Ok(Op::AddPiece { piece, at })
+}
+
+pub(super) fn shift(layout: &mut Layout, id: PieceId, to: &Place) -> Result<Op, OpError> {
+    let (piece, from) = take(layout, &id)?;
+    if let Err(reason) = insert(layout, piece.clone(), to) {
+        insert(layout, piece, &from)?;
+        return Err(reason);
+    }
+    Ok(Op::MovePiece { piece: id, to: from })
+}
+
+pub(super) fn copy(layout: &mut Layout, id: &PieceId, copy: PieceId, to: &Place) -> Result<Op, OpError> {
+    let piece = layout.piece(id).ok_or_else(|| OpError::NoSuchPiece(id.clone()))?;
+    let piece = Piece { id: copy, ..piece.clone() };
+    add(layout, piece, to)
+}
+
+/// What must hold for a piece that comes onto the page, apart from its place.
+pub(super) fn check_new(layout: &Layout, piece: &Piece) -> Result<(), OpError> {
+    if layout.piece(&piece.id).is_some() {
+        return Err(OpError::NameTaken(piece.id.to_string()));
+    }
+    if piece.kind.only_one() && layout.first_of(piece.kind).is_some() {
+        return Err(OpError::OnlyOne { kind: piece.kind });
+    }
+    if layout.pieces().count() >= MOST_PIECES {
+        return Err(OpError::TooManyPieces);
+    }
+    check_values(piece.kind.label(), piece.kind.settings(), &piece.values)
+}
+
+fn insert(layout: &mut Layout, piece: Piece, at: &Place) -> Result<(), OpError> {
+    let column = layout.column_mut(&at.column).ok_or_else(|| OpError::NoSuchColumn(at.column.clone()))?;
+    let length = column.pieces.len();
+    if at.index > length {
+        return Err(OpError::BeyondTheEnd { index: at.index, length });
+    }
+    column.pieces.insert(at.index, piece);
+    Ok(())
+}
+
+fn take(layout: &mut Layout, id: &PieceId) -> Result<(Piece, Place), OpError> {
+    let place = layout.place_of(id).ok_or_else(|| OpError::NoSuchPiece(id.clone()))?;
+    let column = layout.column_mut(&place.column).ok_or_else(|| OpError::NoSuchPiece(id.clone()))?;
+    let piece = column.pieces.remove(place.index);
+    Ok((piece, place))
+}

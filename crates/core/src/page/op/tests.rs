@@ -1,0 +1,227 @@
+use super::samples::{band, id, layout, piece};
+use super::*;
+use crate::page::Values;
+use proptest::prelude::*;
+
+fn at(column: &str, index: usize) -> Place {
+    Place { column: ColumnId::try_from(column).unwrap(), index }
+}
+
+fn band_id(text: &str) -> BandId {
+    BandId::try_from(text).unwrap()
+}
+
+fn order(layout: &Layout) -> Vec<&str> {
+    layout.pieces().map(|p| p.id.as_str()).collect()
+}
+
+fn set(piece: &str, setting: &str, device: Device, value: Option<Value>) -> Op {
+    Op::Set { target: Target::Piece(id(piece)), setting: setting.into(), device, value }
+}
+
+/// Saves, edits, rolls back, compares.
+fn undone_exactly(op: Op) -> Layout {
+    let before = layout();
+    let mut page = before.clone();
+    let inverse = apply(&mut page, op.clone()).unwrap();
+    let after = page.clone();
+    assert_ne!(after, before);
+    let again = apply(&mut page, inverse).unwrap();
+    assert_eq!(page, before, "undo is exact");
+    apply(&mut page, again).unwrap();
+    assert_eq!(page, after, "redo is exact");
+    after
+}
+
+fn refused(op: Op) -> OpError {
+    let before = layout();
+    let mut page = before.clone();
+    let reason = apply(&mut page, op).unwrap_err();
+    assert_eq!(page, before, "a refused operation changes nothing");
+    reason
+}
+
+#[test]
+fn adding_a_piece() {
+    let after = undone_exactly(Op::AddPiece { piece: piece("promises", Kind::Promises), at: at("right", 3) });
+    assert_eq!(order(&after), ["crumbs", "gallery", "title", "price", "buy", "promises"]);
+}
+
+#[test]
+fn removing_a_piece_and_bringing_it_back_keeps_its_values() {
+    let mut page = layout();
+    apply(&mut page, set("buy", "words", Device::Wide, Some(Value::Text("Take it".into())))).unwrap();
+    let with_words = page.clone();
+    let inverse = apply(&mut page, Op::RemovePiece { piece: id("buy") }).unwrap();
+    apply(&mut page, inverse).unwrap();
+    assert_eq!(page, with_words);
+}
+
+#[test]
+fn moving_a_piece_within_and_across_columns() {
+    let after = undone_exactly(Op::MovePiece { piece: id("price"), to: at("right", 0) });
+    assert_eq!(order(&after), ["crumbs", "gallery", "price", "title", "buy"]);
+    let after = undone_exactly(Op::MovePiece { piece: id("title"), to: at("only", 0) });
+    assert_eq!(order(&after), ["title", "crumbs", "gallery", "price", "buy"]);
+}
+
+#[test]
+fn copying_a_piece_copies_what_is_set_on_it() {
+    let mut page = layout();
+    apply(&mut page, set("buy", "words", Device::Phone, Some(Value::Text("Buy".into())))).unwrap();
+    let op = Op::CopyPiece { piece: id("buy"), copy: id("buy-2"), to: at("only", 1) };
+    apply(&mut page, op).unwrap();
+    assert_eq!(page.piece(&id("buy-2")).unwrap().values, page.piece(&id("buy")).unwrap().values);
+    undone_exactly(Op::CopyPiece { piece: id("price"), copy: id("p2"), to: at("left", 0) });
+}
+
+#[test]
+fn setting_a_value_and_letting_it_be_inherited_again() {
+    let set_words = set("buy", "words", Device::Wide, Some(Value::Text("Take it".into())));
+    undone_exactly(set_words.clone());
+    let mut page = layout();
+    apply(&mut page, set_words).unwrap();
+    apply(&mut page, set("buy", "words", Device::Wide, None)).unwrap();
+    assert_eq!(page, layout());
+}
+
+#[test]
+fn bands_come_move_and_go_with_all_their_pieces() {
+    let new = band("extra", vec![("e1", 6, vec![piece("details", Kind::Details)]), ("e2", 6, vec![])]);
+    undone_exactly(Op::AddBand { band: new, index: 1 });
+    undone_exactly(Op::MoveBand { band: band_id("top"), index: 1 });
+    let after = undone_exactly(Op::RemoveBand { band: band_id("main") });
+    assert_eq!(order(&after), ["crumbs"]);
+    let tinted = Op::Set {
+        target: Target::Band(band_id("main")),
+        setting: "ground".into(),
+        device: Device::Wide,
+        value: Some(Value::Text("tinted".into())),
+    };
+    undone_exactly(tinted);
+}
+
+#[test]
+fn what_is_not_there_is_refused_by_name() {
+    assert_eq!(refused(Op::RemovePiece { piece: id("ghost") }), OpError::NoSuchPiece(id("ghost")));
+    assert_eq!(refused(Op::RemoveBand { band: band_id("ghost") }), OpError::NoSuchBand(band_id("ghost")));
+    let reason = refused(Op::MovePiece { piece: id("buy"), to: at("ghost", 0) });
+    assert!(matches!(reason, OpError::NoSuchColumn(_)));
+    let reason = refused(Op::MovePiece { piece: id("buy"), to: at("right", 3) });
+    assert_eq!(reason, OpError::BeyondTheEnd { index: 3, length: 2 });
+    let reason = refused(Op::MoveBand { band: band_id("top"), index: 2 });
+    assert_eq!(reason, OpError::BeyondTheEnd { index: 2, length: 1 });
+}
+
+#[test]
+fn a_name_can_be_used_once() {
+    let reason = refused(Op::AddPiece { piece: piece("buy", Kind::Price), at: at("left", 0) });
+    assert_eq!(reason, OpError::NameTaken("buy".into()));
+    let twice = band("extra", vec![("e", 12, vec![piece("x", Kind::Price), piece("x", Kind::Price)])]);
+    assert_eq!(refused(Op::AddBand { band: twice, index: 0 }), OpError::NameTaken("x".into()));
+    let column = band("extra", vec![("left", 12, vec![])]);
+    assert_eq!(refused(Op::AddBand { band: column, index: 0 }), OpError::NameTaken("left".into()));
+}
+
+#[test]
+fn columns_make_twelve_twelfths() {
+    for widths in [&[7, 6][..], &[], &[3, 3, 2, 2, 2], &[12, 0]] {
+        let names = ["a", "b", "c", "d", "e"];
+        let columns = widths.iter().zip(names).map(|(w, n)| (n, *w, vec![])).collect();
+        assert_eq!(refused(Op::AddBand { band: band("extra", columns), index: 0 }), OpError::BadColumns);
+    }
+}
+
+#[test]
+fn a_value_must_fit_its_setting() {
+    let long = Value::Text("x".repeat(2000));
+    assert!(matches!(
+        refused(set("buy", "words", Device::Wide, Some(long))),
+        OpError::BadValue(ValueError::TooLong { .. })
+    ));
+    let reason = refused(set("price", "saving", Device::Wide, Some(Value::Text("loud".into()))));
+    assert!(matches!(reason, OpError::BadValue(ValueError::NoSuchChoice { .. })));
+    let reason = refused(set("price", "saving", Device::Wide, Some(Value::Flag(true))));
+    assert!(matches!(reason, OpError::BadValue(ValueError::WrongShape { .. })));
+    let reason = refused(set("price", "colour", Device::Wide, Some(Value::Flag(true))));
+    assert_eq!(reason, OpError::NoSuchSetting { kind: "Price", setting: "colour".into() });
+    let broken = set("buy", "words", Device::Wide, Some(Value::Text("two\nlines".into())));
+    assert!(matches!(refused(broken), OpError::BadValue(ValueError::ControlCharacter { .. })));
+}
+
+#[test]
+fn a_piece_that_brings_a_bad_value_is_refused() {
+    let mut bad = piece("new", Kind::Price);
+    bad.values.wide.insert("saving".into(), Value::Number(3));
+    let reason = refused(Op::AddPiece { piece: bad, at: at("left", 0) });
+    assert!(matches!(reason, OpError::BadValue(_)));
+}
+
+#[test]
+fn a_page_has_one_sticky_bar() {
+    let bar = |name: &str| Op::AddPiece { piece: piece(name, Kind::StickyBar), at: at("left", 0) };
+    let mut page = layout();
+    apply(&mut page, bar("bar")).unwrap();
+    assert_eq!(apply(&mut page, bar("bar-2")), Err(OpError::OnlyOne { kind: Kind::StickyBar }));
+}
+
+#[test]
+fn an_operation_from_outside_may_hold_nothing_unknown() {
+    let good = r#"{"op":"remove_piece","piece":"buy"}"#;
+    assert_eq!(serde_json::from_str::<Op>(good).unwrap(), Op::RemovePiece { piece: id("buy") });
+    for bad in [
+        r#"{"op":"remove_piece","piece":"buy","x":1}"#,
+        r#"{"op":"eval"}"#,
+        r#"{"op":"remove_piece","piece":"../x"}"#,
+    ] {
+        assert!(serde_json::from_str::<Op>(bad).is_err(), "{bad}");
+    }
+}
+
+fn any_op() -> impl Strategy<Value = Op> {
+    let piece_id = prop::sample::select(vec!["crumbs", "gallery", "title", "price", "buy", "new-1", "new-2"]);
+    let column = prop::sample::select(vec!["only", "left", "right", "ghost"]);
+    let bands = prop::sample::select(vec!["top", "main", "ghost"]);
+    let kind = prop::sample::select(Kind::ALL.to_vec());
+    let text = prop::option::of(prop::sample::select(vec!["percent", "none", "x"]));
+    (0..8u8, piece_id, column, 0usize..4, bands, kind, text).prop_map(
+        |(which, p, c, index, b, kind, text)| {
+            let device = if index % 2 == 0 { Device::Wide } else { Device::Phone };
+            match which {
+                0 => Op::AddPiece {
+                    piece: Piece { id: id(p), kind, values: Values::default() },
+                    at: at(c, index),
+                },
+                1 => Op::RemovePiece { piece: id(p) },
+                2 => Op::MovePiece { piece: id(p), to: at(c, index) },
+                3 => Op::CopyPiece { piece: id(p), copy: id("new-2"), to: at(c, index) },
+                4 => Op::RemoveBand { band: band_id(b) },
+                5 => Op::MoveBand { band: band_id(b), index },
+                6 => Op::AddBand { band: band("fresh", vec![("f", 12, vec![piece(p, kind)])]), index },
+                _ => set(p, "saving", device, text.map(|t| Value::Text(t.into()))),
+            }
+        },
+    )
+}
+
+proptest! {
+    /// Any run of operations can be rolled back to the very same document, and every document on the way is sound.
+    #[test]
+    fn a_run_of_operations_rolls_back_exactly(ops in prop::collection::vec(any_op(), 1..25)) {
+        let start = layout();
+        let mut page = start.clone();
+        let mut back = Vec::new();
+        for op in ops {
+            let before = page.clone();
+            match apply(&mut page, op) {
+                Ok(inverse) => back.push(inverse),
+                Err(_) => prop_assert_eq!(&page, &before),
+            }
+            prop_assert_eq!(check(&page), Ok(()));
+        }
+        for inverse in back.into_iter().rev() {
+            apply(&mut page, inverse).unwrap();
+        }
+        prop_assert_eq!(page, start);
+    }
+}

@@ -1,0 +1,30 @@
+//! The button that puts the choice into the cart.
+
+use super::shared::{SHOWN, SPACE_ABOVE};
+use crate::page::Setting;
+use crate::page::setting::choice;
+
+choice! {
+    /// How wide the button is.
+    Width { Column = "column", "Column"; Words = "words", "Its words"; }
+}
+choice! {
+    /// Its colour.
+    Tone { Ink = "ink", "Ink"; Accent = "accent", "Accent"; }
+}
+choice! {
+    /// Where a click leads.
+    After { Cart = "cart", "To the cart"; Stay = "stay", "Stays here"; }
+}
+
+pub const WORDS: Setting = Setting::words("words", "Words", 60, "Add to cart");
+pub const SOLD_OUT: Setting = Setting::words("sold_out", "When sold out", 60, "Sold out");
+pub const CHOOSE: Setting = Setting::words("choose", "Before a choice", 60, "Make your choice");
+pub const COMING: Setting = Setting::words("coming", "When coming soon", 60, "Coming soon");
+pub const GONE: Setting = Setting::words("gone", "When withdrawn", 60, "No longer sold");
+pub const AFTER: Setting = Setting::choice::<After>("after", "After the click", "cart").everywhere().says();
+pub const WIDTH: Setting = Setting::choice::<Width>("width", "Width", "column");
+pub const TONE: Setting = Setting::choice::<Tone>("tone", "Colour", "ink").everywhere();
+
+pub const SETTINGS: &[&Setting] =
+    &[&WORDS, &SOLD_OUT, &CHOOSE, &COMING, &GONE, &AFTER, &WIDTH, &TONE, &SPACE_ABOVE, &SHOWN];

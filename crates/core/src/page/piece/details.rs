@@ -1,0 +1,15 @@
+//! The product's titled texts, as tabs or as rows that fold.
+
+use super::shared::{SHOWN, SPACE_ABOVE};
+use crate::page::Setting;
+use crate::page::setting::{Preset, choice};
+
+choice! {
+    /// How the texts are shown.
+    As { Tabs = "tabs", "Tabs"; Folding = "folding", "Folding rows"; }
+}
+
+pub const AS: Setting = Setting::choice::<As>("as", "Shown as", "tabs").on_phones(Preset::Text("folding"));
+pub const FIRST_OPEN: Setting = Setting::flag("first_open", "First one open", true).everywhere();
+
+pub const SETTINGS: &[&Setting] = &[&AS, &FIRST_OPEN, &SPACE_ABOVE, &SHOWN];

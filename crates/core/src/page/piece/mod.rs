@@ -1,0 +1,196 @@
+//! The kinds of pieces, one file each: what a shopper meets there and what can be set.
+//!
+//! The list is closed: a kind without a renderer doesn't compile.
+
+pub mod band;
+pub mod breadcrumb;
+pub mod buy_button;
+pub mod details;
+pub mod gallery;
+pub mod options;
+pub mod price;
+pub mod promises;
+pub mod quantity;
+pub mod related;
+pub mod shared;
+pub mod sticky_bar;
+pub mod stock_line;
+pub mod summary;
+pub mod title;
+
+use super::Setting;
+use crate::catalog::{Product, ProductState};
+use serde::{Deserialize, Serialize};
+
+/// What a piece is.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Hash, PartialOrd, Ord, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum Kind {
+    Breadcrumb,
+    Title,
+    Gallery,
+    Price,
+    Summary,
+    StockLine,
+    Options,
+    Quantity,
+    BuyButton,
+    Promises,
+    Details,
+    Related,
+    StickyBar,
+}
+
+/// The part that a piece plays on the page.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum Role {
+    /// Tells where one is and what this is.
+    Orient,
+    /// Shows the product.
+    Show,
+    /// Belongs to choosing and buying.
+    Buy,
+    /// Tells more, further down.
+    Tell,
+}
+
+impl Kind {
+    /// In the order in which a page usually has them.
+    pub const ALL: [Self; 13] = [
+        Self::Breadcrumb,
+        Self::Title,
+        Self::Gallery,
+        Self::Price,
+        Self::Summary,
+        Self::StockLine,
+        Self::Options,
+        Self::Quantity,
+        Self::BuyButton,
+        Self::Promises,
+        Self::Details,
+        Self::Related,
+        Self::StickyBar,
+    ];
+
+    /// What an owner calls it.
+    #[must_use]
+    pub fn label(self) -> &'static str {
+        match self {
+            Self::Breadcrumb => "Breadcrumb",
+            Self::Title => "Title",
+            Self::Gallery => "Gallery",
+            Self::Price => "Price",
+            Self::Summary => "Summary",
+            Self::StockLine => "Stock line",
+            Self::Options => "Options",
+            Self::Quantity => "Quantity",
+            Self::BuyButton => "Buy button",
+            Self::Promises => "Promises",
+            Self::Details => "Details",
+            Self::Related => "Related products",
+            Self::StickyBar => "Sticky buy bar",
+        }
+    }
+
+    #[must_use]
+    pub fn role(self) -> Role {
+        match self {
+            Self::Breadcrumb | Self::Title => Role::Orient,
+            Self::Gallery => Role::Show,
+            Self::Price
+            | Self::Summary
+            | Self::StockLine
+            | Self::Options
+            | Self::Quantity
+            | Self::BuyButton
+            | Self::StickyBar => Role::Buy,
+            Self::Promises | Self::Details | Self::Related => Role::Tell,
+        }
+    }
+
+    /// Whether a page can have it only once.
+    #[must_use]
+    pub fn only_one(self) -> bool {
+        matches!(self, Self::StickyBar)
+    }
+
+    /// Everything that can be set on it, its own settings first.
+    #[must_use]
+    pub fn settings(self) -> &'static [&'static Setting] {
+        match self {
+            Self::Breadcrumb => breadcrumb::SETTINGS,
+            Self::Title => title::SETTINGS,
+            Self::Gallery => gallery::SETTINGS,
+            Self::Price => price::SETTINGS,
+            Self::Summary => summary::SETTINGS,
+            Self::StockLine => stock_line::SETTINGS,
+            Self::Options => options::SETTINGS,
+            Self::Quantity => quantity::SETTINGS,
+            Self::BuyButton => buy_button::SETTINGS,
+            Self::Promises => promises::SETTINGS,
+            Self::Details => details::SETTINGS,
+            Self::Related => related::SETTINGS,
+            Self::StickyBar => sticky_bar::SETTINGS,
+        }
+    }
+
+    /// Why this piece has nothing to show for a product, if it hasn't, as far as the product alone decides. Such a
+    /// piece isn't drawn, so one template serves many products.
+    #[must_use]
+    pub fn nothing_to_show(self, product: &Product) -> Option<&'static str> {
+        match self {
+            Self::Gallery if product.pictures.is_empty() => Some("this product has no pictures"),
+            Self::Summary if product.summary.trim().is_empty() => Some("this product has no summary"),
+            Self::Options if product.options.is_empty() => Some("this product has no options"),
+            Self::Details if product.details.is_empty() => Some("this product has no details"),
+            Self::Quantity if product.most_per_order == Some(1) => Some("one order holds only one of it"),
+            Self::Quantity if !product.is_sold() => Some("this product isn't sold now"),
+            Self::Price if product.state == ProductState::Withdrawn => Some("this product is withdrawn"),
+            Self::StickyBar if !product.is_sold() => Some("this product isn't sold now"),
+            _ => None,
+        }
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use crate::page::Device;
+    use std::collections::BTreeSet;
+
+    #[test]
+    fn every_house_value_fits_its_setting() {
+        for settings in Kind::ALL.map(Kind::settings).into_iter().chain([band::SETTINGS]) {
+            for setting in settings {
+                for device in Device::ALL {
+                    if let Some(value) = setting.house(device) {
+                        assert_eq!(setting.check(&value), Ok(()), "{}", setting.key);
+                    }
+                }
+            }
+        }
+    }
+
+    #[test]
+    fn no_kind_has_two_settings_of_one_name() {
+        for kind in Kind::ALL {
+            let names: BTreeSet<_> = kind.settings().iter().map(|s| s.key).collect();
+            assert_eq!(names.len(), kind.settings().len(), "{}", kind.label());
+        }
+    }
+
+    #[test]
+    fn pieces_know_when_a_product_gives_them_nothing_to_show() {
+        use crate::catalog::samples::product;
+        let mut plain = product(&[]);
+        assert!(Kind::Options.nothing_to_show(&plain).is_some());
+        assert!(Kind::Options.nothing_to_show(&product(&[("colour", 2)])).is_none());
+        assert!(Kind::Quantity.nothing_to_show(&plain).is_none());
+        plain.most_per_order = Some(1);
+        assert!(Kind::Quantity.nothing_to_show(&plain).is_some());
+        assert!(Kind::BuyButton.nothing_to_show(&plain).is_none());
+    }
+}

@@ -1,0 +1,25 @@
+//! What it costs, what it cost before and what is saved.
+
+use super::shared::{ALIGN, SHOWN, SPACE_ABOVE};
+use crate::page::Setting;
+use crate::page::setting::choice;
+
+choice! {
+    /// Where the old price stands.
+    OldPlace { Before = "before", "Before"; After = "after", "After"; Under = "under", "Under"; }
+}
+choice! {
+    /// How the saving is told.
+    SavingAs { Percent = "percent", "Percent"; Amount = "amount", "Amount"; None = "none", "None"; }
+}
+
+/// Steps of the house style's type scale.
+const STEPS: &[(i64, &str)] = &[(2, "17"), (3, "20"), (4, "24"), (5, "30"), (6, "38")];
+
+pub const FROM: Setting = Setting::words("from", "Before the least price", 20, "from");
+pub const NOTE: Setting = Setting::words("note", "Note beside it", 60, "");
+pub const OLD: Setting = Setting::choice::<OldPlace>("old", "Old price", "after");
+pub const SAVING: Setting = Setting::choice::<SavingAs>("saving", "Saving as", "percent");
+pub const SIZE: Setting = Setting::steps("size", "Size", STEPS, 4);
+
+pub const SETTINGS: &[&Setting] = &[&FROM, &NOTE, &OLD, &SAVING, &SIZE, &ALIGN, &SPACE_ABOVE, &SHOWN];

@@ -1,0 +1,20 @@
+//! Short lines that take doubts away, right where the shopper decides.
+
+use super::shared::{SHOWN, SPACE_ABOVE};
+use crate::page::Setting;
+use crate::page::setting::choice;
+
+choice! {
+    /// What stands before each line.
+    Mark { Tick = "tick", "Tick"; Dot = "dot", "Dot"; None = "none", "None"; }
+}
+choice! {
+    /// How the lines stand.
+    Run { Stacked = "stacked", "One under another"; Row = "row", "In a row"; }
+}
+
+pub const LINES: Setting = Setting::lines("lines", "Lines", 8, 120, &[]);
+pub const MARK: Setting = Setting::choice::<Mark>("mark", "Mark", "tick");
+pub const RUN: Setting = Setting::choice::<Run>("run", "Lines stand", "stacked");
+
+pub const SETTINGS: &[&Setting] = &[&LINES, &MARK, &RUN, &SPACE_ABOVE, &SHOWN];

@@ -1,0 +1,13 @@
+//! Other products of the same type.
+
+use super::shared::{SHOWN, SPACE_ABOVE};
+use crate::page::Setting;
+use crate::page::setting::Preset;
+
+const COUNTS: &[(i64, &str)] = &[(2, "2"), (3, "3"), (4, "4")];
+
+pub const HEADING: Setting = Setting::words("heading", "Heading", 80, "You may also like");
+pub const COUNT: Setting = Setting::steps("count", "In a row", COUNTS, 4).on_phones(Preset::Number(2));
+pub const PRICES: Setting = Setting::flag("prices", "With prices", true);
+
+pub const SETTINGS: &[&Setting] = &[&HEADING, &COUNT, &PRICES, &SPACE_ABOVE, &SHOWN];

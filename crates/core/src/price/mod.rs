@@ -1,0 +1,7 @@
+//! What a thing costs: the quote for a variant and a quantity, and the offer that a page makes for a selection.
+
+mod offer;
+mod quote;
+
+pub use offer::{Hindrance, Offer, Tag, offer};
+pub use quote::{Quote, Saving, quote};

@@ -1,0 +1,190 @@
+use super::{Quote, quote};
+use crate::catalog::{Product, ProductState, Stock, Variant};
+use crate::choice::{Selection, ValueState, fitting, states, variant_of};
+use crate::ids::VariantId;
+use crate::money::{Money, MoneyError};
+use serde::Serialize;
+
+/// The price that a selection shows.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[serde(rename_all = "snake_case")]
+pub enum Tag {
+    /// All that is left costs the same.
+    Exact(Quote),
+    /// Until more is chosen: the least and the most.
+    Span { from: Money, to: Money },
+    /// Nothing is made like this.
+    None,
+}
+
+/// What keeps a shopper from buying now.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[serde(rename_all = "snake_case")]
+pub enum Hindrance {
+    ComingSoon,
+    Withdrawn,
+    /// These options, by their places, are still to be chosen.
+    ChooseFirst(Vec<usize>),
+    NotMade,
+    SoldOut,
+    /// Fewer are left than asked for.
+    OnlyLeft(u32),
+    /// One order may hold only so many.
+    MostPerOrder(u32),
+}
+
+/// All that a page says about a selection.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub struct Offer {
+    pub selection: Selection,
+    pub variant: Option<VariantId>,
+    pub sku: Option<String>,
+    pub tag: Tag,
+    /// Of the variant, once it is known.
+    pub stock: Option<Stock>,
+    pub hindrance: Option<Hindrance>,
+    /// `[option][value]`
+    pub states: Vec<Vec<ValueState>>,
+    /// Places of the product's pictures to show, the chosen values' own ones first.
+    pub pictures: Vec<usize>,
+}
+
+/// Works out what a page offers for a selection and a quantity.
+pub fn offer(product: &Product, selection: &Selection, quantity: u32) -> Result<Offer, MoneyError> {
+    let variant = variant_of(product, selection);
+    Ok(Offer {
+        selection: selection.clone(),
+        variant: variant.map(|v| v.id),
+        sku: variant.map(|v| v.sku.clone()),
+        tag: tag(product, selection, variant, quantity)?,
+        stock: variant.map(|v| v.stock),
+        hindrance: hindrance(product, selection, variant, quantity),
+        states: states(product, selection),
+        pictures: pictures(product, selection),
+    })
+}
+
+fn tag(
+    product: &Product,
+    selection: &Selection,
+    variant: Option<&Variant>,
+    quantity: u32,
+) -> Result<Tag, MoneyError> {
+    if let Some(variant) = variant {
+        return Ok(Tag::Exact(quote(product, variant, quantity)?));
+    }
+    let mut quotes = Vec::new();
+    for variant in fitting(&product.variants, selection) {
+        quotes.push(quote(product, variant, quantity)?);
+    }
+    let least = quotes.iter().min_by_key(|q| q.unit.minor);
+    let most = quotes.iter().max_by_key(|q| q.unit.minor);
+    Ok(match (least, most) {
+        (Some(a), Some(b)) if a.unit == b.unit && quotes.iter().all(|q| q.old == a.old) => Tag::Exact(*a),
+        (Some(a), Some(b)) => Tag::Span { from: a.unit, to: b.unit },
+        _ => Tag::None,
+    })
+}
+
+fn hindrance(
+    product: &Product,
+    selection: &Selection,
+    variant: Option<&Variant>,
+    quantity: u32,
+) -> Option<Hindrance> {
+    match product.state {
+        ProductState::ComingSoon => return Some(Hindrance::ComingSoon),
+        ProductState::Withdrawn => return Some(Hindrance::Withdrawn),
+        ProductState::OnSale => {}
+    }
+    if !product.variants.iter().any(|v| v.stock.is_in()) {
+        return Some(Hindrance::SoldOut);
+    }
+    let Some(variant) = variant else {
+        return Some(if selection.is_complete() {
+            Hindrance::NotMade
+        } else {
+            Hindrance::ChooseFirst(selection.open_options())
+        });
+    };
+    if !variant.stock.is_in() {
+        return Some(Hindrance::SoldOut);
+    }
+    if let Some(most) = product.most_per_order.filter(|most| quantity > *most) {
+        return Some(Hindrance::MostPerOrder(most));
+    }
+    variant.stock.left().filter(|left| quantity > *left).map(Hindrance::OnlyLeft)
+}
+
+fn pictures(product: &Product, selection: &Selection) -> Vec<usize> {
+    let chosen = selection.value_ids(product);
+    let mut shown: Vec<usize> = (0..product.pictures.len())
+        .filter(|i| chosen.is_empty() || product.pictures[*i].belongs_to(&chosen))
+        .collect();
+    shown.sort_by_key(|i| product.pictures[*i].values.is_empty());
+    shown
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use crate::catalog::samples::{pounds, product, with_variants};
+    use crate::ids::ValueId;
+    use crate::media::Picture;
+
+    fn kite() -> Product {
+        let mut kite = with_variants(
+            product(&[("colour", 2)]),
+            &[(&[Some(0)], Stock::Counted(2)), (&[Some(1)], Stock::Counted(0))],
+        );
+        kite.variants[1].price = Some(pounds(7200));
+        kite
+    }
+
+    fn of(product: &Product, choice: Option<u16>, quantity: u32) -> Offer {
+        offer(product, &Selection::from_values(vec![choice]), quantity).unwrap()
+    }
+
+    #[test]
+    fn until_a_variant_is_chosen_different_prices_are_a_span() {
+        let offer = of(&kite(), None, 1);
+        assert_eq!(offer.tag, Tag::Span { from: pounds(6800), to: pounds(7200) });
+        assert_eq!(offer.hindrance, Some(Hindrance::ChooseFirst(vec![0])));
+        assert!(matches!(of(&kite(), Some(1), 1).tag, Tag::Exact(q) if q.unit == pounds(7200)));
+    }
+
+    #[test]
+    fn what_keeps_a_shopper_from_buying_is_told() {
+        let mut kite = kite();
+        assert_eq!(of(&kite, Some(0), 2).hindrance, None);
+        assert_eq!(of(&kite, Some(0), 3).hindrance, Some(Hindrance::OnlyLeft(2)));
+        assert_eq!(of(&kite, Some(1), 1).hindrance, Some(Hindrance::SoldOut));
+        kite.most_per_order = Some(1);
+        assert_eq!(of(&kite, Some(0), 2).hindrance, Some(Hindrance::MostPerOrder(1)));
+        kite.variants.pop();
+        assert_eq!(of(&kite, Some(1), 1).hindrance, Some(Hindrance::NotMade));
+        assert_eq!(of(&kite, Some(1), 1).tag, Tag::None);
+        kite.state = ProductState::ComingSoon;
+        assert_eq!(of(&kite, Some(0), 1).hindrance, Some(Hindrance::ComingSoon));
+    }
+
+    #[test]
+    fn when_everything_is_gone_it_is_sold_out_before_anything_is_chosen() {
+        let mut kite = kite();
+        kite.variants[0].stock = Stock::Counted(0);
+        assert_eq!(of(&kite, None, 1).hindrance, Some(Hindrance::SoldOut));
+    }
+
+    #[test]
+    fn a_chosen_colour_shows_its_own_pictures_first_and_hides_those_of_other_colours() {
+        let mut kite = kite();
+        let picture = |values: &[u64]| Picture {
+            sizes: vec![],
+            alt: String::new(),
+            values: values.iter().map(|v| ValueId(*v)).collect(),
+        };
+        kite.pictures = vec![picture(&[]), picture(&[1]), picture(&[2])];
+        assert_eq!(of(&kite, Some(1), 1).pictures, [2, 0]);
+        assert_eq!(of(&kite, None, 1).pictures, [1, 2, 0]);
+    }
+}

@@ -1,0 +1,189 @@
+//! Where a value comes from: *house style → template → this type → this product*, each with *wide → phone*.
+//!
+//! The innermost value that is set wins. "Not set" is different from "set to nothing": an empty text hides what lies
+//! under it. The chain can explain every value: its source, and what it hides.
+
+use crate::page::{Choice, Device, Setting, Value, Values};
+use serde::Serialize;
+
+/// A level of the cascade, outermost first.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum Level {
+    House,
+    Template,
+    Type,
+    Product,
+}
+
+/// Where a value was set: on which level, for which screen.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Source {
+    pub level: Level,
+    pub device: Device,
+}
+
+/// A value with where it comes from and what lies under it, nearest first.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Explained {
+    pub value: Value,
+    pub source: Source,
+    pub hides: Vec<Hidden>,
+}
+
+/// A value that another one hides.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Hidden {
+    pub value: Value,
+    pub source: Source,
+}
+
+/// The levels above the house style that bear on one piece or band, outermost first.
+#[derive(Debug, Clone, Default)]
+pub struct Chain<'a> {
+    levels: Vec<(Level, &'a Values)>,
+}
+
+impl<'a> Chain<'a> {
+    /// A piece as its template sets it.
+    #[must_use]
+    pub fn of_template(values: &'a Values) -> Self {
+        Self::default().then(Level::Template, values)
+    }
+    /// Adds a level further in.
+    #[must_use]
+    pub fn then(mut self, level: Level, values: &'a Values) -> Self {
+        self.levels.push((level, values));
+        self
+    }
+
+    /// Every value set for a device, the one that counts first. Never empty: the house style sets each on wide.
+    fn stack(&self, setting: &Setting, device: Device) -> impl Iterator<Item = Hidden> {
+        let devices: &'static [Device] = match device {
+            Device::Wide => &[Device::Wide],
+            Device::Phone => &[Device::Phone, Device::Wide],
+        };
+        let own = self.levels.iter().rev().flat_map(move |(level, values)| {
+            devices.iter().filter_map(move |device| {
+                let value = values.of(*device).get(setting.key)?.clone();
+                Some(Hidden { value, source: Source { level: *level, device: *device } })
+            })
+        });
+        let house = devices.iter().filter_map(|device| {
+            let source = Source { level: Level::House, device: *device };
+            Some(Hidden { value: setting.house(*device)?, source })
+        });
+        own.chain(house)
+    }
+
+    /// The value that counts on a device. A stored value that no longer fits its setting is passed over.
+    #[must_use]
+    pub fn value(&self, setting: &Setting, device: Device) -> Value {
+        let sound = self.stack(setting, device).find(|hidden| setting.check(&hidden.value).is_ok());
+        sound.map_or_else(|| setting.wide.value(), |hidden| hidden.value)
+    }
+
+    /// The value with its source and all that it hides.
+    #[must_use]
+    pub fn explain(&self, setting: &Setting, device: Device) -> Explained {
+        let mut stack = self.stack(setting, device);
+        let house = Source { level: Level::House, device: Device::Wide };
+        let top = stack.next().unwrap_or(Hidden { value: setting.wide.value(), source: house });
+        Explained { value: top.value, source: top.source, hides: stack.collect() }
+    }
+
+    #[must_use]
+    pub fn choice<T: Choice>(&self, setting: &Setting, device: Device) -> Option<T> {
+        match self.value(setting, device) {
+            Value::Text(name) => T::from_name(&name),
+            _ => None,
+        }
+    }
+    #[must_use]
+    pub fn flag(&self, setting: &Setting, device: Device) -> bool {
+        matches!(self.value(setting, device), Value::Flag(true))
+    }
+    #[must_use]
+    pub fn number(&self, setting: &Setting, device: Device) -> i64 {
+        match self.value(setting, device) {
+            Value::Number(number) => number,
+            _ => 0,
+        }
+    }
+    #[must_use]
+    pub fn text(&self, setting: &Setting, device: Device) -> String {
+        match self.value(setting, device) {
+            Value::Text(text) => text,
+            _ => String::new(),
+        }
+    }
+    #[must_use]
+    pub fn lines(&self, setting: &Setting) -> Vec<String> {
+        match self.value(setting, Device::Wide) {
+            Value::Lines(lines) => lines,
+            _ => vec![],
+        }
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use crate::page::piece::{buy_button, details, price};
+
+    fn text(text: &str) -> Value {
+        Value::Text(text.into())
+    }
+
+    #[test]
+    fn the_innermost_level_wins_and_tells_what_it_hides() {
+        let template = Values::default().with(Device::Wide, &price::SAVING, text("amount"));
+        let kind = Values::default().with(Device::Wide, &price::SAVING, text("none"));
+        let product = Values::default();
+        let chain = Chain::of_template(&template).then(Level::Type, &kind).then(Level::Product, &product);
+        let explained = chain.explain(&price::SAVING, Device::Wide);
+        assert_eq!(explained.value, text("none"));
+        assert_eq!(explained.source, Source { level: Level::Type, device: Device::Wide });
+        let hidden: Vec<_> = explained.hides.iter().map(|h| (&h.value, h.source.level)).collect();
+        assert_eq!(hidden, [(&text("amount"), Level::Template), (&text("percent"), Level::House)]);
+    }
+
+    #[test]
+    fn phones_take_the_wide_value_until_they_have_their_own() {
+        let wide = Values::default().with(Device::Wide, &buy_button::WORDS, text("Buy this kite"));
+        let chain = Chain::of_template(&wide);
+        assert_eq!(chain.text(&buy_button::WORDS, Device::Phone), "Buy this kite");
+        let both = wide.clone().with(Device::Phone, &buy_button::WORDS, text("Buy"));
+        let chain = Chain::of_template(&both);
+        assert_eq!(chain.text(&buy_button::WORDS, Device::Phone), "Buy");
+        assert_eq!(chain.text(&buy_button::WORDS, Device::Wide), "Buy this kite");
+        assert_eq!(chain.explain(&buy_button::WORDS, Device::Phone).hides.len(), 2);
+    }
+
+    #[test]
+    fn a_wide_value_further_in_beats_a_phone_value_further_out() {
+        let template = Values::default().with(Device::Phone, &details::AS, text("tabs"));
+        assert_eq!(Chain::default().text(&details::AS, Device::Phone), "folding");
+        assert_eq!(Chain::of_template(&template).text(&details::AS, Device::Phone), "tabs");
+        let product = Values::default().with(Device::Wide, &details::AS, text("folding"));
+        let chain = Chain::of_template(&template).then(Level::Product, &product);
+        assert_eq!(chain.text(&details::AS, Device::Phone), "folding");
+    }
+
+    #[test]
+    fn an_empty_text_set_on_purpose_hides_what_lies_under_it() {
+        let empty = Values::default().with(Device::Wide, &buy_button::WORDS, text(""));
+        assert_eq!(Chain::of_template(&empty).text(&buy_button::WORDS, Device::Wide), "");
+    }
+
+    #[test]
+    fn a_stored_value_that_no_longer_fits_is_passed_over() {
+        let odd = Values::default().with(Device::Wide, &price::SAVING, text("loud"));
+        let saving = Chain::of_template(&odd).choice::<price::SavingAs>(&price::SAVING, Device::Wide);
+        assert_eq!(saving, Some(price::SavingAs::Percent));
+    }
+}
