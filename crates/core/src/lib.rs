@@ -2,6 +2,7 @@
 //! shopper can choose and what it costs. Nothing here reads a clock, a file or a database, so every rule can be
 //! tested on worked cases and the same answer is given on the desk and in the shop.
 
+pub mod cart;
 pub mod catalog;
 pub mod choice;
 pub mod ids;

@@ -1,1 +1,113 @@
+//! The demo shop: Marram & Gale, kite makers. Everything in it is invented; its pictures are drawn by our own code.
 
+mod draw;
+mod layouts;
+mod more;
+mod options;
+mod products;
+
+use compagina_core::catalog::{NewOption, NewProduct, Shop};
+use compagina_core::ids::Handle;
+use compagina_core::money::{Currency, Locale, MoneyError};
+use compagina_core::page::Layout;
+use compagina_core::template::Reach;
+
+/// The demo's owner: name, email, password.
+pub const OWNER: (&str, &str, &str) = ("Isla Marram", "isla@marramandgale.example", "windward-and-lee");
+
+/// A picture still to be drawn.
+#[derive(Debug, Clone)]
+pub struct Drawing {
+    pub svg: String,
+    pub alt: String,
+    /// Option and value to which it belongs.
+    pub values: Vec<(Handle, Handle)>,
+}
+
+/// A product and its drawings.
+#[derive(Debug, Clone)]
+pub struct DemoProduct {
+    pub product: NewProduct,
+    pub drawings: Vec<Drawing>,
+}
+
+/// A template of the demo shop.
+#[derive(Debug, Clone)]
+pub struct DemoTemplate {
+    pub name: &'static str,
+    pub reach: Reach,
+    pub layout: Layout,
+}
+
+/// Everything that the demo shop starts with.
+pub struct DemoShop {
+    pub shop: Shop,
+    pub options: Vec<NewOption>,
+    pub products: Vec<DemoProduct>,
+    pub templates: Vec<DemoTemplate>,
+}
+
+/// Makes the demo shop, and `more` products of the same shapes by rule.
+pub fn demo_shop(more: u32) -> Result<DemoShop, MoneyError> {
+    let mut products = products::all();
+    products.extend(more::by_rule(&products, more));
+    Ok(DemoShop {
+        shop: Shop {
+            name: "Marram & Gale".into(),
+            currency: Currency::from_code("GBP")?,
+            locale: Locale::EnGb,
+        },
+        options: options::all(),
+        products,
+        templates: layouts::all(),
+    })
+}
+
+/// A handle written in this crate's own code; the tests read them all.
+#[expect(clippy::expect_used, reason = "only texts of this crate come here")]
+fn handle(text: &str) -> Handle {
+    Handle::from_text(text).expect("a name with letters in it")
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use compagina_core::page::op::check;
+    use std::collections::BTreeSet;
+
+    #[test]
+    fn every_layout_of_the_demo_is_sound() {
+        for template in demo_shop(0).unwrap().templates {
+            assert_eq!(check(&template.layout), Ok(()), "{}", template.name);
+        }
+    }
+
+    #[test]
+    fn handles_and_stock_numbers_are_used_once_however_many_products_there_are() {
+        let shop = demo_shop(300).unwrap();
+        let handles: BTreeSet<_> = shop.products.iter().map(|p| p.product.handle.clone()).collect();
+        assert_eq!(handles.len(), 310);
+        let skus: Vec<_> =
+            shop.products.iter().flat_map(|p| p.product.variants.iter().map(|v| &v.sku)).collect();
+        assert_eq!(skus.iter().collect::<BTreeSet<_>>().len(), skus.len());
+    }
+
+    #[test]
+    fn products_use_only_options_and_values_that_the_shop_has() {
+        let shop = demo_shop(0).unwrap();
+        for DemoProduct { product, drawings } in &shop.products {
+            for (option, values) in &product.options {
+                let known = shop.options.iter().find(|o| handle(&o.name) == *option).expect("an option");
+                for value in values {
+                    assert!(known.values.iter().any(|(name, _)| handle(name) == *value), "{value}");
+                }
+            }
+            for variant in &product.variants {
+                assert_eq!(variant.values.len(), product.options.len(), "{}", variant.sku);
+            }
+            assert!(drawings.iter().all(|d| !d.alt.is_empty()));
+        }
+        let types: BTreeSet<_> = shop.products.iter().map(|p| p.product.kind.handle.clone()).collect();
+        assert!(types.len() >= 4);
+    }
+}

@@ -1,1 +1,57 @@
+//! MariaDB through SQLx: what is kept, and the transactions that keep it whole. All SQL of Compagina is in this
+//! crate. Every transaction may lose a conflict and is then tried again.
 
+mod account;
+mod cart;
+mod catalogue;
+mod change;
+mod error;
+mod order;
+mod template;
+
+pub use account::{Owner, Session};
+pub use cart::{CartItem, CartRow};
+pub use catalogue::{TypeRow, Which};
+pub use error::{Result, StorageError};
+pub use order::{Contact, Order, OrderLine, OrderState, Placed};
+pub use template::{Change, Draft, History, TemplateRow};
+
+use sqlx::mysql::{MySqlConnectOptions, MySqlPool, MySqlPoolOptions};
+use std::str::FromStr;
+use std::time::Duration;
+
+/// The way to everything that is kept.
+#[derive(Debug, Clone)]
+pub struct Store {
+    pool: MySqlPool,
+}
+
+static MIGRATIONS: sqlx::migrate::Migrator = sqlx::migrate!();
+
+impl Store {
+    /// Connects and brings the tables up to date. The database must exist.
+    pub async fn open(url: &str) -> Result<Self> {
+        let options = MySqlConnectOptions::from_str(url)?.charset("utf8mb4").timezone(Some("+00:00".into()));
+        let pool = MySqlPoolOptions::new()
+            .max_connections(24)
+            .acquire_timeout(Duration::from_secs(20))
+            .connect_with(options)
+            .await?;
+        Self::from_pool(pool).await
+    }
+
+    /// The same on a pool that is there already.
+    pub async fn from_pool(pool: MySqlPool) -> Result<Self> {
+        MIGRATIONS.run(&pool).await.map_err(|e| StorageError::Migration(e.to_string()))?;
+        Ok(Self { pool })
+    }
+
+    /// Whether the database answers.
+    pub async fn is_well(&self) -> bool {
+        sqlx::query_scalar!("SELECT 1 AS one").fetch_one(&self.pool).await.is_ok()
+    }
+
+    pub async fn close(&self) {
+        self.pool.close().await;
+    }
+}

@@ -3,10 +3,12 @@
 //! Inside a product, options and values are addressed by their place (`options[0].values[2]`), so that choosing is a
 //! matter of comparing small numbers; the shop-wide ids stand beside them.
 
+mod new;
 mod product;
 #[cfg(test)]
 pub(crate) mod samples;
 mod variant;
 
+pub use new::{NewOption, NewPicture, NewProduct, NewVariant};
 pub use product::{Detail, Product, ProductOption, ProductState, ProductType, ProductValue, Shop, Swatch};
 pub use variant::{Stock, Variant};

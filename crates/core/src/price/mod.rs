@@ -3,5 +3,5 @@
 mod offer;
 mod quote;
 
-pub use offer::{Hindrance, Offer, Tag, offer};
+pub use offer::{Hindrance, Offer, Tag, hindrance, offer};
 pub use quote::{Quote, Saving, quote};

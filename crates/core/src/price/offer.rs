@@ -58,7 +58,7 @@ pub fn offer(product: &Product, selection: &Selection, quantity: u32) -> Result<
         sku: variant.map(|v| v.sku.clone()),
         tag: tag(product, selection, variant, quantity)?,
         stock: variant.map(|v| v.stock),
-        hindrance: hindrance(product, selection, variant, quantity),
+        hindrance: hindrance_of_choice(product, selection, variant, quantity),
         states: states(product, selection),
         pictures: pictures(product, selection),
     })
@@ -86,27 +86,28 @@ fn tag(
     })
 }
 
-fn hindrance(
+fn hindrance_of_choice(
     product: &Product,
     selection: &Selection,
     variant: Option<&Variant>,
     quantity: u32,
 ) -> Option<Hindrance> {
-    match product.state {
-        ProductState::ComingSoon => return Some(Hindrance::ComingSoon),
-        ProductState::Withdrawn => return Some(Hindrance::Withdrawn),
-        ProductState::OnSale => {}
+    if let Some(variant) = variant {
+        return hindrance(product, variant, quantity);
     }
-    if !product.variants.iter().any(|v| v.stock.is_in()) {
-        return Some(Hindrance::SoldOut);
+    not_sold(product).or(Some(if selection.is_complete() {
+        Hindrance::NotMade
+    } else {
+        Hindrance::ChooseFirst(selection.open_options())
+    }))
+}
+
+/// What keeps a shopper from buying so many of a variant now.
+#[must_use]
+pub fn hindrance(product: &Product, variant: &Variant, quantity: u32) -> Option<Hindrance> {
+    if let Some(reason) = not_sold(product) {
+        return Some(reason);
     }
-    let Some(variant) = variant else {
-        return Some(if selection.is_complete() {
-            Hindrance::NotMade
-        } else {
-            Hindrance::ChooseFirst(selection.open_options())
-        });
-    };
     if !variant.stock.is_in() {
         return Some(Hindrance::SoldOut);
     }
@@ -114,6 +115,16 @@ fn hindrance(
         return Some(Hindrance::MostPerOrder(most));
     }
     variant.stock.left().filter(|left| quantity > *left).map(Hindrance::OnlyLeft)
+}
+
+/// Why no choice at all of this product can be bought.
+fn not_sold(product: &Product) -> Option<Hindrance> {
+    match product.state {
+        ProductState::ComingSoon => Some(Hindrance::ComingSoon),
+        ProductState::Withdrawn => Some(Hindrance::Withdrawn),
+        ProductState::OnSale if !product.can_be_bought() => Some(Hindrance::SoldOut),
+        ProductState::OnSale => None,
+    }
 }
 
 fn pictures(product: &Product, selection: &Selection) -> Vec<usize> {

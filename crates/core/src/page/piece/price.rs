@@ -14,7 +14,7 @@ choice! {
 }
 
 /// Steps of the house style's type scale.
-const STEPS: &[(i64, &str)] = &[(2, "17"), (3, "20"), (4, "24"), (5, "30"), (6, "38")];
+const STEPS: &[(i64, &str)] = &[(2, "18"), (3, "20"), (4, "24"), (5, "30"), (6, "38")];
 
 pub const FROM: Setting = Setting::words("from", "Before the least price", 20, "from");
 pub const NOTE: Setting = Setting::words("note", "Note beside it", 60, "");

@@ -1,0 +1,48 @@
+//! What is to be added to the catalogue; nothing has a number yet, so things are named by their handles.
+
+use super::{Detail, ProductState, ProductType, Stock, Swatch};
+use crate::ids::Handle;
+use crate::media::PictureSize;
+
+/// A shop-wide option to be kept, with its values: name, swatch.
+#[derive(Debug, Clone)]
+pub struct NewOption {
+    pub name: String,
+    pub values: Vec<(String, Swatch)>,
+}
+
+/// A product to be kept; options and values are named by their handles.
+#[derive(Debug, Clone)]
+pub struct NewProduct {
+    pub handle: Handle,
+    pub kind: ProductType,
+    pub name: String,
+    pub state: ProductState,
+    pub summary: String,
+    pub details: Vec<Detail>,
+    pub price_minor: i64,
+    pub old_price_minor: Option<i64>,
+    pub most_per_order: Option<u32>,
+    /// Option and the values that the product uses.
+    pub options: Vec<(Handle, Vec<Handle>)>,
+    pub variants: Vec<NewVariant>,
+    pub pictures: Vec<NewPicture>,
+}
+
+#[derive(Debug, Clone)]
+pub struct NewVariant {
+    pub sku: String,
+    /// For each option the place of the value among those that the product uses, or any.
+    pub values: Vec<Option<u16>>,
+    pub price_minor: Option<i64>,
+    pub old_price_minor: Option<i64>,
+    pub stock: Stock,
+}
+
+#[derive(Debug, Clone)]
+pub struct NewPicture {
+    pub alt: String,
+    pub sizes: Vec<PictureSize>,
+    /// Option and value to which it belongs.
+    pub values: Vec<(Handle, Handle)>,
+}

@@ -1,0 +1,126 @@
+//! The two templates with which the demo shop opens.
+
+use crate::{DemoTemplate, handle};
+use compagina_core::ids::{BandId, ColumnId, NameError, PieceId};
+use compagina_core::page::piece::{band, details, promises, related, stock_line};
+use compagina_core::page::{Band, Column, Device, Kind, Layout, Piece, Setting, Value, Values};
+use compagina_core::template::Reach;
+
+pub(crate) fn all() -> Vec<DemoTemplate> {
+    let kites = vec![handle("Sport kites"), handle("Single-line kites")];
+    vec![
+        DemoTemplate { name: "All products", reach: Reach::Fallback, layout: plain() },
+        DemoTemplate { name: "Sport kites", reach: Reach::Types { types: kites }, layout: kite() },
+    ]
+}
+
+/// Names are numbered in the order of the page.
+#[derive(Default)]
+struct Builder {
+    bands: Vec<Band>,
+    pieces: u32,
+}
+
+type Set<'a> = (&'a Setting, Value);
+
+#[expect(clippy::expect_used, reason = "only texts of this file come here")]
+fn name<T: for<'a> TryFrom<&'a str, Error = NameError>>(text: &str) -> T {
+    T::try_from(text).expect("a sound name")
+}
+
+fn text(words: &str) -> Value {
+    Value::Text(words.into())
+}
+
+impl Builder {
+    fn piece(&mut self, kind: Kind, wide: &[Set<'_>]) -> Piece {
+        self.pieces += 1;
+        Piece { id: name::<PieceId>(&format!("p{}", self.pieces)), kind, values: values(wide) }
+    }
+
+    fn band(&mut self, wide: &[Set<'_>], columns: Vec<(u8, Vec<Piece>)>) {
+        let number = self.bands.len() + 1;
+        let column = |(i, (width, pieces)): (usize, (u8, Vec<Piece>))| Column {
+            id: name::<ColumnId>(&format!("c{number}-{}", i + 1)),
+            width,
+            pieces,
+        };
+        let columns = columns.into_iter().enumerate().map(column).collect();
+        self.bands.push(Band { id: name::<BandId>(&format!("b{number}")), values: values(wide), columns });
+    }
+
+    fn finish(self) -> Layout {
+        Layout { bands: self.bands, ..Layout::default() }
+    }
+}
+
+fn values(wide: &[Set<'_>]) -> Values {
+    wide.iter()
+        .fold(Values::default(), |all, (setting, value)| all.with(Device::Wide, setting, value.clone()))
+}
+
+fn lines(all: &[&str]) -> Value {
+    Value::Lines(all.iter().map(|l| (*l).to_owned()).collect())
+}
+
+fn kite() -> Layout {
+    let mut b = Builder::default();
+    let crumbs = vec![b.piece(Kind::Breadcrumb, &[])];
+    b.band(
+        &[(&band::SPACE_ABOVE, Value::Number(16)), (&band::SPACE_BELOW, Value::Number(0))],
+        vec![(12, crumbs)],
+    );
+    let left = vec![b.piece(Kind::Gallery, &[])];
+    let promised = lines(&[
+        "Sent from our loft in two days",
+        "Spare spars kept for ten years",
+        "Sixty days to send it back",
+    ]);
+    let right = vec![
+        b.piece(Kind::Title, &[]),
+        b.piece(Kind::Summary, &[]),
+        b.piece(Kind::Price, &[]),
+        b.piece(Kind::Options, &[]),
+        b.piece(
+            Kind::StockLine,
+            &[(&stock_line::OUT, text("Sold out in this size; another colour may be here"))],
+        ),
+        b.piece(Kind::Quantity, &[]),
+        b.piece(Kind::BuyButton, &[]),
+        b.piece(Kind::Promises, &[(&promises::LINES, promised)]),
+    ];
+    b.band(&[], vec![(7, left), (5, right)]);
+    let details = vec![b.piece(Kind::Details, &[])];
+    b.band(&[(&band::GROUND, text("tinted"))], vec![(12, details)]);
+    let more = vec![
+        b.piece(Kind::Related, &[(&related::HEADING, text("More from the loft"))]),
+        b.piece(Kind::StickyBar, &[]),
+    ];
+    b.band(&[], vec![(12, more)]);
+    b.finish()
+}
+
+fn plain() -> Layout {
+    let mut b = Builder::default();
+    let crumbs = vec![b.piece(Kind::Breadcrumb, &[])];
+    b.band(
+        &[(&band::SPACE_ABOVE, Value::Number(16)), (&band::SPACE_BELOW, Value::Number(0))],
+        vec![(12, crumbs)],
+    );
+    let left = vec![b.piece(Kind::Gallery, &[])];
+    let right = vec![
+        b.piece(Kind::Title, &[]),
+        b.piece(Kind::Price, &[]),
+        b.piece(Kind::Summary, &[]),
+        b.piece(Kind::Options, &[]),
+        b.piece(Kind::Quantity, &[]),
+        b.piece(Kind::StockLine, &[]),
+        b.piece(Kind::BuyButton, &[]),
+        b.piece(Kind::Promises, &[(&promises::LINES, lines(&["Sent from our loft in two days"]))]),
+        b.piece(Kind::Details, &[(&details::AS, text("folding"))]),
+    ];
+    b.band(&[], vec![(6, left), (6, right)]);
+    let more = vec![b.piece(Kind::Related, &[])];
+    b.band(&[], vec![(12, more)]);
+    b.finish()
+}

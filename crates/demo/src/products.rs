@@ -1,0 +1,317 @@
+//! The ten products with which the demo shop opens.
+
+use crate::draw::{self, Cloth, Make};
+use crate::options::COLOURS;
+use crate::{DemoProduct, Drawing, handle};
+use compagina_core::catalog::{Detail, NewProduct, NewVariant, ProductState, ProductType, Stock};
+
+pub(crate) fn all() -> Vec<DemoProduct> {
+    vec![
+        whimbrel(),
+        whimbrel_mini(),
+        dunlin(),
+        plover(),
+        avocet(),
+        braided_line(),
+        winder(),
+        carbon_spar(),
+        first_kite(),
+        gift_card(),
+    ]
+}
+
+fn product(kind: &str, name: &str, price_minor: i64, summary: &str, details: &[(&str, &str)]) -> NewProduct {
+    let detail = |(title, text): &(&str, &str)| Detail { title: (*title).into(), text: (*text).into() };
+    NewProduct {
+        handle: handle(name),
+        kind: ProductType { handle: handle(kind), name: kind.into() },
+        name: name.into(),
+        state: ProductState::OnSale,
+        summary: summary.into(),
+        details: details.iter().map(detail).collect(),
+        price_minor,
+        old_price_minor: None,
+        most_per_order: None,
+        options: vec![],
+        variants: vec![],
+        pictures: vec![],
+    }
+}
+
+impl DemoProduct {
+    fn with_options(mut self, options: &[(&str, &[&str])]) -> Self {
+        let uses =
+            |(option, values): &(&str, &[&str])| (handle(option), values.iter().map(|v| handle(v)).collect());
+        self.product.options = options.iter().map(uses).collect();
+        self
+    }
+
+    /// A variant by the places of its values; `None` is any.
+    fn variant(mut self, sku: &str, values: &[Option<u16>], stock: Stock, price_minor: Option<i64>) -> Self {
+        let (sku, values) = (sku.to_owned(), values.to_vec());
+        self.product.variants.push(NewVariant { sku, values, price_minor, old_price_minor: None, stock });
+        self
+    }
+
+    fn picture(mut self, svg: String, alt: &str, colour: Option<&str>) -> Self {
+        let values = colour.map(|c| (handle("Colour"), handle(c))).into_iter().collect();
+        self.drawings.push(Drawing { svg, alt: alt.into(), values });
+        self
+    }
+
+    /// The pictures of a kite in one colour: in the air, on the sand, its seam.
+    fn kite_pictures(self, make: Make, colour: &'static str, seed: u32) -> Self {
+        let (cloth, name) = (cloth(colour), self.product.name.clone());
+        self.picture(
+            draw::flying(make, cloth, seed),
+            &format!("{name} in {colour}, flying over the dunes"),
+            Some(colour),
+        )
+        .picture(
+            draw::on_sand(make, cloth, seed),
+            &format!("{name} in {colour}, laid out on sand"),
+            Some(colour),
+        )
+        .picture(draw::seam(cloth), &format!("A double seam on {colour} cloth"), Some(colour))
+    }
+}
+
+fn new(product: NewProduct) -> DemoProduct {
+    DemoProduct { product, drawings: vec![] }
+}
+
+fn cloth(colour: &str) -> Cloth {
+    Cloth::of(COLOURS.iter().find(|(name, _)| *name == colour).map_or(&[], |(_, colours)| colours))
+}
+
+const SENDING: (&str, &str) = (
+    "Sending and returns",
+    "We send from our loft within two days, in a cardboard tube that we are glad to have back.\n\nYou have sixty days to send a kite back, flown or not, as long as it is whole.",
+);
+
+fn whimbrel() -> DemoProduct {
+    let mut kite = product(
+        "Sport kites",
+        "Whimbrel",
+        6800,
+        "A forgiving two-line kite for steady winds, sewn in ripstop with a fibreglass frame that takes a crash.",
+        &[
+            (
+                "What is in the bag",
+                "Kite, two 25 m lines on a winder, wrist straps, sleeve and a flying card.",
+            ),
+            (
+                "Wind and size",
+                "Flies from 8 to 30 km/h. The 1.6 m sail is quick and noisy, the 2.1 m is the one we lend to beginners, the 2.4 m floats in light wind.\n\nFor ten years and older.",
+            ),
+            SENDING,
+        ],
+    );
+    kite.old_price_minor = Some(8500);
+    let colours = ["Ember", "Dusk", "Tide", "Fern", "Chalk"];
+    // Stock by colour and sail; an empty place isn't made.
+    let stock: [[Option<u32>; 3]; 5] = [
+        [Some(14), Some(6), Some(0)],
+        [Some(3), Some(9), Some(2)],
+        [Some(8), Some(0), Some(4)],
+        [Some(0), Some(0), None],
+        [Some(5), Some(1), None],
+    ];
+    let mut made = new(kite).with_options(&[("Colour", &colours), ("Sail", &["1.6 m", "2.1 m", "2.4 m"])]);
+    for (c, (row, colour)) in (0u16..).zip(stock.iter().zip(colours)) {
+        for (s, (left, size)) in (0u16..).zip(row.iter().zip(["16", "21", "24"])) {
+            let Some(left) = left else { continue };
+            let price = (s == 2).then_some(7400);
+            let sku = format!("WHI-{}-{size}", colour[..3].to_uppercase());
+            made = made.variant(&sku, &[Some(c), Some(s)], Stock::Counted(*left), price);
+        }
+    }
+    for (seed, colour) in (11..).zip(colours) {
+        made = made.kite_pictures(Make::Sport, colour, seed);
+    }
+    made.picture(draw::packed(cloth("Ember")), "The Whimbrel rolled up in its sleeve", None)
+}
+
+fn whimbrel_mini() -> DemoProduct {
+    let kite = product(
+        "Sport kites",
+        "Whimbrel Mini",
+        4200,
+        "The Whimbrel at two thirds: small enough for a rucksack, quick enough to keep you awake.",
+        &[("What is in the bag", "Kite, two 20 m lines, sleeve."), SENDING],
+    );
+    let mut made = new(kite).with_options(&[("Colour", &["Ember", "Tide", "Saffron"]), ("Sail", &["1.2 m"])]);
+    for (c, (colour, left)) in (0u16..).zip([("Ember", 12), ("Tide", 3), ("Saffron", 0)]) {
+        let sku = format!("WHM-{}", colour[..3].to_uppercase());
+        made = made.variant(&sku, &[Some(c), Some(0)], Stock::Counted(left), None);
+        made = made.kite_pictures(Make::Sport, colour, 31 + u32::from(c));
+    }
+    made
+}
+
+fn dunlin() -> DemoProduct {
+    let kite = product(
+        "Sport kites",
+        "Dunlin",
+        12_900,
+        "A team kite with a carbon frame. It turns where you look.",
+        &[("Wind and size", "Flies from 6 to 35 km/h. One size, 2.4 m across."), SENDING],
+    );
+    let mut made = new(kite).with_options(&[("Colour", &["Slate", "Storm", "Heather"])]);
+    for (c, (colour, left)) in (0u16..).zip([("Slate", 4), ("Storm", 2), ("Heather", 7)]) {
+        let sku = format!("DUN-{}", colour[..3].to_uppercase());
+        made = made.variant(&sku, &[Some(c)], Stock::Counted(left), None);
+        made = made.kite_pictures(Make::Sport, colour, 41 + u32::from(c));
+    }
+    made
+}
+
+fn plover() -> DemoProduct {
+    let kite = product(
+        "Single-line kites",
+        "Plover",
+        3400,
+        "The diamond that every child draws. Goes up in a breath of wind and stays there.",
+        &[("What is in the bag", "Kite with tail, 50 m of line on a hand winder."), SENDING],
+    );
+    let mut made = new(kite).with_options(&[("Colour", &["Saffron", "Ember", "Tide", "Chalk"])]);
+    for (c, (colour, left)) in (0u16..).zip([("Saffron", 20), ("Ember", 0), ("Tide", 11), ("Chalk", 2)]) {
+        let sku = format!("PLO-{}", colour[..3].to_uppercase());
+        made = made.variant(&sku, &[Some(c)], Stock::Counted(left), None);
+        made = made.kite_pictures(Make::Diamond, colour, 51 + u32::from(c));
+    }
+    made
+}
+
+/// A long name and one variant.
+fn avocet() -> DemoProduct {
+    let kite = product(
+        "Single-line kites",
+        "Avocet long-tailed diamond for light evening winds and unhurried people",
+        5200,
+        "Eleven metres of tail, most of it unnecessary.",
+        &[("What is in the bag", "Kite, tail in its own pouch, 100 m of line on a hand winder.")],
+    );
+    new(kite).variant("AVO-DUS", &[], Stock::Counted(3), None).picture(
+        draw::flying(Make::Diamond, cloth("Dusk"), 61),
+        "The Avocet in the evening, its tail in a long curve",
+        None,
+    )
+}
+
+fn braided_line() -> DemoProduct {
+    let line = product(
+        "Lines and winders",
+        "Braided line",
+        900,
+        "Hollow braid that doesn't stretch or curl, 90 kg, sleeved at both ends.",
+        &[("Care", "Rinse it after salt water and dry it on the reel, out of the sun.")],
+    );
+    let mut made = new(line).with_options(&[("Reel", &["25 m", "50 m", "100 m"])]);
+    for (r, (reel, left, price)) in (0u16..).zip([("25", 60, 900), ("50", 42, 1650), ("100", 0, 2900)]) {
+        made = made.variant(&format!("BRL-{reel}"), &[Some(r)], Stock::Counted(left), Some(price));
+    }
+    made.picture(draw::reel(cloth("Saffron")), "A reel of yellow braided line", None).picture(
+        draw::winder(cloth("Saffron")),
+        "The line on a hand winder",
+        None,
+    )
+}
+
+fn winder() -> DemoProduct {
+    let winder = product(
+        "Lines and winders",
+        "Hand winder",
+        1200,
+        "Turned from beech offcuts. Holds a hundred metres and fits a coat pocket.",
+        &[],
+    );
+    new(winder).variant("WIN-01", &[], Stock::Counted(35), None).picture(
+        draw::winder(cloth("Tide")),
+        "A beech hand winder with blue line",
+        None,
+    )
+}
+
+fn carbon_spar() -> DemoProduct {
+    let spar = product(
+        "Spares",
+        "Carbon spar",
+        1100,
+        "Cut to length in our loft. Wrapped ends split later.",
+        &[(
+            "Which one do I need?",
+            "Whimbrel takes 5 mm, Dunlin 6 mm, the small kites 4 mm. Measure the old one before you order.",
+        )],
+    );
+    let mut made = new(spar).with_options(&[
+        ("Diameter", &["4 mm", "5 mm", "6 mm"]),
+        ("Length", &["50 cm", "82.5 cm", "100 cm"]),
+        ("Finish", &["Bare", "Wrapped"]),
+    ]);
+    for d in 0u16..3 {
+        for l in 0u16..3 {
+            // Thin spars come only bare, and the long thin one isn't made; the thick ones in any finish.
+            let price = 700 + i64::from(d) * 200 + i64::from(l) * 300;
+            let sku = format!("SPA-{}-{}", d + 4, ["050", "082", "100"][usize::from(l)]);
+            let left = Stock::Counted(u32::from((d * 7 + l * 5) % 9));
+            made = match (d, l) {
+                (0, 2) => made,
+                (0, _) => made.variant(&sku, &[Some(d), Some(l), Some(0)], left, Some(price)),
+                (2, _) => made.variant(&sku, &[Some(d), Some(l), None], left, Some(price)),
+                _ => made
+                    .variant(&format!("{sku}-B"), &[Some(d), Some(l), Some(0)], left, Some(price))
+                    .variant(
+                        &format!("{sku}-W"),
+                        &[Some(d), Some(l), Some(1)],
+                        Stock::Counted(4),
+                        Some(price + 250),
+                    ),
+            };
+        }
+    }
+    made.picture(draw::spars(false), "Five carbon spars, thin to thick", None).picture(
+        draw::spars(true),
+        "Carbon spars with wrapped ends",
+        None,
+    )
+}
+
+fn first_kite() -> DemoProduct {
+    let mut day = product(
+        "Workshops",
+        "Sew your first kite",
+        9500,
+        "A day at our long table. You cut, sew and fly a kite of your own, and you take it home.",
+        &[
+            ("The day", "Ten to five, with soup at one. Six people, two teachers, four sewing machines."),
+            ("What to bring", "Nothing. If the wind allows we fly at four; bring a coat."),
+        ],
+    );
+    day.most_per_order = Some(1);
+    let dates = ["Saturday 12 December", "Saturday 9 January", "Sunday 7 February"];
+    let mut made = new(day).with_options(&[("Date", &dates)]);
+    for (d, left) in (0u16..).zip([0, 2, 6]) {
+        made = made.variant(&format!("WRK-{}", d + 1), &[Some(d)], Stock::Counted(left), None);
+    }
+    made.picture(
+        draw::workshop(cloth("Ember"), cloth("Tide")),
+        "Our long table with a sewing machine and cut cloth",
+        None,
+    )
+}
+
+fn gift_card() -> DemoProduct {
+    let card = product(
+        "Gift cards",
+        "Gift card",
+        2500,
+        "By email within minutes, or on card by post. It never runs out.",
+        &[("How it works", "The code on the card takes its amount off any order, in parts if you like.")],
+    );
+    let mut made = new(card).with_options(&[("Amount", &["£25", "£50", "£100"])]);
+    for (a, price) in (0u16..).zip([2500, 5000, 10_000]) {
+        made = made.variant(&format!("GIFT-{}", price / 100), &[Some(a)], Stock::NotCounted, Some(price));
+    }
+    made.picture(draw::gift_card(cloth("Ember")), "A gift card with a red kite on it", None)
+}

@@ -1,0 +1,99 @@
+//! The HTML document around a page: head, the shop's frame, footer.
+
+use compagina_core::catalog::Shop;
+use compagina_core::page::Frame;
+use maud::{DOCTYPE, Markup, PreEscaped, html};
+
+/// Addresses of the files that every page needs.
+#[derive(Debug, Clone)]
+pub struct Assets {
+    pub style: String,
+    pub script: String,
+    /// The script that a proof carries: reports boxes and clicks to the desk.
+    pub agent: String,
+}
+
+/// A step of the shop's navigation.
+#[derive(Debug, Clone)]
+pub struct NavItem {
+    pub name: String,
+    pub href: String,
+}
+
+/// What the shop's frame holds on every page.
+#[derive(Debug, Clone)]
+pub struct Nav {
+    pub shop: Shop,
+    pub items: Vec<NavItem>,
+    pub assets: Assets,
+}
+
+/// What a document needs besides its body.
+pub(crate) struct Head<'a> {
+    pub title: &'a str,
+    pub description: Option<&'a str>,
+    pub css: &'a str,
+    pub script: &'a str,
+    pub data: Option<&'a str>,
+    pub frame: Frame,
+    /// The address that stands for this page, without choices.
+    pub canonical: Option<&'a str>,
+}
+
+/// Wraps a body into a whole document.
+pub(crate) fn document(nav: &Nav, head: &Head<'_>, body: Markup) -> Markup {
+    html! {
+        (DOCTYPE)
+        html lang=(nav.shop.locale.tag()) {
+            head {
+                meta charset="utf-8";
+                meta name="viewport" content="width=device-width, initial-scale=1";
+                title { (head.title) " · " (nav.shop.name) }
+                @if let Some(text) = head.description { meta name="description" content=(text); }
+                @if let Some(href) = head.canonical { link rel="canonical" href=(href); }
+                link rel="stylesheet" href=(nav.assets.style);
+                @if !head.css.is_empty() { style { (PreEscaped(head.css)) } }
+                @if let Some(json) = head.data { script type="application/json" id="offers" { (PreEscaped(json)) } }
+                script src=(head.script) defer {}
+            }
+            body {
+                a.skip href="#content" { "To the content" }
+                (top(nav, head.frame))
+                main #content { (body) }
+                @if head.frame == Frame::Whole { (foot(nav)) }
+            }
+        }
+    }
+}
+
+fn top(nav: &Nav, frame: Frame) -> Markup {
+    html! {
+        @if frame != Frame::None {
+            header.top {
+                a.shop-name href="/shop" { (nav.shop.name) }
+                @if frame == Frame::Whole {
+                    nav aria-label="Shop" {
+                        @for item in &nav.items { a href=(item.href) { (item.name) } }
+                    }
+                }
+                a.cart-link href="/shop/cart" { "Cart" span data-cart-count {} }
+            }
+        }
+    }
+}
+
+fn foot(nav: &Nav) -> Markup {
+    html! {
+        footer.foot {
+            span { (nav.shop.name) }
+            nav aria-label="Shop, at the end of the page" {
+                @for item in &nav.items { a href=(item.href) { (item.name) } }
+            }
+        }
+    }
+}
+
+/// JSON that may stand inside a `script` element: no `<`, `>` or `&` can end it.
+pub(crate) fn json_for_script(json: &str) -> String {
+    json.replace('<', "\\u003c").replace('>', "\\u003e").replace('&', "\\u0026")
+}

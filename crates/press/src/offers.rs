@@ -1,0 +1,129 @@
+//! What the page's script needs to answer a choice at once: for every selection that can be reached, all texts that
+//! change, already written, and for every value its state and where picking it leads. The script looks up; it
+//! doesn't reckon. Products with too many selections, and quantities, ask the server for the same entry.
+
+use crate::ctx::{Ctx, Styled};
+use crate::piece;
+use compagina_core::catalog::{Product, Shop};
+use compagina_core::choice::{Selection, ValueState, pick};
+use compagina_core::money::MoneyError;
+use compagina_core::page::Layout;
+use compagina_core::price::{Hindrance, Offer, offer};
+use compagina_core::situation::Situation;
+use serde::Serialize;
+use std::collections::{BTreeMap, VecDeque};
+
+/// A page carries at most so many entries; beyond that the script asks for each.
+const MOST_ENTRIES: usize = 80;
+
+/// What a page says under one selection.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+pub struct Entry {
+    /// The selection as an address names it.
+    pub key: String,
+    /// Text by slot; an empty one hides its place.
+    pub say: BTreeMap<String, String>,
+    /// Whether the buy button does something, and whether it is because of a choice still to be made.
+    pub buy: BuyState,
+    /// Places of the pictures to show, first things first.
+    pub pictures: Vec<usize>,
+    /// The chosen value of each option, by its place.
+    pub chosen: Vec<Option<u16>>,
+    /// `[option][value]`: state, and the key of the selection to which picking it leads.
+    pub values: Vec<Vec<(ValueState, String)>>,
+}
+
+/// What the buy button can do.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[serde(rename_all = "snake_case")]
+pub enum BuyState {
+    Ready,
+    Choose,
+    Off,
+}
+
+/// The entries that a page carries.
+#[derive(Debug, Serialize)]
+pub(crate) struct Table {
+    /// The key of the entry that the page was drawn with.
+    start: String,
+    /// Where an entry that isn't here is to be had.
+    ask: String,
+    entries: BTreeMap<String, Entry>,
+}
+
+pub(crate) fn buy_state(offer: &Offer) -> BuyState {
+    match offer.hindrance {
+        None => BuyState::Ready,
+        Some(Hindrance::ChooseFirst(_)) => BuyState::Choose,
+        Some(_) => BuyState::Off,
+    }
+}
+
+/// The entry of one selection and quantity, as the script asks for it.
+pub fn entry_for(
+    shop: &Shop,
+    product: &Product,
+    layout: &Layout,
+    situation: &Situation,
+) -> Result<Entry, MoneyError> {
+    let product = &situation.apply(product);
+    let offer = offer(product, &situation.selection, situation.quantity)?;
+    let ctx = Ctx { shop, product, related: &[], situation, offer: &offer, after_stay: false };
+    Ok(entry(&ctx, layout))
+}
+
+/// The entries reachable by picking from where the page opens, or only the first where they are too many.
+pub(crate) fn table(ctx: &Ctx<'_>, layout: &Layout) -> Result<Table, MoneyError> {
+    let first = entry(ctx, layout);
+    let start = first.key.clone();
+    let mut entries = BTreeMap::new();
+    let mut waiting = VecDeque::from([ctx.offer.selection.clone()]);
+    while let Some(selection) = waiting.pop_front() {
+        if entries.contains_key(&selection.to_query(ctx.product)) {
+            continue;
+        }
+        if entries.len() >= MOST_ENTRIES {
+            entries = BTreeMap::from([(start.clone(), first)]);
+            break;
+        }
+        let offer = offer(ctx.product, &selection, ctx.situation.quantity)?;
+        let entry = entry(&Ctx { offer: &offer, ..*ctx }, layout);
+        entries.insert(entry.key.clone(), entry);
+        for (option, uses) in ctx.product.options.iter().enumerate() {
+            for value in (0..uses.values.len()).filter_map(|v| u16::try_from(v).ok()) {
+                waiting.push_back(pick(ctx.product, &selection, option, value));
+            }
+        }
+    }
+    Ok(Table { start, ask: format!("/shop/products/{}/offer", ctx.product.handle), entries })
+}
+
+fn entry(ctx: &Ctx<'_>, layout: &Layout) -> Entry {
+    let selection = &ctx.offer.selection;
+    let mut say = piece::price::slots(ctx);
+    for piece in layout.pieces() {
+        say.extend(piece::slots(ctx, &Styled::new(piece)));
+    }
+    Entry {
+        key: selection.to_query(ctx.product),
+        say,
+        buy: buy_state(ctx.offer),
+        pictures: ctx.offer.pictures.clone(),
+        chosen: (0..selection.len()).map(|option| selection.get(option)).collect(),
+        values: values(ctx, selection),
+    }
+}
+
+fn values(ctx: &Ctx<'_>, selection: &Selection) -> Vec<Vec<(ValueState, String)>> {
+    let row = |(option, states): (usize, &Vec<ValueState>)| {
+        let cell = |(value, state): (usize, &ValueState)| {
+            let to = u16::try_from(value)
+                .map(|v| pick(ctx.product, selection, option, v))
+                .unwrap_or(selection.clone());
+            (*state, to.to_query(ctx.product))
+        };
+        states.iter().enumerate().map(cell).collect()
+    };
+    ctx.offer.states.iter().enumerate().map(row).collect()
+}

@@ -1,0 +1,64 @@
+use super::slot;
+use crate::ctx::{Ctx, Styled, per_device};
+use crate::sheet::type_size;
+use compagina_core::page::Device;
+use compagina_core::page::piece::price::{FROM, NOTE, OLD, OldPlace, SAVING, SIZE, SavingAs};
+use compagina_core::price::Tag;
+use maud::{Markup, html};
+use std::collections::BTreeMap;
+
+/// Every form of the price; which of them a piece shows is a matter of its markup and style.
+pub(crate) fn slots(ctx: &Ctx<'_>) -> BTreeMap<String, String> {
+    let mut say: BTreeMap<String, String> =
+        ["from", "price", "old", "percent", "amount"].map(|name| (name.to_owned(), String::new())).into();
+    let mut put = |name: &str, text: String| say.insert(name.to_owned(), text);
+    match &ctx.offer.tag {
+        Tag::Exact(quote) => {
+            put("price", ctx.money(quote.unit));
+            if let (Some(old), Some(saving)) = (quote.old, quote.saving) {
+                put("old", ctx.money(old));
+                put("amount", format!("Save {}", ctx.money(saving.amount)));
+                if saving.percent > 0 {
+                    put("percent", format!("−{} %", saving.percent));
+                }
+            }
+        }
+        Tag::Span { from, .. } => {
+            put("from", "from".to_owned());
+            put("price", ctx.money(*from));
+        }
+        Tag::None => {
+            put("price", "—".to_owned());
+        }
+    }
+    say
+}
+
+pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
+    let say = slots(ctx);
+    let text = |name: &str| say.get(name).map_or("", String::as_str);
+    let [wide, phone] = Device::ALL.map(|device| styled.chain.text(&FROM, device));
+    html! {
+        span.from data-shows="from" hidden[text("from").is_empty()] { (per_device(&wide, &phone)) }
+        strong.now { (slot("price", text("price"))) }
+        s.old data-shows="old" hidden[text("old").is_empty()] { span.unseen { "Before: " } (slot("old", text("old"))) }
+        @if styled.anywhere(&SAVING, SavingAs::Percent) { span.saving.percent { (slot("percent", text("percent"))) } }
+        @if styled.anywhere(&SAVING, SavingAs::Amount) { span.saving.amount { (slot("amount", text("amount"))) } }
+        @if styled.has_words(&NOTE) { span.note { (styled.words(&NOTE)) } }
+    }
+}
+
+pub(super) fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
+    let size = type_size(styled.chain.number(&SIZE, device));
+    let old = match styled.choice::<OldPlace>(&OLD, device) {
+        Some(OldPlace::Before) => "order:-1",
+        Some(OldPlace::Under) => "order:1;flex-basis:100%",
+        _ => "order:0",
+    };
+    let away = match styled.choice::<SavingAs>(&SAVING, device) {
+        Some(SavingAs::Percent) => ".amount",
+        Some(SavingAs::Amount) => ".percent",
+        _ => ".saving",
+    };
+    format!("{root} .now{{font-size:{size}px}}{root} .old{{{old}}}{root} {away}{{display:none}}")
+}

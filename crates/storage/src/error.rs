@@ -1,0 +1,57 @@
+use compagina_core::money::MoneyError;
+use compagina_core::page::OpError;
+use std::future::Future;
+use std::time::Duration;
+
+pub type Result<T> = std::result::Result<T, StorageError>;
+
+/// What can go wrong in keeping things.
+#[derive(Debug, thiserror::Error)]
+pub enum StorageError {
+    #[error("there is no such {what}")]
+    NotFound { what: &'static str },
+    #[error("this was made on revision {expected}; the template is at revision {current} by now")]
+    RevisionMismatch { expected: u64, current: u64 },
+    #[error("there is nothing left to {step}")]
+    NoStep { step: &'static str },
+    #[error(transparent)]
+    Op(#[from] OpError),
+    #[error(transparent)]
+    Money(#[from] MoneyError),
+    #[error("the cart is full: it holds {most} different things")]
+    CartFull { most: usize },
+    #[error("a stored {what} can't be read: {why}")]
+    Damaged { what: &'static str, why: String },
+    #[error("the tables could not be brought up to date: {0}")]
+    Migration(String),
+    #[error(transparent)]
+    Database(#[from] sqlx::Error),
+}
+
+impl StorageError {
+    pub(crate) fn damaged(what: &'static str) -> impl Fn(&dyn std::fmt::Display) -> Self {
+        move |why| Self::Damaged { what, why: why.to_string() }
+    }
+
+    /// Whether the transaction lost against another one and may simply be tried again.
+    fn lost_a_conflict(&self) -> bool {
+        let Self::Database(sqlx::Error::Database(error)) = self else { return false };
+        let number = error.try_downcast_ref::<sqlx::mysql::MySqlDatabaseError>().map(|e| e.number());
+        // Deadlock; lock wait timeout; the record changed since it was read.
+        matches!(number, Some(1213 | 1205 | 1020))
+    }
+}
+
+/// Runs a transaction again while it loses conflicts, a little later each time.
+pub(crate) async fn with_retries<T, F>(mut attempt: impl FnMut() -> F) -> Result<T>
+where
+    F: Future<Output = Result<T>>,
+{
+    for wait in [5, 20, 60, 150, 400] {
+        match attempt().await {
+            Err(error) if error.lost_a_conflict() => tokio::time::sleep(Duration::from_millis(wait)).await,
+            answer => return answer,
+        }
+    }
+    attempt().await
+}

@@ -1,0 +1,259 @@
+//! Orders. Stock is taken in the transaction that makes the order; a refused payment gives it back.
+
+use crate::error::with_retries;
+use crate::{CartRow, Result, StorageError, Store, cart, change};
+use compagina_core::cart::{Reckoning, reckon};
+use compagina_core::catalog::Product;
+use compagina_core::choice::Selection;
+use compagina_core::ids::ProductId;
+use compagina_core::money::{Currency, Money};
+use serde::{Deserialize, Serialize};
+use sqlx::MySqlConnection;
+use sqlx::types::Json;
+use std::collections::BTreeSet;
+
+/// To whom an order goes.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+pub struct Contact {
+    pub email: String,
+    pub name: String,
+    pub street: String,
+    pub town: String,
+    pub postcode: String,
+}
+
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub enum OrderState {
+    Waiting,
+    Paid,
+    Refused,
+}
+
+#[derive(Debug, Clone)]
+pub struct OrderLine {
+    pub what: String,
+    pub quantity: u32,
+    pub line: Money,
+}
+
+#[derive(Debug, Clone)]
+pub struct Order {
+    pub id: u64,
+    pub state: OrderState,
+    pub contact: Contact,
+    pub lines: Vec<OrderLine>,
+    pub total: Money,
+}
+
+/// What came of an attempt to order a cart.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub enum Placed {
+    /// Stock is taken; payment comes next.
+    Waiting(u64),
+    Empty,
+    /// A price or a stock isn't as the shopper saw it; nothing was taken.
+    NotAsSeen,
+}
+
+impl Store {
+    /// Orders what a cart holds, all of it or nothing.
+    pub async fn place_order(&self, cart: CartRow, contact: &Contact) -> Result<Placed> {
+        with_retries(|| async {
+            let mut tx = self.pool.begin().await?;
+            // Locking reads come first, so that everything read after them is as it stands under the locks.
+            lock_stock(&mut tx, cart).await?;
+            let items = cart::items(&mut tx, cart).await?;
+            let Some(currency) = items.first().map(|i| i.seen.currency) else { return Ok(Placed::Empty) };
+            let wanted: Vec<_> = items.iter().map(cart::CartItem::wanted).collect();
+            let reckoning = reckon(&wanted, currency)?;
+            if !reckoning.stands() {
+                return Ok(Placed::NotAsSeen);
+            }
+            let order = insert_order(&mut tx, cart, contact, &reckoning).await?;
+            for (item, line) in items.iter().zip(&reckoning.lines) {
+                insert_line(&mut tx, order, item, line.quote.unit, line.quote.line).await?;
+                if !take_stock(&mut tx, item.product.variants[item.variant].id.0, item.quantity).await? {
+                    return Ok(Placed::NotAsSeen);
+                }
+            }
+            for product in items.iter().map(|i| i.product.id).collect::<BTreeSet<_>>() {
+                change::note(&mut tx, Some(product)).await?;
+            }
+            sqlx::query!("DELETE FROM cart_line WHERE cart_id = ?", cart.id).execute(&mut *tx).await?;
+            tx.commit().await?;
+            Ok(Placed::Waiting(order))
+        })
+        .await
+    }
+
+    /// Ends a waiting order: paid, or refused, which gives the stock back and fills the cart again.
+    pub async fn settle_order(&self, id: u64, paid: bool) -> Result<()> {
+        with_retries(|| async {
+            let mut tx = self.pool.begin().await?;
+            let state = sqlx::query_scalar!("SELECT state FROM shop_order WHERE id = ? FOR UPDATE", id)
+                .fetch_optional(&mut *tx)
+                .await?
+                .ok_or(StorageError::NotFound { what: "order" })?;
+            if state != "waiting" {
+                return Ok(());
+            }
+            let next = if paid { "paid" } else { "refused" };
+            sqlx::query!("UPDATE shop_order SET state = ? WHERE id = ?", next, id).execute(&mut *tx).await?;
+            if !paid {
+                give_back(&mut tx, id).await?;
+            }
+            tx.commit().await?;
+            Ok(())
+        })
+        .await
+    }
+
+    /// Orders whose payment was under way when a server went down, and has been for long.
+    pub async fn stale_orders(&self) -> Result<Vec<u64>> {
+        let ids = sqlx::query_scalar!(
+            "SELECT id FROM shop_order WHERE state = 'waiting' AND placed_at < CURRENT_TIMESTAMP - INTERVAL 15 MINUTE"
+        );
+        Ok(ids.fetch_all(&self.pool).await?)
+    }
+
+    /// An order, for the shopper whose cart it came from.
+    pub async fn order(&self, id: u64, cart: CartRow) -> Result<Option<Order>> {
+        let row = sqlx::query!(
+            r#"SELECT state, contact AS "contact: Json<Contact>", total_minor, currency FROM shop_order
+               WHERE id = ? AND cart_id = ?"#,
+            id,
+            cart.id
+        )
+        .fetch_optional(&self.pool)
+        .await?;
+        let Some(row) = row else { return Ok(None) };
+        let currency = Currency::from_code(&row.currency)?;
+        let lines = sqlx::query!(
+            "SELECT what, quantity, line_minor FROM order_line WHERE order_id = ? ORDER BY id",
+            id
+        )
+        .fetch_all(&self.pool)
+        .await?;
+        let line = |what, quantity, minor| OrderLine { what, quantity, line: Money::new(minor, currency) };
+        Ok(Some(Order {
+            id,
+            state: match row.state.as_str() {
+                "paid" => OrderState::Paid,
+                "refused" => OrderState::Refused,
+                _ => OrderState::Waiting,
+            },
+            contact: row.contact.0,
+            lines: lines.into_iter().map(|l| line(l.what, l.quantity, l.line_minor)).collect(),
+            total: Money::new(row.total_minor, currency),
+        }))
+    }
+}
+
+/// Locks the cart and the variants it wants, always in the same order.
+async fn lock_stock(tx: &mut MySqlConnection, cart: CartRow) -> Result<()> {
+    sqlx::query!("SELECT id FROM cart WHERE id = ? FOR UPDATE", cart.id).fetch_all(&mut *tx).await?;
+    sqlx::query!(
+        "SELECT v.id FROM cart_line l JOIN variant v ON v.id = l.variant_id WHERE l.cart_id = ? ORDER BY v.id FOR UPDATE",
+        cart.id
+    )
+    .fetch_all(&mut *tx)
+    .await?;
+    Ok(())
+}
+
+async fn insert_order(
+    tx: &mut MySqlConnection,
+    cart: CartRow,
+    contact: &Contact,
+    reckoning: &Reckoning,
+) -> Result<u64> {
+    let done = sqlx::query!(
+        "INSERT INTO shop_order (cart_id, state, contact, total_minor, currency) VALUES (?, 'waiting', ?, ?, ?)",
+        cart.id,
+        Json(contact) as _,
+        reckoning.total.minor,
+        reckoning.total.currency.code()
+    )
+    .execute(&mut *tx)
+    .await?;
+    Ok(done.last_insert_id())
+}
+
+async fn insert_line(
+    tx: &mut MySqlConnection,
+    order: u64,
+    item: &cart::CartItem,
+    unit: Money,
+    line: Money,
+) -> Result<()> {
+    let variant = &item.product.variants[item.variant];
+    let what = describe(&item.product, &Selection::from_values(variant.values.clone()));
+    sqlx::query!(
+        "INSERT INTO order_line (order_id, variant_id, sku, what, quantity, unit_minor, line_minor) VALUES (?, ?, ?, ?, ?, ?, ?)",
+        order,
+        variant.id.0,
+        variant.sku,
+        what,
+        item.quantity,
+        unit.minor,
+        line.minor
+    )
+    .execute(&mut *tx)
+    .await?;
+    Ok(())
+}
+
+/// `Whimbrel, Ember, 2.1 m`, as it stands on the order for good.
+fn describe(product: &Product, selection: &Selection) -> String {
+    let values = selection.chosen().filter_map(|(o, v)| product.options.get(o)?.values.get(usize::from(v)));
+    let names: Vec<&str> =
+        std::iter::once(product.name.as_str()).chain(values.map(|v| v.name.as_str())).collect();
+    names.join(", ").chars().take(400).collect()
+}
+
+/// Takes stock where it is counted; false where there isn't enough.
+async fn take_stock(tx: &mut MySqlConnection, variant: u64, quantity: u32) -> Result<bool> {
+    let done = sqlx::query!(
+        "UPDATE variant SET stock = stock - ? WHERE id = ? AND stock >= ?",
+        quantity,
+        variant,
+        quantity
+    )
+    .execute(&mut *tx)
+    .await?;
+    if done.rows_affected() == 1 {
+        return Ok(true);
+    }
+    let stock = sqlx::query_scalar!("SELECT stock FROM variant WHERE id = ? FOR UPDATE", variant)
+        .fetch_one(&mut *tx)
+        .await?;
+    Ok(stock.is_none())
+}
+
+async fn give_back(tx: &mut MySqlConnection, order: u64) -> Result<()> {
+    sqlx::query!(
+        "UPDATE variant v JOIN order_line l ON l.variant_id = v.id SET v.stock = v.stock + l.quantity
+         WHERE l.order_id = ? AND v.stock IS NOT NULL",
+        order
+    )
+    .execute(&mut *tx)
+    .await?;
+    sqlx::query!(
+        "INSERT IGNORE INTO cart_line (cart_id, variant_id, quantity, seen_minor)
+         SELECT o.cart_id, l.variant_id, l.quantity, l.unit_minor FROM order_line l JOIN shop_order o ON o.id = l.order_id
+         WHERE l.order_id = ?",
+        order
+    )
+    .execute(&mut *tx)
+    .await?;
+    let products = sqlx::query_scalar!(
+        "SELECT DISTINCT v.product_id FROM order_line l JOIN variant v ON v.id = l.variant_id WHERE l.order_id = ?",
+        order
+    )
+    .fetch_all(&mut *tx)
+    .await?;
+    for product in products {
+        change::note(tx, Some(ProductId(product))).await?;
+    }
+    Ok(())
+}

@@ -1,0 +1,71 @@
+import { entryOf, readTable, type Table } from "./entries";
+import { watchGalleries } from "./gallery";
+import { show } from "./show";
+import { watchSticky } from "./sticky";
+
+/** How many pieces the cart holds; the till writes it into a cookie, so that pages can be kept ready for everyone. */
+function showCartCount(): void {
+  const count = /(?:^|; )cart_count=(\d+)/.exec(document.cookie)?.[1];
+  for (const place of document.querySelectorAll("[data-cart-count]")) {
+    place.textContent = count && count !== "0" ? ` ${count}` : "";
+  }
+}
+
+function quantity(): number {
+  const field = document.querySelector<HTMLInputElement>('input[name="quantity"][form="buy"]');
+  const number = Number(field?.value ?? 1);
+  return Number.isInteger(number) && number > 0 ? number : 1;
+}
+
+function watchChoices(table: Table): void {
+  let key = table.start;
+  let asked = 0;
+  const go = async (to: string): Promise<void> => {
+    const turn = ++asked;
+    try {
+      const entry = await entryOf(table, to, quantity());
+      if (turn !== asked) return;
+      key = entry.key;
+      known = entry;
+      show(entry);
+      history.replaceState(null, "", key === "" ? location.pathname : `?${key}`);
+    } catch {
+      // Without an answer the form still works: the server draws the page for this choice.
+      location.search = to;
+    }
+  };
+  let known = table.entries[key];
+  document.addEventListener("change", (event) => {
+    const input = event.target as HTMLInputElement | HTMLSelectElement;
+    if (input.name === "quantity") return void go(key);
+    const option = input.dataset.option;
+    if (option === undefined) return;
+    const chosen = input instanceof HTMLSelectElement ? input.selectedOptions[0] : input;
+    const to = known?.values[Number(option)]?.[Number(chosen?.dataset.value)]?.[1];
+    if (to !== undefined) void go(to);
+  });
+  document.addEventListener("click", (event) => {
+    const off = (event.target as Element).closest('[data-buy][aria-disabled="true"]');
+    if (off) event.preventDefault();
+  });
+}
+
+/** Of rows laid out as tabs one is always open: a click on the open one leaves it open. */
+function keepTabOpen(): void {
+  document.addEventListener("click", (event) => {
+    const row = (event.target as Element).closest("summary")?.parentElement;
+    if (row instanceof HTMLDetailsElement && row.open && getComputedStyle(row).display === "contents") {
+      event.preventDefault();
+    }
+  });
+}
+
+showCartCount();
+addEventListener("pageshow", showCartCount);
+const table = readTable();
+if (table) {
+  watchChoices(table);
+  watchGalleries();
+  watchSticky();
+  keepTabOpen();
+}
