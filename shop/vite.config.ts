@@ -11,7 +11,7 @@ export default defineConfig({
       input: { shop: "src/shop.ts", agent: "src/agent.ts", base: "src/base.css" },
       output: {
         entryFileNames: "[name].js",
-        chunkFileNames: "[name].js",
+        chunkFileNames: "[name]-[hash].js",
         assetFileNames: (asset) =>
           asset.names.some((name) => name.endsWith(".css")) ? "[name][extname]" : "files/[name]-[hash][extname]",
       },

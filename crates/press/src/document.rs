@@ -54,7 +54,7 @@ pub(crate) fn document(nav: &Nav, head: &Head<'_>, body: Markup) -> Markup {
                 link rel="stylesheet" href=(nav.assets.style);
                 @if !head.css.is_empty() { style { (PreEscaped(head.css)) } }
                 @if let Some(json) = head.data { script type="application/json" id="offers" { (PreEscaped(json)) } }
-                script src=(head.script) defer {}
+                script type="module" src=(head.script) {}
             }
             body {
                 a.skip href="#content" { "To the content" }

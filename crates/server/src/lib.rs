@@ -1,1 +1,17 @@
+//! The application: the owner's API, proofs, the shop and its till.
 
+mod app;
+mod config;
+mod demo_data;
+mod error;
+mod media;
+mod openapi;
+mod pages;
+mod password;
+mod routes;
+mod session;
+mod state;
+
+pub use app::{Running, start};
+pub use config::Config;
+pub use openapi::document as openapi_document;

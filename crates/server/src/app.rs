@@ -1,0 +1,130 @@
+use crate::config::Config;
+use crate::error::ApiError;
+use crate::media::Media;
+use crate::state::State;
+use crate::{demo_data, openapi, pages, routes};
+use actix_files::{Files, NamedFile};
+use actix_web::dev::{ServiceRequest, ServiceResponse, fn_service};
+use actix_web::middleware::DefaultHeaders;
+use actix_web::web::{self, Data, FormConfig, JsonConfig, PathConfig, QueryConfig};
+use actix_web::{App, HttpServer};
+use compagina_storage::Store;
+use std::net::TcpListener;
+use std::time::Duration;
+use utoipa_actix_web::AppExt;
+
+/// The largest body that is read, in bytes.
+const MOST_BYTES: usize = 256 * 1024;
+
+/// What pages may load and run: only what comes from here.
+const POLICY: &str = "default-src 'self'; img-src 'self' data:; style-src 'self' 'unsafe-inline'; \
+    frame-ancestors 'self'; base-uri 'none'; object-src 'none'";
+
+/// Why the application can't start.
+#[derive(Debug, thiserror::Error)]
+pub enum StartError {
+    #[error("Port {port} is taken. Stop what listens there, or choose another with --port.")]
+    PortTaken { port: u16 },
+    #[error("The database can't be used: {0}")]
+    Database(#[from] compagina_storage::StorageError),
+    #[error("The folder for pictures can't be used: {0}")]
+    Media(String),
+    #[error("{folder} has no {file}. Run `npm run build` first.")]
+    NotBuilt { folder: String, file: &'static str },
+    #[error("The demo shop can't be made: {0}")]
+    Demo(String),
+    #[error(transparent)]
+    Io(#[from] std::io::Error),
+}
+
+/// An application that listens.
+pub struct Running {
+    pub port: u16,
+    server: actix_web::dev::Server,
+    state: Data<State>,
+}
+
+impl Running {
+    /// Until it is told to stop, by a signal.
+    pub async fn wait(self) {
+        if let Err(error) = self.server.await {
+            tracing::error!("the server ended: {error}");
+        }
+        self.state.store.close().await;
+    }
+}
+
+/// Opens the database, fills it if that is asked for, and listens on loopback.
+pub async fn start(config: Config) -> Result<Running, StartError> {
+    let listener = TcpListener::bind(("127.0.0.1", config.port))
+        .map_err(|_| StartError::PortTaken { port: config.port })?;
+    let port = listener.local_addr()?.port();
+    let store = Store::open(&config.database).await?;
+    let media = Media::open(&config.media).map_err(|e| StartError::Media(e.to_string()))?;
+    if config.demo {
+        demo_data::fill_if_empty(&store, &media, config.products)
+            .await
+            .map_err(|e| StartError::Demo(e.to_string()))?;
+    }
+    let state = Data::new(State::new(store, media, &config)?);
+    pages::keep_up(state.clone());
+    let server = serve(listener, state.clone(), &config)?;
+    Ok(Running { port, server, state })
+}
+
+fn serve(
+    listener: TcpListener,
+    state: Data<State>,
+    config: &Config,
+) -> Result<actix_web::dev::Server, StartError> {
+    let (web_dist, shop_dist) = (config.web.clone(), config.shop.clone());
+    let server = HttpServer::new(move || {
+        let (app, _) = App::new()
+            .into_utoipa_app()
+            .openapi(openapi::head())
+            .app_data(state.clone())
+            .app_data(JsonConfig::default().limit(MOST_BYTES).error_handler(|e, _| ApiError::from(e).into()))
+            .app_data(FormConfig::default().limit(MOST_BYTES).error_handler(|e, _| ApiError::from(e).into()))
+            .app_data(PathConfig::default().error_handler(|_, _| ApiError::nothing_here().into()))
+            .app_data(QueryConfig::default().error_handler(|e, _| ApiError::from(e).into()))
+            .service(utoipa_actix_web::scope("/api").configure(routes::api))
+            .split_for_parts();
+        app.wrap(
+            DefaultHeaders::new()
+                .add(("content-security-policy", POLICY))
+                .add(("x-content-type-options", "nosniff"))
+                .add(("referrer-policy", "same-origin")),
+        )
+        .service(
+            web::scope("/shop/assets")
+                .wrap(DefaultHeaders::new().add(("cache-control", "public, max-age=31536000, immutable")))
+                .service(Files::new("/", shop_dist.clone())),
+        )
+        .configure(routes::shop)
+        .service(Files::new("/assets", web_dist.join("assets")))
+        .service(single_page(web_dist.clone()))
+    })
+    .listen(listener)?
+    .shutdown_timeout(3)
+    .keep_alive(Duration::from_secs(30))
+    .run();
+    Ok(server)
+}
+
+/// The owner's application: its views have addresses of their own, which all get the same document.
+fn single_page(dist: std::path::PathBuf) -> Files {
+    let index = dist.join("index.html");
+    Files::new("/", dist).index_file("index.html").default_handler(fn_service(
+        move |request: ServiceRequest| {
+            let index = index.clone();
+            async move {
+                let (request, _) = request.into_parts();
+                let answer = match NamedFile::open(index) {
+                    Ok(file) => file.into_response(&request),
+                    Err(_) => actix_web::ResponseError::error_response(&ApiError::nothing_here()),
+                };
+                Ok(ServiceResponse::new(request, answer))
+            }
+        },
+    ))
+}

@@ -1,0 +1,173 @@
+//! The one place where errors become a status, a stable code and a sentence. What wasn't foreseen is a 500: logged,
+//! and told without any detail.
+
+use actix_web::error::{JsonPayloadError, QueryPayloadError, UrlencodedError};
+use actix_web::http::{StatusCode, header};
+use actix_web::{HttpResponse, ResponseError};
+use compagina_core::ids::NameError;
+use compagina_core::money::MoneyError;
+use compagina_core::template::ReachError;
+use compagina_storage::StorageError;
+use serde::Serialize;
+use std::fmt::Display;
+use utoipa::ToSchema;
+
+/// What a client is told when something can't be done.
+#[derive(Debug, Clone, Serialize, ToSchema)]
+pub struct ApiError {
+    #[serde(skip)]
+    status: u16,
+    /// For programs.
+    code: &'static str,
+    /// For people: what happened and what to do.
+    message: String,
+    /// The revision that the template is at, where somebody else's edit came first.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    current_revision: Option<u64>,
+    /// How long to wait before trying again.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    wait_seconds: Option<i64>,
+}
+
+pub type ApiResult<T> = Result<T, ApiError>;
+
+impl ApiError {
+    pub fn new(status: StatusCode, code: &'static str, message: impl Into<String>) -> Self {
+        let (status, message) = (status.as_u16(), message.into());
+        Self { status, code, message, current_revision: None, wait_seconds: None }
+    }
+    pub fn nothing_here() -> Self {
+        Self::new(StatusCode::NOT_FOUND, "not_found", "There is nothing at this address.")
+    }
+    pub fn no_such(what: &str) -> Self {
+        Self::new(
+            StatusCode::NOT_FOUND,
+            "not_found",
+            format!("There is no such {what}. It may have been removed."),
+        )
+    }
+    pub fn sign_in_first() -> Self {
+        Self::new(StatusCode::UNAUTHORIZED, "sign_in_first", "Please sign in first.")
+    }
+    pub fn no_token() -> Self {
+        Self::new(
+            StatusCode::FORBIDDEN,
+            "no_token",
+            "This request doesn't carry the token of your session. Nothing was changed; load the page again.",
+        )
+    }
+    pub fn wrong_password() -> Self {
+        Self::new(
+            StatusCode::UNAUTHORIZED,
+            "wrong_password",
+            "This email and password don't belong together.",
+        )
+    }
+    pub fn wait(seconds: i64) -> Self {
+        let message = format!("Too many failed tries. Please wait {seconds} seconds, then try again.");
+        let error = Self::new(StatusCode::TOO_MANY_REQUESTS, "wait", message);
+        Self { wait_seconds: Some(seconds), ..error }
+    }
+    pub fn refused(why: impl Display) -> Self {
+        let message = format!("This can't be done: {why}. Nothing was changed.");
+        Self::new(StatusCode::UNPROCESSABLE_ENTITY, "refused", message)
+    }
+    pub fn too_large() -> Self {
+        let message = "This is too much at once: 256 kB is the most. Nothing was kept.";
+        Self::new(StatusCode::PAYLOAD_TOO_LARGE, "too_large", message)
+    }
+    fn unreadable(why: impl Display) -> Self {
+        let why: String = why.to_string().chars().filter(|c| !c.is_control()).take(200).collect();
+        let message = format!("This request can't be read: {why}. Nothing was changed.");
+        Self::new(StatusCode::BAD_REQUEST, "unreadable", message)
+    }
+    /// Something that wasn't foreseen.
+    pub fn unforeseen(error: impl Display) -> Self {
+        tracing::error!("unforeseen: {error}");
+        let message = "Something went wrong on our side. Nothing was changed; please try again.";
+        Self::new(StatusCode::INTERNAL_SERVER_ERROR, "unforeseen", message)
+    }
+    pub fn message(&self) -> &str {
+        &self.message
+    }
+}
+
+impl Display for ApiError {
+    fn fmt(&self, f: &mut std::fmt::Formatter<'_>) -> std::fmt::Result {
+        f.write_str(&self.message)
+    }
+}
+
+impl ResponseError for ApiError {
+    fn status_code(&self) -> StatusCode {
+        StatusCode::from_u16(self.status).unwrap_or(StatusCode::INTERNAL_SERVER_ERROR)
+    }
+    fn error_response(&self) -> HttpResponse {
+        let mut answer = HttpResponse::build(self.status_code());
+        if let Some(seconds) = self.wait_seconds {
+            answer.insert_header((header::RETRY_AFTER, seconds));
+        }
+        answer.json(self)
+    }
+}
+
+impl From<StorageError> for ApiError {
+    fn from(error: StorageError) -> Self {
+        match error {
+            StorageError::NotFound { what } => Self::no_such(what),
+            StorageError::RevisionMismatch { current, .. } => {
+                let message = "Somebody else changed this template in the meantime. Your last step was not made; \
+                    the page is shown as it is now.";
+                let error = Self::new(StatusCode::CONFLICT, "revision_mismatch", message);
+                Self { current_revision: Some(current), ..error }
+            }
+            StorageError::NoStep { .. } => Self::new(StatusCode::CONFLICT, "no_step", format!("{error}.")),
+            StorageError::Op(reason) => Self::refused(reason),
+            StorageError::CartFull { .. } => Self::refused(error),
+            StorageError::Money(_)
+            | StorageError::Damaged { .. }
+            | StorageError::Migration(_)
+            | StorageError::Database(_) => Self::unforeseen(error),
+        }
+    }
+}
+
+impl From<MoneyError> for ApiError {
+    fn from(error: MoneyError) -> Self {
+        Self::unforeseen(error)
+    }
+}
+impl From<NameError> for ApiError {
+    fn from(error: NameError) -> Self {
+        Self::refused(error)
+    }
+}
+impl From<ReachError> for ApiError {
+    fn from(error: ReachError) -> Self {
+        Self::refused(error)
+    }
+}
+impl From<JsonPayloadError> for ApiError {
+    fn from(error: JsonPayloadError) -> Self {
+        match error {
+            JsonPayloadError::Overflow { .. } | JsonPayloadError::OverflowKnownLength { .. } => {
+                Self::too_large()
+            }
+            JsonPayloadError::Deserialize(why) => Self::unreadable(why),
+            other => Self::unreadable(other),
+        }
+    }
+}
+impl From<UrlencodedError> for ApiError {
+    fn from(error: UrlencodedError) -> Self {
+        match error {
+            UrlencodedError::Overflow { .. } => Self::too_large(),
+            other => Self::unreadable(other),
+        }
+    }
+}
+impl From<QueryPayloadError> for ApiError {
+    fn from(error: QueryPayloadError) -> Self {
+        Self::unreadable(error)
+    }
+}

@@ -1,0 +1,26 @@
+//! The document that describes the owner's API; the client's types are made from it.
+
+use crate::routes;
+use actix_web::App;
+use utoipa::OpenApi;
+use utoipa::openapi::OpenApi as Document;
+use utoipa_actix_web::AppExt;
+
+#[derive(OpenApi)]
+#[openapi(info(title = "Compagina", description = "The owner's API", license(name = "MIT")))]
+struct Head;
+
+pub fn head() -> Document {
+    Head::openapi()
+}
+
+/// The whole document, with every route of the API.
+#[must_use]
+pub fn document() -> Document {
+    App::new()
+        .into_utoipa_app()
+        .openapi(head())
+        .service(utoipa_actix_web::scope("/api").configure(routes::api))
+        .split_for_parts()
+        .1
+}

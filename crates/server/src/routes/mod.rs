@@ -1,0 +1,52 @@
+//! One handler a file, by area.
+
+mod desk;
+mod health;
+mod media;
+mod session;
+mod shelf;
+mod shop;
+mod template;
+mod till;
+
+use actix_web::web::{self, ServiceConfig};
+
+/// The owner's API.
+pub fn api(config: &mut utoipa_actix_web::service_config::ServiceConfig<'_>) {
+    config
+        .service(session::sign_in::sign_in)
+        .service(session::show::show)
+        .service(session::sign_out::sign_out)
+        .service(shelf::show::show)
+        .service(template::list::list)
+        .service(template::set::set)
+        .service(desk::show::show)
+        .service(desk::slip::piece)
+        .service(desk::slip::band)
+        .service(desk::situation::show)
+        .service(desk::proof::proof)
+        .service(desk::operate::operate)
+        .service(desk::operate::undo)
+        .service(desk::operate::redo)
+        .service(desk::publish::publish)
+        .default_service(web::to(|| async { Err::<String, _>(crate::error::ApiError::nothing_here()) }));
+}
+
+/// The shop, its till, its pictures.
+pub fn shop(config: &mut ServiceConfig) {
+    config
+        .service(health::health)
+        .service(media::media)
+        .service(shop::listing::front)
+        .service(shop::listing::of_type)
+        .service(shop::offer::offer)
+        .service(shop::product::show)
+        .service(till::cart::show)
+        .service(till::cart::put)
+        .service(till::cart::set)
+        .service(till::cart::accept)
+        .service(till::checkout::show)
+        .service(till::checkout::pay)
+        .service(till::receipt::receipt)
+        .service(web::scope("/shop").default_service(web::to(shop::missing)));
+}

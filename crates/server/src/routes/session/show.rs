@@ -1,0 +1,15 @@
+use super::SessionView;
+use crate::error::{ApiError, ApiResult};
+use crate::session::Caller;
+use crate::state::State;
+use actix_web::get;
+use actix_web::web::{Data, Json};
+
+/// Who is signed in.
+#[utoipa::path(responses((status = 200, body = SessionView), (status = 401, body = ApiError)))]
+#[get("/session")]
+pub async fn show(state: Data<State>, caller: Caller) -> ApiResult<Json<SessionView>> {
+    let shop = state.store.shop().await?.ok_or_else(|| ApiError::no_such("shop"))?;
+    let session = caller.session;
+    Ok(Json(SessionView { owner: session.owner_name, csrf: session.csrf, shop }))
+}

@@ -1,0 +1,46 @@
+use super::list::{TemplatesView, view};
+use crate::error::{ApiError, ApiResult};
+use crate::pages::catch_up;
+use crate::session::Caller;
+use crate::state::State;
+use actix_web::put;
+use actix_web::web::{Data, Json, Path};
+use compagina_core::ids::TemplateId;
+use compagina_core::template::Reach;
+use serde::Deserialize;
+use utoipa::ToSchema;
+
+const MOST_CHARACTERS: usize = 120;
+
+#[derive(Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct TemplateChange {
+    name: String,
+    reach: Reach,
+}
+
+/// Gives a template another name and reach. The reach counts at once, in the shop too.
+#[utoipa::path(responses(
+    (status = 200, body = TemplatesView), (status = 401, body = ApiError), (status = 404, body = ApiError),
+    (status = 422, body = ApiError)))]
+#[put("/templates/{id}")]
+pub async fn set(
+    state: Data<State>,
+    _caller: Caller,
+    id: Path<u64>,
+    change: Json<TemplateChange>,
+) -> ApiResult<Json<TemplatesView>> {
+    let current = state.store.template(TemplateId(*id)).await?;
+    let name = change.name.trim();
+    if name.is_empty() {
+        return Err(ApiError::refused("a template needs a name"));
+    }
+    if name.chars().count() > MOST_CHARACTERS {
+        return Err(ApiError::refused(format!("a template's name has at most {MOST_CHARACTERS} characters")));
+    }
+    let types: Vec<_> = state.store.types().await?.into_iter().map(|t| t.kind).collect();
+    change.reach.check(Some(&current.reach), &types)?;
+    state.store.set_template(current.id, name, &change.reach).await?;
+    catch_up(&state).await;
+    Ok(Json(view(&state).await?))
+}

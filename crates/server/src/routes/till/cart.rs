@@ -1,0 +1,189 @@
+use super::{cart_for, cart_of, count_cookie, see_other, see_other_with_count};
+use crate::error::{ApiError, ApiResult};
+use crate::routes::shop::product::{draw, find};
+use crate::routes::shop::{check_origin, html, nav, or_message, published_layout};
+use crate::state::State;
+use actix_web::http::StatusCode;
+use actix_web::web::{Data, Form};
+use actix_web::{HttpRequest, HttpResponse, get, post};
+use compagina_core::cart::reckon;
+use compagina_core::catalog::Product;
+use compagina_core::choice::{Selection, variant_of};
+use compagina_core::money::Money;
+use compagina_core::price::{Hindrance, offer, quote};
+use compagina_core::situation::{Situation, StockMood};
+use compagina_press::Notice;
+use compagina_press::shop::{CartLine, CartPage, cart, say_hindrance};
+use compagina_storage::CartItem;
+use serde::Deserialize;
+
+type Pairs = Vec<(String, String)>;
+
+/// The cart.
+#[get("/shop/cart")]
+pub async fn show(state: Data<State>, request: HttpRequest) -> HttpResponse {
+    let answer = page(&state, &request, StatusCode::OK, None).await;
+    or_message(&state, answer).await
+}
+
+/// The cart's page with a sentence over it.
+pub async fn page(
+    state: &State,
+    request: &HttpRequest,
+    status: StatusCode,
+    notice: Option<&str>,
+) -> ApiResult<HttpResponse> {
+    let items = match cart_of(state, request).await? {
+        Some(cart) => state.store.cart_items(cart).await?,
+        None => vec![],
+    };
+    let nav = nav(state).await?;
+    let wanted: Vec<_> = items.iter().map(CartItem::wanted).collect();
+    let reckoning = reckon(&wanted, nav.shop.currency)?;
+    let lines = items.iter().zip(&reckoning.lines).map(|(item, line)| {
+        let selection = Selection::from_values(item.product.variants[item.variant].values.clone());
+        CartLine {
+            id: item.line_id,
+            name: &item.product.name,
+            href: format!("/shop/products/{}?{}", item.product.handle, selection.to_query(&item.product)),
+            choice: choice_of(&item.product, &selection),
+            picture: picture_of(&item.product, &selection),
+            line,
+        }
+    });
+    let view = CartPage {
+        lines: lines.collect(),
+        total: reckoning.total,
+        stands: reckoning.stands(),
+        notice: notice.map(str::to_owned),
+    };
+    Ok(html(status, cart(&nav, &view)))
+}
+
+/// `Colour: Ember · Sail: 2.1 m`
+fn choice_of(product: &Product, selection: &Selection) -> String {
+    let names = selection.chosen().filter_map(|(o, v)| {
+        let option = product.options.get(o)?;
+        Some(format!("{}: {}", option.name, option.values.get(usize::from(v))?.name))
+    });
+    names.collect::<Vec<_>>().join(" · ")
+}
+
+fn picture_of<'a>(product: &'a Product, selection: &Selection) -> Option<&'a compagina_core::media::Picture> {
+    let chosen = selection.value_ids(product);
+    let own = product.pictures.iter().find(|p| !p.values.is_empty() && p.belongs_to(&chosen));
+    own.or(product.lead_picture())
+}
+
+/// Puts a choice into the cart.
+#[post("/shop/cart")]
+pub async fn put(state: Data<State>, request: HttpRequest, form: Form<Pairs>) -> HttpResponse {
+    let answer = put_choice(&state, &request, &form).await;
+    or_message(&state, answer).await
+}
+
+async fn put_choice(state: &State, request: &HttpRequest, form: &Pairs) -> ApiResult<HttpResponse> {
+    check_origin(request)?;
+    let field = |wanted: &str| form.iter().find(|(name, _)| name == wanted).map(|(_, value)| value.as_str());
+    let product = find(state, field("product").unwrap_or_default()).await?;
+    let (selection, _) = Selection::from_pairs(&product, form.iter().map(|(n, v)| (n.as_str(), v.as_str())));
+    let quantity = field("quantity").map_or(Ok(1), str::parse::<u32>);
+    let Some(quantity) = quantity.ok().filter(|q| (1..=99).contains(q)) else {
+        let text = "Please give a quantity from 1 to 99.".to_owned();
+        return again(state, &product, selection, 1, StatusCode::UNPROCESSABLE_ENTITY, text).await;
+    };
+    let offered = offer(&product, &selection, quantity)?;
+    if let Some(hindrance) = &offered.hindrance {
+        let (status, text) = refusal(&product, hindrance);
+        return again(state, &product, selection, quantity, status, text).await;
+    }
+    let variant = variant_of(&product, &selection).ok_or_else(|| ApiError::no_such("choice"))?;
+    let seen = quote(&product, variant, quantity)?.unit;
+    let (cart, cookie) = cart_for(state, request).await?;
+    state.store.put_into_cart(cart, variant.id, quantity, seen).await?;
+    let stays = field("after") == Some("stay");
+    let back = format!("/shop/products/{}?{}&added=1", product.handle, selection.to_query(&product));
+    let mut answer = see_other(if stays { &back } else { "/shop/cart" });
+    for cookie in cookie.into_iter().chain([count_cookie(state, cart).await?]) {
+        answer.add_cookie(&cookie).map_err(ApiError::unforeseen)?;
+    }
+    Ok(answer)
+}
+
+fn refusal(product: &Product, hindrance: &Hindrance) -> (StatusCode, String) {
+    match hindrance {
+        Hindrance::ChooseFirst(open) => {
+            let names: Vec<&str> =
+                open.iter().filter_map(|o| Some(product.options.get(*o)?.name.as_str())).collect();
+            (StatusCode::UNPROCESSABLE_ENTITY, format!("Please choose first: {}.", names.join(", ")))
+        }
+        other => (StatusCode::CONFLICT, say_hindrance(other)),
+    }
+}
+
+/// The product's page once more, with the choice kept and the reason told.
+async fn again(
+    state: &State,
+    product: &Product,
+    selection: Selection,
+    quantity: u32,
+    status: StatusCode,
+    text: String,
+) -> ApiResult<HttpResponse> {
+    let layout = published_layout(state, product).await?;
+    let situation = Situation { selection, quantity, stock: StockMood::AsItIs };
+    let notice = Notice { text, to_cart: false };
+    let (page, _) = draw(state, product, &layout, &situation, Some(&notice)).await?;
+    Ok(html(status, page))
+}
+
+#[derive(Deserialize)]
+pub struct LineChange {
+    line: u64,
+    quantity: Option<String>,
+    remove: Option<String>,
+}
+
+/// Changes how many of a line, or takes it out.
+#[post("/shop/cart/set")]
+pub async fn set(state: Data<State>, request: HttpRequest, form: Form<LineChange>) -> HttpResponse {
+    let answer = async {
+        check_origin(&request)?;
+        let Some(cart) = cart_of(&state, &request).await? else { return Ok(see_other("/shop/cart")) };
+        let asked = form.quantity.as_deref().and_then(|q| q.trim().parse::<u32>().ok()).filter(|q| *q <= 99);
+        let quantity = if form.remove.is_some() { Some(0) } else { asked };
+        let Some(quantity) = quantity else {
+            let text = "Please give a quantity from 0 to 99. The cart is as it was.";
+            return page(&state, &request, StatusCode::UNPROCESSABLE_ENTITY, Some(text)).await;
+        };
+        state.store.set_cart_line(cart, form.line, quantity).await?;
+        see_other_with_count(&state, cart, "/shop/cart").await
+    };
+    or_message(&state, answer.await).await
+}
+
+/// Takes the cart as it is now: new prices, what is left, without what is gone.
+#[post("/shop/cart/accept")]
+pub async fn accept(state: Data<State>, request: HttpRequest) -> HttpResponse {
+    let answer = async {
+        check_origin(&request)?;
+        let Some(cart) = cart_of(&state, &request).await? else { return Ok(see_other("/shop/cart")) };
+        let items = state.store.cart_items(cart).await?;
+        let currency = nav(&state).await?.shop.currency;
+        let wanted: Vec<_> = items.iter().map(CartItem::wanted).collect();
+        for (item, line) in items.iter().zip(reckon(&wanted, currency)?.lines) {
+            let price: Money = line.quote.unit;
+            state.store.see_price(cart, item.line_id, price).await?;
+            if let Some(hindrance) = line.hindrance {
+                let left = match hindrance {
+                    Hindrance::OnlyLeft(left) => left,
+                    Hindrance::MostPerOrder(most) => most,
+                    _ => 0,
+                };
+                state.store.set_cart_line(cart, item.line_id, left).await?;
+            }
+        }
+        see_other_with_count(&state, cart, "/shop/cart").await
+    };
+    or_message(&state, answer.await).await
+}

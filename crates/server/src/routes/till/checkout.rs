@@ -1,0 +1,133 @@
+use super::{cart, cart_of, see_other, see_other_with_count};
+use crate::error::ApiResult;
+use crate::routes::shop::{check_origin, html, nav, or_message};
+use crate::state::State;
+use actix_web::http::StatusCode;
+use actix_web::web::{Data, Form};
+use actix_web::{HttpRequest, HttpResponse, get, post};
+use compagina_core::cart::reckon;
+use compagina_press::shop::{CheckoutForm, CheckoutPage, FIELDS, PAYMENTS, checkout};
+use compagina_storage::{CartItem, CartRow, Contact, Placed};
+use std::collections::BTreeMap;
+use std::time::Duration;
+
+/// How long the slow test card takes.
+const SLOW: Duration = Duration::from_secs(3);
+
+/// The checkout.
+#[get("/shop/checkout")]
+pub async fn show(state: Data<State>, request: HttpRequest) -> HttpResponse {
+    let answer = async {
+        let Some(cart) = cart_of(&state, &request).await? else { return Ok(see_other("/shop/cart")) };
+        page(&state, cart, StatusCode::OK, &CheckoutForm::default(), None).await
+    };
+    or_message(&state, answer.await).await
+}
+
+async fn page(
+    state: &State,
+    cart: CartRow,
+    status: StatusCode,
+    form: &CheckoutForm,
+    problem: Option<&str>,
+) -> ApiResult<HttpResponse> {
+    let items = state.store.cart_items(cart).await?;
+    let nav = nav(state).await?;
+    let wanted: Vec<_> = items.iter().map(CartItem::wanted).collect();
+    let reckoning = reckon(&wanted, nav.shop.currency)?;
+    if items.is_empty() || !reckoning.stands() {
+        return Ok(see_other("/shop/cart"));
+    }
+    let lines = items
+        .iter()
+        .zip(&reckoning.lines)
+        .map(|(item, line)| (format!("{} × {}", item.quantity, item.product.name), line.quote.line));
+    let view = CheckoutPage { lines: lines.collect(), total: reckoning.total, form, problem };
+    Ok(html(status, checkout(&nav, &view)))
+}
+
+/// Orders the cart and pays.
+#[post("/shop/checkout")]
+pub async fn pay(
+    state: Data<State>,
+    request: HttpRequest,
+    form: Form<BTreeMap<String, String>>,
+) -> HttpResponse {
+    let answer = order(&state, &request, form.into_inner()).await;
+    or_message(&state, answer).await
+}
+
+async fn order(
+    state: &State,
+    request: &HttpRequest,
+    values: BTreeMap<String, String>,
+) -> ApiResult<HttpResponse> {
+    check_origin(request)?;
+    let Some(cart) = cart_of(state, request).await? else { return Ok(see_other("/shop/cart")) };
+    let form = CheckoutForm { problems: problems(&values), values };
+    if !form.problems.is_empty() {
+        let problem = "Something is missing. Nothing was ordered yet.";
+        return page(state, cart, StatusCode::UNPROCESSABLE_ENTITY, &form, Some(problem)).await;
+    }
+    let id = match state.store.place_order(cart, &contact(&form.values)).await? {
+        Placed::Waiting(id) => id,
+        Placed::Empty => return Ok(see_other("/shop/cart")),
+        Placed::NotAsSeen => {
+            let text = "We could not take this order: something in your cart changed or is gone. Nothing was charged.";
+            return cart::page(state, request, StatusCode::CONFLICT, Some(text)).await;
+        }
+    };
+    let paid = simulated_payment(form.values.get("payment").map_or("", String::as_str)).await;
+    state.store.settle_order(id, paid).await?;
+    if paid {
+        return see_other_with_count(state, cart, &format!("/shop/orders/{id}")).await;
+    }
+    let problem = "The payment was refused. Nothing was charged; your cart is as it was.";
+    page(state, cart, StatusCode::PAYMENT_REQUIRED, &form, Some(problem)).await
+}
+
+async fn simulated_payment(card: &str) -> bool {
+    if card == "slow" {
+        actix_web::rt::time::sleep(SLOW).await;
+    }
+    card != "refuse"
+}
+
+fn problems(values: &BTreeMap<String, String>) -> BTreeMap<String, String> {
+    let text = |name: &str| values.get(name).map_or("", |v| v.trim());
+    let mut problems = BTreeMap::new();
+    for field in &FIELDS {
+        let given = text(field.name);
+        let problem = if given.is_empty() {
+            format!("{} is missing.", field.label)
+        } else if given.chars().count() > field.most {
+            format!("{} can have {} characters at the most.", field.label, field.most)
+        } else if field.kind == "email" && !looks_like_email(given) {
+            "This doesn't look like an email address: it needs a name, an @ and a place.".to_owned()
+        } else {
+            continue;
+        };
+        problems.insert(field.name.to_owned(), problem);
+    }
+    if !PAYMENTS.iter().any(|(value, _)| *value == text("payment")) {
+        problems.insert("payment".to_owned(), "Please choose a payment.".to_owned());
+    }
+    problems
+}
+
+fn looks_like_email(text: &str) -> bool {
+    text.split_once('@').is_some_and(|(name, place)| {
+        !name.is_empty() && place.contains('.') && !place.starts_with('.') && !place.ends_with('.')
+    }) && !text.contains(char::is_whitespace)
+}
+
+fn contact(values: &BTreeMap<String, String>) -> Contact {
+    let text = |name: &str| values.get(name).map_or_else(String::new, |v| v.trim().to_owned());
+    Contact {
+        email: text("email"),
+        name: text("name"),
+        street: text("street"),
+        town: text("town"),
+        postcode: text("postcode"),
+    }
+}

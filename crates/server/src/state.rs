@@ -1,0 +1,32 @@
+use crate::app::StartError;
+use crate::config::Config;
+use crate::media::Media;
+use crate::pages::Pages;
+use compagina_press::Assets;
+use compagina_storage::Store;
+
+/// What every handler may use. Nothing in it is the only copy of anything: more processes may stand beside this one.
+pub struct State {
+    pub store: Store,
+    pub media: Media,
+    pub assets: Assets,
+    pub pages: Pages,
+}
+
+impl State {
+    pub fn new(store: Store, media: Media, config: &Config) -> Result<Self, StartError> {
+        let address = |file: &'static str| -> Result<String, StartError> {
+            let folder = config.shop.display().to_string();
+            let bytes =
+                std::fs::read(config.shop.join(file)).map_err(|_| StartError::NotBuilt { folder, file })?;
+            Ok(format!("/shop/assets/{file}?v={}", &compagina_pictures::hash(&bytes)[..12]))
+        };
+        let assets =
+            Assets { style: address("base.css")?, script: address("shop.js")?, agent: address("agent.js")? };
+        if !config.web.join("index.html").is_file() {
+            let folder = config.web.display().to_string();
+            return Err(StartError::NotBuilt { folder, file: "index.html" });
+        }
+        Ok(Self { store, media, assets, pages: Pages::default() })
+    }
+}
