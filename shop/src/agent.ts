@@ -1,5 +1,6 @@
 import { Idiomorph } from "idiomorph";
 import { readTable } from "./entries";
+import look from "./proof.css?inline";
 import { watchSticky } from "./sticky";
 
 /**
@@ -17,7 +18,7 @@ interface Box {
 type ToProof =
   | { say: "page"; html: string }
   | { say: "choose"; piece: string | null; label: string; reveal: boolean }
-  | { say: "first-screen"; height: number };
+  | { say: "first-screen"; height: number; scale: number };
 
 let chosen: string | null = null;
 let foldAt: number | null = null;
@@ -53,7 +54,7 @@ function drawFold(): void {
     document.body.append(line);
   }
   line.style.top = `${foldAt}px`;
-  line.textContent = `first screen, ${foldAt}`;
+  line.dataset.says = `first screen, ${foldAt}`;
 }
 
 function mark(label: string): void {
@@ -66,7 +67,7 @@ function morph(html: string): void {
   const next = new DOMParser().parseFromString(html, "text/html");
   const label = document.querySelector("[data-chosen]")?.getAttribute("data-chosen") ?? "";
   document.getElementById("proof-fold")?.remove();
-  const style = document.querySelector("head style");
+  const style = document.querySelector("head style:not([data-proof])");
   const nextStyle = next.querySelector("head style")?.textContent ?? "";
   if (style) style.textContent = nextStyle;
   const data = document.getElementById("offers");
@@ -95,6 +96,8 @@ addEventListener("message", (event: MessageEvent<ToProof>) => {
     if (piece && message.reveal) reveal(piece);
   } else if (message.say === "first-screen") {
     foldAt = message.height;
+    // Marks keep their size on the desk, however small the proof is drawn.
+    document.documentElement.style.setProperty("--unscale", String(1 / message.scale));
     drawFold();
     report();
   }
@@ -103,7 +106,8 @@ addEventListener("message", (event: MessageEvent<ToProof>) => {
 /** Scrolls only when the piece isn't in sight. */
 function reveal(piece: HTMLElement): void {
   const box = piece.getBoundingClientRect();
-  if (box.top < 0 || box.bottom > innerHeight) scrollTo({ top: Math.max(0, scrollY + box.top - 80), behavior: "smooth" });
+  if (box.top < 0 || box.bottom > innerHeight)
+    scrollTo({ top: Math.max(0, scrollY + box.top - 80), behavior: "smooth" });
 }
 
 document.addEventListener(
@@ -133,6 +137,10 @@ document.addEventListener("keydown", (event) => {
   tell({ say: "key", key, ctrlKey, metaKey, shiftKey, altKey });
 });
 
+const style = document.createElement("style");
+style.textContent = look;
+style.dataset.proof = "";
+document.head.append(style);
 new ResizeObserver(() => report()).observe(document.documentElement);
 document.addEventListener("load", report, true);
 watchSticky();

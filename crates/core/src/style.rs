@@ -3,7 +3,7 @@
 //! The innermost value that is set wins. "Not set" is different from "set to nothing": an empty text hides what lies
 //! under it. The chain can explain every value: its source, and what it hides.
 
-use crate::page::{Choice, Device, Setting, Value, Values};
+use crate::page::{Choice, Device, SetValue, Setting, Values};
 use serde::Serialize;
 
 /// A level of the cascade, outermost first.
@@ -29,7 +29,7 @@ pub struct Source {
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Explained {
-    pub value: Value,
+    pub value: SetValue,
     pub source: Source,
     pub hides: Vec<Hidden>,
 }
@@ -38,7 +38,7 @@ pub struct Explained {
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Hidden {
-    pub value: Value,
+    pub value: SetValue,
     pub source: Source,
 }
 
@@ -82,7 +82,7 @@ impl<'a> Chain<'a> {
 
     /// The value that counts on a device. A stored value that no longer fits its setting is passed over.
     #[must_use]
-    pub fn value(&self, setting: &Setting, device: Device) -> Value {
+    pub fn value(&self, setting: &Setting, device: Device) -> SetValue {
         let sound = self.stack(setting, device).find(|hidden| setting.check(&hidden.value).is_ok());
         sound.map_or_else(|| setting.wide.value(), |hidden| hidden.value)
     }
@@ -99,32 +99,32 @@ impl<'a> Chain<'a> {
     #[must_use]
     pub fn choice<T: Choice>(&self, setting: &Setting, device: Device) -> Option<T> {
         match self.value(setting, device) {
-            Value::Text(name) => T::from_name(&name),
+            SetValue::Text(name) => T::from_name(&name),
             _ => None,
         }
     }
     #[must_use]
     pub fn flag(&self, setting: &Setting, device: Device) -> bool {
-        matches!(self.value(setting, device), Value::Flag(true))
+        matches!(self.value(setting, device), SetValue::Flag(true))
     }
     #[must_use]
     pub fn number(&self, setting: &Setting, device: Device) -> i64 {
         match self.value(setting, device) {
-            Value::Number(number) => number,
+            SetValue::Number(number) => number,
             _ => 0,
         }
     }
     #[must_use]
     pub fn text(&self, setting: &Setting, device: Device) -> String {
         match self.value(setting, device) {
-            Value::Text(text) => text,
+            SetValue::Text(text) => text,
             _ => String::new(),
         }
     }
     #[must_use]
     pub fn lines(&self, setting: &Setting) -> Vec<String> {
         match self.value(setting, Device::Wide) {
-            Value::Lines(lines) => lines,
+            SetValue::Lines(lines) => lines,
             _ => vec![],
         }
     }
@@ -135,8 +135,8 @@ mod tests {
     use super::*;
     use crate::page::piece::{buy_button, details, price};
 
-    fn text(text: &str) -> Value {
-        Value::Text(text.into())
+    fn text(text: &str) -> SetValue {
+        SetValue::Text(text.into())
     }
 
     #[test]

@@ -136,9 +136,9 @@ fn kite(make: Make, cloth: Cloth) -> String {
 pub(crate) fn flying(make: Make, cloth: Cloth, seed: u32) -> String {
     let (turn, scale) = if make == Make::Sport { (-14, 2.6) } else { (11, 2.0) };
     let lines = if make == Make::Sport {
-        r##"<path d="M620 470C560 640 430 760 330 830M330 440C360 620 330 740 312 830" stroke="#22303A" stroke-width="1.6" fill="none"/>"##
+        r##"<path d="M608 311C600 560 450 740 330 838M236 404C262 600 300 740 312 838" stroke="#22303A" stroke-width="1.6" fill="none"/>"##
     } else {
-        r##"<path d="M410 420C470 600 400 740 320 836" stroke="#22303A" stroke-width="1.6" fill="none"/>"##
+        r##"<path d="M428 344C470 560 400 740 320 838" stroke="#22303A" stroke-width="1.6" fill="none"/>"##
     };
     let body = format!(
         r#"{}{lines}<g transform="translate(420 350) rotate({turn}) scale({scale})">{}</g>"#,

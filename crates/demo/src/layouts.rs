@@ -3,7 +3,7 @@
 use crate::{DemoTemplate, handle};
 use compagina_core::ids::{BandId, ColumnId, NameError, PieceId};
 use compagina_core::page::piece::{band, details, promises, related, stock_line};
-use compagina_core::page::{Band, Column, Device, Kind, Layout, Piece, Setting, Value, Values};
+use compagina_core::page::{Band, Column, Device, Kind, Layout, Piece, SetValue, Setting, Values};
 use compagina_core::template::Reach;
 
 pub(crate) fn all() -> Vec<DemoTemplate> {
@@ -21,15 +21,15 @@ struct Builder {
     pieces: u32,
 }
 
-type Set<'a> = (&'a Setting, Value);
+type Set<'a> = (&'a Setting, SetValue);
 
 #[expect(clippy::expect_used, reason = "only texts of this file come here")]
 fn name<T: for<'a> TryFrom<&'a str, Error = NameError>>(text: &str) -> T {
     T::try_from(text).expect("a sound name")
 }
 
-fn text(words: &str) -> Value {
-    Value::Text(words.into())
+fn text(words: &str) -> SetValue {
+    SetValue::Text(words.into())
 }
 
 impl Builder {
@@ -59,15 +59,15 @@ fn values(wide: &[Set<'_>]) -> Values {
         .fold(Values::default(), |all, (setting, value)| all.with(Device::Wide, setting, value.clone()))
 }
 
-fn lines(all: &[&str]) -> Value {
-    Value::Lines(all.iter().map(|l| (*l).to_owned()).collect())
+fn lines(all: &[&str]) -> SetValue {
+    SetValue::Lines(all.iter().map(|l| (*l).to_owned()).collect())
 }
 
 fn kite() -> Layout {
     let mut b = Builder::default();
     let crumbs = vec![b.piece(Kind::Breadcrumb, &[])];
     b.band(
-        &[(&band::SPACE_ABOVE, Value::Number(16)), (&band::SPACE_BELOW, Value::Number(0))],
+        &[(&band::SPACE_ABOVE, SetValue::Number(16)), (&band::SPACE_BELOW, SetValue::Number(0))],
         vec![(12, crumbs)],
     );
     let left = vec![b.piece(Kind::Gallery, &[])];
@@ -104,7 +104,7 @@ fn plain() -> Layout {
     let mut b = Builder::default();
     let crumbs = vec![b.piece(Kind::Breadcrumb, &[])];
     b.band(
-        &[(&band::SPACE_ABOVE, Value::Number(16)), (&band::SPACE_BELOW, Value::Number(0))],
+        &[(&band::SPACE_ABOVE, SetValue::Number(16)), (&band::SPACE_BELOW, SetValue::Number(0))],
         vec![(12, crumbs)],
     );
     let left = vec![b.piece(Kind::Gallery, &[])];

@@ -129,7 +129,7 @@ fn whimbrel() -> DemoProduct {
     for (seed, colour) in (11..).zip(colours) {
         made = made.kite_pictures(Make::Sport, colour, seed);
     }
-    made.picture(draw::packed(cloth("Ember")), "The Whimbrel rolled up in its sleeve", None)
+    made.picture(draw::packed(cloth("Slate")), "The Whimbrel rolled up in its sleeve", None)
 }
 
 fn whimbrel_mini() -> DemoProduct {

@@ -2,12 +2,17 @@
 
 use crate::routes;
 use actix_web::App;
+use compagina_core::page::SetValue;
+use compagina_core::situation::StockMood;
 use utoipa::OpenApi;
 use utoipa::openapi::OpenApi as Document;
 use utoipa_actix_web::AppExt;
 
 #[derive(OpenApi)]
-#[openapi(info(title = "Compagina", description = "The owner's API", license(name = "MIT")))]
+#[openapi(
+    info(title = "Compagina", description = "The owner's API", license(name = "MIT")),
+    components(schemas(StockMood, SetValue))
+)]
 struct Head;
 
 pub fn head() -> Document {

@@ -108,7 +108,7 @@ fn moved<'a, T: Ord>(before: &[&'a T], after: &[&'a T]) -> BTreeSet<&'a T> {
 #[cfg(test)]
 mod tests {
     use super::super::op::samples::{id, layout};
-    use super::super::{Device, Op, Place, Target, Value, apply};
+    use super::super::{Device, Op, Place, SetValue, Target, apply};
     use super::*;
     use crate::ids::ColumnId;
 
@@ -129,7 +129,7 @@ mod tests {
             let (target, setting) = (Target::Piece(id("buy")), "words".to_owned());
             apply(
                 &mut after,
-                Op::Set { target, setting, device, value: Some(Value::Text("Take it".into())) },
+                Op::Set { target, setting, device, value: Some(SetValue::Text("Take it".into())) },
             )
             .unwrap();
         }

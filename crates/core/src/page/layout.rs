@@ -1,4 +1,4 @@
-use super::{Device, Kind, Setting, Value, piece};
+use super::{Device, Kind, SetValue, Setting, piece};
 use crate::ids::{BandId, ColumnId, PieceId};
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
@@ -22,20 +22,20 @@ pub enum Frame {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Values {
     #[serde(default, skip_serializing_if = "BTreeMap::is_empty")]
-    pub wide: BTreeMap<String, Value>,
+    pub wide: BTreeMap<String, SetValue>,
     #[serde(default, skip_serializing_if = "BTreeMap::is_empty")]
-    pub phone: BTreeMap<String, Value>,
+    pub phone: BTreeMap<String, SetValue>,
 }
 
 impl Values {
     #[must_use]
-    pub fn of(&self, device: Device) -> &BTreeMap<String, Value> {
+    pub fn of(&self, device: Device) -> &BTreeMap<String, SetValue> {
         match device {
             Device::Wide => &self.wide,
             Device::Phone => &self.phone,
         }
     }
-    pub(super) fn of_mut(&mut self, device: Device) -> &mut BTreeMap<String, Value> {
+    pub(super) fn of_mut(&mut self, device: Device) -> &mut BTreeMap<String, SetValue> {
         match device {
             Device::Wide => &mut self.wide,
             Device::Phone => &mut self.phone,
@@ -52,7 +52,7 @@ impl Values {
     }
     /// The same with one more value; for writing layouts in code.
     #[must_use]
-    pub fn with(mut self, device: Device, setting: &Setting, value: Value) -> Self {
+    pub fn with(mut self, device: Device, setting: &Setting, value: SetValue) -> Self {
         self.of_mut(device).insert(setting.key.to_owned(), value);
         self
     }

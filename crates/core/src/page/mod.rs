@@ -13,4 +13,4 @@ pub use difference::{Difference, differences};
 pub use layout::{Band, Column, FORMAT, Frame, Layout, Piece, Place, Target, Values};
 pub use op::{Op, OpError, apply};
 pub use piece::Kind;
-pub use setting::{Choice, Device, Group, Setting, Shape, Value, ValueError};
+pub use setting::{Choice, Device, Group, SetValue, Setting, Shape, ValueError};

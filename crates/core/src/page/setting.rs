@@ -29,7 +29,7 @@ pub enum Group {
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(untagged)]
-pub enum Value {
+pub enum SetValue {
     Flag(bool),
     Number(i64),
     Text(String),
@@ -70,12 +70,12 @@ pub enum Preset {
 
 impl Preset {
     #[must_use]
-    pub fn value(self) -> Value {
+    pub fn value(self) -> SetValue {
         match self {
-            Self::Flag(flag) => Value::Flag(flag),
-            Self::Number(number) => Value::Number(number),
-            Self::Text(text) => Value::Text(text.to_owned()),
-            Self::Lines(lines) => Value::Lines(lines.iter().map(|l| (*l).to_owned()).collect()),
+            Self::Flag(flag) => SetValue::Flag(flag),
+            Self::Number(number) => SetValue::Number(number),
+            Self::Text(text) => SetValue::Text(text.to_owned()),
+            Self::Lines(lines) => SetValue::Lines(lines.iter().map(|l| (*l).to_owned()).collect()),
         }
     }
 }
@@ -159,7 +159,7 @@ impl Setting {
     }
     /// The value that the house style itself sets for a device; on phones only where it differs.
     #[must_use]
-    pub fn house(&self, device: Device) -> Option<Value> {
+    pub fn house(&self, device: Device) -> Option<SetValue> {
         match device {
             Device::Wide => Some(self.wide.value()),
             Device::Phone => self.phone.map(Preset::value),
@@ -167,19 +167,19 @@ impl Setting {
     }
 
     /// Whether a value may stand here.
-    pub fn check(&self, value: &Value) -> Result<(), ValueError> {
+    pub fn check(&self, value: &SetValue) -> Result<(), ValueError> {
         let label = self.label;
         match (self.shape, value) {
-            (Shape::Flag, Value::Flag(_)) => Ok(()),
-            (Shape::Choice(names), Value::Text(name)) => {
+            (Shape::Flag, SetValue::Flag(_)) => Ok(()),
+            (Shape::Choice(names), SetValue::Text(name)) => {
                 let known = names.iter().any(|(n, _)| n == name);
                 if known { Ok(()) } else { Err(ValueError::NoSuchChoice { label, given: name.clone() }) }
             }
-            (Shape::Steps(steps), Value::Number(given)) => {
+            (Shape::Steps(steps), SetValue::Number(given)) => {
                 let known = steps.iter().any(|(n, _)| n == given);
                 if known { Ok(()) } else { Err(ValueError::NoSuchChoice { label, given: given.to_string() }) }
             }
-            (Shape::Number { least, most }, Value::Number(given)) => {
+            (Shape::Number { least, most }, SetValue::Number(given)) => {
                 let inside = (least..=most).contains(given);
                 if inside {
                     Ok(())
@@ -187,8 +187,8 @@ impl Setting {
                     Err(ValueError::OutOfRange { label, given: *given, least, most })
                 }
             }
-            (Shape::Text { most }, Value::Text(text)) => check_line(label, text, most),
-            (Shape::Lines { count, most }, Value::Lines(lines)) => {
+            (Shape::Text { most }, SetValue::Text(text)) => check_line(label, text, most),
+            (Shape::Lines { count, most }, SetValue::Lines(lines)) => {
                 if lines.len() > count {
                     return Err(ValueError::TooManyLines { label, given: lines.len(), count });
                 }

@@ -5,7 +5,7 @@ mod band;
 mod piece;
 mod set;
 
-use super::{Band, Device, Kind, Layout, Piece, Place, Target, Value, ValueError};
+use super::{Band, Device, Kind, Layout, Piece, Place, SetValue, Target, ValueError};
 use crate::ids::{BandId, ColumnId, PieceId};
 use serde::{Deserialize, Serialize};
 
@@ -53,7 +53,7 @@ pub enum Op {
         target: Target,
         setting: String,
         device: Device,
-        value: Option<Value>,
+        value: Option<SetValue>,
     },
 }
 

@@ -1,12 +1,12 @@
 use super::{Op, OpError};
-use crate::page::{Device, Layout, Setting, Target, Value, Values};
+use crate::page::{Device, Layout, SetValue, Setting, Target, Values};
 
 pub(super) fn set(
     layout: &mut Layout,
     target: Target,
     key: &str,
     device: Device,
-    value: Option<Value>,
+    value: Option<SetValue>,
 ) -> Result<Op, OpError> {
     let (_, settings) = layout.values_of(&target).ok_or_else(|| missing(&target))?;
     check(owner(layout, &target), settings, key, device, value.as_ref())?;
@@ -37,7 +37,7 @@ fn check(
     settings: &'static [&'static Setting],
     key: &str,
     device: Device,
-    value: Option<&Value>,
+    value: Option<&SetValue>,
 ) -> Result<(), OpError> {
     let setting = settings
         .iter()

@@ -15,7 +15,7 @@ fn order(layout: &Layout) -> Vec<&str> {
     layout.pieces().map(|p| p.id.as_str()).collect()
 }
 
-fn set(piece: &str, setting: &str, device: Device, value: Option<Value>) -> Op {
+fn set(piece: &str, setting: &str, device: Device, value: Option<SetValue>) -> Op {
     Op::Set { target: Target::Piece(id(piece)), setting: setting.into(), device, value }
 }
 
@@ -50,7 +50,7 @@ fn adding_a_piece() {
 #[test]
 fn removing_a_piece_and_bringing_it_back_keeps_its_values() {
     let mut page = layout();
-    apply(&mut page, set("buy", "words", Device::Wide, Some(Value::Text("Take it".into())))).unwrap();
+    apply(&mut page, set("buy", "words", Device::Wide, Some(SetValue::Text("Take it".into())))).unwrap();
     let with_words = page.clone();
     let inverse = apply(&mut page, Op::RemovePiece { piece: id("buy") }).unwrap();
     apply(&mut page, inverse).unwrap();
@@ -68,7 +68,7 @@ fn moving_a_piece_within_and_across_columns() {
 #[test]
 fn copying_a_piece_copies_what_is_set_on_it() {
     let mut page = layout();
-    apply(&mut page, set("buy", "words", Device::Phone, Some(Value::Text("Buy".into())))).unwrap();
+    apply(&mut page, set("buy", "words", Device::Phone, Some(SetValue::Text("Buy".into())))).unwrap();
     let op = Op::CopyPiece { piece: id("buy"), copy: id("buy-2"), to: at("only", 1) };
     apply(&mut page, op).unwrap();
     assert_eq!(page.piece(&id("buy-2")).unwrap().values, page.piece(&id("buy")).unwrap().values);
@@ -77,7 +77,7 @@ fn copying_a_piece_copies_what_is_set_on_it() {
 
 #[test]
 fn setting_a_value_and_letting_it_be_inherited_again() {
-    let set_words = set("buy", "words", Device::Wide, Some(Value::Text("Take it".into())));
+    let set_words = set("buy", "words", Device::Wide, Some(SetValue::Text("Take it".into())));
     undone_exactly(set_words.clone());
     let mut page = layout();
     apply(&mut page, set_words).unwrap();
@@ -96,7 +96,7 @@ fn bands_come_move_and_go_with_all_their_pieces() {
         target: Target::Band(band_id("main")),
         setting: "ground".into(),
         device: Device::Wide,
-        value: Some(Value::Text("tinted".into())),
+        value: Some(SetValue::Text("tinted".into())),
     };
     undone_exactly(tinted);
 }
@@ -134,25 +134,25 @@ fn columns_make_twelve_twelfths() {
 
 #[test]
 fn a_value_must_fit_its_setting() {
-    let long = Value::Text("x".repeat(2000));
+    let long = SetValue::Text("x".repeat(2000));
     assert!(matches!(
         refused(set("buy", "words", Device::Wide, Some(long))),
         OpError::BadValue(ValueError::TooLong { .. })
     ));
-    let reason = refused(set("price", "saving", Device::Wide, Some(Value::Text("loud".into()))));
+    let reason = refused(set("price", "saving", Device::Wide, Some(SetValue::Text("loud".into()))));
     assert!(matches!(reason, OpError::BadValue(ValueError::NoSuchChoice { .. })));
-    let reason = refused(set("price", "saving", Device::Wide, Some(Value::Flag(true))));
+    let reason = refused(set("price", "saving", Device::Wide, Some(SetValue::Flag(true))));
     assert!(matches!(reason, OpError::BadValue(ValueError::WrongShape { .. })));
-    let reason = refused(set("price", "colour", Device::Wide, Some(Value::Flag(true))));
+    let reason = refused(set("price", "colour", Device::Wide, Some(SetValue::Flag(true))));
     assert_eq!(reason, OpError::NoSuchSetting { kind: "Price", setting: "colour".into() });
-    let broken = set("buy", "words", Device::Wide, Some(Value::Text("two\nlines".into())));
+    let broken = set("buy", "words", Device::Wide, Some(SetValue::Text("two\nlines".into())));
     assert!(matches!(refused(broken), OpError::BadValue(ValueError::ControlCharacter { .. })));
 }
 
 #[test]
 fn a_piece_that_brings_a_bad_value_is_refused() {
     let mut bad = piece("new", Kind::Price);
-    bad.values.wide.insert("saving".into(), Value::Number(3));
+    bad.values.wide.insert("saving".into(), SetValue::Number(3));
     let reason = refused(Op::AddPiece { piece: bad, at: at("left", 0) });
     assert!(matches!(reason, OpError::BadValue(_)));
 }
@@ -198,7 +198,7 @@ fn any_op() -> impl Strategy<Value = Op> {
                 4 => Op::RemoveBand { band: band_id(b) },
                 5 => Op::MoveBand { band: band_id(b), index },
                 6 => Op::AddBand { band: band("fresh", vec![("f", 12, vec![piece(p, kind)])]), index },
-                _ => set(p, "saving", device, text.map(|t| Value::Text(t.into()))),
+                _ => set(p, "saving", device, text.map(|t| SetValue::Text(t.into()))),
             }
         },
     )

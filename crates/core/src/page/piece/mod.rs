@@ -7,6 +7,7 @@ pub mod breadcrumb;
 pub mod buy_button;
 pub mod details;
 pub mod gallery;
+mod hint;
 pub mod options;
 pub mod price;
 pub mod promises;
@@ -20,6 +21,7 @@ pub mod title;
 
 use super::Setting;
 use crate::catalog::{Product, ProductState};
+pub use hint::hint;
 use serde::{Deserialize, Serialize};
 
 /// What a piece is.

@@ -12,11 +12,13 @@ use crate::state::State;
 use compagina_core::catalog::Product;
 use compagina_core::choice::Selection;
 use compagina_core::ids::Handle;
+use compagina_core::page::piece::hint;
 use compagina_core::page::{Difference, Layout, differences};
 use compagina_core::situation::{Situation, StockMood};
 use compagina_press::opening_selection;
 use compagina_storage::{History, TemplateRow};
 use serde::{Deserialize, Serialize};
+use std::collections::BTreeMap;
 use utoipa::{IntoParams, ToSchema};
 
 /// The draft as it is after a step.
@@ -24,6 +26,8 @@ use utoipa::{IntoParams, ToSchema};
 pub struct DraftView {
     pub revision: u64,
     pub layout: Layout,
+    /// A few words for each piece's line in the order, by its name.
+    pub hints: BTreeMap<String, String>,
     /// What shoppers don't see yet.
     pub not_live: Vec<Difference>,
     pub can_undo: bool,
@@ -35,6 +39,7 @@ fn draft_view(template: &TemplateRow, history: History) -> DraftView {
     DraftView {
         revision: template.revision,
         layout: template.draft.clone(),
+        hints: template.draft.pieces().map(|p| (p.id.to_string(), hint(p))).collect(),
         not_live: differences(&published, &template.draft),
         can_undo: history.undo > 0,
         can_redo: history.redo > 0,

@@ -4,7 +4,7 @@ use crate::state::State;
 use actix_web::get;
 use actix_web::web::{Data, Json, Path};
 use compagina_core::ids::{BandId, PieceId, TemplateId};
-use compagina_core::page::{Device, Group, Setting, Shape, Target, Value};
+use compagina_core::page::{Device, Group, SetValue, Setting, Shape, Target};
 use compagina_core::style::{Chain, Explained};
 use serde::Serialize;
 use utoipa::ToSchema;
@@ -39,12 +39,12 @@ pub enum ShapeView {
 
 #[derive(Serialize, ToSchema)]
 pub struct OptionView {
-    value: Value,
+    value: SetValue,
     label: &'static str,
 }
 
 /// The slip of a piece.
-#[utoipa::path(responses((status = 200, body = SlipView), (status = 401, body = ApiError), (status = 404, body = ApiError)))]
+#[utoipa::path(operation_id = "piece_slip", responses((status = 200, body = SlipView), (status = 401, body = ApiError), (status = 404, body = ApiError)))]
 #[get("/templates/{id}/slip/piece/{piece}")]
 pub async fn piece(
     state: Data<State>,
@@ -57,7 +57,7 @@ pub async fn piece(
 }
 
 /// The slip of a band.
-#[utoipa::path(responses((status = 200, body = SlipView), (status = 401, body = ApiError), (status = 404, body = ApiError)))]
+#[utoipa::path(operation_id = "band_slip", responses((status = 200, body = SlipView), (status = 401, body = ApiError), (status = 404, body = ApiError)))]
 #[get("/templates/{id}/slip/band/{band}")]
 pub async fn band(
     state: Data<State>,
@@ -97,11 +97,14 @@ fn shape(shape: Shape) -> ShapeView {
         Shape::Choice(names) => ShapeView::Choice {
             options: names
                 .iter()
-                .map(|(n, label)| OptionView { value: Value::Text((*n).into()), label })
+                .map(|(n, label)| OptionView { value: SetValue::Text((*n).into()), label })
                 .collect(),
         },
         Shape::Steps(steps) => ShapeView::Choice {
-            options: steps.iter().map(|(n, label)| OptionView { value: Value::Number(*n), label }).collect(),
+            options: steps
+                .iter()
+                .map(|(n, label)| OptionView { value: SetValue::Number(*n), label })
+                .collect(),
         },
     }
 }

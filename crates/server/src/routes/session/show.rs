@@ -6,7 +6,7 @@ use actix_web::get;
 use actix_web::web::{Data, Json};
 
 /// Who is signed in.
-#[utoipa::path(responses((status = 200, body = SessionView), (status = 401, body = ApiError)))]
+#[utoipa::path(operation_id = "show_session", responses((status = 200, body = SessionView), (status = 401, body = ApiError)))]
 #[get("/session")]
 pub async fn show(state: Data<State>, caller: Caller) -> ApiResult<Json<SessionView>> {
     let shop = state.store.shop().await?.ok_or_else(|| ApiError::no_such("shop"))?;

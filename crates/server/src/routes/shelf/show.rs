@@ -57,7 +57,7 @@ pub struct ShelfProduct {
 }
 
 /// The home view: products by type with the state of their pages.
-#[utoipa::path(params(Part), responses((status = 200, body = ShelfView), (status = 401, body = ApiError)))]
+#[utoipa::path(operation_id = "show_shelf", params(Part), responses((status = 200, body = ShelfView), (status = 401, body = ApiError)))]
 #[get("/shelf")]
 pub async fn show(state: Data<State>, _caller: Caller, part: Query<Part>) -> ApiResult<Json<ShelfView>> {
     let templates = state.store.templates().await?;

@@ -1,0 +1,59 @@
+import createClient from "openapi-fetch";
+import type { components, paths } from "./schema";
+
+/** The one caller of the server. Every call answers with data or with an error that has a sentence. */
+export type Schemas = components["schemas"];
+export type ApiError = Schemas["ApiError"];
+
+const CSRF_KEY = "x-csrf-token";
+let token = "";
+
+/** The session's own token; whatever changes something carries it. */
+export function useToken(csrf: string): void {
+  token = csrf;
+}
+
+export const api = createClient<paths>({ baseUrl: "/" });
+api.use({
+  onRequest({ request }) {
+    if (request.method !== "GET" && token) request.headers.set(CSRF_KEY, token);
+    return request;
+  },
+});
+
+export interface Answer<T> {
+  data?: T | undefined;
+  error?: ApiError | undefined;
+}
+
+const offline: ApiError = {
+  code: "offline",
+  message: "The server doesn't answer. Nothing is lost: your last step is tried again when you ask for it.",
+};
+
+/** Runs a call; a server that can't be reached is an error like any other. */
+export async function ask<T>(call: Promise<{ data?: T; error?: unknown }>): Promise<Answer<T>> {
+  try {
+    const { data, error } = await call;
+    if (error !== undefined) return { error: isApiError(error) ? error : offline };
+    return { data };
+  } catch {
+    return { error: offline };
+  }
+}
+
+function isApiError(error: unknown): error is ApiError {
+  return typeof error === "object" && error !== null && "message" in error && "code" in error;
+}
+
+/** A proof: the page's own HTML, which isn't JSON. */
+export async function proofHtml(address: string): Promise<Answer<string>> {
+  try {
+    const answer = await fetch(address);
+    if (answer.ok) return { data: await answer.text() };
+    const error: unknown = await answer.json();
+    return { error: isApiError(error) ? error : offline };
+  } catch {
+    return { error: offline };
+  }
+}

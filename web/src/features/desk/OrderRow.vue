@@ -1,0 +1,183 @@
+<script setup lang="ts">
+import { computed } from "vue";
+import { useDesk } from "./deskStore";
+import { injectMoves } from "./keys";
+import { type Box, DEVICES, type Device, type Piece, SCREENS, pieceOf } from "./types";
+
+const props = defineProps<{
+  piece: Piece;
+  number: number;
+  hint: string;
+  silent: boolean;
+  boxes: Record<Device, Map<string, Box>>;
+}>();
+defineEmits<{ gap: [] }>();
+const desk = useDesk();
+const moves = injectMoves();
+
+const label = computed(() => desk.labels.get(props.piece.kind) ?? props.piece.kind);
+const chosen = computed(() => pieceOf(desk.chosen) === props.piece.id);
+const role = computed(() => desk.view?.kinds.find((k) => k.kind === props.piece.kind)?.role ?? "tell");
+const own = computed(() => {
+  const { wide = {}, phone = {} } = props.piece.values ?? {};
+  return Object.keys(wide).length + Object.keys(phone).length;
+});
+
+function isShown(device: Device): boolean {
+  const values = props.piece.values;
+  const wide = values?.wide?.shown ?? true;
+  return (device === "wide" ? wide : (values?.phone?.shown ?? wide)) === true;
+}
+
+function where(device: Device): "first" | "below" | "away" {
+  if (!isShown(device) || props.silent) return "away";
+  const box = props.boxes[device].get(props.piece.id);
+  return box?.seen && box.bottom <= SCREENS[device].height ? "first" : "below";
+}
+
+const said = { first: "in the first screen", below: "below the first screen", away: "not shown" } as const;
+function says(device: Device): string {
+  const name = device === "wide" ? "wide screens" : "phones";
+  const act = isShown(device) ? "Hide" : "Show";
+  return `${label.value} on ${name}: ${said[where(device)]}. ${act} it there.`;
+}
+
+function toggle(device: Device): void {
+  void moves.set({ piece: props.piece.id }, "shown", device, !isShown(device));
+}
+</script>
+
+<template>
+  <li class="row" :class="{ chosen, silent }" :aria-current="chosen || undefined">
+    <span class="n">{{ number }}</span>
+    <span class="role" :data-role="role" />
+    <button class="what" @click="moves.choose({ piece: piece.id })">
+      {{ label }} <em v-if="hint">{{ hint }}</em>
+    </button>
+    <span class="own">{{ own > 0 ? `${own} own` : "" }}</span>
+    <span class="devices">
+      <button
+        v-for="device in DEVICES"
+        :key="device"
+        :class="[device, where(device)]"
+        :aria-label="says(device)"
+        :title="says(device)"
+        @click="toggle(device)"
+      />
+    </span>
+    <button class="gap" :aria-label="`Add a piece after ${label}`" title="Add a piece here" @click="$emit('gap')" />
+  </li>
+</template>
+
+<style scoped>
+.row {
+  position: relative;
+  display: grid;
+  grid-template-columns: 20px 12px minmax(0, 1fr) auto 44px;
+  align-items: center;
+  gap: 4px;
+  height: 25px;
+  padding: 0 10px 0 8px;
+  cursor: grab;
+}
+.n {
+  padding-right: 4px;
+  color: #7c7565;
+  font-size: 11px;
+  text-align: right;
+}
+.role {
+  width: 8px;
+  height: 15px;
+  border-radius: 2px;
+  background: #d9e4e1;
+}
+.role[data-role="buy"] {
+  background: #eadbc8;
+}
+.role[data-role="tell"] {
+  background: #dfdccf;
+}
+.what {
+  overflow: hidden;
+  height: 25px;
+  text-align: left;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.what em {
+  margin-left: 5px;
+  color: var(--soft);
+  font-size: 12px;
+  font-style: normal;
+}
+.own {
+  color: var(--signal);
+  font-size: 11px;
+  font-weight: 600;
+  white-space: nowrap;
+}
+.chosen {
+  background: var(--accent-weak);
+  box-shadow: inset 3px 0 0 var(--accent);
+}
+.chosen .what {
+  font-weight: 600;
+}
+.chosen .what em {
+  font-weight: 400;
+}
+.silent .what {
+  color: var(--soft);
+}
+.devices {
+  display: flex;
+  justify-content: flex-end;
+}
+.devices button {
+  display: grid;
+  place-items: center;
+  width: 24px;
+  height: 24px;
+}
+.devices .phone {
+  width: 20px;
+}
+.devices button::before {
+  content: "";
+  box-sizing: border-box;
+  width: 15px;
+  height: 10px;
+  border: 1.4px solid var(--accent);
+  border-radius: 2px;
+}
+.devices .phone::before {
+  width: 8px;
+  height: 13px;
+}
+.devices .first::before {
+  background: var(--accent);
+}
+.devices .away::before {
+  border: 1.4px dashed #8f8878;
+}
+.gap {
+  position: absolute;
+  z-index: 1;
+  right: 56px;
+  bottom: -4px;
+  left: 36px;
+  height: 8px;
+  opacity: 0;
+}
+.gap::before {
+  content: "";
+  display: block;
+  height: 2px;
+  background: var(--accent);
+}
+.gap:hover,
+.gap:focus-visible {
+  opacity: 1;
+}
+</style>

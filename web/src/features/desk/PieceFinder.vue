@@ -1,0 +1,106 @@
+<script setup lang="ts">
+import { computed, onMounted, ref } from "vue";
+import { useDesk } from "./deskStore";
+import type { Kind, Situation } from "./types";
+
+/** Opens right in the order: what this product has and the page lacks stands first. */
+const props = defineProps<{ product: Situation | null }>();
+const emit = defineEmits<{ pick: [kind: Kind]; close: [] }>();
+const desk = useDesk();
+const typed = ref("");
+const at = ref(0);
+const field = ref<HTMLInputElement | null>(null);
+onMounted(() => field.value?.focus());
+
+const found = computed(() => {
+  const here = new Set(desk.order.map((line) => line.piece.kind));
+  const words = typed.value.trim().toLowerCase();
+  const idle = (kind: Kind) => kind === "options" && props.product?.options.length === 0;
+  return (desk.view?.kinds ?? [])
+    .filter((k) => k.label.toLowerCase().includes(words) && !(k.only_one && here.has(k.kind)))
+    .map((k) => ({ ...k, has: here.has(k.kind), rank: Number(here.has(k.kind)) + 2 * Number(idle(k.kind)) }))
+    .sort((a, b) => a.rank - b.rank);
+});
+
+const current = computed(() => found.value[at.value]);
+
+function step(by: number): void {
+  const count = found.value.length;
+  if (count) at.value = (at.value + by + count) % count;
+}
+
+function take(): void {
+  if (current.value) emit("pick", current.value.kind);
+}
+
+function leave(event: FocusEvent): void {
+  const next = event.relatedTarget as Node | null;
+  if (!(event.currentTarget as HTMLElement).contains(next)) emit("close");
+}
+</script>
+
+<template>
+  <div class="finder" @focusout="leave">
+    <input
+      ref="field"
+      v-model="typed"
+      role="combobox"
+      aria-label="Find a piece to add"
+      aria-controls="finder-list"
+      aria-expanded="true"
+      :aria-activedescendant="current ? `finder-${current.kind}` : undefined"
+      placeholder="Type what to add"
+      @input="at = 0"
+      @keydown.down.prevent="step(1)"
+      @keydown.up.prevent="step(-1)"
+      @keydown.enter.prevent="take"
+      @keydown.esc="emit('close')"
+    />
+    <ul id="finder-list" role="listbox" aria-label="Pieces">
+      <li
+        v-for="(kind, index) in found"
+        :id="`finder-${kind.kind}`"
+        :key="kind.kind"
+        role="option"
+        :aria-selected="index === at"
+        @mousedown.prevent
+        @click="emit('pick', kind.kind)"
+        @mousemove="at = index"
+      >
+        {{ kind.label }} <span v-if="kind.has" class="soft">there already</span>
+      </li>
+      <li v-if="found.length === 0" class="soft">No piece is called that.</li>
+    </ul>
+  </div>
+</template>
+
+<style scoped>
+.finder {
+  border: 1px solid var(--accent);
+  border-radius: 6px;
+  background: #fff;
+}
+input {
+  width: 100%;
+  padding: 5px 9px;
+  border-bottom: 1px solid var(--line);
+  outline: 0;
+}
+ul {
+  max-height: 168px;
+  margin: 0;
+  padding: 3px;
+  overflow-y: auto;
+  list-style: none;
+}
+li {
+  display: flex;
+  justify-content: space-between;
+  padding: 3px 7px;
+  border-radius: 4px;
+  cursor: pointer;
+}
+[aria-selected="true"] {
+  background: var(--accent-weak);
+}
+</style>

@@ -1,0 +1,178 @@
+<script setup lang="ts">
+import { mdiChevronLeft, mdiChevronRight } from "@mdi/js";
+import { computed } from "vue";
+import type { Schemas } from "../../api/client";
+import type { StockMood } from "./types";
+import type { SituationControl } from "./useSituation";
+
+const props = defineProps<{ situation: SituationControl }>();
+const shown = defineModel<"both" | "wide" | "phone">("shown", { required: true });
+const { facts, products, place, product, choice, stock, quantity } = props.situation;
+
+const MOODS: [StockMood, string][] = [
+  ["as_it_is", "as it is"],
+  ["plenty", "plenty"],
+  ["few", "few"],
+  ["none", "none"],
+];
+const VIEWS = [
+  ["wide", "Wide"],
+  ["phone", "Phone"],
+  ["both", "Both"],
+] as const;
+const states = { open: "", sold_out: "sold out", not_made: "not made" } as const;
+const mood = computed(() => MOODS.find(([key]) => key === stock.value)?.[1]);
+
+function chosen(option: Schemas["ProductOption"], at: number): Schemas["ProductValue"] | undefined {
+  const value = facts.value?.chosen[at];
+  return value === null || value === undefined ? undefined : option.values[value];
+}
+
+function cloth(value: Schemas["ProductValue"] | undefined): string | undefined {
+  if (value?.swatch.kind !== "colours") return undefined;
+  const [a, b = a] = value.swatch.colours;
+  return `linear-gradient(135deg, ${a} 50%, ${b} 50%)`;
+}
+</script>
+
+<template>
+  <div class="strip" role="region" aria-label="Situation">
+    <div class="leaf">
+      <button aria-label="Product before, [" title="Product before, [" @click="situation.leaf(-1)">
+        <v-icon :icon="mdiChevronLeft" size="16" />
+      </button>
+      <v-menu max-height="420">
+        <template #activator="{ props: menu }">
+          <button v-bind="menu" class="product" :title="facts?.name">
+            <span>{{ facts?.name }}</span> <small class="soft">{{ place + 1 }} of {{ products.length }}</small>
+          </button>
+        </template>
+        <v-list>
+          <v-list-item
+            v-for="one in products"
+            :key="one.handle"
+            :title="one.name"
+            :active="one.handle === product"
+            @click="situation.look(one.handle)"
+          />
+        </v-list>
+      </v-menu>
+      <button aria-label="Next product, ]" title="Next product, ]" @click="situation.leaf(1)">
+        <v-icon :icon="mdiChevronRight" size="16" />
+      </button>
+    </div>
+    <v-menu v-for="(option, at) in facts?.options ?? []" :key="option.id">
+      <template #activator="{ props: menu }">
+        <button v-bind="menu" class="part">
+          {{ option.name }}
+          <i v-if="cloth(chosen(option, at))" :style="{ background: cloth(chosen(option, at)) }" />
+          <b>{{ chosen(option, at)?.name ?? "not chosen" }}</b>
+        </button>
+      </template>
+      <v-list>
+        <v-list-item
+          v-for="(value, v) in option.values"
+          :key="value.id"
+          :title="value.name"
+          :subtitle="states[facts?.states[at]?.[v]?.state ?? 'open']"
+          :active="facts?.chosen[at] === v"
+          @click="choice = facts?.states[at]?.[v]?.choice ?? null"
+        />
+      </v-list>
+    </v-menu>
+    <v-menu>
+      <template #activator="{ props: menu }">
+        <button v-bind="menu" class="part">
+          Stock <b>{{ mood }}</b>
+        </button>
+      </template>
+      <v-list>
+        <v-list-item
+          v-for="[key, name] in MOODS"
+          :key="key"
+          :title="name"
+          :active="key === stock"
+          @click="stock = key"
+        />
+      </v-list>
+    </v-menu>
+    <label class="part">
+      Quantity
+      <input v-model.number="quantity" type="number" min="1" max="99" />
+    </label>
+    <v-btn-toggle v-model="shown" class="views" aria-label="Proofs shown">
+      <v-btn v-for="[key, name] in VIEWS" :key="key" :value="key">{{ name }}</v-btn>
+    </v-btn-toggle>
+  </div>
+</template>
+
+<style scoped>
+.strip {
+  display: flex;
+  align-items: center;
+  gap: 4px 8px;
+  flex-wrap: wrap;
+  min-height: 46px;
+  padding: 6px 14px;
+  border-bottom: 1px solid var(--line);
+  background: #faf7f0;
+}
+.leaf {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  min-width: 0;
+}
+.leaf > button:not(.product) {
+  width: 24px;
+  height: 24px;
+  border: 1px solid var(--line);
+  border-radius: 5px;
+  background: #fff;
+}
+.product {
+  display: flex;
+  gap: 6px;
+  align-items: baseline;
+  max-width: 250px;
+  font-weight: 600;
+  white-space: nowrap;
+}
+.product span {
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.product small {
+  font-size: 12px;
+  font-weight: 500;
+}
+.part {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  padding-left: 9px;
+  border-left: 1px solid var(--line);
+  color: var(--soft);
+  white-space: nowrap;
+}
+.part i {
+  width: 12px;
+  height: 12px;
+  border-radius: 50%;
+  box-shadow: inset 0 0 0 1px #0003;
+}
+.part b {
+  border-bottom: 1px dotted var(--ink);
+  color: var(--ink);
+  font-weight: 600;
+}
+.part input {
+  width: 34px;
+  border-bottom: 1px dotted var(--ink);
+  color: var(--ink);
+  font-weight: 600;
+}
+.views {
+  margin-left: auto;
+}
+</style>

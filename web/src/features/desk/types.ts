@@ -1,0 +1,41 @@
+import type { Schemas } from "../../api/client";
+
+export type Device = Schemas["Device"];
+export type Draft = Schemas["DraftView"];
+export type Layout = Schemas["Layout"];
+export type Band = Schemas["Band"];
+export type Column = Schemas["Column"];
+export type Piece = Schemas["Piece"];
+export type Kind = Schemas["Kind"];
+export type Op = Schemas["Op"];
+export type Target = Schemas["Target"];
+export type Value = Schemas["SetValue"];
+export type Place = Schemas["Place"];
+export type Field = Schemas["FieldView"];
+export type Situation = Schemas["SituationView"];
+export type StockMood = Schemas["StockMood"];
+
+/** Where a piece lies in a proof, in the page's own pixels. */
+export interface Box {
+  id: string;
+  top: number;
+  bottom: number;
+  seen: boolean;
+}
+
+/** Sizes of the screens on which proofs are shown; the first screen ends at the height. */
+export const SCREENS = {
+  wide: { width: 1280, height: 800, name: "Wide" },
+  phone: { width: 390, height: 844, name: "Phone" },
+} as const;
+export const DEVICES: Device[] = ["wide", "phone"];
+
+export function sameTarget(a: Target | null, b: Target | null): boolean {
+  return JSON.stringify(a) === JSON.stringify(b);
+}
+export function pieceOf(target: Target | null): string | null {
+  return target && "piece" in target ? target.piece : null;
+}
+export function bandOf(target: Target | null): string | null {
+  return target && "band" in target ? target.band : null;
+}

@@ -1,0 +1,75 @@
+import { onBeforeUnmount, onMounted } from "vue";
+
+/** A key with what is held down with it, as the page or a proof reports it. */
+export interface Press {
+  key: string;
+  ctrlKey: boolean;
+  metaKey: boolean;
+  shiftKey: boolean;
+  altKey: boolean;
+}
+export interface Keys {
+  walk(step: -1 | 1): void;
+  step(direction: -1 | 1): void;
+  add(): void;
+  copy(): void;
+  remove(): void;
+  undo(): void;
+  redo(): void;
+  leaf(step: -1 | 1): void;
+  show(which: "wide" | "phone" | "both"): void;
+  help(): void;
+}
+
+export const KEYS: [string, string][] = [
+  ["↑ ↓", "the line above or below"],
+  ["Alt ↑ ↓", "move the piece"],
+  ["A", "add a piece after the chosen line"],
+  ["D", "copy the piece"],
+  ["Delete", "remove it"],
+  ["Ctrl Z", "undo"],
+  ["Ctrl Shift Z", "do it again"],
+  ["[ ]", "leaf through the products"],
+  ["1 2 3", "wide screen, phone, both"],
+  ["?", "these keys"],
+];
+
+/** Everything on the desk by keyboard, as long as nobody is typing. */
+export function useKeys(keys: Keys) {
+  function act(press: Press): boolean {
+    const command = press.ctrlKey || press.metaKey;
+    const key = press.key.length === 1 ? press.key.toLowerCase() : press.key;
+    if (command && key === "z") press.shiftKey ? keys.redo() : keys.undo();
+    else if (command) return false;
+    else if (press.altKey && key === "ArrowUp") keys.step(-1);
+    else if (press.altKey && key === "ArrowDown") keys.step(1);
+    else if (press.altKey) return false;
+    else if (key === "ArrowUp") keys.walk(-1);
+    else if (key === "ArrowDown") keys.walk(1);
+    else if (key === "a") keys.add();
+    else if (key === "d") keys.copy();
+    else if (key === "Delete") keys.remove();
+    else if (key === "[") keys.leaf(-1);
+    else if (key === "]") keys.leaf(1);
+    else if (key === "1") keys.show("wide");
+    else if (key === "2") keys.show("phone");
+    else if (key === "3") keys.show("both");
+    else if (key === "?") keys.help();
+    else return false;
+    return true;
+  }
+
+  function onKey(event: KeyboardEvent): void {
+    const target = event.target as Element;
+    const typing = target.closest(
+      "input:not([type=checkbox]), textarea, select, [contenteditable], .v-overlay__content",
+    );
+    if (typing) return;
+    const arrows = event.key.startsWith("Arrow") && target.closest("[role=tablist], .v-btn-toggle");
+    if (!arrows && act(event)) event.preventDefault();
+  }
+
+  onMounted(() => addEventListener("keydown", onKey));
+  onBeforeUnmount(() => removeEventListener("keydown", onKey));
+  return act;
+}

@@ -1,0 +1,88 @@
+import { useResizeObserver } from "./useResizeObserver";
+import { type Ref, computed, onBeforeUnmount, onMounted, ref, watch } from "vue";
+import { useDesk } from "./deskStore";
+import { type Box, pieceOf } from "./types";
+import type { Press } from "./useKeys";
+
+interface Wiring {
+  holder: Ref<HTMLElement | null>;
+  frame: Ref<HTMLIFrameElement | null>;
+  width: () => number;
+  fold: () => number;
+  html: () => string | null;
+  boxes: (boxes: Box[]) => void;
+  picked: (choice: string) => void;
+  press: (press: Press) => void;
+}
+
+type FromProof = { from: "proof" } & (
+  | { say: "ready" | "drawn" }
+  | { say: "boxes"; boxes: Box[] }
+  | { say: "pointed"; piece: string }
+  | { say: "picked"; choice: string }
+  | ({ say: "key" } & Press)
+);
+
+/** Talks with the agent in a proof: hands it the newest page, marks what is chosen, hears what is pointed at. */
+export function useProofFrame(wiring: Wiring) {
+  const desk = useDesk();
+  const size = useResizeObserver(wiring.holder);
+  const scale = computed(() => Math.min(1, size.value.width / wiring.width()) || 0.1);
+  const height = computed(() => Math.max(200, size.value.height / scale.value));
+  const percent = computed(() => Math.round(scale.value * 100));
+  /** The frame is loaded once; after that the agent changes only what differs. */
+  const document = ref<string | null>(null);
+  let ready = false;
+  let sent: string | null = null;
+
+  function tell(message: Record<string, unknown>): void {
+    if (ready) wiring.frame.value?.contentWindow?.postMessage(message, location.origin);
+  }
+
+  function sendPage(): void {
+    const html = wiring.html();
+    if (html === null) return;
+    if (document.value === null) {
+      document.value = html;
+      sent = html;
+    } else if (ready && html !== sent) {
+      sent = html;
+      tell({ say: "page", html });
+    }
+  }
+
+  function sendChosen(reveal: boolean): void {
+    const piece = pieceOf(desk.chosen);
+    const line = desk.order.find((l) => l.piece.id === piece);
+    tell({ say: "choose", piece, label: line ? (desk.labels.get(line.piece.kind) ?? "") : "", reveal });
+  }
+
+  function sendFold(): void {
+    tell({ say: "first-screen", height: wiring.fold(), scale: scale.value });
+  }
+
+  function hear(event: MessageEvent<FromProof>): void {
+    if (event.origin !== location.origin || event.source !== wiring.frame.value?.contentWindow) return;
+    const message = event.data;
+    if (message.say === "ready") {
+      ready = true;
+      sendPage();
+      sendFold();
+      sendChosen(false);
+    } else if (message.say === "boxes") wiring.boxes(message.boxes);
+    else if (message.say === "pointed") desk.chosen = { piece: message.piece };
+    else if (message.say === "picked") wiring.picked(message.choice);
+    else if (message.say === "key") wiring.press(message);
+  }
+
+  onMounted(() => addEventListener("message", hear));
+  onBeforeUnmount(() => removeEventListener("message", hear));
+  watch(wiring.html, sendPage, { immediate: true });
+  watch(scale, sendFold);
+  watch(
+    () => [desk.chosen, desk.order],
+    () => sendChosen(true),
+  );
+
+  return { scale, height, percent, document };
+}

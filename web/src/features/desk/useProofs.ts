@@ -1,0 +1,31 @@
+import { type Ref, ref, shallowRef, watch } from "vue";
+import { proofHtml } from "../../api/client";
+import { useDesk } from "./deskStore";
+import type { Box, Device } from "./types";
+
+/** The newest HTML of the page for both proofs, and what the proofs report of where the pieces lie. */
+export function useProofs(address: Ref<string | null>) {
+  const desk = useDesk();
+  const html = shallowRef<string | null>(null);
+  const boxes = ref<Record<Device, Map<string, Box>>>({ wide: new Map(), phone: new Map() });
+  let turn = 0;
+
+  watch(
+    [address, () => desk.draft?.revision],
+    async ([where]) => {
+      if (!where) return;
+      const mine = ++turn;
+      const { data, error } = await proofHtml(where);
+      if (mine !== turn) return;
+      if (data !== undefined) html.value = data;
+      if (error) desk.problem = error;
+    },
+    { immediate: true },
+  );
+
+  function report(device: Device, found: Box[]): void {
+    boxes.value[device] = new Map(found.map((box) => [box.id, box]));
+  }
+
+  return { html, boxes, report };
+}

@@ -1,0 +1,34 @@
+import { shallowRef, watch } from "vue";
+import { type Schemas, api, ask } from "../../api/client";
+import { useDesk } from "./deskStore";
+import { bandOf, pieceOf, sameTarget } from "./types";
+
+/** The settings of what is chosen, with where every value comes from; asked for anew after each step. */
+export function useSlip() {
+  const desk = useDesk();
+  const slip = shallowRef<Schemas["SlipView"] | null>(null);
+
+  watch(
+    [() => desk.chosen, () => desk.draft?.revision],
+    async ([target]) => {
+      const id = desk.view?.id;
+      if (!target || id === undefined) {
+        slip.value = null;
+        return;
+      }
+      const { data } = await ask(call(id));
+      if (data && sameTarget(target, desk.chosen)) slip.value = data;
+      else if (!data && sameTarget(target, desk.chosen)) slip.value = null;
+    },
+    { immediate: true },
+  );
+
+  function call(id: number) {
+    const [piece, band] = [pieceOf(desk.chosen), bandOf(desk.chosen)];
+    return piece !== null
+      ? api.GET("/api/templates/{id}/slip/piece/{piece}", { params: { path: { id, piece } } })
+      : api.GET("/api/templates/{id}/slip/band/{band}", { params: { path: { id, band: band ?? "" } } });
+  }
+
+  return slip;
+}

@@ -1,0 +1,130 @@
+<script setup lang="ts">
+import { onMounted } from "vue";
+import ProblemNote from "../../ui/ProblemNote.vue";
+import PagePicture from "./PagePicture.vue";
+import { type ShelfType, useShelf } from "./useShelf";
+
+const { types, problem, loading, load, more } = useShelf();
+onMounted(load);
+
+const reasons = {
+  type: "reaches this type",
+  type_first_in_order: "reaches this type, first in order",
+  fallback: "serves what no other template reaches",
+} as const;
+
+function desk(type: ShelfType, product: string) {
+  return { name: "desk", params: { id: type.template?.id }, query: { product } };
+}
+
+function stateOf(product: ShelfType["products"][number]): string {
+  if (product.state === "coming_soon") return "Coming soon";
+  if (product.state === "withdrawn") return "Withdrawn";
+  return product.can_be_bought ? "" : "Sold out";
+}
+</script>
+
+<template>
+  <main class="shelf">
+    <header>
+      <h1>Shelf</h1>
+      <p class="soft">Every product with its page as shoppers see it now. Open one to look at it on the desk.</p>
+    </header>
+    <v-progress-linear v-if="loading" indeterminate color="primary" />
+    <ProblemNote :problem="problem" @retry="load" />
+    <p v-if="!loading && !problem && types.length === 0">There are no products yet.</p>
+    <section v-for="type in types" :key="type.handle" :aria-label="type.name">
+      <div class="head">
+        <h2>{{ type.name }}</h2>
+        <span class="soft">{{ type.count }} {{ type.count === 1 ? "product" : "products" }}</span>
+        <i />
+        <span v-if="type.template" class="soft">
+          <router-link :to="{ name: 'desk', params: { id: type.template.id } }">{{ type.template.name }}</router-link>
+          {{ reasons[type.template.why] }}
+        </span>
+        <span v-if="type.template" class="chip" :class="{ differs: type.template.draft }">
+          {{ type.template.draft ? "Draft not live" : "Live" }}
+        </span>
+      </div>
+      <ul>
+        <li v-for="product in type.products" :key="product.handle">
+          <router-link class="card" :to="desk(type, product.handle)">
+            <PagePicture :handle="product.handle" :name="product.name" />
+            <span class="name">{{ product.name }}</span>
+            <span class="facts soft">
+              {{ product.variants === 1 ? "one variant" : `${product.variants} variants` }}
+              <b v-if="stateOf(product)" class="signal">{{ stateOf(product) }}</b>
+            </span>
+          </router-link>
+        </li>
+      </ul>
+      <button v-if="type.products.length < type.count" class="quiet" @click="more(type)">
+        Show more of {{ type.count - type.products.length }}
+      </button>
+    </section>
+  </main>
+</template>
+
+<style scoped>
+.shelf {
+  width: min(1244px, 100%);
+  margin: 0 auto;
+  padding: 20px 18px 48px;
+}
+header {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 16px;
+  align-items: baseline;
+  margin-bottom: 6px;
+}
+header p {
+  margin: 0;
+}
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 4px 10px;
+  margin: 18px 0 10px;
+}
+.head i {
+  flex: 1;
+  height: 1px;
+  background: var(--line);
+}
+ul {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(186px, 1fr));
+  gap: 16px;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+.card {
+  display: block;
+  color: inherit;
+  text-decoration: none;
+}
+.card :deep(.picture) {
+  margin-bottom: 7px;
+  border: 1px solid var(--line);
+  border-radius: 4px;
+  box-shadow: var(--shadow);
+}
+.card:hover :deep(.picture) {
+  border-color: var(--accent);
+}
+.name {
+  display: -webkit-box;
+  overflow: hidden;
+  font-weight: 600;
+  -webkit-box-orient: vertical;
+  -webkit-line-clamp: 2;
+}
+.facts {
+  display: flex;
+  gap: 8px;
+  font-size: 12px;
+}
+</style>

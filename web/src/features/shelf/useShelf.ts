@@ -1,0 +1,28 @@
+import { ref } from "vue";
+import { type ApiError, type Schemas, api, ask } from "../../api/client";
+
+export type ShelfType = Schemas["ShelfType"];
+
+/** The products by type, loaded part by part. */
+export function useShelf() {
+  const types = ref<ShelfType[]>([]);
+  const problem = ref<ApiError | null>(null);
+  const loading = ref(true);
+
+  async function load(): Promise<void> {
+    loading.value = true;
+    const { data, error } = await ask(api.GET("/api/shelf"));
+    problem.value = error ?? null;
+    if (data) types.value = data.types;
+    loading.value = false;
+  }
+
+  async function more(type: ShelfType): Promise<void> {
+    const query = { type: type.handle, skip: type.products.length };
+    const { data, error } = await ask(api.GET("/api/shelf", { params: { query } }));
+    problem.value = error ?? null;
+    type.products.push(...(data?.types[0]?.products ?? []));
+  }
+
+  return { types, problem, loading, load, more };
+}

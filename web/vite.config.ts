@@ -1,0 +1,11 @@
+import vue from "@vitejs/plugin-vue";
+import { defineConfig } from "vite";
+import vuetify from "vite-plugin-vuetify";
+
+const server = "http://127.0.0.1:8420";
+
+export default defineConfig({
+  plugins: [vue(), vuetify({ autoImport: true })],
+  build: { target: "es2022", chunkSizeWarningLimit: 900 },
+  server: { proxy: { "/api": server, "/shop": server, "/media": server } },
+});
