@@ -24,7 +24,7 @@ let chosen: string | null = null;
 let foldAt: number | null = null;
 
 function tell(message: Record<string, unknown>): void {
-  parent.postMessage({ from: "proof", ...message }, location.origin);
+  parent.postMessage({ from: "proof", ...message }, self.origin);
 }
 
 function boxes(): Box[] {
@@ -84,7 +84,7 @@ function morph(html: string): void {
 }
 
 addEventListener("message", (event: MessageEvent<ToProof>) => {
-  if (event.origin !== location.origin || event.source !== parent) return;
+  if (event.origin !== self.origin || event.source !== parent) return;
   const message = event.data;
   if (message.say === "page") {
     morph(message.html);

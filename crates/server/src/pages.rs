@@ -91,7 +91,7 @@ pub async fn catch_up(state: &State) {
 
 /// Learns of changes for as long as the application runs, and ends orders whose payment was cut off.
 pub fn keep_up(state: Data<State>) {
-    actix_web::rt::spawn(async move {
+    tokio::spawn(async move {
         let mut last_tidy = None;
         loop {
             catch_up(&state).await;
@@ -99,7 +99,7 @@ pub fn keep_up(state: Data<State>) {
                 last_tidy = Some(std::time::Instant::now());
                 tidy(&state).await;
             }
-            actix_web::rt::time::sleep(LOOK_EVERY).await;
+            tokio::time::sleep(LOOK_EVERY).await;
         }
     });
 }

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { mdiOpenInNew } from "@mdi/js";
-import { useRouter } from "vue-router";
+import { useRoute, useRouter } from "vue-router";
 import { useSession } from "../features/session/session";
 
 const session = useSession();
+const route = useRoute();
 const router = useRouter();
 
 async function signOut(): Promise<void> {
@@ -24,7 +25,7 @@ async function signOut(): Promise<void> {
     </router-link>
     <nav aria-label="Views">
       <router-link to="/">Shelf</router-link>
-      <router-link to="/templates">Templates</router-link>
+      <router-link to="/templates" :class="{ within: route.path.startsWith('/templates') }">Templates</router-link>
     </nav>
     <div class="right">
       <v-menu>
@@ -81,7 +82,7 @@ nav a {
 nav a:hover {
   color: #fff;
 }
-nav .router-link-active:not([href="/"]),
+nav .within,
 nav .router-link-exact-active {
   border-bottom-color: #f0a36b;
   color: #fff;

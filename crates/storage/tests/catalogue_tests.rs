@@ -1,0 +1,61 @@
+#![allow(clippy::unwrap_used)]
+mod common;
+
+use common::{handle, shop};
+use compagina_core::catalog::Stock;
+use compagina_core::money::Money;
+use compagina_storage::Which;
+use sqlx::MySqlPool;
+
+#[sqlx::test(migrations = false)]
+async fn a_product_comes_back_as_it_was_kept(pool: MySqlPool) {
+    let store = shop(pool).await;
+    let product = store.product(&handle("whimbrel")).await.unwrap().unwrap();
+    assert_eq!(product.name, "Whimbrel <b>");
+    assert_eq!(product.price.format(store.shop().await.unwrap().unwrap().locale), "£68.00");
+    assert_eq!(product.old_price.unwrap().minor, 8500);
+    let names: Vec<_> = product.options[0].values.iter().map(|v| v.name.as_str()).collect();
+    assert_eq!(names, ["Ember", "Chalk"]);
+    let values: Vec<_> = product.variants.iter().map(|v| (v.values.clone(), v.stock)).collect();
+    assert_eq!(
+        values,
+        [
+            (vec![Some(0)], Stock::Counted(5)),
+            (vec![Some(1)], Stock::Counted(0)),
+            (vec![None], Stock::NotCounted)
+        ]
+    );
+    assert_eq!(store.product(&handle("nobody")).await.unwrap(), None);
+}
+
+#[sqlx::test(migrations = false)]
+async fn products_of_a_type_come_in_parts(pool: MySqlPool) {
+    let store = shop(pool).await;
+    for number in 2..6 {
+        let mut more = common::kite();
+        more.handle = handle(&format!("kite-{number}"));
+        more.variants.iter_mut().for_each(|v| v.sku = format!("{}-{number}", v.sku));
+        store.add_product(&more).await.unwrap();
+    }
+    let types = store.types().await.unwrap();
+    assert_eq!((types.len(), types[0].products), (1, 5));
+    let part = Which::OfType { type_id: types[0].id, most: 2, skip: 2 };
+    let part = store.products(part).await.unwrap();
+    let handles: Vec<_> = part.iter().map(|p| p.handle.as_str()).collect();
+    assert_eq!(handles, ["kite-3", "kite-4"]);
+    assert!(part.iter().all(|p| p.variants.len() == 3 && p.options.len() == 1));
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_change_is_noted_for_every_reader(pool: MySqlPool) {
+    let store = shop(pool).await;
+    let product = store.product(&handle("whimbrel")).await.unwrap().unwrap();
+    let before = store.recent_changes().await.unwrap().len();
+    store.set_price(product.id, Money::new(5000, product.price.currency)).await.unwrap();
+    store.set_stock(product.variants[0].id, Stock::Counted(9)).await.unwrap();
+    let after = store.recent_changes().await.unwrap();
+    assert_eq!(after.len(), before + 2);
+    assert!(after.iter().rev().take(2).all(|(_, about)| *about == Some(product.id)));
+    let again = store.product(&handle("whimbrel")).await.unwrap().unwrap();
+    assert_eq!((again.price.minor, again.variants[0].stock), (5000, Stock::Counted(9)));
+}

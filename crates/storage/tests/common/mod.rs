@@ -1,0 +1,62 @@
+//! A small shop on a fresh database.
+#![allow(clippy::unwrap_used, dead_code)]
+
+use compagina_core::catalog::{NewOption, NewProduct, NewVariant, ProductState, ProductType, Shop, Stock, Swatch};
+use compagina_core::ids::Handle;
+use compagina_core::money::{Currency, Locale};
+use compagina_storage::{Contact, Store};
+use sqlx::MySqlPool;
+
+pub fn handle(text: &str) -> Handle {
+    Handle::try_from(text).unwrap()
+}
+
+/// A shop with one kite in two colours: five of Ember, none of Chalk.
+pub async fn shop(pool: MySqlPool) -> Store {
+    let store = Store::from_pool(pool).await.unwrap();
+    let currency = Currency::from_code("GBP").unwrap();
+    store.set_shop(&Shop { name: "Test & Co".into(), currency, locale: Locale::EnGb }).await.unwrap();
+    let values = vec![("Ember".to_owned(), Swatch::Text), ("Chalk".to_owned(), Swatch::Text)];
+    store.add_options(&[NewOption { name: "Colour".into(), values }]).await.unwrap();
+    store.add_product(&kite()).await.unwrap();
+    store
+}
+
+pub fn kite() -> NewProduct {
+    let variant = |sku: &str, value, stock| NewVariant {
+        sku: sku.into(),
+        values: vec![value],
+        price_minor: None,
+        old_price_minor: None,
+        stock,
+    };
+    NewProduct {
+        handle: handle("whimbrel"),
+        kind: ProductType { handle: handle("sport-kites"), name: "Sport kites".into() },
+        name: "Whimbrel <b>".into(),
+        state: ProductState::OnSale,
+        summary: "A kite.".into(),
+        details: vec![],
+        price_minor: 6800,
+        old_price_minor: Some(8500),
+        most_per_order: None,
+        options: vec![(handle("colour"), vec![handle("ember"), handle("chalk")])],
+        variants: vec![
+            variant("W-E", Some(0), Stock::Counted(5)),
+            variant("W-C", Some(1), Stock::Counted(0)),
+            variant("W-ANY", None, Stock::NotCounted),
+        ],
+        pictures: vec![],
+    }
+}
+
+pub fn contact() -> Contact {
+    let text = |t: &str| t.to_owned();
+    Contact {
+        email: text("jo@example.org"),
+        name: text("Jo"),
+        street: text("1 Quay"),
+        town: text("Wells"),
+        postcode: text("NR23"),
+    }
+}

@@ -1,0 +1,100 @@
+#![allow(clippy::unwrap_used)]
+mod common;
+
+use common::{contact, handle, shop};
+use compagina_core::catalog::{Product, Stock};
+use compagina_core::money::Money;
+use compagina_storage::{CartRow, OrderState, Placed, Store};
+use sqlx::MySqlPool;
+
+async fn kite(store: &Store) -> Product {
+    store.product(&handle("whimbrel")).await.unwrap().unwrap()
+}
+
+async fn filled_cart(store: &Store, token: u8, variant: usize, quantity: u32) -> CartRow {
+    let kite = kite(store).await;
+    let cart = store.add_cart(&[token; 32]).await.unwrap();
+    store.put_into_cart(cart, kite.variants[variant].id, quantity, kite.price).await.unwrap();
+    cart
+}
+
+fn number(placed: &Placed) -> Option<u64> {
+    if let Placed::Waiting(id) = placed { Some(*id) } else { None }
+}
+
+#[sqlx::test(migrations = false)]
+async fn twenty_orders_for_the_last_five_sell_five(pool: MySqlPool) {
+    let store = shop(pool).await;
+    let mut carts = Vec::new();
+    for token in 0..20 {
+        carts.push(filled_cart(&store, token, 0, 1).await);
+    }
+    let contact = contact();
+    let placed =
+        futures_util::future::join_all(carts.iter().map(|cart| store.place_order(*cart, &contact))).await;
+    let placed: Vec<Placed> = placed.into_iter().map(Result::unwrap).collect();
+    assert_eq!(placed.iter().filter(|p| number(p).is_some()).count(), 5);
+    assert_eq!(placed.iter().filter(|p| **p == Placed::NotAsSeen).count(), 15);
+    assert_eq!(kite(&store).await.variants[0].stock, Stock::Counted(0));
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_refused_payment_gives_the_stock_and_the_cart_back(pool: MySqlPool) {
+    let store = shop(pool).await;
+    let cart = filled_cart(&store, 1, 0, 3).await;
+    let order = number(&store.place_order(cart, &contact()).await.unwrap()).unwrap();
+    assert_eq!(kite(&store).await.variants[0].stock, Stock::Counted(2));
+    assert_eq!(store.cart_count(cart).await.unwrap(), 0);
+    for _ in 0..2 {
+        store.settle_order(order, false).await.unwrap();
+    }
+    assert_eq!(kite(&store).await.variants[0].stock, Stock::Counted(5), "given back once");
+    assert_eq!(store.cart_count(cart).await.unwrap(), 3);
+    assert_eq!(store.order(order, cart).await.unwrap().unwrap().state, OrderState::Refused);
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_paid_order_keeps_its_lines_and_belongs_to_its_shopper(pool: MySqlPool) {
+    let store = shop(pool).await;
+    let cart = filled_cart(&store, 1, 0, 2).await;
+    let order = number(&store.place_order(cart, &contact()).await.unwrap()).unwrap();
+    store.settle_order(order, true).await.unwrap();
+    store.settle_order(order, false).await.unwrap();
+    let kept = store.order(order, cart).await.unwrap().unwrap();
+    assert_eq!((kept.state, kept.total.minor), (OrderState::Paid, 13_600));
+    assert_eq!((kept.lines[0].what.as_str(), kept.lines[0].quantity), ("Whimbrel <b>, Ember", 2));
+    assert!(store.order(order, CartRow { id: cart.id + 1 }).await.unwrap().is_none());
+    assert_eq!(store.place_order(cart, &contact()).await.unwrap(), Placed::Empty, "a second click orders nothing");
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_price_that_changed_since_is_not_sold_silently(pool: MySqlPool) {
+    let store = shop(pool).await;
+    let cart = filled_cart(&store, 1, 0, 1).await;
+    let product = kite(&store).await;
+    let dearer = Money::new(7000, product.price.currency);
+    store.set_price(product.id, dearer).await.unwrap();
+    assert_eq!(store.place_order(cart, &contact()).await.unwrap(), Placed::NotAsSeen);
+    let line = store.cart_items(cart).await.unwrap().remove(0);
+    store.see_price(cart, line.line_id, dearer).await.unwrap();
+    assert!(number(&store.place_order(cart, &contact()).await.unwrap()).is_some());
+}
+
+#[sqlx::test(migrations = false)]
+async fn what_is_not_counted_is_always_to_be_had(pool: MySqlPool) {
+    let store = shop(pool).await;
+    let cart = filled_cart(&store, 1, 2, 90).await;
+    assert!(number(&store.place_order(cart, &contact()).await.unwrap()).is_some());
+    assert_eq!(kite(&store).await.variants[2].stock, Stock::NotCounted);
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_cart_line_belongs_to_its_cart(pool: MySqlPool) {
+    let store = shop(pool).await;
+    let (mine, other) = (filled_cart(&store, 1, 0, 2).await, filled_cart(&store, 2, 0, 1).await);
+    let line = store.cart_items(mine).await.unwrap().remove(0).line_id;
+    store.set_cart_line(other, line, 0).await.unwrap();
+    assert_eq!(store.cart_count(mine).await.unwrap(), 2);
+    store.set_cart_line(mine, line, 0).await.unwrap();
+    assert_eq!(store.cart_count(mine).await.unwrap(), 0);
+}

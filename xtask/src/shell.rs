@@ -1,0 +1,52 @@
+//! Commands run to their end.
+
+use anyhow::{Context, Result, bail};
+use std::ffi::OsStr;
+use std::io::Write;
+use std::net::TcpListener;
+use std::process::{Command, Stdio};
+
+/// Tells the developer something. A terminal that is gone is no reason to fail.
+pub fn say(text: &str) {
+    let _ = writeln!(std::io::stdout(), "{text}");
+}
+
+pub fn command(program: &str, arguments: &[&str]) -> Command {
+    let mut command = Command::new(program);
+    command.args(arguments);
+    command
+}
+
+/// Runs a command that speaks for itself; its failure is ours.
+pub fn run(command: &mut Command) -> Result<()> {
+    let name = command.get_program().to_string_lossy().into_owned();
+    let status = command.status().with_context(|| format!("{name} could not be started"))?;
+    if !status.success() {
+        let arguments: Vec<_> = command.get_args().map(OsStr::to_string_lossy).collect();
+        bail!("`{name} {}` failed", arguments.join(" "));
+    }
+    Ok(())
+}
+
+/// What a command prints.
+pub fn output(command: &mut Command) -> Result<String> {
+    let name = command.get_program().to_string_lossy().into_owned();
+    let done =
+        command.stderr(Stdio::inherit()).output().with_context(|| format!("{name} could not be started"))?;
+    if !done.status.success() {
+        bail!("`{name}` failed");
+    }
+    Ok(String::from_utf8_lossy(&done.stdout).into_owned())
+}
+
+/// Whether a program is on the path.
+pub fn has(program: &str) -> bool {
+    let paths = std::env::var_os("PATH").unwrap_or_default();
+    let more = ["/usr/sbin".into(), "/sbin".into()];
+    std::env::split_paths(&paths).chain(more).any(|folder| folder.join(program).is_file())
+}
+
+/// A port on loopback that nothing listens on now.
+pub fn free_port() -> Result<u16> {
+    Ok(TcpListener::bind(("127.0.0.1", 0))?.local_addr()?.port())
+}
