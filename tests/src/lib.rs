@@ -1,1 +1,12 @@
+//! A running site with the demo shop on a database of its own, and a browser to use it with.
+#![allow(clippy::unwrap_used, clippy::expect_used, reason = "a test that can't go on ends")]
 
+mod browser;
+mod site;
+
+pub use browser::{Browser, Screen, ask, find, until};
+pub use site::{Owner, Site};
+
+/// The demo's owner.
+pub const EMAIL: &str = "isla@marramandgale.example";
+pub const PASSWORD: &str = "windward-and-lee";

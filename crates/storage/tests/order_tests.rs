@@ -64,7 +64,11 @@ async fn a_paid_order_keeps_its_lines_and_belongs_to_its_shopper(pool: MySqlPool
     assert_eq!((kept.state, kept.total.minor), (OrderState::Paid, 13_600));
     assert_eq!((kept.lines[0].what.as_str(), kept.lines[0].quantity), ("Whimbrel <b>, Ember", 2));
     assert!(store.order(order, CartRow { id: cart.id + 1 }).await.unwrap().is_none());
-    assert_eq!(store.place_order(cart, &contact()).await.unwrap(), Placed::Empty, "a second click orders nothing");
+    assert_eq!(
+        store.place_order(cart, &contact()).await.unwrap(),
+        Placed::Empty,
+        "a second click orders nothing"
+    );
 }
 
 #[sqlx::test(migrations = false)]

@@ -1,7 +1,9 @@
 //! A small shop on a fresh database.
 #![allow(clippy::unwrap_used, dead_code)]
 
-use compagina_core::catalog::{NewOption, NewProduct, NewVariant, ProductState, ProductType, Shop, Stock, Swatch};
+use compagina_core::catalog::{
+    NewOption, NewProduct, NewVariant, ProductState, ProductType, Shop, Stock, Swatch,
+};
 use compagina_core::ids::Handle;
 use compagina_core::money::{Currency, Locale};
 use compagina_storage::{Contact, Store};

@@ -1,0 +1,86 @@
+use crate::{EMAIL, PASSWORD};
+use compagina_server::{Config, start};
+use reqwest::{Client, Response, redirect};
+use serde_json::{Value, json};
+use sqlx::MySqlPool;
+use std::path::PathBuf;
+
+/// The application with the demo shop, listening on a free port.
+pub struct Site {
+    pub base: String,
+    pub pool: MySqlPool,
+}
+
+impl Site {
+    /// Starts on the empty database of a test. Pictures are drawn once and shared by all tests.
+    pub async fn start(pool: MySqlPool) -> Self {
+        let server = std::env::var("DATABASE_URL").expect("run the tests with `cargo xtask test`");
+        let (server, _) = server.rsplit_once('/').expect("an address with a database");
+        let name: String = sqlx::query_scalar("SELECT DATABASE()").fetch_one(&pool).await.unwrap();
+        let top = PathBuf::from(concat!(env!("CARGO_MANIFEST_DIR"), "/.."));
+        let media =
+            std::env::var_os("COMPAGINA_TEST_MEDIA").map_or(top.join("target/test-media"), PathBuf::from);
+        let running = start(Config {
+            port: 0,
+            database: format!("{server}/{name}"),
+            media,
+            web: top.join("web/dist"),
+            shop: top.join("shop/dist"),
+            demo: true,
+            products: 0,
+        })
+        .await
+        .unwrap();
+        let base = format!("http://127.0.0.1:{}", running.port);
+        tokio::spawn(running.wait());
+        Self { base, pool }
+    }
+
+    /// A shopper: keeps cookies, follows no redirect unseen.
+    pub fn shopper(&self) -> Client {
+        Client::builder().cookie_store(true).redirect(redirect::Policy::none()).build().unwrap()
+    }
+
+    pub fn at(&self, path: &str) -> String {
+        format!("{}{path}", self.base)
+    }
+
+    pub async fn owner(&self) -> Owner {
+        let client = self.shopper();
+        let body = json!({ "email": EMAIL, "password": PASSWORD });
+        let session: Value =
+            client.post(self.at("/api/session")).json(&body).send().await.unwrap().json().await.unwrap();
+        Owner { client, token: session["csrf"].as_str().unwrap().to_owned(), base: self.base.clone() }
+    }
+
+    /// How many of a variant there are.
+    pub async fn stock(&self, sku: &str) -> Option<u32> {
+        sqlx::query_scalar("SELECT stock FROM variant WHERE sku = ?")
+            .bind(sku)
+            .fetch_one(&self.pool)
+            .await
+            .unwrap()
+    }
+}
+
+/// A signed-in owner at the API.
+pub struct Owner {
+    pub client: Client,
+    pub token: String,
+    base: String,
+}
+
+impl Owner {
+    pub async fn get(&self, path: &str) -> Response {
+        self.client.get(format!("{}{path}", self.base)).send().await.unwrap()
+    }
+    pub async fn post(&self, path: &str, body: &Value) -> Response {
+        let request = self.client.post(format!("{}{path}", self.base)).header("x-csrf-token", &self.token);
+        request.json(body).send().await.unwrap()
+    }
+    /// The draft of the template *Sport kites*.
+    pub async fn draft(&self) -> Value {
+        let desk: Value = self.get("/api/templates/2/desk").await.json().await.unwrap();
+        desk["draft"].clone()
+    }
+}

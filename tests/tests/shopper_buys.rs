@@ -1,0 +1,115 @@
+//! A shopper chooses a variant and buys it, with script and without.
+#![allow(clippy::unwrap_used)]
+
+use compagina_tests::{Browser, Screen, Site, ask, find, until};
+use fantoccini::Client;
+use sqlx::MySqlPool;
+
+async fn click(client: &Client, css: &str) {
+    find(client, css).await.click().await.unwrap();
+}
+
+async fn text(client: &Client, css: &str) -> String {
+    find(client, css).await.text().await.unwrap()
+}
+
+async fn fill_in_and_pay(client: &Client) {
+    let fields = [
+        ("email", "jo@example.org"),
+        ("name", "Jo Quay"),
+        ("street", "1 Quay"),
+        ("town", "Wells"),
+        ("postcode", "NR23"),
+    ];
+    for (name, value) in fields {
+        find(client, &format!("input[name={name}]")).await.send_keys(value).await.unwrap();
+    }
+    click(client, ".checkout button.buy").await;
+    assert_eq!(text(client, "h1").await, "Thank you");
+}
+
+#[sqlx::test(migrations = false)]
+async fn choosing_changes_picture_price_and_stock_line_without_a_reload(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let base = site.base.clone();
+    Browser::run(Screen::Wide, |client| async move {
+        client.goto(&format!("{base}/shop/products/whimbrel?colour=ember&sail=1-6-m")).await.unwrap();
+        let picture = "document.querySelector('.slides li:not([hidden])[style*=\"order: 0\"] img, .slides li:not([hidden])[style*=\"order:0\"] img').alt";
+        assert!(ask(&client, picture).await.as_str().unwrap().contains("Ember"));
+        ask(&client, "window.unreloaded = true").await;
+        // In Ember the 2.4 m is sold out; in Chalk it isn't made.
+        let state = |value: &str| format!("document.querySelector('input[value=\"{value}\"]').closest('label').dataset.state");
+        assert_eq!(ask(&client, &state("2-4-m")).await, "sold_out");
+
+        click(&client, "input[value=chalk]").await;
+        until(&client, &format!("{picture}.includes('Chalk')")).await;
+        assert_eq!(ask(&client, &state("2-4-m")).await, "not_made");
+        click(&client, "input[value='2-1-m']").await;
+        until(&client, "document.querySelector('.k-stock-line').innerText === 'Only 1 left'").await;
+
+        click(&client, "input[value=dusk]").await;
+        click(&client, "input[value='2-4-m']").await;
+        until(&client, "document.querySelector('.k-price .now').innerText === '£74.00'").await;
+        until(&client, "document.querySelector('.k-price .old').hidden").await;
+        assert_eq!(ask(&client, "location.search").await, "?colour=dusk&sail=2-4-m");
+        assert_eq!(ask(&client, "window.unreloaded").await, true);
+
+        // Fern in 1.6 m is made but sold out; the button says so and does nothing.
+        click(&client, "input[value=fern]").await;
+        until(&client, "document.querySelector('.k-buy-button .buy').innerText === 'Sold out'").await;
+        assert_eq!(ask(&client, "document.querySelector('input[value=\"1-6-m\"]').checked").await, true);
+
+        click(&client, "input[value=dusk]").await;
+        until(&client, "document.querySelector('.k-buy-button .buy').innerText === 'Add to cart'").await;
+        click(&client, ".k-buy-button .buy").await;
+        assert_eq!(text(&client, "h1").await, "Cart");
+        assert!(text(&client, ".cart-what").await.contains("Colour: Dusk"));
+        until(&client, "document.querySelector('[data-cart-count]').textContent === ' 1'").await;
+        click(&client, "a[href='/shop/checkout']").await;
+        fill_in_and_pay(&client).await;
+    })
+    .await;
+    assert_eq!(site.stock("WHI-DUS-16").await, Some(2));
+}
+
+#[sqlx::test(migrations = false)]
+async fn without_script_the_same_purchase_goes_through(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let base = site.base.clone();
+    Browser::run(Screen::WideWithoutScript, |client| async move {
+        client.goto(&format!("{base}/shop/products/whimbrel")).await.unwrap();
+        click(&client, "input[value=dusk]").await;
+        click(&client, "input[value='2-4-m']").await;
+        click(&client, "noscript button").await;
+        assert_eq!(text(&client, ".k-price .now").await, "£74.00");
+        assert_eq!(text(&client, ".k-stock-line").await, "Only 2 left");
+        click(&client, ".k-buy-button .buy").await;
+        assert!(text(&client, ".cart-what").await.contains("Sail: 2.4 m"));
+        click(&client, "a[href='/shop/checkout']").await;
+        fill_in_and_pay(&client).await;
+    })
+    .await;
+    assert_eq!(site.stock("WHI-DUS-24").await, Some(1));
+}
+
+#[sqlx::test(migrations = false)]
+async fn on_a_phone_the_bar_is_there_while_the_button_is_out_of_sight(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let base = site.base.clone();
+    Browser::run(Screen::Phone, |client| async move {
+        client.goto(&format!("{base}/shop/products/whimbrel")).await.unwrap();
+        until(&client, "!document.querySelector('[data-sticky]').hidden").await;
+        ask(&client, "document.querySelector('.k-buy-button').scrollIntoView({ block: 'center' })").await;
+        until(&client, "document.querySelector('[data-sticky]').hidden").await;
+        assert_eq!(
+            ask(&client, "document.documentElement.scrollWidth <= innerWidth").await,
+            true,
+            "no sideways scroll"
+        );
+        ask(&client, "scrollTo(0, 0)").await;
+        until(&client, "!document.querySelector('[data-sticky]').hidden").await;
+        click(&client, "[data-sticky] button").await;
+        assert_eq!(text(&client, "h1").await, "Cart");
+    })
+    .await;
+}

@@ -1,0 +1,150 @@
+//! The last pieces, refused payments and prices that change under way, by plain requests as a browser sends them.
+#![allow(clippy::unwrap_used)]
+
+use compagina_tests::Site;
+use reqwest::{Client, Response, StatusCode};
+use sqlx::MySqlPool;
+
+async fn put(site: &Site, shopper: &Client, choice: &[(&str, &str)]) -> Response {
+    shopper.post(site.at("/shop/cart")).form(choice).send().await.unwrap()
+}
+
+async fn pay(site: &Site, shopper: &Client, payment: &str) -> Response {
+    let form = [
+        ("email", "jo@example.org"),
+        ("name", "Jo"),
+        ("street", "1 Quay"),
+        ("town", "Wells"),
+        ("postcode", "NR23"),
+        ("payment", payment),
+    ];
+    shopper.post(site.at("/shop/checkout")).form(&form).send().await.unwrap()
+}
+
+const CHALK: [(&str, &str); 3] = [("product", "whimbrel"), ("colour", "chalk"), ("sail", "1-6-m")];
+
+#[sqlx::test(migrations = false)]
+async fn twenty_orders_at_once_for_the_last_five(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    assert_eq!(site.stock("WHI-CHA-16").await, Some(5));
+    let mut shoppers = Vec::new();
+    for _ in 0..20 {
+        let shopper = site.shopper();
+        assert_eq!(put(&site, &shopper, &CHALK).await.status(), StatusCode::SEE_OTHER);
+        shoppers.push(shopper);
+    }
+    let answers = futures_util::future::join_all(shoppers.iter().map(|s| pay(&site, s, "accept"))).await;
+    let (sold, told): (Vec<_>, Vec<_>) =
+        answers.into_iter().partition(|a| a.status() == StatusCode::SEE_OTHER);
+    assert_eq!((sold.len(), told.len()), (5, 15));
+    for answer in told {
+        assert_eq!(answer.status(), StatusCode::CONFLICT);
+        let page = answer.text().await.unwrap();
+        assert!(page.contains("Nothing was charged") && page.contains("sold out"), "{page}");
+    }
+    assert_eq!(site.stock("WHI-CHA-16").await, Some(0));
+    let page =
+        site.shopper().get(site.at("/shop/products/whimbrel?colour=chalk&sail=1-6-m")).send().await.unwrap();
+    assert!(page.text().await.unwrap().contains("Sold out in this size"), "the page kept ready was dropped");
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_refused_payment_loses_nothing(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let shopper = site.shopper();
+    put(&site, &shopper, &CHALK).await;
+    let answer = pay(&site, &shopper, "refuse").await;
+    assert_eq!(answer.status(), StatusCode::PAYMENT_REQUIRED);
+    let page = answer.text().await.unwrap();
+    assert!(
+        page.contains("The payment was refused") && page.contains("jo@example.org"),
+        "what was typed is kept"
+    );
+    assert_eq!(site.stock("WHI-CHA-16").await, Some(5));
+    assert_eq!(pay(&site, &shopper, "slow").await.status(), StatusCode::SEE_OTHER);
+    assert_eq!(site.stock("WHI-CHA-16").await, Some(4));
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_changed_price_is_said_and_taken_only_by_the_shopper(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let shopper = site.shopper();
+    put(&site, &shopper, &CHALK).await;
+    sqlx::query("UPDATE product SET price_minor = 7100 WHERE handle = 'whimbrel'")
+        .execute(&site.pool)
+        .await
+        .unwrap();
+    assert_eq!(pay(&site, &shopper, "accept").await.status(), StatusCode::CONFLICT);
+    let cart = shopper.get(site.at("/shop/cart")).send().await.unwrap().text().await.unwrap();
+    assert!(cart.contains("The price changed: it was £68.00, now it is £71.00."), "{cart}");
+    shopper.post(site.at("/shop/cart/accept")).send().await.unwrap();
+    assert_eq!(pay(&site, &shopper, "accept").await.status(), StatusCode::SEE_OTHER);
+}
+
+#[sqlx::test(migrations = false)]
+async fn what_cannot_be_bought_is_told_on_its_page(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    type Form = &'static [(&'static str, &'static str)];
+    let cases: [(Form, StatusCode, &str); 5] = [
+        (
+            &[("product", "whimbrel"), ("colour", "ember")],
+            StatusCode::UNPROCESSABLE_ENTITY,
+            "Please choose first: Sail.",
+        ),
+        (
+            &[("product", "whimbrel"), ("colour", "ember"), ("sail", "2-4-m")],
+            StatusCode::CONFLICT,
+            "This choice is sold out.",
+        ),
+        (
+            &[("product", "whimbrel"), ("colour", "chalk"), ("sail", "2-4-m")],
+            StatusCode::CONFLICT,
+            "made in that choice",
+        ),
+        (
+            &[("product", "whimbrel"), ("colour", "chalk"), ("sail", "2-1-m"), ("quantity", "2")],
+            StatusCode::CONFLICT,
+            "There is only 1 left.",
+        ),
+        (
+            &[("product", "whimbrel"), ("quantity", "-1")],
+            StatusCode::UNPROCESSABLE_ENTITY,
+            "quantity from 1 to 99",
+        ),
+    ];
+    for (form, status, sentence) in cases {
+        let answer = put(&site, &site.shopper(), form).await;
+        assert_eq!(answer.status(), status, "{form:?}");
+        let page = answer.text().await.unwrap();
+        assert!(page.contains(sentence), "{form:?}");
+        assert!(page.contains("data-buy"), "it is the product's page");
+    }
+}
+
+#[sqlx::test(migrations = false)]
+async fn an_incomplete_checkout_keeps_what_was_typed(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let shopper = site.shopper();
+    put(&site, &shopper, &CHALK).await;
+    let form = [("email", "not an address"), ("name", "<script>alert(1)</script>"), ("payment", "accept")];
+    let answer = shopper.post(site.at("/shop/checkout")).form(&form).send().await.unwrap();
+    assert_eq!(answer.status(), StatusCode::UNPROCESSABLE_ENTITY);
+    let page = answer.text().await.unwrap();
+    assert!(page.contains("&lt;script&gt;") && !page.contains("<script>alert"));
+    assert!(page.contains("look like an email address") && page.contains("Town is missing."));
+    assert_eq!(site.stock("WHI-CHA-16").await, Some(5));
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_form_from_another_site_and_a_strangers_order_are_refused(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let shopper = site.shopper();
+    let foreign =
+        shopper.post(site.at("/shop/cart")).header("origin", "https://elsewhere.example").form(&CHALK);
+    assert_eq!(foreign.send().await.unwrap().status(), StatusCode::FORBIDDEN);
+    put(&site, &shopper, &CHALK).await;
+    let paid = pay(&site, &shopper, "accept").await;
+    let order = paid.headers()["location"].to_str().unwrap().to_owned();
+    assert_eq!(shopper.get(site.at(&order)).send().await.unwrap().status(), StatusCode::OK);
+    assert_eq!(site.shopper().get(site.at(&order)).send().await.unwrap().status(), StatusCode::NOT_FOUND);
+}
