@@ -1,0 +1,99 @@
+//! The demo shop's products and layouts as the catalogue would give them, with pictures that need no drawing.
+
+use compagina_core::catalog::{NewProduct, Product, ProductOption, ProductValue, Variant};
+use compagina_core::ids::{Handle, OptionId, ProductId, ValueId, VariantId};
+use compagina_core::media::{Picture, PictureSize};
+use compagina_core::money::Money;
+use compagina_core::page::Layout;
+use compagina_demo::{DemoProduct, DemoShop, Drawing, demo_shop};
+use compagina_press::{Assets, Nav, NavItem};
+
+/// The ten products, and the layouts *All products* and *Sport kites*.
+pub fn demo() -> (Vec<Product>, Vec<Layout>) {
+    let shop = demo_shop(0).unwrap();
+    let products = shop.products.iter().zip(1..).map(|(made, number)| product(&shop, made, number)).collect();
+    (products, shop.templates.into_iter().map(|t| t.layout).collect())
+}
+
+pub fn nav() -> Nav {
+    let asset = |name: &str| format!("/shop/assets/{name}?v=0");
+    Nav {
+        shop: demo_shop(0).unwrap().shop,
+        items: vec![NavItem { name: "Sport kites".into(), href: "/shop/types/sport-kites".into() }],
+        assets: Assets { style: asset("base.css"), script: asset("shop.js"), agent: asset("agent.js") },
+    }
+}
+
+fn product(shop: &DemoShop, made: &DemoProduct, number: u64) -> Product {
+    let new: &NewProduct = &made.product;
+    let money = |minor| Money::new(minor, shop.shop.currency);
+    let variants = new.variants.iter().zip(1..).map(|(v, i)| Variant {
+        id: VariantId(number * 1000 + i),
+        sku: v.sku.clone(),
+        values: v.values.clone(),
+        price: v.price_minor.map(money),
+        old_price: v.old_price_minor.map(money),
+        stock: v.stock,
+    });
+    Product {
+        id: ProductId(number),
+        handle: new.handle.clone(),
+        name: new.name.clone(),
+        kind: new.kind.clone(),
+        state: new.state,
+        summary: new.summary.clone(),
+        details: new.details.clone(),
+        pictures: made
+            .drawings
+            .iter()
+            .zip(1..)
+            .map(|(d, i)| picture(shop, d, &format!("{number}-{i}")))
+            .collect(),
+        options: new.options.iter().map(|(o, values)| option(shop, o, values)).collect(),
+        variants: variants.collect(),
+        price: money(new.price_minor),
+        old_price: new.old_price_minor.map(money),
+        most_per_order: new.most_per_order,
+    }
+}
+
+fn option(shop: &DemoShop, wanted: &Handle, values: &[Handle]) -> ProductOption {
+    let (place, known) = shop
+        .options
+        .iter()
+        .enumerate()
+        .find(|(_, o)| Handle::from_text(&o.name).as_ref() == Some(wanted))
+        .unwrap();
+    let value = |handle: &Handle| {
+        let id = value_id(shop, wanted, handle);
+        let (name, swatch) = known
+            .values
+            .iter()
+            .find(|(name, _)| Handle::from_text(name).as_ref() == Some(handle))
+            .unwrap()
+            .clone();
+        ProductValue { id, handle: handle.clone(), name, swatch }
+    };
+    ProductOption {
+        id: OptionId(place as u64 + 1),
+        handle: wanted.clone(),
+        name: known.name.clone(),
+        values: values.iter().map(value).collect(),
+    }
+}
+
+fn value_id(shop: &DemoShop, option: &Handle, value: &Handle) -> ValueId {
+    let is = |name: &str, handle: &Handle| Handle::from_text(name).as_ref() == Some(handle);
+    let (place, known) = shop.options.iter().enumerate().find(|(_, o)| is(&o.name, option)).unwrap();
+    let index = known.values.iter().position(|(name, _)| is(name, value)).unwrap();
+    ValueId(place as u64 * 100 + index as u64 + 1)
+}
+
+fn picture(shop: &DemoShop, drawing: &Drawing, name: &str) -> Picture {
+    let size = |width| PictureSize { hash: format!("picture-{name}-{width}"), width, height: width };
+    Picture {
+        sizes: vec![size(320), size(720)],
+        alt: drawing.alt.clone(),
+        values: drawing.values.iter().map(|(o, v)| value_id(shop, o, v)).collect(),
+    }
+}
