@@ -140,8 +140,8 @@ fn whimbrel_mini() -> DemoProduct {
         "The Whimbrel at two thirds: small enough for a rucksack, quick enough to keep you awake.",
         &[("What is in the bag", "Kite, two 20 m lines, sleeve."), SENDING],
     );
-    let mut made = new(kite).with_options(&[("Colour", &["Ember", "Tide", "Saffron"]), ("Sail", &["1.2 m"])]);
-    for (c, (colour, left)) in (0u16..).zip([("Ember", 12), ("Tide", 3), ("Saffron", 0)]) {
+    let mut made = new(kite).with_options(&[("Colour", &["Tide", "Ember", "Saffron"]), ("Sail", &["1.2 m"])]);
+    for (c, (colour, left)) in (0u16..).zip([("Tide", 12), ("Ember", 3), ("Saffron", 0)]) {
         let sku = format!("WHM-{}", colour[..3].to_uppercase());
         made = made.variant(&sku, &[Some(c), Some(0)], Stock::Counted(left), None);
         made = made.kite_pictures(Make::Sport, colour, 31 + u32::from(c));

@@ -8,9 +8,9 @@ const { types, problem, loading, load, more } = useShelf();
 onMounted(load);
 
 const reasons = {
-  type: "reaches this type",
-  type_first_in_order: "reaches this type, first in order",
-  fallback: "serves what no other template reaches",
+  type: "This template names the type",
+  type_first_in_order: "This template names the type and stands first in order",
+  fallback: "This template serves what no other one reaches",
 } as const;
 
 function desk(type: ShelfType, product: string) {
@@ -33,19 +33,25 @@ function stateOf(product: ShelfType["products"][number]): string {
     <v-progress-linear v-if="loading" indeterminate color="primary" />
     <ProblemNote :problem="problem" @retry="load" />
     <p v-if="!loading && !problem && types.length === 0">There are no products yet.</p>
-    <section v-for="type in types" :key="type.handle" :aria-label="type.name">
+    <section
+      v-for="type in types"
+      :key="type.handle"
+      :aria-label="type.name"
+      :style="{ '--span': Math.min(5, Math.max(1, type.products.length)) }"
+    >
       <div class="head">
         <h2>{{ type.name }}</h2>
-        <span class="soft">{{ type.count }} {{ type.count === 1 ? "product" : "products" }}</span>
+        <span class="soft">{{ type.count }}</span>
         <i />
-        <span v-if="type.template" class="soft">
-          <router-link :to="{ name: 'desk', params: { id: type.template.id } }">{{ type.template.name }}</router-link>
-          {{ reasons[type.template.why] }}
-        </span>
-        <span v-if="type.template" class="chip" :class="{ differs: type.template.draft }">
+      </div>
+      <p v-if="type.template" class="by">
+        <router-link :to="{ name: 'desk', params: { id: type.template.id } }" :title="reasons[type.template.why]">
+          {{ type.template.name }}
+        </router-link>
+        <span class="chip" :class="{ differs: type.template.draft }">
           {{ type.template.draft ? "Draft not live" : "Live" }}
         </span>
-      </div>
+      </p>
       <ul>
         <li v-for="product in type.products" :key="product.handle">
           <router-link class="card" :to="desk(type, product.handle)">
@@ -67,39 +73,65 @@ function stateOf(product: ShelfType["products"][number]): string {
 
 <style scoped>
 .shelf {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(206px, 1fr));
+  gap: 22px 18px;
   width: min(1244px, 100%);
   margin: 0 auto;
   padding: 20px 18px 48px;
+}
+.shelf > :not(section) {
+  grid-column: 1 / -1;
 }
 header {
   display: flex;
   flex-wrap: wrap;
   gap: 4px 16px;
   align-items: baseline;
-  margin-bottom: 6px;
 }
 header p {
   margin: 0;
 }
+section {
+  display: grid;
+  grid-column: span var(--span);
+  grid-template-columns: subgrid;
+  align-content: start;
+}
+section > * {
+  grid-column: 1 / -1;
+}
 .head {
   display: flex;
-  flex-wrap: wrap;
   align-items: center;
-  gap: 4px 10px;
-  margin: 18px 0 10px;
+  gap: 8px;
+}
+.head h2 {
+  white-space: nowrap;
 }
 .head i {
   flex: 1;
   height: 1px;
   background: var(--line);
 }
+.by {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  margin: 5px 0 9px;
+}
 ul {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(186px, 1fr));
-  gap: 16px;
+  grid-template-columns: subgrid;
+  gap: 16px 18px;
   margin: 0;
   padding: 0;
   list-style: none;
+}
+@media (max-width: 860px) {
+  section {
+    grid-column: 1 / -1;
+  }
 }
 .card {
   display: block;

@@ -1,0 +1,73 @@
+//! Takes the pictures of `docs/screenshots`; run by `cargo xtask screenshots`.
+#![allow(clippy::unwrap_used)]
+
+use compagina_tests::{Browser, Screen, find, until};
+use std::time::Duration;
+
+const FOLDER: &str = concat!(env!("CARGO_MANIFEST_DIR"), "/../docs/screenshots");
+
+async fn take(browser: &Browser, name: &str) {
+    // Pictures, fonts and soft transitions come to rest.
+    until(&browser.client, "document.fonts.status === 'loaded' && [...document.images].every(i => i.complete || i.loading === 'lazy')").await;
+    tokio::time::sleep(Duration::from_millis(900)).await;
+    std::fs::write(format!("{FOLDER}/{name}.png"), browser.picture().await).unwrap();
+}
+
+async fn proofs_are_drawn(browser: &Browser) {
+    for screen in ["Wide", "Phone"] {
+        let drawn = format!(
+            "document.querySelector('iframe[title=\"Proof, {screen}\"]')?.contentDocument?.getElementById('proof-fold')"
+        );
+        until(&browser.client, &drawn).await;
+    }
+    let pictures = "[...document.querySelectorAll('iframe')].every(f => [...f.contentDocument.images].every(i => i.complete || i.loading === 'lazy'))";
+    until(&browser.client, pictures).await;
+}
+
+async fn owners_views(base: &str) {
+    let browser = Browser::open(Screen::Wide).await;
+    let client = &browser.client;
+    client.goto(&format!("{base}/sign-in")).await.unwrap();
+    find(client, "input[name=email]").await;
+    take(&browser, "sign-in").await;
+    Browser::sign_in(client, base).await;
+    until(client, "document.querySelectorAll('.shelf iframe').length === 10").await;
+    tokio::time::sleep(Duration::from_secs(2)).await;
+    take(&browser, "shelf").await;
+    client.goto(&format!("{base}/templates")).await.unwrap();
+    until(client, "document.querySelectorAll('tbody tr').length === 8").await;
+    take(&browser, "templates").await;
+    client.goto(&format!("{base}/templates/2?product=whimbrel")).await.unwrap();
+    proofs_are_drawn(&browser).await;
+    take(&browser, "desk").await;
+    browser.client.clone().close().await.unwrap();
+}
+
+async fn shop_on(base: &str, screen: Screen, suffix: &str) {
+    let browser = Browser::open(screen).await;
+    let client = &browser.client;
+    client.goto(&format!("{base}/shop/products/whimbrel?colour=ember&sail=2-1-m")).await.unwrap();
+    take(&browser, &format!("product-{suffix}")).await;
+    if suffix == "wide" {
+        client.goto(&format!("{base}/shop")).await.unwrap();
+        take(&browser, "listing").await;
+        for product in ["whimbrel?colour=dusk&sail=2-4-m", "gift-card"] {
+            client.goto(&format!("{base}/shop/products/{product}")).await.unwrap();
+            find(client, ".k-buy-button .buy").await.click().await.unwrap();
+            find(client, ".cart-lines").await;
+        }
+        take(&browser, "cart").await;
+        client.goto(&format!("{base}/shop/checkout")).await.unwrap();
+        take(&browser, "checkout").await;
+    }
+    browser.client.clone().close().await.unwrap();
+}
+
+#[tokio::main]
+async fn main() {
+    let base = std::env::var("COMPAGINA_BASE").unwrap();
+    std::fs::create_dir_all(FOLDER).unwrap();
+    owners_views(&base).await;
+    shop_on(&base, Screen::Wide, "wide").await;
+    shop_on(&base, Screen::Phone, "phone").await;
+}
