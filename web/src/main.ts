@@ -1,5 +1,6 @@
 import "@fontsource-variable/bricolage-grotesque/wght.css";
 import "@fontsource-variable/figtree/wght.css";
+import "./ui/reset.css";
 import "vuetify/styles";
 import "./ui/base.css";
 import { createPinia } from "pinia";

@@ -105,6 +105,10 @@ nav .router-link-exact-active {
   text-decoration: none;
 }
 @media (max-width: 720px) {
+  .bar {
+    gap: 14px;
+    padding: 0 12px;
+  }
   .who {
     display: none;
   }

@@ -47,7 +47,8 @@ fn name(styled: &Styled<'_>) -> String {
     format!("buy.{}", styled.id())
 }
 
-fn setting_for(hindrance: Option<&Hindrance>) -> &'static Setting {
+/// The words that fit what keeps the shopper from buying, if anything does.
+pub(super) fn setting_for(hindrance: Option<&Hindrance>) -> &'static Setting {
     match hindrance {
         Some(Hindrance::SoldOut | Hindrance::NotMade) => &SOLD_OUT,
         Some(Hindrance::ChooseFirst(_)) => &CHOOSE,

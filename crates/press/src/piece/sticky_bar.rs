@@ -3,11 +3,17 @@ use crate::ctx::{Ctx, Styled};
 use crate::offers::{BuyState, buy_state};
 use compagina_core::page::Device;
 use compagina_core::page::piece::sticky_bar::{EDGE, Edge, NAME, WORDS};
+use compagina_core::style::Chain;
 use maud::{Markup, html};
 use std::collections::BTreeMap;
 
-pub(super) fn slots(_ctx: &Ctx<'_>, styled: &Styled<'_>) -> BTreeMap<String, String> {
-    let [wide, phone] = Device::ALL.map(|device| styled.chain.text(&WORDS, device));
+/// Its own words while it can be used; otherwise the words in which the house says why not.
+pub(super) fn slots(ctx: &Ctx<'_>, styled: &Styled<'_>) -> BTreeMap<String, String> {
+    let say = |device| match buy_state(ctx.offer) {
+        BuyState::Ready => styled.chain.text(&WORDS, device),
+        _ => Chain::default().text(buy_button::setting_for(ctx.offer.hindrance.as_ref()), device),
+    };
+    let [wide, phone] = Device::ALL.map(say);
     device_slots(&name(styled), wide, phone)
 }
 

@@ -1,6 +1,7 @@
 //! One handler a file, by area.
 
 mod desk;
+mod document;
 mod health;
 mod media;
 mod session;
@@ -29,6 +30,7 @@ pub fn api(config: &mut utoipa_actix_web::service_config::ServiceConfig<'_>) {
         .service(desk::operate::undo)
         .service(desk::operate::redo)
         .service(desk::publish::publish)
+        .route("/openapi.json", web::get().to(document::document))
         .default_service(web::to(|| async { Err::<String, _>(crate::error::ApiError::nothing_here()) }));
 }
 

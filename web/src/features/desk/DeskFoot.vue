@@ -23,7 +23,7 @@ const late = computed(() => {
 });
 const saved = computed(() => {
   if (desk.waiting > 0) return "Saving";
-  const time = desk.savedAt?.toLocaleTimeString([], { hour: "2-digit", minute: "2-digit" });
+  const time = desk.savedAt?.toLocaleTimeString([], { hour: "2-digit", minute: "2-digit", hour12: false });
   return time ? `Saved ${time}` : "Everything is saved";
 });
 </script>

@@ -2,7 +2,7 @@
 import { computed, onBeforeUnmount, ref, watch } from "vue";
 import type { Field, Value } from "./types";
 
-const props = defineProps<{ field: Field; value: Value; labelledby: string }>();
+const props = defineProps<{ field: Field; explained: Field["wide"]; labelledby: string }>();
 const emit = defineEmits<{ set: [value: Value] }>();
 
 /** So many choices stand side by side; more of them, or long ones, are a list. */
@@ -10,6 +10,7 @@ const MOST_BUTTONS = 6;
 const MOST_LETTERS = 26;
 const PAUSE_MS = 400;
 
+const value = computed(() => props.explained.value);
 const shape = computed(() => props.field.shape);
 const options = computed(() => ("options" in shape.value ? shape.value.options : []));
 const asButtons = computed(() => {
@@ -19,7 +20,7 @@ const asButtons = computed(() => {
 
 // What is being typed is kept after a pause and when the field is left.
 const typed = ref("");
-const shown = computed(() => (Array.isArray(props.value) ? props.value.join("\n") : String(props.value)));
+const shown = computed(() => (Array.isArray(value.value) ? value.value.join("\n") : String(value.value)));
 watch(shown, (text) => (typed.value = text), { immediate: true });
 let timer: ReturnType<typeof setTimeout> | undefined;
 

@@ -10,7 +10,10 @@ const desk = useDesk();
 const typed = ref("");
 const at = ref(0);
 const field = ref<HTMLInputElement | null>(null);
-onMounted(() => field.value?.focus());
+onMounted(() => {
+  field.value?.focus({ preventScroll: true });
+  field.value?.parentElement?.scrollIntoView({ block: "nearest" });
+});
 
 const found = computed(() => {
   const here = new Set(desk.order.map((line) => line.piece.kind));
@@ -40,7 +43,7 @@ function leave(event: FocusEvent): void {
 </script>
 
 <template>
-  <div class="finder" @focusout="leave">
+  <div class="piece-finder" @focusout="leave">
     <input
       ref="field"
       v-model="typed"
@@ -75,7 +78,7 @@ function leave(event: FocusEvent): void {
 </template>
 
 <style scoped>
-.finder {
+.piece-finder {
   border: 1px solid var(--accent);
   border-radius: 6px;
   background: #fff;

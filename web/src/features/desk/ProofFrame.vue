@@ -58,6 +58,7 @@ figcaption {
   color: var(--soft);
   font-size: 11px;
   font-weight: 600;
+  white-space: nowrap;
 }
 .page {
   position: relative;

@@ -33,7 +33,7 @@ function set(value: Value | null): void {
 <template>
   <div class="field" :class="{ tall: field.shape.shape === 'lines' }">
     <span :id="`label-${field.key}`" class="label">{{ field.label }}</span>
-    <FieldControl :field="field" :value="explained.value" :labelledby="`label-${field.key}`" @set="set" />
+    <FieldControl :field="field" :explained="explained" :labelledby="`label-${field.key}`" @set="set" />
     <span class="mark"><span v-if="own" class="dot" title="Set here" /></span>
     <span v-if="source" class="source">
       <template v-if="own">
@@ -53,9 +53,6 @@ function set(value: Value | null): void {
   align-items: center;
   padding: 4px 12px 4px 14px;
 }
-.tall {
-  align-items: start;
-}
 .label {
   color: var(--soft);
 }
@@ -71,5 +68,12 @@ function set(value: Value | null): void {
   margin-left: 2px;
   padding: 0 2px;
   font-size: 11px;
+}
+.tall {
+  grid-template-columns: minmax(0, 1fr) 12px;
+}
+.tall .label,
+.tall .source {
+  grid-column: 1 / -1;
 }
 </style>

@@ -1,0 +1,292 @@
+//! Each piece under each of its settings, on the page where it stands.
+#![allow(clippy::unwrap_used)]
+
+mod shop;
+
+use compagina_core::catalog::{Product, ProductState, Stock};
+use compagina_core::choice::Selection;
+use compagina_core::page::{Device, Kind, Layout, Op, SetValue, Target, apply};
+use compagina_core::situation::{Situation, StockMood};
+use compagina_press::{Mode, Page, entry_for, opening_selection, render};
+use shop::{demo, nav};
+use std::collections::BTreeMap;
+
+/// A page with a kite that can be changed before it is drawn.
+struct Bench {
+    product: Product,
+    layout: Layout,
+    quantity: u32,
+    choice: Option<&'static str>,
+    related: Vec<Product>,
+}
+
+impl Bench {
+    fn new() -> Self {
+        let (mut products, mut layouts) = demo();
+        let (layout, related) = (layouts.remove(1), products.split_off(1));
+        Self { product: products.remove(0), layout, quantity: 1, choice: None, related }
+    }
+    fn set(mut self, kind: Kind, setting: &str, value: impl Into<Given>) -> Self {
+        self.on(kind, setting, Device::Wide, value.into().0);
+        self
+    }
+    fn set_on_phones(mut self, kind: Kind, setting: &str, value: impl Into<Given>) -> Self {
+        self.on(kind, setting, Device::Phone, value.into().0);
+        self
+    }
+    fn on(&mut self, kind: Kind, setting: &str, device: Device, value: SetValue) {
+        let target = Target::Piece(self.layout.first_of(kind).unwrap().id.clone());
+        let op = Op::Set { target, setting: setting.into(), device, value: Some(value) };
+        apply(&mut self.layout, op).unwrap();
+    }
+    fn choosing(mut self, choice: &'static str) -> Self {
+        self.choice = Some(choice);
+        self
+    }
+    fn situation(&self) -> Situation {
+        let pairs = |choice: &'static str| choice.split('&').filter_map(|pair| pair.split_once('='));
+        let selection = match self.choice {
+            Some(choice) => Selection::from_pairs(&self.product, pairs(choice)).0,
+            None => opening_selection(&self.product, &self.layout),
+        };
+        Situation { selection, quantity: self.quantity, stock: StockMood::AsItIs }
+    }
+    fn html(&self) -> String {
+        let nav = nav();
+        render(&Page {
+            nav: &nav,
+            product: &self.product,
+            layout: &self.layout,
+            related: &self.related,
+            situation: &self.situation(),
+            mode: Mode::Shop,
+            notice: None,
+        })
+        .unwrap()
+    }
+    /// The HTML of one piece.
+    fn piece(&self, class: &str) -> String {
+        let html = self.html();
+        let Some((_, rest)) = html.split_once(&format!("class=\"piece {class}\"")) else {
+            return String::new();
+        };
+        let end = rest.find("class=\"piece ").or(rest.find("</section>")).unwrap_or(rest.len());
+        rest[..end].to_owned()
+    }
+    fn say(&self) -> BTreeMap<String, String> {
+        entry_for(&nav().shop, &self.product, &self.layout, &self.situation()).unwrap().say
+    }
+}
+
+struct Given(SetValue);
+impl From<&str> for Given {
+    fn from(text: &str) -> Self {
+        Self(SetValue::Text(text.into()))
+    }
+}
+impl From<i64> for Given {
+    fn from(number: i64) -> Self {
+        Self(SetValue::Number(number))
+    }
+}
+impl From<bool> for Given {
+    fn from(flag: bool) -> Self {
+        Self(SetValue::Flag(flag))
+    }
+}
+impl From<&[&str]> for Given {
+    fn from(lines: &[&str]) -> Self {
+        Self(SetValue::Lines(lines.iter().map(|l| (*l).to_owned()).collect()))
+    }
+}
+
+#[test]
+fn the_saving_is_told_in_percent_in_money_or_not_at_all() {
+    let percent = Bench::new().piece("k-price");
+    assert!(percent.contains("−20 %") && !percent.contains("Save"));
+    let amount = Bench::new().set(Kind::Price, "saving", "amount").piece("k-price");
+    assert!(amount.contains("Save £17.00") && !amount.contains("−20 %"));
+    let none = Bench::new().set(Kind::Price, "saving", "none").piece("k-price");
+    assert!(!none.contains("Save") && !none.contains('%') && none.contains("£85.00"));
+    let both = Bench::new().set_on_phones(Kind::Price, "saving", "amount").html();
+    assert!(both.contains("−20 %") && both.contains("Save £17.00"), "each screen hides one");
+    let (wide, phone) = both.split_once("@media (max-width:640px)").unwrap();
+    assert!(wide.contains("#p-p5 .amount{display:none}") && phone.contains("#p-p5 .percent{display:none}"));
+}
+
+#[test]
+fn the_old_price_stands_where_it_is_put() {
+    for (place, rule) in [("before", "order:-1"), ("after", "order:0"), ("under", "order:1;flex-basis:100%")]
+    {
+        let html = Bench::new().set(Kind::Price, "old", place).html();
+        assert!(html.contains(&format!("#p-p5 .old{{{rule}}}")), "{place}");
+    }
+}
+
+#[test]
+fn until_a_variant_is_chosen_the_least_price_is_shown_with_its_word() {
+    let bench = Bench::new().set(Kind::Options, "start", "nothing").set(Kind::Price, "from", "starting at");
+    let price = bench.piece("k-price");
+    assert!(price.contains(r#"data-shows="from">starting at<"#) && price.contains("£68.00"));
+    assert!(price.contains(r#"class="old" data-shows="old" hidden"#), "a span of prices has no old price");
+    assert_eq!(bench.say()["chosen.p6.0"], "choose");
+}
+
+#[test]
+fn the_button_says_what_keeps_a_shopper_from_buying() {
+    let words = |bench: &Bench| bench.say().remove("buy.p9").unwrap();
+    assert_eq!(words(&Bench::new()), "Add to cart");
+    assert_eq!(words(&Bench::new().choosing("colour=ember&sail=2-4-m")), "Sold out");
+    assert_eq!(words(&Bench::new().choosing("colour=chalk&sail=2-4-m")), "Sold out", "not made");
+    assert_eq!(words(&Bench::new().choosing("colour=chalk")), "Make your choice");
+    for (state, said) in
+        [(ProductState::ComingSoon, "Coming soon"), (ProductState::Withdrawn, "No longer sold")]
+    {
+        let mut bench = Bench::new();
+        bench.product.state = state;
+        assert_eq!(words(&bench), said);
+        assert!(bench.piece("k-buy-button").contains(" disabled"));
+        assert_eq!(bench.piece("k-quantity"), "", "nothing to count");
+    }
+}
+
+#[test]
+fn the_bar_says_sold_out_too() {
+    let bench = Bench::new().set(Kind::StickyBar, "words", "Fly it");
+    assert_eq!(bench.say()["bar.p13"], "Fly it");
+    assert_eq!(bench.choosing("colour=ember&sail=2-4-m").say()["bar.p13"], "Sold out");
+}
+
+#[test]
+fn a_sold_out_choice_leaves_the_button_usable_without_script_and_nothing_left_does_not() {
+    let choice = Bench::new().choosing("colour=ember&sail=2-4-m").piece("k-buy-button");
+    assert!(choice.contains("aria-disabled=\"true\"") && !choice.contains(" disabled"));
+    let mut gone = Bench::new();
+    gone.product.variants.iter_mut().for_each(|v| v.stock = Stock::Counted(0));
+    assert!(gone.piece("k-buy-button").contains(" disabled"));
+}
+
+#[test]
+fn under_the_button_stands_the_sum_or_why_so_many_cannot_be_had() {
+    let hint = |quantity| {
+        let mut bench = Bench::new().choosing("colour=ember&sail=2-1-m");
+        bench.quantity = quantity;
+        bench.say().remove("hint").unwrap()
+    };
+    assert_eq!(hint(1), "");
+    assert_eq!(hint(6), "6 for £408.00");
+    assert_eq!(hint(7), "There are only 6 left of this choice.");
+}
+
+#[test]
+fn the_stock_line_speaks_always_or_only_when_it_matters() {
+    let line = |bench: &Bench| bench.say().remove("stock.p7").unwrap();
+    let quiet = || Bench::new().set(Kind::StockLine, "when", "matters");
+    assert_eq!(line(&Bench::new()), "In stock");
+    assert_eq!(line(&quiet()), "");
+    assert_eq!(line(&quiet().choosing("colour=chalk&sail=2-1-m")), "Only 1 left");
+    let few = Bench::new().set(Kind::StockLine, "few", 10).choosing("colour=dusk&sail=2-1-m");
+    assert_eq!(line(&few), "Only 9 left");
+    let undecided =
+        Bench::new().set(Kind::StockLine, "undecided", "Choose a sail to see").choosing("colour=chalk");
+    assert_eq!(line(&undecided), "Choose a sail to see");
+}
+
+#[test]
+fn words_for_each_screen_have_places_of_their_own() {
+    let bench = Bench::new().set_on_phones(Kind::StockLine, "in_stock", "Ready to fly");
+    let say = bench.say();
+    assert_eq!((say["stock.p7.wide"].as_str(), say["stock.p7.phone"].as_str()), ("In stock", "Ready to fly"));
+    let line = bench.piece("k-stock-line");
+    assert!(
+        line.contains(r#"<span data-say="stock.p7" hidden>"#),
+        "the common place is there for other choices"
+    );
+}
+
+#[test]
+fn choices_are_swatches_words_or_lists_and_all_of_them_tell_what_is_sold_out() {
+    let swatches = Bench::new().piece("k-options");
+    assert!(swatches.contains("linear-gradient(135deg,#14505C 0% 50%,#F2B35E 50% 100%)"));
+    assert!(swatches.contains("value=\"2-1-m\""), "a value without colours is a word");
+    let words = Bench::new().set(Kind::Options, "shown_as", "words").piece("k-options");
+    assert!(!words.contains("cloth") && words.contains(">Dusk</span>"));
+    let list = Bench::new().set(Kind::Options, "shown_as", "list").piece("k-options");
+    assert!(
+        list.contains("<select form=\"buy\" name=\"colour\"") && list.contains("Fern – sold out"),
+        "{list}"
+    );
+    assert!(swatches.contains(", sold out") && words.contains(", sold out"));
+    for mark in ["struck", "faded", "away"] {
+        let options = Bench::new().set(Kind::Options, "sold_out", mark).piece("k-options");
+        assert!(options.contains(&format!("mark-{mark}")));
+    }
+}
+
+#[test]
+fn the_gallery_shows_the_chosen_colours_pictures_first_and_hides_the_others() {
+    let gallery = Bench::new().choosing("colour=chalk&sail=1-6-m").piece("k-gallery");
+    let first = gallery.find("in Chalk, flying").unwrap();
+    let shown =
+        |text: &str| !gallery[..gallery.find(text).unwrap()].rsplit("<li").next().unwrap().contains("hidden");
+    assert!(first < gallery.find("in Ember, flying").unwrap());
+    assert!(shown("in Chalk, flying") && shown("rolled up in its sleeve") && !shown("in Ember, flying"));
+    let all = Bench::new().set(Kind::Gallery, "follow", "all").piece("k-gallery");
+    assert!(!all.contains(" hidden") && !all.contains("data-follow"));
+}
+
+#[test]
+fn details_are_tabs_or_rows_and_paragraphs_are_kept() {
+    let html = Bench::new().html();
+    let (wide, phone) = html.split_once("@media (max-width:640px)").unwrap();
+    assert!(wide.contains("#p-p11 .folds details{display:contents}"));
+    assert!(phone.contains("#p-p11 .folds details{border-bottom"));
+    let rows = Bench::new().set(Kind::Details, "as", "folding").set(Kind::Details, "first_open", false);
+    assert!(!rows.piece("k-details").contains(" open"));
+    assert!(rows.piece("k-details").contains("<p>For ten years and older.</p>"));
+}
+
+#[test]
+fn promises_without_lines_are_not_drawn() {
+    let none: &[&str] = &["", "  "];
+    assert_eq!(Bench::new().set(Kind::Promises, "lines", none).piece("k-promises"), "");
+    let some: &[&str] = &["Sent today", ""];
+    let promises = Bench::new().set(Kind::Promises, "lines", some).piece("k-promises");
+    assert_eq!(promises.matches("<li>").count(), 1);
+}
+
+#[test]
+fn related_products_are_as_many_as_a_screen_wants() {
+    let cards = |bench: Bench| bench.piece("k-related").matches("class=\"card\"").count();
+    assert_eq!(cards(Bench::new()), 4);
+    assert_eq!(cards(Bench::new().set(Kind::Related, "count", 2)), 2);
+    let mut alone = Bench::new();
+    alone.related.clear();
+    assert_eq!(cards(alone), 0);
+    let plain =
+        Bench::new().set(Kind::Related, "prices", false).set(Kind::Related, "heading", "").piece("k-related");
+    assert!(!plain.contains("card-price") && !plain.contains("<h2>"));
+}
+
+#[test]
+fn sizes_and_sides_come_from_steps_of_the_house() {
+    let sizes = |bench: Bench| -> Vec<String> {
+        let (html, rule) = (bench.html(), "#p-p3 h1{font-size:");
+        html.match_indices(rule).map(|(at, _)| html[at + rule.len()..].chars().take(2).collect()).collect()
+    };
+    assert_eq!(sizes(Bench::new()), ["38", "30"], "the house has a size of its own for phones");
+    assert_eq!(
+        sizes(Bench::new().set(Kind::Title, "size", 7)),
+        ["48"],
+        "the template's wide value goes before it"
+    );
+    assert_eq!(
+        sizes(Bench::new().set(Kind::Title, "size", 7).set_on_phones(Kind::Title, "size", 4)),
+        ["48", "24"]
+    );
+    let centred = Bench::new().set(Kind::Title, "align", "centre").html();
+    assert!(centred.contains("#p-p3{--above:8px;text-align:center"));
+    let crumbs =
+        Bench::new().set(Kind::Breadcrumb, "divider", "angle").set(Kind::Breadcrumb, "last", false).html();
+    assert!(crumbs.contains("--divider:\"›\"") && crumbs.contains("#p-p1 .last{display:none}"));
+}
