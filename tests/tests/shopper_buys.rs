@@ -3,6 +3,7 @@
 
 use compagina_tests::{Browser, Screen, Site, ask, find, until};
 use fantoccini::Client;
+use fantoccini::key::Key;
 use sqlx::MySqlPool;
 
 async fn click(client: &Client, css: &str) {
@@ -110,6 +111,35 @@ async fn on_a_phone_the_bar_is_there_while_the_button_is_out_of_sight(pool: MySq
         until(&client, "!document.querySelector('[data-sticky]').hidden").await;
         click(&client, "[data-sticky] button").await;
         assert_eq!(text(&client, "h1").await, "Cart");
+    })
+    .await;
+}
+
+#[sqlx::test(migrations = false)]
+async fn tabs_thumbnails_and_quantity_answer_at_once(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let base = site.base.clone();
+    Browser::run(Screen::Wide, |client| async move {
+        client.goto(&format!("{base}/shop/products/whimbrel?colour=dusk&sail=2-1-m")).await.unwrap();
+        let open = "document.querySelector('.k-details [open] summary').innerText";
+        assert_eq!(ask(&client, open).await, "What is in the bag");
+        click(&client, ".k-details details:nth-child(2) summary").await;
+        until(&client, &format!("{open} === 'Wind and size'")).await;
+        click(&client, ".k-details details:nth-child(2) summary").await;
+        assert_eq!(ask(&client, "document.querySelectorAll('.k-details [open]').length").await, 1, "a tab stays open");
+
+        let marked = "document.querySelector('.thumbs [aria-current]').getAttribute('aria-label')";
+        assert!(ask(&client, marked).await.as_str().unwrap().starts_with("Picture 1: Whimbrel in Dusk"));
+        click(&client, ".thumbs li:not([hidden])[style*='order:2'] a, .thumbs li:not([hidden])[style*='order: 2'] a").await;
+        until(&client, &format!("{marked}.startsWith('Picture 3')")).await;
+        until(&client, "document.querySelector('.slides').scrollLeft > 800").await;
+
+        let quantity = find(&client, "input[name=quantity]").await;
+        quantity.send_keys(&format!("{}", Key::Up)).await.unwrap();
+        until(&client, "document.querySelector('.hint').innerText === '2 for £136.00'").await;
+        ask(&client, "(() => { const q = document.querySelector('input[name=quantity]'); q.value = 50; q.dispatchEvent(new Event('change', { bubbles: true })); })()").await;
+        until(&client, "document.querySelector('.hint').innerText === 'There are only 9 left of this choice.'").await;
+        until(&client, "document.querySelector('[data-buy]').getAttribute('aria-disabled') === 'true'").await;
     })
     .await;
 }

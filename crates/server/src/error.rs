@@ -171,3 +171,44 @@ impl From<QueryPayloadError> for ApiError {
         Self::unreadable(error)
     }
 }
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use compagina_core::ids::PieceId;
+    use compagina_core::page::OpError;
+
+    fn answer(error: impl Into<ApiError>) -> (u16, &'static str) {
+        let error: ApiError = error.into();
+        (error.status, error.code)
+    }
+
+    #[test]
+    fn every_error_of_the_storage_has_its_status_and_code() {
+        let ghost = || OpError::NoSuchPiece(PieceId::try_from("ghost").unwrap());
+        assert_eq!(answer(StorageError::NotFound { what: "template" }), (404, "not_found"));
+        assert_eq!(
+            answer(StorageError::RevisionMismatch { expected: 1, current: 2 }),
+            (409, "revision_mismatch")
+        );
+        assert_eq!(answer(StorageError::NoStep { step: "undo" }), (409, "no_step"));
+        assert_eq!(answer(StorageError::Op(ghost())), (422, "refused"));
+        assert_eq!(answer(StorageError::CartFull { most: 50 }), (422, "refused"));
+        assert_eq!(answer(StorageError::Migration("x".into())), (500, "unforeseen"));
+        assert_eq!(answer(MoneyError::Overflow), (500, "unforeseen"));
+    }
+
+    #[test]
+    fn what_was_not_foreseen_tells_no_detail() {
+        let secret = "Access denied for user root@127.0.0.1";
+        let error = ApiError::from(StorageError::Migration(secret.into()));
+        let body = serde_json::to_string(&error).unwrap();
+        assert!(!body.contains("root") && !body.contains("Access"), "{body}");
+    }
+
+    #[test]
+    fn an_unreadable_request_is_told_without_its_control_characters() {
+        let error = ApiError::unreadable(format!("at\u{7} {}", "x".repeat(1000)));
+        assert!(error.message.len() < 300 && !error.message.contains('\u{7}'));
+    }
+}

@@ -49,3 +49,32 @@ impl Media {
 fn place(hash: &str) -> Path {
     Path::from(format!("{}/{hash}", &hash[..2.min(hash.len())]))
 }
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    #[test]
+    fn only_a_hash_names_a_picture() {
+        assert!(is_hash(&"0123456789abcdef".repeat(4)));
+        for bad in
+            ["", "../../etc/passwd", &"A".repeat(64), &"g".repeat(64), &"a".repeat(63), &"é".repeat(32)]
+        {
+            assert!(!is_hash(bad), "{bad}");
+        }
+    }
+
+    #[actix_web::test]
+    async fn what_was_put_is_there_and_what_was_not_is_nothing() {
+        let folder = std::env::temp_dir().join(format!("compagina-media-{}", std::process::id()));
+        let media = Media::open(&folder).unwrap();
+        let hash = "ab".repeat(32);
+        assert_eq!(media.get(&hash).await.unwrap(), None);
+        media.put(&hash, b"picture".to_vec()).await.unwrap();
+        assert_eq!(media.get(&hash).await.unwrap().unwrap(), Bytes::from_static(b"picture"));
+        assert_eq!(media.note("drawing").await, None);
+        media.put_note("drawing", "[]".into()).await.unwrap();
+        assert_eq!(media.note("drawing").await.unwrap(), Bytes::from_static(b"[]"));
+        std::fs::remove_dir_all(folder).unwrap();
+    }
+}

@@ -102,3 +102,45 @@ async fn a_cart_line_belongs_to_its_cart(pool: MySqlPool) {
     store.set_cart_line(mine, line, 0).await.unwrap();
     assert_eq!(store.cart_count(mine).await.unwrap(), 0);
 }
+
+#[sqlx::test(migrations = false)]
+async fn putting_the_same_again_adds_up_to_ninety_nine_at_the_newest_price(pool: MySqlPool) {
+    let store = shop(pool).await;
+    let cart = filled_cart(&store, 1, 2, 60).await;
+    let product = kite(&store).await;
+    let newer = Money::new(7000, product.price.currency);
+    store.put_into_cart(cart, product.variants[2].id, 60, newer).await.unwrap();
+    let items = store.cart_items(cart).await.unwrap();
+    assert_eq!((items.len(), items[0].quantity, items[0].seen), (1, 99, newer));
+}
+
+#[sqlx::test(migrations = false)]
+async fn two_shoppers_cannot_both_buy_the_last_one(pool: MySqlPool) {
+    let store = shop(pool).await;
+    store.set_stock(kite(&store).await.variants[0].id, Stock::Counted(1)).await.unwrap();
+    for round in 0..5u8 {
+        let (a, b) =
+            (filled_cart(&store, round * 2, 0, 1).await, filled_cart(&store, round * 2 + 1, 0, 1).await);
+        let contact = contact();
+        let (a, b) = tokio::join!(store.place_order(a, &contact), store.place_order(b, &contact));
+        let sold: Vec<u64> = [a.unwrap(), b.unwrap()].iter().filter_map(number).collect();
+        assert_eq!(sold.len(), 1, "round {round}");
+        store.settle_order(sold[0], false).await.unwrap();
+        assert_eq!(kite(&store).await.variants[0].stock, Stock::Counted(1), "given back");
+    }
+}
+
+#[sqlx::test(migrations = false)]
+async fn an_order_whose_payment_was_cut_off_is_found_after_a_while(pool: MySqlPool) {
+    let store = shop(pool.clone()).await;
+    let cart = filled_cart(&store, 1, 0, 1).await;
+    let order = number(&store.place_order(cart, &contact()).await.unwrap()).unwrap();
+    assert!(store.stale_orders().await.unwrap().is_empty());
+    sqlx::query("UPDATE shop_order SET placed_at = placed_at - INTERVAL 1 HOUR")
+        .execute(&pool)
+        .await
+        .unwrap();
+    assert_eq!(store.stale_orders().await.unwrap(), [order]);
+    store.settle_order(order, true).await.unwrap();
+    assert!(store.stale_orders().await.unwrap().is_empty());
+}

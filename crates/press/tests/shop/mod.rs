@@ -1,4 +1,5 @@
 //! The demo shop's products and layouts as the catalogue would give them, with pictures that need no drawing.
+#![allow(clippy::unwrap_used, dead_code, reason = "each test takes what it needs")]
 
 use compagina_core::catalog::{NewProduct, Product, ProductOption, ProductValue, Variant};
 use compagina_core::ids::{Handle, OptionId, ProductId, ValueId, VariantId};
@@ -96,4 +97,9 @@ fn picture(shop: &DemoShop, drawing: &Drawing, name: &str) -> Picture {
         alt: drawing.alt.clone(),
         values: drawing.values.iter().map(|(o, v)| value_id(shop, o, v)).collect(),
     }
+}
+
+/// So many pence.
+pub fn pounds(minor: i64) -> Money {
+    Money::new(minor, nav().shop.currency)
 }

@@ -131,3 +131,51 @@ fn contact(values: &BTreeMap<String, String>) -> Contact {
         postcode: text("postcode"),
     }
 }
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    fn filled() -> BTreeMap<String, String> {
+        let fields = [
+            ("email", "jo@example.org"),
+            ("name", "Jo"),
+            ("street", "1 Quay"),
+            ("town", "Wells"),
+            ("postcode", "NR23"),
+            ("payment", "accept"),
+        ];
+        fields.map(|(name, value)| (name.to_owned(), value.to_owned())).into()
+    }
+
+    #[test]
+    fn a_filled_form_has_no_problems() {
+        assert!(problems(&filled()).is_empty());
+    }
+
+    #[test]
+    fn each_field_tells_what_is_missing_or_too_long() {
+        for field in &FIELDS {
+            for bad in ["  ".to_owned(), "x".repeat(field.most + 1)] {
+                let mut form = filled();
+                form.insert(field.name.into(), bad);
+                let found = problems(&form);
+                assert_eq!(found.keys().collect::<Vec<_>>(), [field.name]);
+                assert!(found[field.name].contains(field.label));
+            }
+        }
+        let mut form = filled();
+        form.insert("payment".into(), "gold".into());
+        assert!(problems(&form).contains_key("payment"));
+    }
+
+    #[test]
+    fn an_address_needs_a_name_an_at_and_a_place() {
+        for good in ["a@b.co", "first.last+kites@sub.example.org"] {
+            assert!(looks_like_email(good), "{good}");
+        }
+        for bad in ["", "a", "@b.co", "a@b", "a@.co", "a@b.", "a b@c.de", "a@b c.de"] {
+            assert!(!looks_like_email(bad), "{bad}");
+        }
+    }
+}

@@ -1,0 +1,180 @@
+//! Laws that hold for every layout, selection, cart and cascade, tried on generated ones.
+#![allow(clippy::unwrap_used)]
+
+mod samples;
+
+use compagina_core::cart::{Wanted, reckon};
+use compagina_core::catalog::{Product, Stock};
+use compagina_core::choice::{Selection, ValueState, pick, states, variant_of};
+use compagina_core::page::op::check;
+use compagina_core::page::piece::price;
+use compagina_core::page::{Device, Kind, Layout, Op, SetValue, Target, Values, apply, differences};
+use compagina_core::price::{Hindrance, Tag, offer};
+use compagina_core::style::{Chain, Level};
+use proptest::prelude::*;
+use samples::{at, id, layout, piece, pounds, product};
+
+fn any_op() -> impl Strategy<Value = Op> {
+    let names = prop::sample::select(vec!["crumbs", "gallery", "title", "price", "buy", "new-1", "new-2"]);
+    let column = prop::sample::select(vec!["only", "left", "right"]);
+    let kind = prop::sample::select(Kind::ALL.to_vec());
+    let saving = prop::option::of(prop::sample::select(vec!["percent", "amount", "none"]));
+    let device = prop::sample::select(Device::ALL.to_vec());
+    (0..5u8, names, column, 0usize..4, kind, saving, device).prop_map(
+        |(which, name, column, index, kind, saving, device)| match which {
+            0 => Op::AddPiece { piece: piece(name, kind), at: at(column, index) },
+            1 => Op::RemovePiece { piece: id(name) },
+            2 => Op::MovePiece { piece: id(name), to: at(column, index) },
+            3 => Op::CopyPiece { piece: id(name), copy: id("new-2"), to: at(column, index) },
+            _ => Op::Set {
+                target: Target::Piece(id("price")),
+                setting: "saving".into(),
+                device,
+                value: saving.map(|s| SetValue::Text(s.into())),
+            },
+        },
+    )
+}
+
+fn after(ops: Vec<Op>) -> Layout {
+    let mut page = layout();
+    for op in ops {
+        let _ = apply(&mut page, op);
+    }
+    page
+}
+
+fn any_product() -> impl Strategy<Value = Product> {
+    let row =
+        (prop::option::of(0u16..3), prop::option::of(0u16..2), 0u32..4, prop::option::of(1000i64..9000));
+    prop::collection::vec(row, 0..8).prop_map(|rows| product(&[3, 2], &rows))
+}
+
+fn any_selection() -> impl Strategy<Value = Selection> {
+    (prop::option::of(0u16..3), prop::option::of(0u16..2))
+        .prop_map(|(a, b)| Selection::from_values(vec![a, b]))
+}
+
+fn any_saving() -> impl Strategy<Value = Values> {
+    let one = || prop::option::of(prop::sample::select(vec!["percent", "amount", "none"]));
+    (one(), one()).prop_map(|(wide, phone)| {
+        let set = |values: Values, device, saving: Option<&str>| match saving {
+            Some(saving) => values.with(device, &price::SAVING, SetValue::Text(saving.into())),
+            None => values,
+        };
+        set(set(Values::default(), Device::Wide, wide), Device::Phone, phone)
+    })
+}
+
+proptest! {
+    #[test]
+    fn layouts_differ_exactly_where_differences_are_told(ops in prop::collection::vec(any_op(), 0..12)) {
+        let (before, after) = (layout(), after(ops));
+        prop_assert_eq!(differences(&before, &after).is_empty(), before == after);
+        prop_assert_eq!(differences(&after, &before).is_empty(), before == after);
+        prop_assert!(differences(&after, &after).is_empty());
+    }
+
+    #[test]
+    fn one_operation_is_at_most_one_difference_of_a_piece(op in any_op()) {
+        let mut page = layout();
+        if apply(&mut page, op).is_ok() {
+            prop_assert!(differences(&layout(), &page).len() <= 1);
+        }
+    }
+
+    #[test]
+    fn a_layout_comes_back_from_its_document(ops in prop::collection::vec(any_op(), 0..12)) {
+        let page = after(ops);
+        let text = serde_json::to_string(&page).unwrap();
+        let read: Layout = serde_json::from_str(&text).unwrap();
+        prop_assert_eq!(check(&read), Ok(()));
+        prop_assert_eq!(read, page);
+    }
+
+    #[test]
+    fn a_selection_comes_back_from_its_address(selection in any_selection()) {
+        let product = product(&[3, 2], &[]);
+        let query = selection.to_query(&product);
+        let pairs = query.split('&').filter_map(|pair| pair.split_once('='));
+        prop_assert_eq!(Selection::from_pairs(&product, pairs), (selection, vec![]));
+    }
+
+    /// Picking what is already chosen, where something fits, moves nothing; picking twice is picking once.
+    #[test]
+    fn picking_again_changes_nothing(product in any_product(), selection in any_selection(), value in 0u16..3) {
+        let once = pick(&product, &selection, 0, value);
+        prop_assert_eq!(pick(&product, &once, 0, value), once);
+    }
+
+    /// A value told to be open leads, once picked, to something with stock as long as the rest stays.
+    #[test]
+    fn an_open_value_can_be_picked_without_moving_the_others(product in any_product(), selection in any_selection()) {
+        for (option, row) in states(&product, &selection).iter().enumerate() {
+            for (value, state) in (0u16..).zip(row) {
+                let picked = pick(&product, &selection, option, value);
+                let mut kept = selection.clone();
+                kept.set(option, Some(value));
+                if *state != ValueState::NotMade {
+                    prop_assert_eq!(&picked, &kept);
+                }
+            }
+        }
+    }
+
+    #[test]
+    fn what_can_be_bought_has_a_price_a_variant_and_enough_stock(product in any_product(), selection in any_selection(), quantity in 1u32..5) {
+        let offer = offer(&product, &selection, quantity).unwrap();
+        if offer.hindrance.is_none() {
+            let variant = variant_of(&product, &selection).unwrap();
+            prop_assert_eq!(offer.variant, Some(variant.id));
+            prop_assert!(variant.stock.covers(quantity));
+            prop_assert!(matches!(offer.tag, Tag::Exact(q) if q.quantity == quantity));
+        } else if selection.is_complete() {
+            prop_assert!(!matches!(offer.hindrance, Some(Hindrance::ChooseFirst(_))));
+        }
+        if let Tag::Span { from, to } = offer.tag {
+            prop_assert!(from.minor <= to.minor);
+        }
+    }
+
+    #[test]
+    fn a_cart_costs_what_its_lines_cost_and_stands_only_as_it_was_seen(product in any_product(), picks in prop::collection::vec((0usize..8, 1u32..4, any::<bool>()), 0..6)) {
+        let wanted: Vec<Wanted<'_>> = picks.iter().filter_map(|(index, quantity, seen_right)| {
+            let variant = product.variants.get(*index)?;
+            let price = variant.price.unwrap_or(product.price);
+            let seen = if *seen_right { price } else { pounds(price.minor + 1) };
+            Some(Wanted { product: &product, variant, quantity: *quantity, seen })
+        }).collect();
+        let cart = reckon(&wanted, product.price.currency).unwrap();
+        prop_assert_eq!(cart.total.minor, cart.lines.iter().map(|l| l.quote.line.minor).sum::<i64>());
+        let as_seen = wanted.iter().all(|w| w.seen == w.variant.price.unwrap_or(product.price));
+        let to_be_had = wanted.iter().all(|w| w.variant.stock.covers(w.quantity));
+        prop_assert_eq!(cart.stands(), as_seen && to_be_had);
+    }
+
+    /// The definition, worked out the slow way: from the innermost level outwards, the phone's own value first.
+    #[test]
+    fn the_cascade_agrees_with_its_definition(template in any_saving(), kind in any_saving(), own in any_saving()) {
+        let chain = Chain::of_template(&template).then(Level::Type, &kind).then(Level::Product, &own);
+        let setting = &price::SAVING;
+        for device in Device::ALL {
+            let mut expected = None;
+            for values in [&own, &kind, &template] {
+                let phone = (device == Device::Phone).then(|| values.phone.get(setting.key)).flatten();
+                expected = expected.or(phone).or(values.wide.get(setting.key));
+            }
+            let expected = expected.cloned().unwrap_or(SetValue::Text("percent".into()));
+            prop_assert_eq!(chain.value(setting, device), expected.clone());
+            let explained = chain.explain(setting, device);
+            prop_assert_eq!(explained.value, expected);
+            prop_assert_eq!(explained.hides.last().map_or(explained.source.level, |h| h.source.level), Level::House);
+        }
+    }
+}
+
+#[test]
+fn stock_that_is_not_counted_covers_any_quantity() {
+    assert!(Stock::NotCounted.covers(u32::MAX) && Stock::NotCounted.is_in());
+    assert!(Stock::Counted(3).covers(3) && !Stock::Counted(3).covers(4) && !Stock::Counted(0).is_in());
+}

@@ -1,0 +1,97 @@
+//! Every setting of every kind: what it says it takes it takes, and nothing beside it.
+#![allow(clippy::unwrap_used)]
+
+use compagina_core::page::piece::band;
+use compagina_core::page::{Device, Kind, SetValue, Setting, Shape, ValueError};
+
+fn every_setting() -> Vec<&'static Setting> {
+    let own = Kind::ALL.into_iter().flat_map(Kind::settings);
+    own.chain(band::SETTINGS).copied().collect()
+}
+
+fn text(text: &str) -> SetValue {
+    SetValue::Text(text.to_owned())
+}
+
+/// Values that a setting must take, and values that it must refuse.
+fn edges(setting: &Setting) -> (Vec<SetValue>, Vec<SetValue>) {
+    let lines = |count: usize, line: &str| SetValue::Lines(vec![line.to_owned(); count]);
+    match setting.shape {
+        Shape::Flag => {
+            (vec![SetValue::Flag(true), SetValue::Flag(false)], vec![text("true"), SetValue::Number(1)])
+        }
+        Shape::Choice(names) => {
+            let known = names.iter().map(|(name, _)| text(name)).collect();
+            (known, vec![text(""), text("Percent "), text("constructor"), SetValue::Flag(true)])
+        }
+        Shape::Steps(steps) => {
+            let most = steps.iter().map(|(n, _)| *n).max().unwrap();
+            let known = steps.iter().map(|(n, _)| SetValue::Number(*n)).collect();
+            (known, vec![SetValue::Number(most + 1), SetValue::Number(-1), text("16")])
+        }
+        Shape::Number { least, most } => (
+            vec![SetValue::Number(least), SetValue::Number(most)],
+            vec![SetValue::Number(least - 1), SetValue::Number(most + 1), SetValue::Number(i64::MIN)],
+        ),
+        Shape::Text { most } => (
+            vec![text(""), text(&"é".repeat(most)), text("<b>&\"'")],
+            vec![text(&"é".repeat(most + 1)), text("a\u{0}b"), text("a\nb"), SetValue::Lines(vec![])],
+        ),
+        Shape::Lines { count, most } => (
+            vec![lines(0, ""), lines(count, &"x".repeat(most))],
+            vec![lines(count + 1, "x"), lines(1, &"x".repeat(most + 1)), lines(1, "a\tb"), text("x")],
+        ),
+    }
+}
+
+#[test]
+fn a_setting_takes_what_it_says_and_refuses_what_lies_just_beside() {
+    for setting in every_setting() {
+        let (good, bad) = edges(setting);
+        for value in good {
+            assert_eq!(setting.check(&value), Ok(()), "{}: {value:?}", setting.key);
+        }
+        for value in bad {
+            let reason = setting.check(&value).expect_err(setting.key);
+            assert!(reason.to_string().contains(setting.label), "the sentence names the field: {reason}");
+        }
+    }
+}
+
+#[test]
+fn a_value_survives_the_document() {
+    for setting in every_setting() {
+        for value in edges(setting).0 {
+            let written = serde_json::to_string(&value).unwrap();
+            assert_eq!(serde_json::from_str::<SetValue>(&written).unwrap(), value, "{written}");
+        }
+    }
+}
+
+#[test]
+fn what_is_the_same_everywhere_has_no_value_for_phones_in_the_house() {
+    for setting in every_setting() {
+        assert!(setting.house(Device::Wide).is_some(), "{}", setting.key);
+        assert!(setting.per_device || setting.house(Device::Phone).is_none(), "{}", setting.key);
+    }
+}
+
+#[test]
+fn words_an_owner_reads_are_there_and_short() {
+    for setting in every_setting() {
+        assert!((2..=24).contains(&setting.label.chars().count()), "{}", setting.label);
+        let options: Vec<&str> = match setting.shape {
+            Shape::Choice(names) => names.iter().map(|(_, label)| *label).collect(),
+            Shape::Steps(steps) => steps.iter().map(|(_, label)| *label).collect(),
+            _ => vec![],
+        };
+        assert!(options.iter().all(|label| (1..=20).contains(&label.chars().count())), "{options:?}");
+    }
+}
+
+#[test]
+fn a_number_that_is_no_step_is_told_apart_from_a_wrong_kind() {
+    let size = Kind::Price.settings().iter().find(|s| s.key == "size").unwrap();
+    assert!(matches!(size.check(&SetValue::Number(99)), Err(ValueError::NoSuchChoice { .. })));
+    assert!(matches!(size.check(&SetValue::Flag(true)), Err(ValueError::WrongShape { .. })));
+}

@@ -1,0 +1,139 @@
+//! Listing, cart, checkout, receipt and message.
+#![allow(clippy::unwrap_used)]
+
+mod shop;
+
+use compagina_core::cart::{Wanted, reckon};
+use compagina_core::catalog::{Product, Stock};
+use compagina_core::price::Hindrance;
+use compagina_press::shop::{
+    CartLine, CartPage, CheckoutForm, CheckoutPage, FIELDS, Receipt, Shelf, cart, checkout, listing, message,
+    receipt, say_hindrance,
+};
+use shop::{demo, nav, pounds};
+
+/// The page of a cart that holds each product's first variant once, seen at these prices.
+fn cart_of(products: &[Product], seen: &[i64], notice: Option<&str>) -> String {
+    let wanted: Vec<_> = products
+        .iter()
+        .zip(seen)
+        .map(|(product, seen)| Wanted {
+            product,
+            variant: &product.variants[0],
+            quantity: 1,
+            seen: pounds(*seen),
+        })
+        .collect();
+    let reckoning = reckon(&wanted, pounds(0).currency).unwrap();
+    let line = |(product, line)| -> CartLine<'_> {
+        let product: &Product = product;
+        let (href, choice) = (format!("/shop/products/{}", product.handle), "Colour: <Ember>".to_owned());
+        CartLine {
+            id: product.id.0,
+            name: &product.name,
+            href,
+            choice,
+            picture: product.lead_picture(),
+            line,
+        }
+    };
+    let lines = products.iter().zip(&reckoning.lines).map(line).collect();
+    let (total, stands) = (reckoning.total, reckoning.stands());
+    cart(&nav(), &CartPage { lines, total, stands, notice: notice.map(str::to_owned) })
+}
+
+#[test]
+fn a_cart_that_stands_leads_to_the_checkout() {
+    let (products, _) = demo();
+    let page = cart_of(&products[..2], &[6800, 4200], None);
+    assert!(page.contains("£110.00") && page.contains("href=\"/shop/checkout\""));
+    assert!(!page.contains("class=\"problem\"") && !page.contains("/shop/cart/accept"));
+    assert!(page.contains("Colour: &lt;Ember&gt;"));
+}
+
+#[test]
+fn a_cart_that_changed_says_where_and_does_not_lead_on() {
+    let (mut products, _) = demo();
+    products[1].variants[0].stock = Stock::Counted(0);
+    let page = cart_of(&products[..2], &[6500, 4200], Some("Something <changed>."));
+    assert!(page.contains("The price changed: it was £65.00, now it is £68.00."));
+    assert!(page.contains("This choice is sold out.") && page.contains("Something &lt;changed&gt;."));
+    assert!(page.contains("/shop/cart/accept") && !page.contains("href=\"/shop/checkout\""));
+}
+
+#[test]
+fn an_empty_cart_says_so_and_shows_the_way() {
+    let page = cart_of(&[], &[], None);
+    assert!(page.contains("Your cart is empty.") && page.contains("href=\"/shop\""));
+    assert!(!page.contains("Total"));
+}
+
+#[test]
+fn the_checkout_keeps_what_was_typed_and_ties_each_problem_to_its_field() {
+    let mut form = CheckoutForm::default();
+    form.values.insert("email".into(), "\"><script>".into());
+    form.values.insert("payment".into(), "slow".into());
+    form.problems.insert("email".into(), "No address <b>".into());
+    let lines = || vec![("1 × Whimbrel".to_owned(), pounds(6800))];
+    let page =
+        CheckoutPage { lines: lines(), total: pounds(6800), form: &form, problem: Some("Look again.") };
+    let html = checkout(&nav(), &page);
+    assert!(html.contains("value=\"&quot;&gt;&lt;script&gt;\"") && html.contains("No address &lt;b&gt;"));
+    assert!(html.contains("aria-invalid=\"true\" aria-describedby=\"email-problem\""));
+    assert!(html.contains("id=\"email-problem\"") && html.contains("role=\"alert\""));
+    assert!(html.contains("value=\"slow\" checked") && html.contains("Pay £68.00"));
+    for field in &FIELDS {
+        assert!(html.contains(&format!("autocomplete=\"{}\"", field.autocomplete)), "{}", field.name);
+    }
+    let plain =
+        CheckoutPage { lines: lines(), total: pounds(6800), form: &CheckoutForm::default(), problem: None };
+    let html = checkout(&nav(), &plain);
+    assert!(html.contains("value=\"accept\" checked") && !html.contains("role=\"alert\""));
+}
+
+#[test]
+fn the_receipt_tells_number_lines_and_sum() {
+    let lines = vec![("2 × Whimbrel, Ember".to_owned(), pounds(13_600))];
+    let order = Receipt { number: 41, email: "jo@example.org".into(), lines, total: pounds(13_600) };
+    let html = receipt(&nav(), &order);
+    assert!(html.contains("<strong>41</strong>") && html.contains("jo@example.org"));
+    assert_eq!(html.matches("£136.00").count(), 2, "the line and the total");
+}
+
+#[test]
+fn a_listing_marks_what_is_saved_and_what_is_gone() {
+    let (mut products, _) = demo();
+    products[2].variants.iter_mut().for_each(|v| v.stock = Stock::Counted(0));
+    products[3].old_price = Some(pounds(4000));
+    let shelf = |products: &[usize], all: &'_ [Product]| -> String {
+        let chosen: Vec<&Product> = products.iter().map(|i| &all[*i]).collect();
+        listing(&nav(), "Kites", &[Shelf { kind: &all[0].kind, products: chosen }])
+    };
+    assert!(shelf(&[2], &products).contains("Sold out"));
+    let saved = shelf(&[3], &products);
+    assert!(saved.contains("−15 %") && saved.contains("<s>£40.00</s>"));
+    assert!(shelf(&[0], &products).contains("from £68.00"));
+    assert!(shelf(&[], &products).contains("There is nothing here yet."));
+    products[3].pictures.clear();
+    assert!(shelf(&[3], &products).contains("class=\"no-picture\""));
+}
+
+#[test]
+fn every_hindrance_is_a_sentence() {
+    let all = [
+        Hindrance::ComingSoon,
+        Hindrance::Withdrawn,
+        Hindrance::ChooseFirst(vec![0]),
+        Hindrance::NotMade,
+        Hindrance::SoldOut,
+        Hindrance::OnlyLeft(1),
+        Hindrance::OnlyLeft(2),
+        Hindrance::MostPerOrder(1),
+    ];
+    for hindrance in all {
+        let said = say_hindrance(&hindrance);
+        assert!(said.ends_with('.') && said.len() > 15, "{said}");
+    }
+    let page = message(&nav(), "Nothing <here>", "It & more");
+    assert!(page.contains("<h1>Nothing &lt;here&gt;</h1>") && page.contains("It &amp; more"));
+}
