@@ -4,15 +4,26 @@ import { useSession } from "./features/session/session";
 export const router = createRouter({
   history: createWebHistory(),
   routes: [
-    { path: "/", name: "shelf", component: () => import("./features/shelf/ShelfView.vue") },
-    { path: "/templates", name: "templates", component: () => import("./features/templates/TemplatesView.vue") },
+    { path: "/", name: "shelf", meta: { title: "Shelf" }, component: () => import("./features/shelf/ShelfView.vue") },
+    {
+      path: "/templates",
+      name: "templates",
+      meta: { title: "Templates" },
+      component: () => import("./features/templates/TemplatesView.vue"),
+    },
     {
       path: "/templates/:id(\\d+)",
       name: "desk",
+      meta: { title: "Desk" },
       component: () => import("./features/desk/DeskView.vue"),
       props: (route) => ({ id: Number(route.params.id), product: route.query.product as string | undefined }),
     },
-    { path: "/sign-in", name: "sign-in", component: () => import("./features/session/SignInView.vue") },
+    {
+      path: "/sign-in",
+      name: "sign-in",
+      meta: { title: "Sign in" },
+      component: () => import("./features/session/SignInView.vue"),
+    },
     { path: "/:rest(.*)*", redirect: "/" },
   ],
 });
@@ -23,4 +34,9 @@ router.beforeEach(async (to) => {
   if (!session.owner && to.name !== "sign-in") return { name: "sign-in", query: { to: to.fullPath } };
   if (session.owner && to.name === "sign-in") return { name: "shelf" };
   return true;
+});
+
+router.afterEach((to) => {
+  const { title } = to.meta;
+  document.title = typeof title === "string" ? `${title} · Compagina` : "Compagina";
 });

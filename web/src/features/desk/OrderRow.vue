@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed } from "vue";
+import { computed, ref, watch } from "vue";
 import { useDesk } from "./deskStore";
 import { injectMoves } from "./keys";
 import { type Box, DEVICES, type Device, type Piece, SCREENS, pieceOf } from "./types";
@@ -35,6 +35,9 @@ function where(device: Device): "first" | "below" | "away" {
   return box?.seen && box.bottom <= SCREENS[device].height ? "first" : "below";
 }
 
+const row = ref<HTMLElement | null>(null);
+watch(chosen, (now) => now && row.value?.scrollIntoView({ block: "nearest" }));
+
 const said = { first: "in the first screen", below: "below the first screen", away: "not shown" } as const;
 function says(device: Device): string {
   const name = device === "wide" ? "wide screens" : "phones";
@@ -48,7 +51,7 @@ function toggle(device: Device): void {
 </script>
 
 <template>
-  <li class="row" :class="{ chosen, silent }" :aria-current="chosen || undefined">
+  <li ref="row" class="row" :class="{ chosen, silent }" :aria-current="chosen || undefined">
     <span class="n">{{ number }}</span>
     <span class="role" :data-role="role" />
     <button class="what" @click="moves.choose({ piece: piece.id })">

@@ -41,7 +41,7 @@ export function useSituation(first: () => string | undefined) {
   const query = computed(() => {
     if (!product.value) return null;
     const own = choice.value === null ? {} : { choice: choice.value };
-    return { product: product.value, ...own, stock: stock.value, quantity: quantity.value };
+    return { product: product.value, ...own, stock: stock.value, quantity: sound(quantity.value) };
   });
 
   const proofAddress = computed(() => {
@@ -64,4 +64,9 @@ export function useSituation(first: () => string | undefined) {
 
   return { product, choice, stock, quantity, facts, products, place, look, leaf, proofAddress };
 }
+/** A quantity as it is being typed may be nothing yet, or too much. */
+function sound(typed: unknown): number {
+  return typeof typed === "number" && Number.isInteger(typed) ? Math.min(99, Math.max(1, typed)) : 1;
+}
+
 export type SituationControl = ReturnType<typeof useSituation>;

@@ -1,0 +1,122 @@
+//! Products with everything that belongs to them.
+
+mod read;
+mod write;
+
+pub(crate) use read::load;
+
+use crate::{Result, StorageError, Store, change};
+use compagina_core::catalog::{Product, ProductType, Shop, Stock};
+use compagina_core::ids::{Handle, ProductId, VariantId};
+use compagina_core::money::{Currency, Locale, Money};
+
+/// Which products are wanted.
+#[derive(Debug, Clone, Copy)]
+pub enum Which {
+    One(ProductId),
+    OfType { type_id: u64, most: u32, skip: u32 },
+}
+
+/// A product type with how many products it has.
+#[derive(Debug, Clone)]
+pub struct TypeRow {
+    pub id: u64,
+    pub kind: ProductType,
+    pub products: u64,
+}
+
+impl Store {
+    pub async fn shop(&self) -> Result<Option<Shop>> {
+        let row = sqlx::query!("SELECT name, currency, locale FROM shop").fetch_optional(&self.pool).await?;
+        row.map(|row| shop_of(row.name, &row.currency, &row.locale)).transpose()
+    }
+
+    pub async fn set_shop(&self, shop: &Shop) -> Result<()> {
+        let (currency, locale) = (shop.currency.code(), shop.locale.tag());
+        sqlx::query!(
+            "REPLACE INTO shop (id, name, currency, locale) VALUES (1, ?, ?, ?)",
+            shop.name,
+            currency,
+            locale
+        )
+        .execute(&self.pool)
+        .await?;
+        change::note(&mut *self.pool.acquire().await?, None).await
+    }
+
+    /// All product types in the shop's order.
+    pub async fn types(&self) -> Result<Vec<TypeRow>> {
+        let rows = sqlx::query!(
+            "SELECT t.id, t.handle, t.name, COUNT(p.id) AS products FROM product_type t
+             LEFT JOIN product p ON p.type_id = t.id GROUP BY t.id, t.handle, t.name, t.position ORDER BY t.position, t.id"
+        )
+        .fetch_all(&self.pool)
+        .await?;
+        rows.into_iter()
+            .map(|r| {
+                let kind = ProductType { handle: handle(r.handle)?, name: r.name };
+                Ok(TypeRow { id: r.id, kind, products: u64::try_from(r.products).unwrap_or(0) })
+            })
+            .collect()
+    }
+
+    pub async fn product(&self, handle: &Handle) -> Result<Option<Product>> {
+        let id = sqlx::query_scalar!("SELECT id FROM product WHERE handle = ?", handle.as_str())
+            .fetch_optional(&self.pool)
+            .await?;
+        let Some(id) = id else { return Ok(None) };
+        Ok(self.products(Which::One(ProductId(id))).await?.pop())
+    }
+
+    pub async fn products(&self, which: Which) -> Result<Vec<Product>> {
+        load(&mut *self.pool.acquire().await?, which).await
+    }
+
+    /// Handles and names of all products of some types, in the order of types and products; for leafing through.
+    pub async fn product_names(&self) -> Result<Vec<(Handle, String, Handle)>> {
+        let rows = sqlx::query!(
+            "SELECT p.handle, p.name, t.handle AS type_handle FROM product p JOIN product_type t ON t.id = p.type_id
+             ORDER BY t.position, t.id, p.position, p.id"
+        )
+        .fetch_all(&self.pool)
+        .await?;
+        rows.into_iter().map(|r| Ok((handle(r.handle)?, r.name, handle(r.type_handle)?))).collect()
+    }
+
+    /// Sets a product's price, as the owner does; pages are made anew.
+    pub async fn set_price(&self, product: ProductId, price: Money) -> Result<()> {
+        let mut tx = self.pool.begin().await?;
+        sqlx::query!("UPDATE product SET price_minor = ? WHERE id = ?", price.minor, product.0)
+            .execute(&mut *tx)
+            .await?;
+        change::note(&mut tx, Some(product)).await?;
+        tx.commit().await?;
+        Ok(())
+    }
+
+    /// Sets how many there are of a variant.
+    pub async fn set_stock(&self, variant: VariantId, stock: Stock) -> Result<()> {
+        let mut tx = self.pool.begin().await?;
+        sqlx::query!("UPDATE variant SET stock = ? WHERE id = ?", stock.left(), variant.0)
+            .execute(&mut *tx)
+            .await?;
+        let product = sqlx::query_scalar!("SELECT product_id FROM variant WHERE id = ?", variant.0)
+            .fetch_optional(&mut *tx)
+            .await?
+            .ok_or(StorageError::NotFound { what: "variant" })?;
+        change::note(&mut tx, Some(ProductId(product))).await?;
+        tx.commit().await?;
+        Ok(())
+    }
+}
+
+fn shop_of(name: String, currency: &str, locale: &str) -> Result<Shop> {
+    let damaged = StorageError::damaged("shop");
+    let currency = Currency::from_code(currency).map_err(|e| damaged(&e))?;
+    let locale: Locale = serde_json::from_value(locale.into()).map_err(|e| damaged(&e))?;
+    Ok(Shop { name, currency, locale })
+}
+
+fn handle(text: String) -> Result<Handle> {
+    Handle::try_from(text).map_err(|e| StorageError::damaged("handle")(&e))
+}

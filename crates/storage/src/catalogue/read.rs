@@ -1,0 +1,173 @@
+//! Reads products with everything that belongs to them.
+
+use super::{Which, handle};
+use crate::{Result, StorageError};
+use compagina_core::catalog::{
+    Detail, Product, ProductOption, ProductState, ProductType, ProductValue, Stock, Swatch, Variant,
+};
+use compagina_core::ids::{OptionId, ProductId, ValueId, VariantId};
+use compagina_core::media::{Picture, PictureSize};
+use compagina_core::money::{Currency, Money};
+use sqlx::MySqlConnection;
+use sqlx::types::Json;
+use std::collections::BTreeMap;
+
+/// Reads products with all that belongs to them, in a fixed number of queries.
+pub(crate) async fn load(db: &mut MySqlConnection, which: Which) -> Result<Vec<Product>> {
+    let mut products = load_products(db, which).await?;
+    load_uses(db, which, &mut products).await?;
+    load_variants(db, which, &mut products).await?;
+    load_pictures(db, which, &mut products).await?;
+    Ok(products.into_values().collect())
+}
+
+async fn load_variants(db: &mut MySqlConnection, which: Which, products: &mut Rows) -> Result<()> {
+    let (one, kind, most, skip) = numbers(which);
+    let rows = sqlx::query!(
+        r#"SELECT v.id, v.product_id, v.sku, v.chosen AS "chosen: Json<Vec<Option<u64>>>", v.price_minor, v.old_price_minor, v.stock
+           FROM (SELECT id FROM product WHERE id = ? OR type_id = ? ORDER BY position, id LIMIT ? OFFSET ?) p
+           JOIN variant v ON v.product_id = p.id ORDER BY v.product_id, v.position, v.id"#,
+        one, kind, most, skip
+    )
+    .fetch_all(&mut *db)
+    .await?;
+    for row in rows {
+        let Some(product) = products.get_mut(&row.product_id) else { continue };
+        let currency = product.price.currency;
+        let money = |minor: Option<i64>| minor.map(|m| Money::new(m, currency));
+        let values = product.options.iter().zip(row.chosen.0).map(|(o, id)| place_of(o, id)).collect();
+        product.variants.push(Variant {
+            id: VariantId(row.id),
+            sku: row.sku,
+            values,
+            price: money(row.price_minor),
+            old_price: money(row.old_price_minor),
+            stock: row.stock.map_or(Stock::NotCounted, Stock::Counted),
+        });
+    }
+    Ok(())
+}
+
+async fn load_pictures(db: &mut MySqlConnection, which: Which, products: &mut Rows) -> Result<()> {
+    let (one, kind, most, skip) = numbers(which);
+    let rows = sqlx::query!(
+        r#"SELECT i.product_id, i.alt, i.sizes AS "sizes: Json<Vec<PictureSize>>", i.value_ids AS "value_ids: Json<Vec<ValueId>>"
+           FROM (SELECT id FROM product WHERE id = ? OR type_id = ? ORDER BY position, id LIMIT ? OFFSET ?) p
+           JOIN product_picture i ON i.product_id = p.id ORDER BY i.product_id, i.position, i.id"#,
+        one, kind, most, skip
+    )
+    .fetch_all(&mut *db)
+    .await?;
+    for row in rows {
+        let Some(product) = products.get_mut(&row.product_id) else { continue };
+        product.pictures.push(Picture { sizes: row.sizes.0, alt: row.alt, values: row.value_ids.0 });
+    }
+    Ok(())
+}
+
+/// The numbers that a query takes: product, type, limit, offset.
+fn numbers(which: Which) -> (u64, u64, u32, u32) {
+    match which {
+        Which::One(id) => (id.0, 0, 1, 0),
+        Which::OfType { type_id, most, skip } => (0, type_id, most, skip),
+    }
+}
+
+async fn load_products(db: &mut MySqlConnection, which: Which) -> Result<Rows> {
+    let (one, kind, most, skip) = numbers(which);
+    let rows = sqlx::query!(
+        r#"SELECT p.id, p.handle, p.name, p.state, p.summary, p.details AS "details: Json<Vec<Detail>>", p.price_minor,
+             p.old_price_minor, p.most_per_order, t.handle AS type_handle, t.name AS type_name, s.currency
+           FROM product p JOIN product_type t ON t.id = p.type_id JOIN shop s
+           WHERE p.id = ? OR p.type_id = ? ORDER BY p.position, p.id LIMIT ? OFFSET ?"#,
+        one, kind, most, skip
+    )
+    .fetch_all(&mut *db)
+    .await?;
+    let damaged = StorageError::damaged("product");
+    let mut products = Rows::default();
+    for row in rows {
+        let currency = Currency::from_code(&row.currency)?;
+        let state: ProductState = serde_json::from_value(row.state.into()).map_err(|e| damaged(&e))?;
+        products.push(Product {
+            id: ProductId(row.id),
+            handle: handle(row.handle)?,
+            name: row.name,
+            kind: ProductType { handle: handle(row.type_handle)?, name: row.type_name },
+            state,
+            summary: row.summary,
+            details: row.details.0,
+            pictures: vec![],
+            options: vec![],
+            variants: vec![],
+            price: Money::new(row.price_minor, currency),
+            old_price: row.old_price_minor.map(|m| Money::new(m, currency)),
+            most_per_order: row.most_per_order,
+        });
+    }
+    Ok(products)
+}
+
+async fn load_uses(db: &mut MySqlConnection, which: Which, products: &mut Rows) -> Result<()> {
+    let (one, kind, most, skip) = numbers(which);
+    let rows = sqlx::query!(
+        r#"SELECT u.product_id, o.id AS option_id, o.handle AS option_handle, o.name AS option_name,
+             v.id AS value_id, v.handle AS value_handle, v.name AS value_name, v.swatch AS "swatch: Json<Swatch>"
+           FROM (SELECT id FROM product WHERE id = ? OR type_id = ? ORDER BY position, id LIMIT ? OFFSET ?) p
+           JOIN product_option u ON u.product_id = p.id
+           JOIN shop_option o ON o.id = u.option_id
+           JOIN option_value v ON v.option_id = o.id
+           JOIN product_value w ON w.value_id = v.id AND w.product_id = u.product_id
+           ORDER BY u.product_id, u.position, w.position"#,
+        one, kind, most, skip
+    )
+    .fetch_all(&mut *db)
+    .await?;
+    for row in rows {
+        let Some(product) = products.get_mut(&row.product_id) else { continue };
+        if product.options.last().is_none_or(|o| o.id.0 != row.option_id) {
+            let (id, name) = (OptionId(row.option_id), row.option_name);
+            product.options.push(ProductOption {
+                id,
+                handle: handle(row.option_handle)?,
+                name,
+                values: vec![],
+            });
+        }
+        let value = ProductValue {
+            id: ValueId(row.value_id),
+            handle: handle(row.value_handle)?,
+            name: row.value_name,
+            swatch: row.swatch.0,
+        };
+        if let Some(option) = product.options.last_mut() {
+            option.values.push(value);
+        }
+    }
+    Ok(())
+}
+
+fn place_of(option: &ProductOption, id: Option<u64>) -> Option<u16> {
+    let place = option.values.iter().position(|v| Some(v.id.0) == id)?;
+    u16::try_from(place).ok()
+}
+
+/// Products in the order in which they were read, found by id.
+#[derive(Default)]
+struct Rows {
+    products: Vec<Product>,
+    places: BTreeMap<u64, usize>,
+}
+
+impl Rows {
+    fn push(&mut self, product: Product) {
+        self.places.insert(product.id.0, self.products.len());
+        self.products.push(product);
+    }
+    fn get_mut(&mut self, id: &u64) -> Option<&mut Product> {
+        self.products.get_mut(*self.places.get(id)?)
+    }
+    fn into_values(self) -> impl Iterator<Item = Product> {
+        self.products.into_iter()
+    }
+}
