@@ -34,7 +34,7 @@ async fn serve(database: &str, port: u16) -> Server {
         .spawn()
         .unwrap();
     let server = Server(child);
-    for _ in 0..600 {
+    for _ in 0..1800 {
         let answer = reqwest::get(format!("http://127.0.0.1:{port}/healthz")).await;
         if answer.is_ok_and(|a| a.status().is_success()) {
             return server;

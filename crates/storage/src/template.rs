@@ -3,7 +3,7 @@
 use crate::error::with_retries;
 use crate::{Result, StorageError, Store, change};
 use compagina_core::ids::TemplateId;
-use compagina_core::page::{Layout, Op, apply};
+use compagina_core::page::{Layout, Op, apply, op};
 use compagina_core::template::Reach;
 use sqlx::MySqlConnection;
 use sqlx::types::Json;
@@ -72,6 +72,7 @@ impl Store {
         all.into_iter().find(|t| t.id == id).ok_or(StorageError::NotFound { what: "template" })
     }
 
+    /// Adds a template at the end of the order, after checking its layout whole.
     pub async fn add_template(
         &self,
         name: &str,
@@ -79,6 +80,7 @@ impl Store {
         layout: &Layout,
         live: bool,
     ) -> Result<TemplateId> {
+        op::check(layout)?;
         let published = live.then_some(Json(layout));
         let done = sqlx::query!(
             "INSERT INTO template (name, position, reach, draft, revision, published, published_revision)
