@@ -104,7 +104,7 @@ fn wait(running: &mut Running, port: u16, log: &Path) -> Result<()> {
     let asked = Instant::now();
     while asked.elapsed() < START_WITHIN {
         if running.has_ended() {
-            bail!("The database did not start. The end of {} says:\n{}", log.display(), tail(log));
+            bail!("The database did not start{}.", reason(log));
         }
         let answers = client(port, "SELECT 1").stdout(Stdio::null()).stderr(Stdio::null()).status();
         if answers.is_ok_and(|status| status.success()) {
@@ -112,13 +112,16 @@ fn wait(running: &mut Running, port: u16, log: &Path) -> Result<()> {
         }
         sleep(Duration::from_millis(100));
     }
-    bail!("The database did not answer within a minute. The end of {} says:\n{}", log.display(), tail(log));
+    bail!("The database did not answer within a minute{}.", reason(log));
 }
 
-fn tail(log: &Path) -> String {
+/// The log's own reason, where the log is, and what helps.
+fn reason(log: &Path) -> String {
     let text = fs::read_to_string(log).unwrap_or_default();
-    let lines: Vec<&str> = text.lines().collect();
-    lines[lines.len().saturating_sub(8)..].join("\n")
+    let errors = text.lines().filter_map(|line| line.split_once("[ERROR] ")).map(|(_, why)| why.trim());
+    let why =
+        errors.filter(|why| *why != "Aborting").last().map_or_else(String::new, |why| format!(" ({why})"));
+    format!("{why}; its log is {}, and --fresh begins with new data", log.display())
 }
 
 /// Checks every query against a fresh database and writes what was learnt to `.sqlx`.

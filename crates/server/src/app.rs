@@ -16,6 +16,9 @@ use utoipa_actix_web::AppExt;
 /// The largest body that is read, in bytes.
 const MOST_BYTES: usize = 256 * 1024;
 
+/// How long connections may take to end.
+const CLOSE_WITHIN: Duration = Duration::from_secs(2);
+
 /// What pages may load and run: only what comes from here.
 const POLICY: &str = "default-src 'self'; img-src 'self' data:; style-src 'self' 'unsafe-inline'; \
     frame-ancestors 'self'; base-uri 'none'; object-src 'none'";
@@ -50,7 +53,11 @@ impl Running {
         if let Err(error) = self.server.await {
             tracing::error!("the server ended: {error}");
         }
-        self.state.store.close().await;
+        // A database that is gone already must not keep us.
+        let closing = tokio::time::timeout(CLOSE_WITHIN, self.state.store.close());
+        if closing.await.is_err() {
+            tracing::warn!("the database did not say goodbye");
+        }
     }
 }
 
