@@ -118,9 +118,8 @@ fn wait(running: &mut Running, port: u16, log: &Path) -> Result<()> {
 /// The log's own reason, where the log is, and what helps.
 fn reason(log: &Path) -> String {
     let text = fs::read_to_string(log).unwrap_or_default();
-    let errors = text.lines().filter_map(|line| line.split_once("[ERROR] ")).map(|(_, why)| why.trim());
-    let why =
-        errors.filter(|why| *why != "Aborting").last().map_or_else(String::new, |why| format!(" ({why})"));
+    let mut errors = text.lines().filter_map(|line| line.split_once("[ERROR] ")).map(|(_, why)| why.trim());
+    let why = errors.rfind(|why| *why != "Aborting").map_or_else(String::new, |why| format!(" ({why})"));
     format!("{why}; its log is {}, and --fresh begins with new data", log.display())
 }
 

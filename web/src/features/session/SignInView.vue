@@ -34,15 +34,15 @@ async function submit(): Promise<void> {
         Compagina
       </p>
       <h1>Sign in to your workshop</h1>
-      <label>Email <v-text-field v-model="email" type="email" name="email" autocomplete="username" autofocus /></label>
+      <label
+        >Email <v-text-field v-model="email" type="email" name="email" autocomplete="username" required autofocus
+      /></label>
       <label>
         Password
-        <v-text-field v-model="password" type="password" name="password" autocomplete="current-password" />
+        <v-text-field v-model="password" type="password" name="password" autocomplete="current-password" required />
       </label>
       <p v-if="problem" class="signal" role="alert">{{ problem }}</p>
-      <v-btn type="submit" variant="flat" color="primary" block :loading="busy" :disabled="!email || !password">
-        Sign in
-      </v-btn>
+      <v-btn type="submit" variant="flat" color="primary" block :loading="busy"> Sign in </v-btn>
     </form>
   </main>
 </template>
