@@ -46,7 +46,7 @@ async fn a_templates_reach_is_changed_and_explained(pool: MySqlPool) {
         until(&client, "document.querySelectorAll('tbody tr').length === 8").await;
         click(&client, "tbody tr:nth-child(2) button").await;
         click(&client, "input[value='lines-and-winders']").await;
-        click(&client, "form.sheet button[type=submit]").await;
+        click(&client, "form.dialog-sheet button[type=submit]").await;
         until(&client, "document.querySelector('tbody tr:nth-child(2)').textContent.includes('7 products')")
             .await;
         let row = "document.querySelector('table:last-of-type tbody tr:nth-child(3)').textContent";

@@ -33,6 +33,17 @@ fn text(words: &str) -> SetValue {
 }
 
 impl Builder {
+    /// A page that begins with a breadcrumb right under the head.
+    fn with_breadcrumb() -> Self {
+        let mut b = Self::default();
+        let crumbs = vec![b.piece(Kind::Breadcrumb, &[])];
+        b.band(
+            &[(&band::SPACE_ABOVE, SetValue::Number(16)), (&band::SPACE_BELOW, SetValue::Number(0))],
+            vec![(12, crumbs)],
+        );
+        b
+    }
+
     fn piece(&mut self, kind: Kind, wide: &[Set<'_>]) -> Piece {
         self.pieces += 1;
         Piece { id: name::<PieceId>(&format!("p{}", self.pieces)), kind, values: values(wide) }
@@ -64,12 +75,7 @@ fn lines(all: &[&str]) -> SetValue {
 }
 
 fn kite() -> Layout {
-    let mut b = Builder::default();
-    let crumbs = vec![b.piece(Kind::Breadcrumb, &[])];
-    b.band(
-        &[(&band::SPACE_ABOVE, SetValue::Number(16)), (&band::SPACE_BELOW, SetValue::Number(0))],
-        vec![(12, crumbs)],
-    );
+    let mut b = Builder::with_breadcrumb();
     let left = vec![b.piece(Kind::Gallery, &[])];
     let promised = lines(&[
         "Sent from our loft in two days",
@@ -101,12 +107,7 @@ fn kite() -> Layout {
 }
 
 fn plain() -> Layout {
-    let mut b = Builder::default();
-    let crumbs = vec![b.piece(Kind::Breadcrumb, &[])];
-    b.band(
-        &[(&band::SPACE_ABOVE, SetValue::Number(16)), (&band::SPACE_BELOW, SetValue::Number(0))],
-        vec![(12, crumbs)],
-    );
+    let mut b = Builder::with_breadcrumb();
     let left = vec![b.piece(Kind::Gallery, &[])];
     let right = vec![
         b.piece(Kind::Title, &[]),

@@ -1,4 +1,4 @@
-use super::{Layout, Piece, Values};
+use super::{Band, Layout, Piece, Values};
 use crate::ids::{BandId, ColumnId, PieceId};
 use serde::Serialize;
 use std::collections::{BTreeMap, BTreeSet};
@@ -36,7 +36,7 @@ fn compare_bands(before: &Layout, after: &Layout, found: &mut Vec<Difference>) {
     let moved = moved(&old, &new);
     for band in &after.bands {
         let id = band.id.clone();
-        let Some(was) = before.band(&band.id) else {
+        let Some(was) = before.band(&band.id).filter(|was| same_columns(was, band)) else {
             found.push(Difference::BandAdded { band: id });
             continue;
         };
@@ -47,31 +47,54 @@ fn compare_bands(before: &Layout, after: &Layout, found: &mut Vec<Difference>) {
             found.push(Difference::BandSet { band: id.clone(), setting });
         }
     }
-    let gone = before.bands.iter().filter(|b| after.band(&b.id).is_none());
+    let gone = before.bands.iter().filter(|b| after.band(&b.id).is_none_or(|now| !same_columns(b, now)));
     found.extend(gone.map(|b| Difference::BandRemoved { band: b.id.clone() }));
+}
+
+/// A band under the same name with other columns is another band.
+fn same_columns(a: &Band, b: &Band) -> bool {
+    let shape = |band: &Band| band.columns.iter().map(|c| (c.id.clone(), c.width)).collect::<Vec<_>>();
+    shape(a) == shape(b)
 }
 
 fn compare_pieces(before: &Layout, after: &Layout, found: &mut Vec<Difference>) {
     let old_places = places(before);
-    let old: Vec<&PieceId> = before.pieces().map(|p| &p.id).collect();
-    let new: Vec<&PieceId> = after.pieces().map(|p| &p.id).collect();
-    let moved = moved(&old, &new);
-    for (piece, column) in in_columns(after) {
+    let moved = moved_pieces(before, after);
+    for piece in after.pieces() {
         let id = piece.id.clone();
-        let Some((was, old_column)) = old_places.get(&piece.id) else {
+        // A name may come back as another kind; that is another piece.
+        let Some((was, _)) = old_places.get(&piece.id).filter(|(was, _)| was.kind == piece.kind) else {
             found.push(Difference::PieceAdded { piece: id });
             continue;
         };
-        if moved.contains(&&piece.id) || *old_column != column {
+        if moved.contains(&piece.id) {
             found.push(Difference::PieceMoved { piece: id.clone() });
         }
         for setting in changed_settings(&was.values, &piece.values) {
             found.push(Difference::PieceSet { piece: id.clone(), setting });
         }
     }
-    let kept: BTreeSet<&PieceId> = new.into_iter().collect();
-    let gone = before.pieces().filter(|p| !kept.contains(&p.id));
+    let gone = before.pieces().filter(|p| after.piece(&p.id).is_none_or(|now| now.kind != p.kind));
     found.extend(gone.map(|p| Difference::PieceRemoved { piece: p.id.clone() }));
+}
+
+/// Pieces that came from another column, and those that changed their order among the ones that stayed in theirs. A
+/// piece that goes along with its band hasn't moved.
+fn moved_pieces<'a>(before: &'a Layout, after: &'a Layout) -> BTreeSet<&'a PieceId> {
+    let (old_places, new_places) = (places(before), places(after));
+    let stays = |id: &PieceId| match (old_places.get(id), new_places.get(id)) {
+        (Some((_, old)), Some((_, new))) => old == new,
+        _ => false,
+    };
+    let in_both = new_places.keys().filter(|id| old_places.contains_key(*id));
+    let mut all: BTreeSet<&PieceId> = in_both.filter(|id| !stays(id)).copied().collect();
+    for column in after.columns() {
+        let old = before.columns().find(|c| c.id == column.id).map_or(&[][..], |c| &c.pieces);
+        let staying =
+            |pieces: &'a [Piece]| pieces.iter().map(|p| &p.id).filter(|id| stays(id)).collect::<Vec<_>>();
+        all.extend(moved(&staying(old), &staying(&column.pieces)));
+    }
+    all
 }
 
 fn in_columns(layout: &Layout) -> impl Iterator<Item = (&Piece, &ColumnId)> {
@@ -119,6 +142,24 @@ mod tests {
         let to = Place { column: ColumnId::try_from("right").unwrap(), index: 2 };
         apply(&mut after, Op::MovePiece { piece: id("title"), to }).unwrap();
         assert_eq!(differences(&before, &after), [Difference::PieceMoved { piece: id("title") }]);
+    }
+
+    #[test]
+    fn a_piece_that_leaves_its_column_does_not_make_its_neighbour_look_moved() {
+        let before = layout();
+        let mut after = before.clone();
+        let to = Place { column: ColumnId::try_from("right").unwrap(), index: 0 };
+        apply(&mut after, Op::MovePiece { piece: id("crumbs"), to }).unwrap();
+        assert_eq!(differences(&before, &after), [Difference::PieceMoved { piece: id("crumbs") }]);
+    }
+
+    #[test]
+    fn a_band_moves_with_its_pieces_and_is_one_difference() {
+        let before = layout();
+        let mut after = before.clone();
+        let band = before.bands[0].id.clone();
+        apply(&mut after, Op::MoveBand { band: band.clone(), index: 1 }).unwrap();
+        assert_eq!(differences(&before, &after).len(), 1);
     }
 
     #[test]

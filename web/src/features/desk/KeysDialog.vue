@@ -6,7 +6,7 @@ const open = defineModel<boolean>({ required: true });
 
 <template>
   <v-dialog v-model="open" max-width="380">
-    <div class="sheet">
+    <div class="dialog-sheet">
       <h1>Keys on the desk</h1>
       <dl>
         <template v-for="[keys, what] in KEYS" :key="keys">
@@ -20,13 +20,6 @@ const open = defineModel<boolean>({ required: true });
 </template>
 
 <style scoped>
-.sheet {
-  display: grid;
-  gap: 14px;
-  padding: 24px;
-  border-radius: 6px;
-  background: var(--sheet);
-}
 dl {
   display: grid;
   grid-template-columns: auto 1fr;

@@ -34,7 +34,7 @@ async function submit(): Promise<void> {
 
 <template>
   <v-dialog :model-value="template !== null" @update:model-value="emit('close')">
-    <form class="sheet" @submit.prevent="submit">
+    <form class="dialog-sheet" @submit.prevent="submit">
       <h1>Name and reach</h1>
       <label>Name <v-text-field v-model="name" maxlength="120" autofocus /></label>
       <p v-if="template?.reach.rule === 'fallback'" class="soft">
@@ -58,13 +58,6 @@ async function submit(): Promise<void> {
 </template>
 
 <style scoped>
-.sheet {
-  display: grid;
-  gap: 14px;
-  padding: 24px;
-  border-radius: 6px;
-  background: var(--sheet);
-}
 fieldset {
   display: grid;
   gap: 6px;
