@@ -3,7 +3,7 @@
 use crate::children::start;
 use crate::packages::{BROWSER, COMPILER, DATABASE, FRONT, LOAD, ensure};
 use crate::shell::{command, free_port, output, run as run_command, say};
-use crate::{demo, screenshots};
+use crate::{browser, demo};
 use anyhow::{Context, Result};
 use std::fs;
 use std::path::Path;
@@ -21,7 +21,7 @@ pub fn run() -> Result<()> {
         run_command(&mut command("cargo", &["bench", "--quiet", "--package", package]))?;
     }
     say("\nDesk: from an edit until both proofs show it (release build, headless Chromium)");
-    screenshots::with_browser("target/bench", "desk-bench", "release")?;
+    browser::with_demo_shop("target/bench", "desk-bench", "release")?;
     say("\nShop: a published page beside nginx serving the same bytes as a file");
     load()
 }

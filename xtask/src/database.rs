@@ -68,7 +68,7 @@ fn install(data: &Path) -> Result<()> {
 fn server(data: &Path, port: u16) -> Result<std::process::Command> {
     // The path of a socket is short by its nature; the data folder's may be long.
     let socket = std::env::temp_dir().join(format!("compagina-{port}.sock"));
-    let program = if has("mariadbd") { which_mariadbd() } else { PathBuf::from("mariadbd") };
+    let program = mariadbd();
     let mut server = command(
         &program.to_string_lossy(),
         &["--no-defaults", "--bind-address=127.0.0.1", "--skip-name-resolve"],
@@ -90,7 +90,7 @@ fn server(data: &Path, port: u16) -> Result<std::process::Command> {
 }
 
 /// Debian keeps it where only root's path leads.
-fn which_mariadbd() -> PathBuf {
+fn mariadbd() -> PathBuf {
     let place = PathBuf::from("/usr/sbin/mariadbd");
     if place.is_file() { place } else { PathBuf::from("mariadbd") }
 }

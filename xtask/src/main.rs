@@ -2,6 +2,7 @@
 
 mod api;
 mod bench;
+mod browser;
 mod children;
 mod database;
 mod demo;

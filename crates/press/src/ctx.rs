@@ -16,7 +16,7 @@ pub(crate) struct Ctx<'a> {
     pub related: &'a [Product],
     pub situation: &'a Situation,
     pub offer: &'a Offer,
-    /// Selection keys for the form's hidden fields and links.
+    /// Whether a click on the buy button leaves the shopper on the page.
     pub after_stay: bool,
 }
 

@@ -25,8 +25,6 @@ pub struct TemplateRow {
 pub struct Draft {
     pub layout: Layout,
     pub revision: u64,
-    /// What the step did; the one that undoes it is kept with it.
-    pub op: Op,
 }
 
 /// How far one can go back, and forward again.
@@ -120,11 +118,11 @@ impl Store {
             let mut tx = self.pool.begin().await?;
             let mut layout = locked_draft(&mut tx, id, expected).await?;
             let revision = expected + 1;
-            let op = match change.clone() {
+            match change.clone() {
                 Change::Edit(op) => record(&mut tx, id, owner, revision, &mut layout, op).await?,
                 Change::Undo => step_back(&mut tx, id, &mut layout).await?,
                 Change::Redo => step_forward(&mut tx, id, &mut layout).await?,
-            };
+            }
             sqlx::query!(
                 "UPDATE template SET draft = ?, revision = ? WHERE id = ?",
                 Json(&layout) as _,
@@ -134,7 +132,7 @@ impl Store {
             .execute(&mut *tx)
             .await?;
             tx.commit().await?;
-            Ok(Draft { layout, revision, op })
+            Ok(Draft { layout, revision })
         })
         .await
     }
@@ -191,7 +189,7 @@ async fn record(
     revision: u64,
     layout: &mut Layout,
     op: Op,
-) -> Result<Op> {
+) -> Result<()> {
     let inverse = apply(layout, op.clone())?;
     sqlx::query!("DELETE FROM operation WHERE template_id = ? AND undone", id.0).execute(&mut *tx).await?;
     sqlx::query!(
@@ -204,10 +202,10 @@ async fn record(
     )
     .execute(&mut *tx)
     .await?;
-    Ok(op)
+    Ok(())
 }
 
-async fn step_back(tx: &mut MySqlConnection, id: TemplateId, layout: &mut Layout) -> Result<Op> {
+async fn step_back(tx: &mut MySqlConnection, id: TemplateId, layout: &mut Layout) -> Result<()> {
     let row = sqlx::query!(
         r#"SELECT id, inverse AS "inverse: Json<Op>" FROM operation WHERE template_id = ? AND NOT undone
            ORDER BY id DESC LIMIT 1"#,
@@ -216,12 +214,12 @@ async fn step_back(tx: &mut MySqlConnection, id: TemplateId, layout: &mut Layout
     .fetch_optional(&mut *tx)
     .await?
     .ok_or(StorageError::NoStep { step: "undo" })?;
-    apply(layout, row.inverse.0.clone())?;
+    apply(layout, row.inverse.0)?;
     sqlx::query!("UPDATE operation SET undone = TRUE WHERE id = ?", row.id).execute(&mut *tx).await?;
-    Ok(row.inverse.0)
+    Ok(())
 }
 
-async fn step_forward(tx: &mut MySqlConnection, id: TemplateId, layout: &mut Layout) -> Result<Op> {
+async fn step_forward(tx: &mut MySqlConnection, id: TemplateId, layout: &mut Layout) -> Result<()> {
     let row = sqlx::query!(
         r#"SELECT id, op AS "op: Json<Op>" FROM operation WHERE template_id = ? AND undone ORDER BY id LIMIT 1"#,
         id.0
@@ -229,7 +227,7 @@ async fn step_forward(tx: &mut MySqlConnection, id: TemplateId, layout: &mut Lay
     .fetch_optional(&mut *tx)
     .await?
     .ok_or(StorageError::NoStep { step: "do again" })?;
-    apply(layout, row.op.0.clone())?;
+    apply(layout, row.op.0)?;
     sqlx::query!("UPDATE operation SET undone = FALSE WHERE id = ?", row.id).execute(&mut *tx).await?;
-    Ok(row.op.0)
+    Ok(())
 }

@@ -38,7 +38,6 @@ pub enum Hindrance {
 pub struct Offer {
     pub selection: Selection,
     pub variant: Option<VariantId>,
-    pub sku: Option<String>,
     pub tag: Tag,
     /// Of the variant, once it is known.
     pub stock: Option<Stock>,
@@ -55,7 +54,6 @@ pub fn offer(product: &Product, selection: &Selection, quantity: u32) -> Result<
     Ok(Offer {
         selection: selection.clone(),
         variant: variant.map(|v| v.id),
-        sku: variant.map(|v| v.sku.clone()),
         tag: tag(product, selection, variant, quantity)?,
         stock: variant.map(|v| v.stock),
         hindrance: hindrance_of_choice(product, selection, variant, quantity),
