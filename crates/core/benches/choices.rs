@@ -2,7 +2,7 @@
 #![allow(clippy::unwrap_used, missing_docs)]
 
 use compagina_core::catalog::{
-    Product, ProductOption, ProductState, ProductType, ProductValue, Stock, Swatch, Variant,
+    Product, ProductOption, ProductState, ProductType, ProductValue, Rating, Stock, Swatch, Variant,
 };
 use compagina_core::choice::{Selection, pick, states};
 use compagina_core::ids::{Handle, OptionId, ProductId, ValueId, VariantId};
@@ -51,6 +51,11 @@ fn product() -> Product {
         price: Money::new(1100, Currency::from_code("GBP").unwrap()),
         old_price: None,
         most_per_order: None,
+        brand: String::new(),
+        facts: vec![],
+        tags: vec![],
+        rating: Rating::default(),
+        reviews: vec![],
     }
 }
 

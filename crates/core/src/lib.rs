@@ -13,3 +13,4 @@ pub mod price;
 pub mod situation;
 pub mod style;
 pub mod template;
+pub mod wording;

@@ -2,6 +2,7 @@
 
 use crate::ids::ValueId;
 use serde::{Deserialize, Serialize};
+use std::collections::BTreeMap;
 
 /// Widths in pixels in which every picture is kept, smallest first. A picture narrower than one of them is not
 /// enlarged.
@@ -26,6 +27,25 @@ pub struct PictureSize {
     pub hash: String,
     pub width: u32,
     pub height: u32,
+}
+
+/// A short film of the shop.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Film {
+    /// The hash of its file, an MP4.
+    pub hash: String,
+    pub width: u32,
+    pub height: u32,
+    /// Shown until it runs.
+    pub poster: Picture,
+}
+
+/// The shop's free pictures and films, by the names under which pieces refer to them.
+#[derive(Debug, Clone, Default, PartialEq, Eq)]
+pub struct ShopMedia {
+    pub pictures: BTreeMap<String, Picture>,
+    pub films: BTreeMap<String, Film>,
 }
 
 impl Picture {

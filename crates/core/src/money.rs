@@ -128,6 +128,26 @@ impl Locale {
             Self::FrFr => "fr-FR",
         }
     }
+    /// What stands between whole and part of a number.
+    #[must_use]
+    pub fn decimal_mark(self) -> &'static str {
+        self.marks().1
+    }
+    /// A day such as `2026-11-24` as people write it; any other text as it is.
+    #[must_use]
+    pub fn day(self, text: &str) -> String {
+        const MONTHS: [&str; 12] =
+            ["Jan", "Feb", "Mar", "Apr", "May", "Jun", "Jul", "Aug", "Sep", "Oct", "Nov", "Dec"];
+        let parts: Vec<usize> = text.split('-').filter_map(|part| part.parse().ok()).collect();
+        let [year, month, day] = parts.as_slice() else { return text.to_owned() };
+        let Some(name) = month.checked_sub(1).and_then(|m| MONTHS.get(m)) else { return text.to_owned() };
+        match self {
+            Self::EnGb => format!("{day} {name} {year}"),
+            Self::EnUs => format!("{name} {day}, {year}"),
+            Self::DeDe => format!("{day}.{month}.{year}"),
+            Self::FrFr => format!("{day:02}/{month:02}/{year}"),
+        }
+    }
     /// Group separator, decimal separator, and whether the sign goes in front.
     fn marks(self) -> (&'static str, &'static str, bool) {
         match self {
@@ -260,6 +280,17 @@ mod tests {
         fn taking_away_what_was_added_gives_the_same_again(a in -1_000_000_000i64..1_000_000_000, b in -1_000_000_000i64..1_000_000_000) {
             let (a, b) = (money(a, "GBP"), money(b, "GBP"));
             prop_assert_eq!(a.plus(b).unwrap().minus(b).unwrap(), a);
+        }
+    }
+
+    #[test]
+    fn days_are_written_as_people_do() {
+        assert_eq!(Locale::EnGb.day("2026-11-04"), "4 Nov 2026");
+        assert_eq!(Locale::EnUs.day("2026-11-04"), "Nov 4, 2026");
+        assert_eq!(Locale::DeDe.day("2026-11-04"), "4.11.2026");
+        assert_eq!(Locale::FrFr.day("2026-11-04"), "04/11/2026");
+        for odd in ["soon", "2026-13-01", ""] {
+            assert_eq!(Locale::EnGb.day(odd), odd);
         }
     }
 }

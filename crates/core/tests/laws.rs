@@ -57,12 +57,12 @@ fn any_selection() -> impl Strategy<Value = Selection> {
 
 fn any_saving() -> impl Strategy<Value = Values> {
     let one = || prop::option::of(prop::sample::select(vec!["percent", "amount", "none"]));
-    (one(), one()).prop_map(|(wide, phone)| {
+    (one(), one(), one()).prop_map(|(wide, tablet, phone)| {
         let set = |values: Values, device, saving: Option<&str>| match saving {
             Some(saving) => values.with(device, &price::SAVING, SetValue::Text(saving.into())),
             None => values,
         };
-        set(set(Values::default(), Device::Wide, wide), Device::Phone, phone)
+        set(set(set(Values::default(), Device::Wide, wide), Device::Tablet, tablet), Device::Phone, phone)
     })
 }
 
@@ -162,7 +162,8 @@ proptest! {
             let mut expected = None;
             for values in [&own, &kind, &template] {
                 let phone = (device == Device::Phone).then(|| values.phone.get(setting.key)).flatten();
-                expected = expected.or(phone).or(values.wide.get(setting.key));
+                let tablet = (device != Device::Wide).then(|| values.tablet.get(setting.key)).flatten();
+                expected = expected.or(phone).or(tablet).or(values.wide.get(setting.key));
             }
             let expected = expected.cloned().unwrap_or(SetValue::Text("percent".into()));
             prop_assert_eq!(chain.value(setting, device), expected.clone());

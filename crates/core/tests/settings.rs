@@ -2,15 +2,25 @@
 #![allow(clippy::unwrap_used)]
 
 use compagina_core::page::piece::band;
-use compagina_core::page::{Device, Kind, SetValue, Setting, Shape, ValueError};
+use compagina_core::page::{Device, Kind, Rule, SetValue, Setting, Shape, ValueError};
+use compagina_core::style::House;
 
 fn every_setting() -> Vec<&'static Setting> {
     let own = Kind::ALL.into_iter().flat_map(Kind::settings);
-    own.chain(band::SETTINGS).copied().collect()
+    own.chain(band::SETTINGS).chain(House::TOKENS).copied().collect()
 }
 
 fn text(text: &str) -> SetValue {
     SetValue::Text(text.to_owned())
+}
+
+fn ragged() -> SetValue {
+    SetValue::Rows(vec![vec!["a".into(), "b".into()], vec!["a".into()]])
+}
+
+fn steps(count: i64) -> (Vec<SetValue>, Vec<SetValue>) {
+    let number = SetValue::Number;
+    (vec![number(0), number(count - 1)], vec![number(-1), number(count), SetValue::Text("1".into())])
 }
 
 /// Values that a setting must take, and values that it must refuse.
@@ -41,6 +51,52 @@ fn edges(setting: &Setting) -> (Vec<SetValue>, Vec<SetValue>) {
             vec![lines(0, ""), lines(count, &"x".repeat(most))],
             vec![lines(count + 1, "x"), lines(1, &"x".repeat(most + 1)), lines(1, "a\tb"), text("x")],
         ),
+        Shape::Rich { most } => (
+            vec![text(""), text("<p>a</p>\n<p>b</p>")],
+            vec![text(&"x".repeat(most + 1)), SetValue::Flag(true)],
+        ),
+        Shape::Rows { parts, count } => {
+            let row: Vec<String> = parts.iter().map(|(_, most)| "x".repeat(*most)).collect();
+            let short = row[1..].to_vec();
+            let long = vec!["x".repeat(parts[0].1 + 1); parts.len()];
+            (
+                vec![SetValue::Rows(vec![row.clone(); count]), lines(0, "")],
+                vec![
+                    SetValue::Rows(vec![row; count + 1]),
+                    SetValue::Rows(vec![short]),
+                    SetValue::Rows(vec![long]),
+                ],
+            )
+        }
+        Shape::Table { columns, rows, most } => {
+            let table = |rows: usize, columns: usize, cell: usize| {
+                SetValue::Rows(vec![vec!["x".repeat(cell); columns]; rows])
+            };
+            (
+                vec![table(rows, columns, most), lines(0, "")],
+                vec![table(rows + 1, 1, 1), table(1, columns + 1, 1), table(1, 1, most + 1), ragged()],
+            )
+        }
+        Shape::Pictures { count } => (
+            vec![lines(0, ""), lines(count, "abc-1")],
+            vec![lines(count + 1, "a"), lines(1, "../a"), lines(1, "")],
+        ),
+        Shape::Film => (vec![text(""), text("abc-1")], vec![text("/media/x"), text(&"a".repeat(65))]),
+        Shape::Link => (
+            vec![text(""), text("/shop"), text("https://example.org/a?b=c"), text("mailto:a@b.co")],
+            vec![text("javascript:alert(1)"), text("//evil.example"), text("shop"), text("data:text/html,x")],
+        ),
+        Shape::Colour => (
+            vec![text("#0D6A6E"), text("#ffffff")],
+            vec![text("red"), text("#FFF"), text("#GGGGGG"), text("")],
+        ),
+        Shape::Space => steps(compagina_core::page::SPACE_STEPS),
+        Shape::TypeSize => steps(compagina_core::page::TYPE_STEPS),
+        Shape::Rule => {
+            let short = SetValue::Rule(Rule::Not { of: Box::new(Rule::OnSale) });
+            let long = SetValue::Rule(Rule::All { of: vec![Rule::OnSale; 40] });
+            (vec![SetValue::Rule(Rule::always()), short], vec![long, text("on_sale")])
+        }
     }
 }
 

@@ -283,3 +283,24 @@ pub(crate) fn gift_card(cloth: Cloth) -> String {
     );
     svg(1000, 750, &body)
 }
+
+/// Dunes and sky, wide, for behind a band.
+pub(crate) fn dunes(seed: u32) -> String {
+    svg(1600, 700, &sky(1600, 700, seed))
+}
+
+/// A kite on its way round a circle: frame `number` of `frames`.
+pub(crate) fn turning(cloth: Cloth, number: u32, frames: u32) -> String {
+    let share = f64::from(number) / f64::from(frames.max(1));
+    let angle = share * std::f64::consts::TAU;
+    let (x, y) = (320.0 + 130.0 * angle.cos(), 190.0 + 70.0 * angle.sin());
+    let heading = angle.to_degrees() + 180.0;
+    let body = format!(
+        r##"{}<path d="M{x:.1} {y:.1}Q{:.1} 380 300 470M{x:.1} {y:.1}Q{:.1} 380 312 470" stroke="#22303A" stroke-width="1.2" fill="none"/><g transform="translate({x:.1} {y:.1}) rotate({heading:.1}) scale(.9)">{}</g>"##,
+        sky(640, 480, 23),
+        x - 40.0,
+        x - 20.0,
+        sport(cloth)
+    );
+    svg(640, 480, &body)
+}

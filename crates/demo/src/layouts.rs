@@ -2,7 +2,7 @@
 
 use crate::{DemoTemplate, handle};
 use compagina_core::ids::{BandId, ColumnId, NameError, PieceId};
-use compagina_core::page::piece::{band, details, promises, related, stock_line};
+use compagina_core::page::piece::{band, details, facts, promises, related, reviews, stock_line};
 use compagina_core::page::{Band, Column, Device, Kind, Layout, Piece, SetValue, Setting, Values};
 use compagina_core::template::Reach;
 
@@ -38,7 +38,7 @@ impl Builder {
         let mut b = Self::default();
         let crumbs = vec![b.piece(Kind::Breadcrumb, &[])];
         b.band(
-            &[(&band::SPACE_ABOVE, SetValue::Number(16)), (&band::SPACE_BELOW, SetValue::Number(0))],
+            &[(&band::SPACE_ABOVE, SetValue::Number(3)), (&band::SPACE_BELOW, SetValue::Number(0))],
             vec![(12, crumbs)],
         );
         b
@@ -102,6 +102,9 @@ fn kite() -> Layout {
         b.piece(Kind::Related, &[(&related::HEADING, text("More from the loft"))]),
         b.piece(Kind::StickyBar, &[]),
     ];
+    let said = vec![b.piece(Kind::Reviews, &[(&reviews::HEADING, text("From people who fly it"))])];
+    let facts = vec![b.piece(Kind::Facts, &[(&facts::HEADING, text("In figures"))])];
+    b.band(&[], vec![(8, said), (4, facts)]);
     b.band(&[], vec![(12, more)]);
     b.finish()
 }

@@ -1,10 +1,13 @@
 //! The demo shop: Marram & Gale, kite makers. Everything in it is invented; its pictures are drawn by our own code.
 
 mod draw;
+mod facts;
 mod layouts;
+pub mod media;
 mod more;
 mod options;
 mod products;
+mod reviews;
 
 use compagina_core::catalog::{NewOption, NewProduct, Shop};
 use compagina_core::ids::Handle;
@@ -12,8 +15,11 @@ use compagina_core::money::{Currency, Locale, MoneyError};
 use compagina_core::page::Layout;
 use compagina_core::template::Reach;
 
-/// The demo's owner: name, email, password.
-pub const OWNER: (&str, &str, &str) = ("Isla Marram", "isla@marramandgale.example", "windward-and-lee");
+/// The demo's owners: name, email, password.
+pub const OWNERS: [(&str, &str, &str); 2] = [
+    ("Isla Marram", "isla@marramandgale.example", "windward-and-lee"),
+    ("Tomas Gale", "tomas@marramandgale.example", "reef-before-noon"),
+];
 
 /// A picture still to be drawn.
 #[derive(Debug, Clone)]
@@ -86,7 +92,7 @@ mod tests {
     fn handles_and_stock_numbers_are_used_once_however_many_products_there_are() {
         let shop = demo_shop(300).unwrap();
         let handles: BTreeSet<_> = shop.products.iter().map(|p| p.product.handle.clone()).collect();
-        assert_eq!(handles.len(), 310);
+        assert_eq!(handles.len(), 312);
         let skus: Vec<_> =
             shop.products.iter().flat_map(|p| p.product.variants.iter().map(|v| &v.sku)).collect();
         assert_eq!(skus.iter().collect::<BTreeSet<_>>().len(), skus.len());

@@ -1,12 +1,12 @@
-//! The ten products with which the demo shop opens.
+//! The twelve products with which the demo shop opens.
 
 use crate::draw::{self, Cloth, Make};
 use crate::options::COLOURS;
-use crate::{DemoProduct, Drawing, handle};
+use crate::{DemoProduct, Drawing, facts, handle, reviews};
 use compagina_core::catalog::{Detail, NewProduct, NewVariant, ProductState, ProductType, Stock};
 
 pub(crate) fn all() -> Vec<DemoProduct> {
-    vec![
+    let mut all = vec![
         whimbrel(),
         whimbrel_mini(),
         dunlin(),
@@ -17,7 +17,12 @@ pub(crate) fn all() -> Vec<DemoProduct> {
         carbon_spar(),
         first_kite(),
         gift_card(),
-    ]
+        turnstone(),
+        knot(),
+    ];
+    facts::fill(&mut all);
+    reviews::fill(&mut all);
+    all
 }
 
 fn product(kind: &str, name: &str, price_minor: i64, summary: &str, details: &[(&str, &str)]) -> NewProduct {
@@ -35,6 +40,10 @@ fn product(kind: &str, name: &str, price_minor: i64, summary: &str, details: &[(
         options: vec![],
         variants: vec![],
         pictures: vec![],
+        brand: String::new(),
+        facts: vec![],
+        tags: vec![],
+        reviews: vec![],
     }
 }
 
@@ -314,4 +323,41 @@ fn gift_card() -> DemoProduct {
         made = made.variant(&format!("GIFT-{}", price / 100), &[Some(a)], Stock::NotCounted, Some(price));
     }
     made.picture(draw::gift_card(cloth("Ember")), "A gift card with a red kite on it", None)
+}
+
+/// Seen, not yet sold.
+fn turnstone() -> DemoProduct {
+    let mut kite = product(
+        "Sport kites",
+        "Turnstone",
+        9800,
+        "A kite for strong wind, still on the drawing board's edge. Three are flying; yours comes in spring.",
+        &[("Wind and size", "Flies from 10 to 40 km/h. One size, 2.0 m across."), SENDING],
+    );
+    kite.state = ProductState::ComingSoon;
+    let made = new(kite).with_options(&[("Colour", &["Tide", "Heather"])]);
+    made.variant("TUR-TID", &[Some(0)], Stock::Counted(0), None)
+        .variant("TUR-HEA", &[Some(1)], Stock::Counted(0), None)
+        .picture(
+            draw::flying(Make::Sport, cloth("Tide"), 71),
+            "Turnstone in Tide over the dunes",
+            Some("Tide"),
+        )
+        .picture(
+            draw::flying(Make::Sport, cloth("Heather"), 72),
+            "Turnstone in Heather over the dunes",
+            Some("Heather"),
+        )
+}
+
+/// No picture at all, and sold out.
+fn knot() -> DemoProduct {
+    let kite = product(
+        "Single-line kites",
+        "Knot",
+        2600,
+        "The smallest we make. It folds into a sleeve no longer than a loaf.",
+        &[],
+    );
+    new(kite).variant("KNO-01", &[], Stock::Counted(0), None)
 }

@@ -3,16 +3,17 @@
 use compagina_core::catalog::{Product, ProductState, Shop};
 use compagina_core::choice::Selection;
 use compagina_core::price::{Tag, offer};
+use compagina_core::wording::{Arg, Words};
 use maud::{Markup, html};
 
-pub(crate) fn card(shop: &Shop, product: &Product, with_price: bool) -> Markup {
+pub(crate) fn card(shop: &Shop, words: &Words, product: &Product, with_price: bool) -> Markup {
     let tag = offer(product, &Selection::none(product.options.len()), 1).map(|o| o.tag).unwrap_or(Tag::None);
     html! {
         a.card href={ "/shop/products/" (product.handle) } {
             div.card-picture {
                 @if let Some(picture) = product.lead_picture() { (crate::piece::gallery::img(picture, "(max-width:640px) 50vw, 300px", true)) }
                 @else { span.no-picture { (product.name) } }
-                @if let Some(mark) = mark(product, &tag) { span.badge { (mark) } }
+                @if let Some(mark) = mark(words, product, &tag) { (mark) }
             }
             span.card-name { (product.name) }
             @if with_price {
@@ -22,7 +23,7 @@ pub(crate) fn card(shop: &Shop, product: &Product, with_price: bool) -> Markup {
                             (quote.unit.format(shop.locale))
                             @if let Some(old) = quote.old { " " s { (old.format(shop.locale)) } }
                         }
-                        Tag::Span { from, .. } => { "from " (from.format(shop.locale)) }
+                        Tag::Span { from, .. } => { (words.say_with("card-from", &[("amount", Arg::Text(&from.format(shop.locale)))])) }
                         Tag::None => {}
                     }
                 }
@@ -31,11 +32,16 @@ pub(crate) fn card(shop: &Shop, product: &Product, with_price: bool) -> Markup {
     }
 }
 
-fn mark(product: &Product, tag: &Tag) -> Option<String> {
-    match (product.state, tag) {
-        (ProductState::ComingSoon, _) => Some("Coming soon".into()),
-        _ if !product.can_be_bought() => Some("Sold out".into()),
-        (_, Tag::Exact(quote)) => quote.saving.filter(|s| s.percent > 0).map(|s| format!("−{} %", s.percent)),
-        _ => None,
-    }
+/// What is said over the picture, in the house style's marks.
+fn mark(words: &Words, product: &Product, tag: &Tag) -> Option<Markup> {
+    let (class, said) = match (product.state, tag) {
+        (ProductState::ComingSoon, _) => ("coming", words.say("mark-coming-soon")),
+        _ if !product.can_be_bought() => ("gone", words.say("mark-sold-out")),
+        (_, Tag::Exact(quote)) => {
+            let percent = quote.saving.map(|s| s.percent).filter(|percent| *percent > 0)?;
+            ("sale", words.say_with("mark-saving", &[("percent", Arg::Number(percent))]))
+        }
+        _ => return None,
+    };
+    Some(html! { span class={ "badge " (class) } { (said) } })
 }

@@ -1,11 +1,14 @@
 //! What the renderer of a piece is given.
 
 use compagina_core::catalog::{Product, Shop};
+use compagina_core::ids::Handle;
+use compagina_core::media::{Picture, ShopMedia};
 use compagina_core::money::Money;
-use compagina_core::page::{Choice, Device, Piece, Setting};
+use compagina_core::page::{Choice, Device, Piece, SetValue, Setting, Shape};
 use compagina_core::price::Offer;
 use compagina_core::situation::Situation;
-use compagina_core::style::Chain;
+use compagina_core::style::{Chain, House};
+use compagina_core::wording::{Arg, Words};
 use maud::{Markup, html};
 
 /// The page's facts, the same for every piece.
@@ -13,17 +16,45 @@ pub(crate) struct Ctx<'a> {
     pub shop: &'a Shop,
     /// As it stands in the situation.
     pub product: &'a Product,
-    pub related: &'a [Product],
+    pub around: &'a Around,
+    pub media: &'a ShopMedia,
+    pub words: &'a Words,
+    pub house: &'a House,
     pub situation: &'a Situation,
     pub offer: &'a Offer,
     /// Whether a click on the buy button leaves the shopper on the page.
     pub after_stay: bool,
+    /// Whether the page has reviews to lead to.
+    pub has_reviews: bool,
 }
 
 impl Ctx<'_> {
     pub fn money(&self, amount: Money) -> String {
         amount.format(self.shop.locale)
     }
+    pub fn say(&self, key: &str) -> String {
+        self.words.say(key)
+    }
+    pub fn say_with(&self, key: &str, arguments: &[(&str, Arg<'_>)]) -> String {
+        self.words.say_with(key, arguments)
+    }
+}
+
+/// What stands around a product in the shop.
+#[derive(Debug, Clone, Default, PartialEq, Eq)]
+pub struct Around {
+    /// Others of its type.
+    pub related: Vec<Product>,
+    pub before: Option<Neighbour>,
+    pub after: Option<Neighbour>,
+}
+
+/// The product before or after another one.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub struct Neighbour {
+    pub handle: Handle,
+    pub name: String,
+    pub picture: Option<Picture>,
 }
 
 /// A piece with the values that count on each screen.
@@ -33,8 +64,8 @@ pub(crate) struct Styled<'a> {
 }
 
 impl<'a> Styled<'a> {
-    pub fn new(piece: &'a Piece) -> Self {
-        Self { piece, chain: Chain::of_template(&piece.values) }
+    pub fn new(piece: &'a Piece, words: &'a Words) -> Self {
+        Self { piece, chain: Chain::of_template(&piece.values).saying(words, piece.kind) }
     }
     pub fn id(&self) -> &str {
         self.piece.id.as_str()
@@ -46,21 +77,64 @@ impl<'a> Styled<'a> {
     pub fn anywhere<T: Choice + PartialEq>(&self, setting: &Setting, wanted: T) -> bool {
         Device::ALL.into_iter().any(|device| self.choice::<T>(setting, device) == Some(wanted))
     }
-    /// Words for the shopper; where phones have their own, both stand in the page and each screen shows one.
+    /// Whether a flag is up on any screen.
+    pub fn flag_anywhere(&self, setting: &Setting) -> bool {
+        Device::ALL.into_iter().any(|device| self.chain.flag(setting, device))
+    }
+    /// Words for the shopper; where screens have their own, all of them stand in the page and each screen shows one.
     pub fn words(&self, setting: &Setting) -> Markup {
-        let [wide, phone] = Device::ALL.map(|device| self.chain.text(setting, device));
-        per_device(&wide, &phone)
+        per_device(&Device::ALL.map(|device| self.chain.text(setting, device)))
     }
     pub fn has_words(&self, setting: &Setting) -> bool {
         Device::ALL.into_iter().any(|device| !self.chain.text(setting, device).is_empty())
     }
+    /// A heading, where there is one.
+    pub fn heading(&self, setting: &Setting) -> Markup {
+        html! { @if self.has_words(setting) { h2 { (self.words(setting)) } } }
+    }
+    /// The largest number of all screens: so many things are in the page.
+    pub fn most(&self, setting: &Setting) -> usize {
+        let most = Device::ALL.map(|device| self.chain.number(setting, device)).into_iter().max();
+        most.and_then(|m| usize::try_from(m).ok()).unwrap_or(0)
+    }
+    /// Pixels of a step of the house style, for a setting that takes one.
+    pub fn pixels(&self, setting: &Setting, device: Device, house: &House) -> i64 {
+        let step = self.chain.number(setting, device);
+        if setting.shape == Shape::Space { house.space(step) } else { house.type_size(step) }
+    }
+    /// Entries whose first part isn't empty.
+    pub fn entries(&self, setting: &Setting) -> Vec<Vec<String>> {
+        let mut rows = self.chain.rows(setting);
+        rows.retain(|row| row.first().is_some_and(|first| !first.trim().is_empty()));
+        rows
+    }
+    /// The first of the shop's pictures that a setting names.
+    pub fn picture<'c>(&self, setting: &Setting, media: &'c ShopMedia) -> Option<&'c Picture> {
+        self.pictures(setting, media).into_iter().next()
+    }
+    /// The shop's pictures that a setting names; those that are gone are passed over.
+    pub fn pictures<'c>(&self, setting: &Setting, media: &'c ShopMedia) -> Vec<&'c Picture> {
+        match self.chain.value(setting, Device::Wide) {
+            SetValue::Lines(names) => names.iter().filter_map(|name| media.pictures.get(name)).collect(),
+            _ => vec![],
+        }
+    }
 }
 
 /// One text, or one for each screen where they differ.
-pub(crate) fn per_device(wide: &str, phone: &str) -> Markup {
+pub(crate) fn per_device(texts: &[String; 3]) -> Markup {
+    let [wide, tablet, phone] = texts;
     html! {
-        @if wide == phone { (wide) } @else {
+        @if wide == tablet && tablet == phone { (wide) }
+        @else if wide == tablet {
+            span.not-phone { (wide) }
+            span.only-phone { (phone) }
+        } @else if tablet == phone {
             span.only-wide { (wide) }
+            span.not-wide { (phone) }
+        } @else {
+            span.only-wide { (wide) }
+            span.only-tablet { (tablet) }
             span.only-phone { (phone) }
         }
     }

@@ -1,7 +1,10 @@
 //! The HTML document around a page: head, the shop's frame, footer.
 
+use crate::house;
 use compagina_core::catalog::Shop;
 use compagina_core::page::Frame;
+use compagina_core::style::House;
+use compagina_core::wording::{Language, Words};
 use maud::{DOCTYPE, Markup, PreEscaped, html};
 
 /// Addresses of the files that every page needs.
@@ -23,9 +26,14 @@ pub struct NavItem {
 /// What the shop's frame holds on every page.
 #[derive(Debug, Clone)]
 pub struct Nav {
+    /// With the locale of the language in which the page is read.
     pub shop: Shop,
     pub items: Vec<NavItem>,
     pub assets: Assets,
+    pub words: Words,
+    pub house: House,
+    /// The page's own path and query, to come back to in another language.
+    pub here: String,
 }
 
 /// What a document needs besides its body.
@@ -52,12 +60,12 @@ pub(crate) fn document(nav: &Nav, head: &Head<'_>, body: Markup) -> Markup {
                 @if let Some(text) = head.description { meta name="description" content=(text); }
                 @if let Some(href) = head.canonical { link rel="canonical" href=(href); }
                 link rel="stylesheet" href=(nav.assets.style);
-                @if !head.css.is_empty() { style { (PreEscaped(head.css)) } }
+                style { (PreEscaped(house::css(&nav.house))) (PreEscaped(head.css)) }
                 @if let Some(json) = head.data { script type="application/json" id="offers" { (PreEscaped(json)) } }
                 script type="module" src=(head.script) {}
             }
             body {
-                a.skip href="#content" { "To the content" }
+                a.skip href="#content" { (nav.words.say("to-content")) }
                 (top(nav, head.frame))
                 main #content { (body) }
                 @if head.frame == Frame::Whole { (foot(nav)) }
@@ -72,11 +80,11 @@ fn top(nav: &Nav, frame: Frame) -> Markup {
             header.top {
                 a.shop-name href="/shop" { (nav.shop.name) }
                 @if frame == Frame::Whole {
-                    nav aria-label="Shop" {
+                    nav aria-label=(nav.words.say("nav-shop")) {
                         @for item in &nav.items { a href=(item.href) { (item.name) } }
                     }
                 }
-                a.cart-link href="/shop/cart" { "Cart" span data-cart-count {} }
+                a.cart-link href="/shop/cart" { (nav.words.say("cart-link")) span data-cart-count {} }
             }
         }
     }
@@ -86,11 +94,32 @@ fn foot(nav: &Nav) -> Markup {
     html! {
         footer.foot {
             span { (nav.shop.name) }
-            nav aria-label="Shop, at the end of the page" {
+            nav aria-label=(nav.words.say("nav-foot")) {
                 @for item in &nav.items { a href=(item.href) { (item.name) } }
+            }
+            (languages(nav))
+        }
+    }
+}
+
+/// The same page in the shop's other languages. Plain links, so that it works without script.
+fn languages(nav: &Nav) -> Markup {
+    html! {
+        nav.languages aria-label=(nav.words.say("language")) {
+            @for language in Language::ALL {
+                @if language == nav.words.language { span lang=(language.tag()) aria-current="true" { (language.name()) } }
+                @else {
+                    a href={ "/shop/language/" (language.tag()) "?to=" (encoded(&nav.here)) } lang=(language.tag()) hreflang=(language.tag()) rel="nofollow" { (language.name()) }
+                }
             }
         }
     }
+}
+
+/// A path and query as the value of a query.
+pub(crate) fn encoded(text: &str) -> String {
+    let plain = |b: u8| b.is_ascii_alphanumeric() || b"-_.~/".contains(&b);
+    text.bytes().map(|b| if plain(b) { char::from(b).to_string() } else { format!("%{b:02X}") }).collect()
 }
 
 /// JSON that may stand inside a `script` element: no `<`, `>` or `&` can end it.

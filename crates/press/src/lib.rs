@@ -1,15 +1,19 @@
 //! Page, product and situation to HTML and CSS. The only renderer: the shop's pages and the desk's proofs both come
 //! from here. All text is escaped by the templates; style values come from closed lists and whole numbers only.
 
+mod band;
 mod card;
 mod ctx;
 mod document;
+mod house;
 mod offers;
 mod page;
 mod piece;
+pub mod rich;
 mod sheet;
 pub mod shop;
 
+pub use ctx::{Around, Neighbour};
 pub use document::{Assets, Nav, NavItem};
 pub use offers::{Entry, entry_for};
-pub use page::{Mode, Notice, Page, opening_selection, render};
+pub use page::{Mode, Notice, Page, opening_selection, render, verdict};

@@ -2,10 +2,12 @@
 //! change, already written, and for every value its state and where picking it leads. The script looks up; it
 //! doesn't reckon. Products with too many selections, and quantities, ask the server for the same entry.
 
-use crate::ctx::{Ctx, Styled};
+use crate::ctx::{Around, Ctx, Styled};
+use crate::document::Nav;
 use crate::piece;
-use compagina_core::catalog::{Product, Shop};
+use compagina_core::catalog::Product;
 use compagina_core::choice::{Selection, ValueState, pick};
+use compagina_core::media::ShopMedia;
 use compagina_core::money::MoneyError;
 use compagina_core::page::Layout;
 use compagina_core::price::{Hindrance, Offer, offer};
@@ -49,6 +51,8 @@ pub(crate) struct Table {
     start: String,
     /// Where an entry that isn't here is to be had.
     ask: String,
+    /// The words for values that can't be had.
+    states: BTreeMap<&'static str, String>,
     entries: BTreeMap<String, Entry>,
 }
 
@@ -62,14 +66,25 @@ pub(crate) fn buy_state(offer: &Offer) -> BuyState {
 
 /// The entry of one selection and quantity, as the script asks for it.
 pub fn entry_for(
-    shop: &Shop,
+    nav: &Nav,
     product: &Product,
     layout: &Layout,
     situation: &Situation,
 ) -> Result<Entry, MoneyError> {
     let product = &situation.apply(product);
     let offer = offer(product, &situation.selection, situation.quantity)?;
-    let ctx = Ctx { shop, product, related: &[], situation, offer: &offer, after_stay: false };
+    let ctx = Ctx {
+        shop: &nav.shop,
+        product,
+        around: &Around::default(),
+        media: &ShopMedia::default(),
+        words: &nav.words,
+        house: &nav.house,
+        situation,
+        offer: &offer,
+        after_stay: false,
+        has_reviews: false,
+    };
     Ok(entry(&ctx, layout))
 }
 
@@ -96,14 +111,16 @@ pub(crate) fn table(ctx: &Ctx<'_>, layout: &Layout) -> Result<Table, MoneyError>
             }
         }
     }
-    Ok(Table { start, ask: format!("/shop/products/{}/offer", ctx.product.handle), entries })
+    let states =
+        BTreeMap::from([("sold_out", ctx.say("state-sold-out")), ("not_made", ctx.say("state-not-made"))]);
+    Ok(Table { start, ask: format!("/shop/products/{}/offer", ctx.product.handle), states, entries })
 }
 
 fn entry(ctx: &Ctx<'_>, layout: &Layout) -> Entry {
     let selection = &ctx.offer.selection;
     let mut say = piece::price::slots(ctx);
     for piece in layout.pieces() {
-        say.extend(piece::slots(ctx, &Styled::new(piece)));
+        say.extend(piece::slots(ctx, &Styled::new(piece, ctx.words)));
     }
     Entry {
         key: selection.to_query(ctx.product),

@@ -1,20 +1,22 @@
 //! A product's page.
 
-use crate::ctx::{Ctx, Styled};
+use crate::band;
+use crate::ctx::{Around, Ctx, Styled};
 use crate::document::{Head, Nav, document, json_for_script};
 use crate::offers::{Table, table};
 use crate::piece;
 use crate::sheet::Sheet;
 use compagina_core::catalog::Product;
 use compagina_core::choice::{Selection, first_to_buy};
+use compagina_core::ids::PieceId;
+use compagina_core::media::ShopMedia;
 use compagina_core::money::MoneyError;
-use compagina_core::page::piece::{band, options, shared};
-use compagina_core::page::{Band, Column, Device, Kind, Layout, Piece};
+use compagina_core::page::piece::{band as settings, options, shared};
+use compagina_core::page::{Band, Column, Device, Facts, Frame, Kind, Layout, Piece, Values, Verdict, judge};
 use compagina_core::price::offer;
 use compagina_core::situation::Situation;
 use compagina_core::style::Chain;
 use maud::{Markup, html};
-use std::fmt::Write;
 
 /// For whom a page is made.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
@@ -37,10 +39,13 @@ pub struct Page<'a> {
     pub nav: &'a Nav,
     pub product: &'a Product,
     pub layout: &'a Layout,
-    pub related: &'a [Product],
+    pub around: &'a Around,
+    pub media: &'a ShopMedia,
     pub situation: &'a Situation,
     pub mode: Mode,
     pub notice: Option<&'a Notice>,
+    /// One piece alone, without the rest of the page and the shop around it.
+    pub only: Option<&'a PieceId>,
 }
 
 /// What a page has chosen when it opens without a choice in its address.
@@ -60,22 +65,23 @@ pub fn opening_selection(product: &Product, layout: &Layout) -> Selection {
 pub fn render(page: &Page<'_>) -> Result<String, MoneyError> {
     let product = &page.situation.apply(page.product);
     let offer = offer(product, &page.situation.selection, page.situation.quantity)?;
-    let after_stay = piece::buy_button::stays(page.layout);
     let ctx = Ctx {
         shop: &page.nav.shop,
         product,
-        related: page.related,
+        around: page.around,
+        media: page.media,
+        words: &page.nav.words,
+        house: &page.nav.house,
         situation: page.situation,
         offer: &offer,
-        after_stay,
+        after_stay: piece::buy_button::stays(page.layout),
+        has_reviews: page.layout.first_of(Kind::Reviews).is_some(),
     };
     let mut sheet = Sheet::default();
-    let bands: Vec<Markup> =
-        page.layout.bands.iter().filter_map(|band| draw_band(&ctx, band, page.mode, &mut sheet)).collect();
     let body = html! {
         (form(&ctx))
-        @if let Some(notice) = page.notice { (draw_notice(notice)) }
-        @for band in &bands { (band) }
+        @if let Some(notice) = page.notice { (draw_notice(&ctx, notice)) }
+        (draw_content(&ctx, page, &mut sheet))
     };
     let table: Table = table(&ctx, page.layout)?;
     let json = json_for_script(&serde_json::to_string(&table).unwrap_or_default());
@@ -89,7 +95,7 @@ pub fn render(page: &Page<'_>) -> Result<String, MoneyError> {
             Mode::Proof => &page.nav.assets.agent,
         },
         data: Some(&json),
-        frame: page.layout.frame,
+        frame: if page.only.is_some() { Frame::None } else { page.layout.frame },
         canonical: Some(&canonical),
     };
     Ok(document(page.nav, &head, body).into_string())
@@ -105,17 +111,48 @@ fn form(ctx: &Ctx<'_>) -> Markup {
     }
 }
 
-fn draw_notice(notice: &Notice) -> Markup {
+fn draw_content(ctx: &Ctx<'_>, page: &Page<'_>, sheet: &mut Sheet) -> Markup {
+    if let Some(piece) = page.only.and_then(|id| page.layout.piece(id)) {
+        let drawn = draw_piece(ctx, piece, page.mode, sheet);
+        return html! { div.columns.alone { (drawn.unwrap_or_default()) } };
+    }
+    let bands: Vec<Markup> =
+        page.layout.bands.iter().filter_map(|band| draw_band(ctx, band, page.mode, sheet)).collect();
+    html! { @for band in &bands { (band) } }
+}
+
+/// Whether something appears, for this product, cart and day.
+#[must_use]
+pub fn verdict(nav: &Nav, product: &Product, situation: &Situation, values: &Values) -> Verdict {
+    let rule = Chain::of_template(values).rule(&shared::APPEARS);
+    judge(&rule, &Facts { product, cart: &situation.cart, day: &situation.day, locale: nav.shop.locale })
+}
+
+fn appears(ctx: &Ctx<'_>, values: &Values) -> bool {
+    let facts = Facts {
+        product: ctx.product,
+        cart: &ctx.situation.cart,
+        day: &ctx.situation.day,
+        locale: ctx.shop.locale,
+    };
+    judge(&Chain::of_template(values).rule(&shared::APPEARS), &facts).holds
+}
+
+fn draw_notice(ctx: &Ctx<'_>, notice: &Notice) -> Markup {
     html! {
         div.notice role="status" {
             span { (notice.text) }
-            @if notice.to_cart { a href="/shop/cart" { "See the cart" } }
+            @if notice.to_cart { a href="/shop/cart" { (ctx.say("see-cart")) } }
         }
     }
 }
 
-/// A band without anything to show isn't drawn.
+/// A band without anything to show isn't drawn. A column left empty on purpose keeps its room; one whose pieces have
+/// nothing to show gives it to the others.
 fn draw_band(ctx: &Ctx<'_>, band: &Band, mode: Mode, sheet: &mut Sheet) -> Option<Markup> {
+    if !appears(ctx, &band.values) {
+        return None;
+    }
     let chain = Chain::of_template(&band.values);
     let columns: Vec<(&Column, Vec<Markup>)> = band
         .columns
@@ -125,51 +162,37 @@ fn draw_band(ctx: &Ctx<'_>, band: &Band, mode: Mode, sheet: &mut Sheet) -> Optio
             (column, pieces.collect())
         })
         .collect();
-    let drawn: Vec<_> = columns.iter().filter(|(_, pieces)| !pieces.is_empty()).collect();
-    if drawn.is_empty() && mode == Mode::Shop {
+    if mode == Mode::Shop && columns.iter().all(|(_, pieces)| pieces.is_empty()) {
         return None;
     }
+    let drawn: Vec<_> =
+        columns.iter().filter(|(c, pieces)| c.pieces.is_empty() || !pieces.is_empty()).collect();
     let id = format!("b-{}", band.id);
-    sheet.add(|device| band_css(&id, &chain, device));
-    let widths: Vec<String> = drawn.iter().map(|(c, _)| format!("{}fr", c.width)).collect();
-    let ground = chain.text(&band::GROUND, Device::Wide);
+    sheet.add(|device| band::css(&id, &chain, device, ctx.house));
+    let widths: Vec<String> = drawn.iter().map(|(c, _)| format!("minmax(0,{}fr)", c.width)).collect();
+    let ground = chain.text(&settings::GROUND, Device::Wide);
     let proof = mode == Mode::Proof;
     Some(html! {
         section id=(id) class={ "band ground-" (ground) } data-band=[proof.then_some(&band.id)] {
+            (band::behind(ctx, &chain))
             div.columns style={ "--columns:" (widths.join(" ")) } {
-                @for (_, pieces) in &drawn { div.column { @for piece in pieces { (piece) } } }
+                @for (_, pieces) in &drawn { div.column.bare[pieces.is_empty()] { @for piece in pieces { (piece) } } }
             }
         }
     })
 }
 
-fn band_css(id: &str, chain: &Chain<'_>, device: Device) -> String {
-    if !chain.flag(&shared::SHOWN, device) {
-        return format!("#{id}{{display:none}}");
-    }
-    let mut css = format!(
-        "#{id}{{padding-top:{}px;padding-bottom:{}px}}",
-        chain.number(&band::SPACE_ABOVE, device),
-        chain.number(&band::SPACE_BELOW, device)
-    );
-    if chain.choice(&band::REACH, device) == Some(band::Reach::Edge) {
-        let _ = write!(css, "#{id}>.columns{{max-width:none;padding-left:0;padding-right:0}}");
-    }
-    css
-}
-
 fn draw_piece(ctx: &Ctx<'_>, piece: &Piece, mode: Mode, sheet: &mut Sheet) -> Option<Markup> {
-    if piece.kind.nothing_to_show(ctx.product).is_some() {
+    if piece.kind.nothing_to_show(ctx.product).is_some() || !appears(ctx, &piece.values) {
         return None;
     }
-    let styled = Styled::new(piece);
-    let shown = Device::ALL.map(|device| styled.chain.flag(&shared::SHOWN, device));
-    if shown == [false, false] {
+    let styled = Styled::new(piece, ctx.words);
+    if !styled.flag_anywhere(&shared::SHOWN) {
         return None;
     }
     let drawn = piece::draw(ctx, &styled)?;
     let id = format!("p-{}", piece.id);
-    sheet.add(|device| piece::css(&format!("#{id}"), &styled, device));
+    sheet.add(|device| piece::css(&format!("#{id}"), &styled, device, ctx.house));
     let kind = piece::class_of(piece.kind);
     Some(html! {
         div id=(id) class={ "piece " (kind) } data-piece=[(mode == Mode::Proof).then_some(&piece.id)] { (drawn) }

@@ -7,8 +7,8 @@ use compagina_core::catalog::{Product, Stock};
 use compagina_core::choice::Selection;
 use compagina_core::page::{Device, Kind, Layout, Op, SetValue, Target, apply};
 use compagina_core::situation::{Situation, StockMood};
-use compagina_press::{Mode, Notice, Page, entry_for, opening_selection, render};
-use shop::{demo, nav};
+use compagina_press::{Around, Mode, Notice, Page, entry_for, render};
+use shop::{demo, media, nav, plain};
 
 struct Look<'a> {
     product: &'a Product,
@@ -19,20 +19,35 @@ struct Look<'a> {
 }
 
 fn look<'a>(product: &'a Product, layout: &'a Layout) -> Look<'a> {
-    let selection = opening_selection(product, layout);
-    let situation = Situation { selection, quantity: 1, stock: StockMood::AsItIs };
+    let situation = plain(product, layout);
     Look { product, layout, situation, mode: Mode::Shop, related: &[] }
 }
 
 fn html(look: &Look<'_>) -> String {
     let nav = nav();
     let Look { product, layout, situation, mode, related } = look;
-    render(&Page { nav: &nav, product, layout, related, situation, mode: *mode, notice: None }).unwrap()
+    let around = Around { related: related.to_vec(), ..Around::default() };
+    let (media, mode) = (media(), *mode);
+    let page = Page {
+        nav: &nav,
+        product,
+        layout,
+        around: &around,
+        media: &media,
+        situation,
+        mode,
+        notice: None,
+        only: None,
+    };
+    render(&page).unwrap()
 }
 
 /// One element a line, so that a golden file can be read and compared.
 fn readable(html: &str) -> String {
-    html.replace("><", ">\n<").replace('}', "}\n")
+    // The house style stands on every page and has tests of its own.
+    let (before, rest) = html.split_once("<style>:root{").unwrap();
+    let (_, after) = rest.split_once('}').unwrap();
+    format!("{before}<style>{after}").replace("><", ">\n<").replace('}', "}\n")
 }
 
 macro_rules! golden {
@@ -144,8 +159,8 @@ fn the_embedded_entries_say_what_the_server_says() {
         for (key, entry) in entries {
             let pairs = key.split('&').filter_map(|pair| pair.split_once('='));
             let selection = Selection::from_pairs(product, pairs).0;
-            let situation = Situation { selection, quantity: 1, stock: StockMood::AsItIs };
-            let asked = entry_for(&nav().shop, product, layout, &situation).unwrap();
+            let situation = Situation { selection, ..plain(product, layout) };
+            let asked = entry_for(&nav(), product, layout, &situation).unwrap();
             assert_eq!(entry, &serde_json::to_value(asked).unwrap(), "{key}");
             for (_, to) in entry["values"].as_array().unwrap().iter().flat_map(|row| {
                 row.as_array()
@@ -180,10 +195,12 @@ fn hostile_text_stays_text_everywhere() {
         nav: &nav,
         product: look.product,
         layout: look.layout,
-        related: &products[..1],
+        around: &Around { related: products[..1].to_vec(), ..Around::default() },
+        media: &media(),
         situation: &look.situation,
         mode: Mode::Proof,
         notice: Some(&notice),
+        only: None,
     })
     .unwrap();
     assert!(!page.contains("<script>alert") && !page.contains("<img src=x"));

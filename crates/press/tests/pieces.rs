@@ -6,9 +6,9 @@ mod shop;
 use compagina_core::catalog::{Product, ProductState, Stock};
 use compagina_core::choice::Selection;
 use compagina_core::page::{Device, Kind, Layout, Op, SetValue, Target, apply};
-use compagina_core::situation::{Situation, StockMood};
-use compagina_press::{Mode, Page, entry_for, opening_selection, render};
-use shop::{demo, nav};
+use compagina_core::situation::Situation;
+use compagina_press::{Around, Mode, Page, entry_for, opening_selection, render};
+use shop::{day, demo, media, nav};
 use std::collections::BTreeMap;
 
 /// A page with a kite that can be changed before it is drawn.
@@ -49,7 +49,8 @@ impl Bench {
             Some(choice) => Selection::from_pairs(&self.product, pairs(choice)).0,
             None => opening_selection(&self.product, &self.layout),
         };
-        Situation { selection, quantity: self.quantity, stock: StockMood::AsItIs }
+        let plain = Situation::plain(self.product.options.len(), day());
+        Situation { selection, quantity: self.quantity, ..plain }
     }
     fn html(&self) -> String {
         let nav = nav();
@@ -57,10 +58,12 @@ impl Bench {
             nav: &nav,
             product: &self.product,
             layout: &self.layout,
-            related: &self.related,
+            around: &Around { related: self.related.clone(), ..Around::default() },
+            media: &media(),
             situation: &self.situation(),
             mode: Mode::Shop,
             notice: None,
+            only: None,
         })
         .unwrap()
     }
@@ -74,7 +77,7 @@ impl Bench {
         rest[..end].to_owned()
     }
     fn say(&self) -> BTreeMap<String, String> {
-        entry_for(&nav().shop, &self.product, &self.layout, &self.situation()).unwrap().say
+        entry_for(&nav(), &self.product, &self.layout, &self.situation()).unwrap().say
     }
 }
 

@@ -14,13 +14,13 @@ use std::time::Duration;
 use utoipa_actix_web::AppExt;
 
 /// The largest body that is read, in bytes.
-const MOST_BYTES: usize = 256 * 1024;
+const MOST_BYTES: usize = 1024 * 1024;
 
 /// How long connections may take to end.
 const CLOSE_WITHIN: Duration = Duration::from_secs(2);
 
 /// What pages may load and run: only what comes from here.
-const POLICY: &str = "default-src 'self'; img-src 'self' data:; style-src 'self' 'unsafe-inline'; \
+const POLICY: &str = "default-src 'self'; img-src 'self' data:; media-src 'self'; style-src 'self' 'unsafe-inline'; \
     frame-ancestors 'self'; base-uri 'none'; object-src 'none'";
 
 /// Why the application can't start.

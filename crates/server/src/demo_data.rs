@@ -3,8 +3,8 @@
 use crate::media::Media;
 use crate::password;
 use compagina_core::catalog::NewPicture;
-use compagina_core::media::{PictureSize, WIDTHS};
-use compagina_demo::{Drawing, OWNER, demo_shop};
+use compagina_core::media::{Film, Picture, PictureSize, WIDTHS};
+use compagina_demo::{Drawing, OWNERS, demo_shop, media as free};
 use compagina_storage::{StorageError, Store};
 use futures_util::{StreamExt, TryStreamExt, stream};
 use std::collections::BTreeMap;
@@ -38,16 +38,39 @@ pub async fn fill_if_empty(store: &Store, media: &Media, more: u32) -> Result<()
     for template in demo.templates {
         store.add_template(template.name, &template.reach, &template.layout, true).await?;
     }
-    let (name, email, word) = OWNER;
-    let hash = password::hash(word).map_err(|why| StorageError::Damaged { what: "password", why })?;
-    store.add_owner(email, name, &hash).await?;
+    for (name, email, word) in OWNERS {
+        let hash = password::hash(word).map_err(|why| StorageError::Damaged { what: "password", why })?;
+        store.add_owner(email, name, &hash).await?;
+    }
+    fill_media(store, media).await?;
     // Last, so that a database filled only in part is not taken for a full one.
     store.set_shop(&demo.shop).await?;
     Ok(())
 }
 
+/// The shop's free pictures, and the film with its poster.
+async fn fill_media(store: &Store, media: &Media) -> Result<(), Failure> {
+    let picture = |alt: &str, sizes| Picture { sizes, alt: alt.to_owned(), values: vec![] };
+    for free in free::pictures() {
+        let sizes = draw(media, drawing_name(&free.svg), &free.svg).await?;
+        store.put_media(free.name, &picture(free.alt, sizes), None).await?;
+    }
+    let poster = free::poster();
+    let sizes = draw(media, drawing_name(&poster.svg), &poster.svg).await?;
+    let (width, height) = free::FILM_SIZE;
+    let hash = compagina_pictures::hash(free::FILM);
+    media.put(&hash, free::FILM.to_vec()).await?;
+    let film = Film { hash, width, height, poster: picture(poster.alt, sizes) };
+    store.put_media(poster.name, &film.poster, Some(&film)).await?;
+    Ok(())
+}
+
 fn name_of(drawing: &Drawing) -> String {
-    compagina_pictures::hash(format!("{WIDTHS:?}{}", drawing.svg).as_bytes())
+    drawing_name(&drawing.svg)
+}
+
+fn drawing_name(svg: &str) -> String {
+    compagina_pictures::hash(format!("{WIDTHS:?}{svg}").as_bytes())
 }
 
 async fn draw_all<'a>(

@@ -6,7 +6,10 @@ use actix_web::http::{StatusCode, header};
 use actix_web::{HttpResponse, ResponseError};
 use compagina_core::ids::NameError;
 use compagina_core::money::MoneyError;
+use compagina_core::page::op::Touch;
+use compagina_core::style::TokenError;
 use compagina_core::template::ReachError;
+use compagina_core::wording::WordingError;
 use compagina_storage::StorageError;
 use serde::Serialize;
 use std::fmt::Display;
@@ -73,8 +76,23 @@ impl ApiError {
         Self::new(StatusCode::UNPROCESSABLE_ENTITY, "refused", message)
     }
     pub fn too_large() -> Self {
-        let message = "This is too much at once: 256 kB is the most. Nothing was kept.";
+        let message = "This is too much at once: 1 MB is the most. Nothing was kept.";
         Self::new(StatusCode::PAYLOAD_TOO_LARGE, "too_large", message)
+    }
+    /// Two people changed the same thing; the later one is told, and nothing of hers is lost: her client still has it.
+    fn clash(who: Option<&str>, touch: &Touch, current: u64) -> Self {
+        let who = who.unwrap_or("You, in another window,");
+        let what = match touch {
+            Touch::Value(..) => "set this very value",
+            Touch::Piece(_) => "added or removed this piece",
+            Touch::Place(_) => "moved this piece",
+            Touch::Band(_) => "changed this band",
+            Touch::Frame => "changed the frame",
+            Touch::Everything => "laid the page anew",
+        };
+        let message = format!("{who} {what} a moment ago. Your step was not made yet.");
+        let error = Self::new(StatusCode::CONFLICT, "clash", message);
+        Self { current_revision: Some(current), ..error }
     }
     fn unreadable(why: impl Display) -> Self {
         let why: String = why.to_string().chars().filter(|c| !c.is_control()).take(200).collect();
@@ -121,6 +139,10 @@ impl From<StorageError> for ApiError {
                 let error = Self::new(StatusCode::CONFLICT, "revision_mismatch", message);
                 Self { current_revision: Some(current), ..error }
             }
+            StorageError::Clash { ref who, ref touch, current } => {
+                Self::clash(who.as_deref(), touch, current)
+            }
+            StorageError::Full { .. } => Self::refused(error),
             StorageError::NoStep { .. } => Self::new(StatusCode::CONFLICT, "no_step", format!("{error}.")),
             StorageError::Op(reason) => Self::refused(reason),
             StorageError::CartFull { .. } => Self::refused(error),
@@ -139,6 +161,16 @@ impl From<MoneyError> for ApiError {
 }
 impl From<NameError> for ApiError {
     fn from(error: NameError) -> Self {
+        Self::refused(error)
+    }
+}
+impl From<TokenError> for ApiError {
+    fn from(error: TokenError) -> Self {
+        Self::refused(error)
+    }
+}
+impl From<WordingError> for ApiError {
+    fn from(error: WordingError) -> Self {
         Self::refused(error)
     }
 }

@@ -8,6 +8,7 @@ mod media;
 mod openapi;
 mod pages;
 mod password;
+mod reading;
 mod routes;
 mod session;
 mod state;

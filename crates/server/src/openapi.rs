@@ -3,7 +3,8 @@
 use crate::routes;
 use actix_web::App;
 use compagina_core::page::SetValue;
-use compagina_core::situation::StockMood;
+use compagina_core::situation::{CartMood, SaleMood, StockMood};
+use compagina_core::wording::Language;
 use utoipa::OpenApi;
 use utoipa::openapi::OpenApi as Document;
 use utoipa_actix_web::AppExt;
@@ -11,7 +12,7 @@ use utoipa_actix_web::AppExt;
 #[derive(OpenApi)]
 #[openapi(
     info(title = "Compagina", description = "The owner's API", license(name = "MIT")),
-    components(schemas(StockMood, SetValue))
+    components(schemas(StockMood, SaleMood, CartMood, Language, SetValue))
 )]
 struct Head;
 

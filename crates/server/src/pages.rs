@@ -1,9 +1,11 @@
 //! Shop pages kept ready. A page is dropped as soon as anything that it was made of changes, here or in another
 //! process: each reads the notes of changes a few times a second, and at once after its own.
 
+use crate::reading::today;
 use crate::state::State;
 use actix_web::web::{Bytes, Data};
 use compagina_core::ids::ProductId;
+use compagina_core::page::Day;
 use quick_cache::sync::Cache;
 use std::collections::BTreeSet;
 use std::sync::atomic::{AtomicU64, Ordering};
@@ -20,6 +22,14 @@ pub struct Ready {
     pub body: Bytes,
     pub tag: String,
     made_of: Vec<ProductId>,
+    /// The only day for which it holds, where it depends on the day.
+    day: Option<Day>,
+}
+
+/// What a page was made of.
+pub struct MadeOf {
+    pub products: Vec<ProductId>,
+    pub day: Option<Day>,
 }
 
 pub struct Pages {
@@ -37,7 +47,7 @@ impl Default for Pages {
 
 impl Pages {
     pub fn get(&self, key: &str) -> Option<Arc<Ready>> {
-        self.ready.get(key)
+        self.ready.get(key).filter(|page| page.day.as_ref().is_none_or(|day| *day == today()))
     }
 
     /// To be asked for before a page's facts are read.
@@ -46,9 +56,10 @@ impl Pages {
     }
 
     /// Keeps a page, unless something has changed since `age`.
-    pub fn keep(&self, key: String, html: String, made_of: Vec<ProductId>, age: u64) -> Arc<Ready> {
+    pub fn keep(&self, key: String, html: String, made_of: MadeOf, age: u64) -> Arc<Ready> {
         let tag = format!("\"{}\"", &compagina_pictures::hash(html.as_bytes())[..24]);
-        let page = Arc::new(Ready { body: Bytes::from(html), tag, made_of });
+        let page =
+            Arc::new(Ready { body: Bytes::from(html), tag, made_of: made_of.products, day: made_of.day });
         if self.age() == age {
             self.ready.insert(key.clone(), page.clone());
             // A change between the question and the insertion must not leave an old page behind.
@@ -122,7 +133,12 @@ mod tests {
     use super::*;
 
     fn keep(pages: &Pages, key: &str, product: u64) {
-        pages.keep(key.into(), key.into(), vec![ProductId(product)], pages.age());
+        pages.keep(
+            key.into(),
+            key.into(),
+            MadeOf { products: vec![ProductId(product)], day: None },
+            pages.age(),
+        );
     }
 
     #[test]
@@ -144,7 +160,7 @@ mod tests {
         let pages = Pages::default();
         let age = pages.age();
         pages.drop_changed(&[(1, None)]);
-        pages.keep("late".into(), String::new(), vec![], age);
+        pages.keep("late".into(), String::new(), MadeOf { products: vec![], day: None }, age);
         assert!(pages.get("late").is_none());
     }
 }

@@ -2,8 +2,12 @@ use crate::app::StartError;
 use crate::config::Config;
 use crate::media::Media;
 use crate::pages::Pages;
+use compagina_core::wording::Words;
 use compagina_press::Assets;
 use compagina_storage::Store;
+use quick_cache::sync::Cache;
+
+const MOST_WORDS: usize = 100;
 
 /// What every handler may use. Nothing in it is the only copy of anything: more processes may stand beside this one.
 pub struct State {
@@ -11,6 +15,8 @@ pub struct State {
     pub media: Media,
     pub assets: Assets,
     pub pages: Pages,
+    /// Words ready to be said, by language and own words.
+    pub words: Cache<String, Words>,
 }
 
 impl State {
@@ -27,6 +33,6 @@ impl State {
             let folder = config.web.display().to_string();
             return Err(StartError::NotBuilt { folder, file: "index.html" });
         }
-        Ok(Self { store, media, assets, pages: Pages::default() })
+        Ok(Self { store, media, assets, pages: Pages::default(), words: Cache::new(MOST_WORDS) })
     }
 }

@@ -45,7 +45,7 @@ async fn serve(database: &str, port: u16) -> Server {
 }
 
 async fn sign_in(client: &Client, base: &str) -> String {
-    let (_, email, password) = compagina_demo::OWNER;
+    let (_, email, password) = compagina_demo::OWNERS[0];
     let body = json!({ "email": email, "password": password });
     let answer = client.post(format!("{base}/api/session")).json(&body).send().await.unwrap();
     answer.json::<Value>().await.unwrap()["csrf"].as_str().unwrap().to_owned()

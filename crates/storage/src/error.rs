@@ -1,5 +1,6 @@
 use compagina_core::money::MoneyError;
 use compagina_core::page::OpError;
+use compagina_core::page::op::Touch;
 use std::future::Future;
 use std::time::Duration;
 
@@ -12,6 +13,10 @@ pub enum StorageError {
     NotFound { what: &'static str },
     #[error("this was made on revision {expected}; the template is at revision {current} by now")]
     RevisionMismatch { expected: u64, current: u64 },
+    #[error("somebody else changed the same thing; the template is at revision {current} by now")]
+    Clash { who: Option<String>, touch: Touch, current: u64 },
+    #[error("there can be at most {most} {what}")]
+    Full { what: &'static str, most: i64 },
     #[error("there is nothing left to {step}")]
     NoStep { step: &'static str },
     #[error(transparent)]

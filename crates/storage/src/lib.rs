@@ -5,16 +5,21 @@ mod account;
 mod cart;
 mod catalogue;
 mod change;
+mod document;
 mod error;
+mod media;
 mod order;
 mod template;
+mod together;
 
 pub use account::{Owner, Session};
 pub use cart::{CartItem, CartRow};
 pub use catalogue::{TypeRow, Which};
+pub use document::{Document, DocumentName};
 pub use error::{Result, StorageError};
 pub use order::{Contact, Order, OrderLine, OrderState, Placed};
-pub use template::{Change, Draft, History, TemplateRow};
+pub use template::{Change, Draft, EditRow, History, Moment, PublicationRow, TemplateRow};
+pub use together::{KeptSituation, Present};
 
 use sqlx::mysql::{MySqlConnectOptions, MySqlPool, MySqlPoolOptions};
 use std::str::FromStr;

@@ -28,7 +28,7 @@ async fn an_edit_is_kept_with_its_document_and_revision(pool: MySqlPool) {
     let kept = store.template(id).await.unwrap();
     assert_eq!((kept.revision, &kept.draft), (2, &draft.layout));
     assert_eq!(kept.published.unwrap().pieces().count(), 0, "shoppers don't see it yet");
-    store.publish(id, 2).await.unwrap();
+    store.publish(id, 1, 2, "").await.unwrap();
     assert_eq!(store.template(id).await.unwrap().published.unwrap(), draft.layout);
 }
 
@@ -38,7 +38,7 @@ async fn an_edit_on_an_older_revision_is_refused_and_nothing_is_kept(pool: MySql
     store.change_draft(id, 1, 1, add("title", Kind::Title)).await.unwrap();
     let late = store.change_draft(id, 2, 1, add("price", Kind::Price)).await;
     assert!(matches!(late, Err(StorageError::RevisionMismatch { expected: 1, current: 2 })));
-    assert!(matches!(store.publish(id, 1).await, Err(StorageError::RevisionMismatch { .. })));
+    assert!(matches!(store.publish(id, 1, 1, "").await, Err(StorageError::RevisionMismatch { .. })));
     assert_eq!(store.template(id).await.unwrap().draft.pieces().count(), 1);
 }
 

@@ -4,6 +4,92 @@
  */
 
 export interface paths {
+    "/api/house": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every token of the house style's draft, with the contrast of every pair of colours that meets. */
+        get: operations["show_house"];
+        /** Sets one token of the draft. */
+        put: operations["set_token"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/house/publish": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Lets shoppers see the draft. */
+        post: operations["publish_house"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/house/sample": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A living sample of everything that the house style sets, in its draft. */
+        get: operations["house_sample"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/house/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes the last step back. */
+        post: operations["undo_house"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/media": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The shop's free pictures and films. */
+        get: operations["list_media"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/session": {
         parameters: {
             query?: never;
@@ -40,6 +126,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/situations": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The situations that were kept, by their names. */
+        get: operations["list_situations"];
+        put?: never;
+        /** Keeps a situation; one of the same name is replaced. */
+        post: operations["keep_situation"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/situations/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Forgets a situation. */
+        delete: operations["drop_situation"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/templates": {
         parameters: {
             query?: never;
@@ -50,7 +171,8 @@ export interface paths {
         /** Every template with its reach, and every type with who serves it. */
         get: operations["list"];
         put?: never;
-        post?: never;
+        /** Adds an empty template that serves nothing yet and isn't live. */
+        post: operations["add_template"];
         delete?: never;
         options?: never;
         head?: never;
@@ -74,6 +196,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/templates/{id}/bring-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Makes the draft as it was at a moment. One step, which can be undone. */
+        post: operations["bring_back"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/templates/{id}/desk": {
         parameters: {
             query?: never;
@@ -83,6 +222,40 @@ export interface paths {
         };
         /** Everything that the desk needs to open a template. */
         get: operations["show_desk"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates/{id}/differences": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** In what two moments differ. */
+        get: operations["compare_moments"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates/{id}/history": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A template's edits that stand and everything that was published, the newest first. */
+        get: operations["show_history"];
         put?: never;
         post?: never;
         delete?: never;
@@ -108,6 +281,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/templates/{id}/presence": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Tells that one is here, and learns who else is and what they have done. */
+        post: operations["be_here"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates/{id}/preview": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Makes a link by which anyone can look at the draft until it runs out. */
+        post: operations["make_preview"];
+        /** Ends every link to the draft at once. */
+        delete: operations["end_previews"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/templates/{id}/proof": {
         parameters: {
             query?: never;
@@ -115,7 +323,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The draft as the real page, under a situation. */
+        /** A template as the real page, under a situation. */
         get: operations["proof"];
         put?: never;
         post?: never;
@@ -210,6 +418,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/templates/{id}/starter": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Lays the page anew by a starter. One step, which can be undone. */
+        post: operations["begin"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/templates/{id}/undo": {
         parameters: {
             query?: never;
@@ -227,10 +452,66 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/wording": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every word of the draft in one language. */
+        get: operations["show_wording"];
+        /** Sets one word of the draft. */
+        put: operations["set_word"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/wording/publish": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Lets shoppers read the draft. */
+        post: operations["publish_wording"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/wording/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes the last step back. */
+        post: operations["undo_wording"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        Added: {
+            id: components["schemas"]["TemplateId"];
+            templates: components["schemas"]["TemplatesView"];
+        };
         /** @description What a client is told when something can't be done. */
         ApiError: {
             /** @description For programs. */
@@ -256,6 +537,27 @@ export interface components {
         };
         /** @description Names a band within its layout, for good. */
         BandId: string;
+        Begin: {
+            /** Format: int64 */
+            revision: number;
+            /** @description The starter's key. */
+            starter: string;
+        };
+        Begun: {
+            draft: components["schemas"]["DraftView"];
+            /** @description Pieces that the arrangement has no place for; they stand at the end. */
+            left_over: components["schemas"]["PieceId"][];
+        };
+        BringBack: {
+            moment: string;
+            /** Format: int64 */
+            revision: number;
+        };
+        /**
+         * @description What a proof takes the cart to hold.
+         * @enum {string}
+         */
+        CartMood: "empty" | "this" | "other";
         /** @description A column of a band; its width counts twelfths of the band. */
         Column: {
             id: components["schemas"]["ColumnId"];
@@ -265,16 +567,42 @@ export interface components {
         };
         /** @description Names a column within its layout, for good. */
         ColumnId: string;
+        /** @description A column without its pieces. */
+        ColumnShape: {
+            id: components["schemas"]["ColumnId"];
+            /** Format: int32 */
+            width: number;
+        };
+        /** @description A pair of colours that meets on a page. */
+        Contrast: {
+            holds: boolean;
+            /**
+             * Format: int32
+             * @description The ratio in hundredths, rounded down: 450 is 4.5 to 1.
+             */
+            hundredths: number;
+            /**
+             * Format: int32
+             * @description What is needed, in hundredths.
+             */
+            needed: number;
+            over: string;
+            under: string;
+            what: string;
+        };
         /**
          * @description A currency of ISO 4217, by its letter code.
          * @example GBP
          */
         Currency: string;
+        /** @description A day of the calendar as `2026-11-24`; such texts stand in the order of their days. */
+        Day: string;
         DeskProduct: {
             handle: components["schemas"]["Handle"];
             name: string;
         };
         DeskView: {
+            currency: string;
             draft: components["schemas"]["DraftView"];
             id: components["schemas"]["TemplateId"];
             kinds: components["schemas"]["KindView"][];
@@ -284,12 +612,16 @@ export interface components {
             products: components["schemas"]["DeskProduct"][];
             serves: number;
             serves_types: number;
+            starters: components["schemas"]["StarterView"][];
+            tags: string[];
+            /** @description For the sentences of *Appears when*. */
+            types: components["schemas"]["ProductType"][];
         };
         /**
          * @description The screens that a page is laid for.
          * @enum {string}
          */
-        Device: "wide" | "phone";
+        Device: "wide" | "tablet" | "phone";
         /** @description One way in which two layouts differ. */
         Difference: {
             /** @enum {string} */
@@ -325,6 +657,9 @@ export interface components {
             /** @enum {string} */
             kind: "band_set";
             setting: string;
+        } | {
+            /** @enum {string} */
+            kind: "frame_set";
         };
         /** @description The draft as it is after a step. */
         DraftView: {
@@ -335,10 +670,16 @@ export interface components {
                 [key: string]: string;
             };
             layout: components["schemas"]["Layout"];
+            /** @description Whether shoppers see the template at all. */
+            live: boolean;
             /** @description What shoppers don't see yet. */
             not_live: components["schemas"]["Difference"][];
             /** Format: int64 */
             revision: number;
+        };
+        Ended: {
+            /** Format: int64 */
+            links: number;
         };
         /** @description A value with where it comes from and what lies under it, nearest first. */
         Explained: {
@@ -352,6 +693,7 @@ export interface components {
             label: string;
             phone?: components["schemas"]["Explained"] | null;
             shape: components["schemas"]["ShapeView"];
+            tablet?: components["schemas"]["Explained"] | null;
             wide: components["schemas"]["Explained"];
         };
         /**
@@ -360,28 +702,85 @@ export interface components {
          */
         Frame: "whole" | "slim" | "none";
         /**
-         * @description The part of the slip in which a setting stands.
+         * @description The part of the slip, or of the house style, in which a setting stands.
          * @enum {string}
          */
-        Group: "says" | "looks";
+        Group: "says" | "looks" | "setting" | "when" | "type" | "colours" | "space" | "buttons" | "fields" | "marks";
         /** @description The part of an address that names a product, a type, an option or a value: `whimbrel-mini`. */
         Handle: string;
+        Here: {
+            /** @description The piece or band that is chosen there. */
+            chosen: string;
+            /** @description Whether it is being closed. */
+            leaving?: boolean;
+            /** @description This open desk, by a name that the browser made up. */
+            place: string;
+            /**
+             * Format: int64
+             * @description The revision that it shows.
+             */
+            revision: number;
+        };
         /** @description A value that another one hides. */
         Hidden: {
             source: components["schemas"]["Source"];
             value: components["schemas"]["SetValue"];
         };
+        HouseStep: {
+            /** Format: int64 */
+            revision: number;
+        };
+        HouseView: {
+            can_undo: boolean;
+            /** @description How many tokens shoppers don't see yet as they are here. */
+            changes_not_live: number;
+            contrasts: components["schemas"]["Contrast"][];
+            /** Format: int64 */
+            revision: number;
+            tokens: components["schemas"]["TokenView"][];
+        };
+        Keep: {
+            look: components["schemas"]["Kept"];
+            name: string;
+        };
+        /** @description A situation that can be looked up again. The product and its choice are part of it only where they are named. */
+        Kept: {
+            cart: components["schemas"]["CartMood"];
+            choice?: string | null;
+            coming_soon: boolean;
+            day?: string | null;
+            product?: string | null;
+            /** Format: int32 */
+            quantity: number;
+            sale: components["schemas"]["SaleMood"];
+            stock: components["schemas"]["StockMood"];
+        };
+        KeptView: {
+            /** Format: int64 */
+            id: number;
+            look: components["schemas"]["Kept"];
+            name: string;
+        };
         /**
          * @description What a piece is.
          * @enum {string}
          */
-        Kind: "breadcrumb" | "title" | "gallery" | "price" | "summary" | "stock_line" | "options" | "quantity" | "buy_button" | "promises" | "details" | "related" | "sticky_bar";
+        Kind: "breadcrumb" | "title" | "gallery" | "price" | "summary" | "stock_line" | "options" | "quantity" | "buy_button" | "promises" | "details" | "related" | "sticky_bar" | "text" | "picture" | "film" | "picture_row" | "quotes" | "questions" | "comparison" | "reviews" | "value_points" | "facts" | "sku_line" | "rating_line" | "size_chart" | "share_links" | "neighbours" | "space" | "rule";
         /** @description A kind of piece that can be added. */
         KindView: {
             kind: components["schemas"]["Kind"];
             label: string;
             only_one: boolean;
             role: components["schemas"]["Role"];
+        };
+        /**
+         * @description A language that the shop can be read in.
+         * @enum {string}
+         */
+        Language: "en" | "de";
+        LanguageView: {
+            language: components["schemas"]["Language"];
+            name: string;
         };
         /** @description A page as a document. */
         Layout: {
@@ -400,6 +799,29 @@ export interface components {
          * @enum {string}
          */
         Locale: "en-GB" | "en-US" | "de-DE" | "fr-FR";
+        /** @description A picture or film of the shop that a piece can show. */
+        MediaView: {
+            /** @description What it shows. */
+            alt: string;
+            film: boolean;
+            name: string;
+            /** @description The address of a small picture of it. */
+            small?: string | null;
+        };
+        /** @description A moment that one can look at and go back to. */
+        MomentView: {
+            /** Format: date-time */
+            at: string;
+            /** @description As an address names it: `edit-12`, `publication-3`. */
+            key: string;
+            published: boolean;
+            /** @description What was done, or the name under which it was published. */
+            what: string;
+            who?: string | null;
+        };
+        NewTemplate: {
+            name: string;
+        };
         /** @description One change to a layout. */
         Op: {
             at: components["schemas"]["Place"];
@@ -442,6 +864,27 @@ export interface components {
             setting: string;
             target: components["schemas"]["Target"];
             value?: components["schemas"]["SetValue"] | null;
+        } | {
+            band: components["schemas"]["BandId"];
+            columns: components["schemas"]["ColumnShape"][];
+            /** @enum {string} */
+            op: "set_columns";
+        } | {
+            band: components["schemas"]["Band"];
+            /** @enum {string} */
+            op: "replace_band";
+        } | {
+            frame: components["schemas"]["Frame"];
+            /** @enum {string} */
+            op: "set_frame";
+        } | {
+            /** @enum {string} */
+            op: "many";
+            ops: components["schemas"]["Op"][];
+        } | {
+            layout: components["schemas"]["Layout"];
+            /** @enum {string} */
+            op: "lay";
         };
         /** @description A step, with the revision on which it was made. */
         Operation: {
@@ -458,6 +901,18 @@ export interface components {
             label: string;
             value: components["schemas"]["SetValue"];
         };
+        OtherView: {
+            chosen: string;
+            name: string;
+        };
+        Others: {
+            draft?: components["schemas"]["DraftView"] | null;
+            others: components["schemas"]["OtherView"][];
+        };
+        PartView: {
+            label: string;
+            most: number;
+        };
         /** @description One thing on the page. */
         Piece: {
             id: components["schemas"]["PieceId"];
@@ -470,6 +925,12 @@ export interface components {
         Place: {
             column: components["schemas"]["ColumnId"];
             index: number;
+        };
+        PreviewLink: {
+            /** @description The path; whoever has it can look. */
+            path: string;
+            /** Format: date-time */
+            until: string;
         };
         /** @description An option as one product uses it: all of the option's values, or some. */
         ProductOption: {
@@ -495,6 +956,12 @@ export interface components {
             name: string;
             swatch: components["schemas"]["Swatch"];
         };
+        /** @description What is published, and what it is called in the history. */
+        Publication: {
+            name?: string | null;
+            /** Format: int64 */
+            revision: number;
+        };
         /** @description The rule that says which products a template serves. */
         Reach: {
             /** @enum {string} */
@@ -509,6 +976,74 @@ export interface components {
          * @enum {string}
          */
         Role: "orient" | "show" | "buy" | "tell";
+        /** @description A condition. */
+        Rule: {
+            /** @enum {string} */
+            is: "all";
+            of: components["schemas"]["Rule"][];
+        } | {
+            /** @enum {string} */
+            is: "any";
+            of: components["schemas"]["Rule"][];
+        } | {
+            /** @enum {string} */
+            is: "not";
+            of: components["schemas"]["Rule"];
+        } | {
+            /** @enum {string} */
+            is: "on_sale";
+        } | {
+            /** @enum {string} */
+            is: "sold_out";
+        } | {
+            /** @enum {string} */
+            is: "coming_soon";
+        } | {
+            /** @enum {string} */
+            is: "has_options";
+        } | {
+            /** @enum {string} */
+            is: "has_reviews";
+        } | {
+            /** Format: int32 */
+            count: number;
+            /** @enum {string} */
+            is: "pictures_over";
+        } | {
+            /** Format: int32 */
+            count: number;
+            /** @enum {string} */
+            is: "stock_under";
+        } | {
+            handle: components["schemas"]["Handle"];
+            /** @enum {string} */
+            is: "type";
+        } | {
+            /** @enum {string} */
+            is: "tagged";
+            tag: string;
+        } | {
+            /** @enum {string} */
+            is: "price_over";
+            /** Format: int64 */
+            minor: number;
+        } | {
+            from?: components["schemas"]["Day"] | null;
+            /** @enum {string} */
+            is: "between";
+            to?: components["schemas"]["Day"] | null;
+        } | {
+            /** @enum {string} */
+            is: "cart_holds";
+        } | {
+            /** @enum {string} */
+            is: "cart_holds_this";
+        };
+        /**
+         * @description Whether a proof shows the product on sale.
+         * @enum {string}
+         */
+        SaleMood: "as_it_is" | "on" | "off";
         /** @description Who is signed in, and the token that every change must carry. */
         SessionView: {
             csrf: string;
@@ -516,7 +1051,7 @@ export interface components {
             shop: components["schemas"]["Shop"];
         };
         /** @description A value that someone has set. */
-        SetValue: boolean | number | string | string[];
+        SetValue: boolean | number | string | string[] | string[][] | components["schemas"]["Rule"];
         ShapeView: {
             /** @enum {string} */
             shape: "flag";
@@ -540,6 +1075,37 @@ export interface components {
             most: number;
             /** @enum {string} */
             shape: "lines";
+        } | {
+            most: number;
+            /** @enum {string} */
+            shape: "rich";
+        } | {
+            count: number;
+            parts: components["schemas"]["PartView"][];
+            /** @enum {string} */
+            shape: "rows";
+        } | {
+            columns: number;
+            most: number;
+            rows: number;
+            /** @enum {string} */
+            shape: "table";
+        } | {
+            count: number;
+            /** @enum {string} */
+            shape: "pictures";
+        } | {
+            /** @enum {string} */
+            shape: "film";
+        } | {
+            /** @enum {string} */
+            shape: "link";
+        } | {
+            /** @enum {string} */
+            shape: "colour";
+        } | {
+            /** @enum {string} */
+            shape: "rule";
         };
         ShelfProduct: {
             can_be_bought: boolean;
@@ -596,8 +1162,10 @@ export interface components {
             silent: components["schemas"]["Silent"][];
             /** @description `[option][value]`: its state, and the choice to which picking it leads. */
             states: components["schemas"]["StateView"][][];
+            /** @description The pieces and bands that appear only at times: whether they do, and why. */
+            verdicts: components["schemas"]["VerdictView"][];
         };
-        /** @description The settings of a piece or a band, each with its value on either screen and where that comes from. */
+        /** @description The settings of a piece or a band, each with its value on every screen and where that comes from. */
         SlipView: {
             fields: components["schemas"]["FieldView"][];
             target: components["schemas"]["Target"];
@@ -606,6 +1174,12 @@ export interface components {
         Source: {
             device: components["schemas"]["Device"];
             level: components["schemas"]["Level"];
+        };
+        /** @description A ready arrangement of a whole page. */
+        StarterView: {
+            hint: string;
+            key: string;
+            name: string;
         };
         StateView: {
             choice: string;
@@ -665,6 +1239,23 @@ export interface components {
             templates: components["schemas"]["TemplateView"][];
             types: components["schemas"]["TypeReached"][];
         };
+        TokenChange: {
+            key: string;
+            /** Format: int64 */
+            revision: number;
+            value?: components["schemas"]["SetValue"] | null;
+        };
+        /** @description Something that can be set in the house style. */
+        TokenView: {
+            group: components["schemas"]["Group"];
+            key: string;
+            label: string;
+            own: boolean;
+            shape: components["schemas"]["ShapeView"];
+            /** @description As it ships. */
+            shipped: components["schemas"]["SetValue"];
+            value: components["schemas"]["SetValue"];
+        };
         /** @description A product type, with the template that serves it and why. */
         TypeReached: {
             kind: components["schemas"]["ProductType"];
@@ -690,15 +1281,66 @@ export interface components {
             phone?: {
                 [key: string]: components["schemas"]["SetValue"];
             };
+            tablet?: {
+                [key: string]: components["schemas"]["SetValue"];
+            };
             wide?: {
                 [key: string]: components["schemas"]["SetValue"];
             };
+        };
+        /** @description Whether something appears. */
+        VerdictView: {
+            holds: boolean;
+            target: components["schemas"]["Target"];
+            why: string;
         };
         /**
          * @description Why a template serves a product.
          * @enum {string}
          */
         Why: "type" | "type_first_in_order" | "fallback";
+        Wish: {
+            /** Format: int64 */
+            hours: number;
+            /** @description The product that it opens with. */
+            product: string;
+        };
+        WordChange: {
+            key: string;
+            language: components["schemas"]["Language"];
+            /** Format: int64 */
+            revision: number;
+            template?: components["schemas"]["TemplateId"] | null;
+            /** @description Without one it is again what lies under it. */
+            text?: string | null;
+        };
+        /** @description A word with where it appears. */
+        WordView: {
+            key: string;
+            kind?: components["schemas"]["Kind"] | null;
+            own: boolean;
+            place: string;
+            /** @description What is said, in Fluent. */
+            text: string;
+            /** @description What would be said without the own words. */
+            under: string;
+        };
+        WordingStep: {
+            language: components["schemas"]["Language"];
+            /** Format: int64 */
+            revision: number;
+            template?: components["schemas"]["TemplateId"] | null;
+        };
+        WordingView: {
+            can_undo: boolean;
+            changes_not_live: number;
+            language: components["schemas"]["Language"];
+            languages: components["schemas"]["LanguageView"][];
+            /** Format: int64 */
+            revision: number;
+            template?: components["schemas"]["TemplateId"] | null;
+            words: components["schemas"]["WordView"][];
+        };
     };
     responses: never;
     parameters: never;
@@ -708,6 +1350,212 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    show_house: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HouseView"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    set_token: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TokenChange"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HouseView"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    publish_house: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HouseStep"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HouseView"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    house_sample: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/html": string;
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    undo_house: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HouseStep"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HouseView"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    list_media: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MediaView"][];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
     show_session: {
         parameters: {
             query?: never;
@@ -830,6 +1678,101 @@ export interface operations {
             };
         };
     };
+    list_situations: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptView"][];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    keep_situation: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Keep"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptView"][];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    drop_situation: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptView"][];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
     list: {
         parameters: {
             query?: never;
@@ -848,6 +1791,45 @@ export interface operations {
                 };
             };
             401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    add_template: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewTemplate"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Added"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -906,6 +1888,55 @@ export interface operations {
             };
         };
     };
+    bring_back: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BringBack"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DraftView"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
     show_desk: {
         parameters: {
             query?: never;
@@ -923,6 +1954,83 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DeskView"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    compare_moments: {
+        parameters: {
+            query: {
+                from: string;
+                to: string;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Difference"][];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    show_history: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MomentView"][];
                 };
             };
             401: {
@@ -1008,6 +2116,133 @@ export interface operations {
             };
         };
     };
+    be_here: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Here"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Others"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    make_preview: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Wish"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PreviewLink"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    end_previews: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Ended"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
     proof: {
         parameters: {
             query: {
@@ -1015,7 +2250,19 @@ export interface operations {
                 /** @description The choice as an address names it: `colour=ember&sail=2-1-m`; without one the page opens as for a shopper. */
                 choice?: string | null;
                 stock?: components["schemas"]["StockMood"];
+                sale?: components["schemas"]["SaleMood"];
+                coming_soon?: boolean;
+                cart?: components["schemas"]["CartMood"];
+                /** @description As `2026-11-24`; today without one. */
+                day?: string | null;
                 quantity?: number | null;
+                language?: components["schemas"]["Language"];
+                /** @description One piece alone. */
+                only?: string | null;
+                /** @description As it was at this moment of its history. */
+                moment?: string | null;
+                /** @description As it would be laid by this starter. */
+                starter?: string | null;
             };
             header?: never;
             path: {
@@ -1062,7 +2309,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Step"];
+                "application/json": components["schemas"]["Publication"];
             };
         };
         responses: {
@@ -1083,6 +2330,14 @@ export interface operations {
                 };
             };
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -1140,7 +2395,13 @@ export interface operations {
                 /** @description The choice as an address names it: `colour=ember&sail=2-1-m`; without one the page opens as for a shopper. */
                 choice?: string | null;
                 stock?: components["schemas"]["StockMood"];
+                sale?: components["schemas"]["SaleMood"];
+                coming_soon?: boolean;
+                cart?: components["schemas"]["CartMood"];
+                /** @description As `2026-11-24`; today without one. */
+                day?: string | null;
                 quantity?: number | null;
+                language?: components["schemas"]["Language"];
             };
             header?: never;
             path: {
@@ -1252,6 +2513,55 @@ export interface operations {
             };
         };
     };
+    begin: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Begin"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Begun"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
     undo: {
         parameters: {
             query?: never;
@@ -1273,6 +2583,161 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DraftView"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    show_wording: {
+        parameters: {
+            query?: {
+                language?: components["schemas"]["Language"];
+                template?: number | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WordingView"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    set_word: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WordChange"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WordingView"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    publish_wording: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WordingStep"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WordingView"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    undo_wording: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WordingStep"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WordingView"];
                 };
             };
             401: {

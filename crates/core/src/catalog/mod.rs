@@ -5,10 +5,14 @@
 
 mod new;
 mod product;
+mod review;
 #[cfg(test)]
 pub(crate) mod samples;
 mod variant;
 
 pub use new::{NewOption, NewPicture, NewProduct, NewVariant};
-pub use product::{Detail, Product, ProductOption, ProductState, ProductType, ProductValue, Shop, Swatch};
+pub use product::{
+    Detail, Fact, Product, ProductOption, ProductState, ProductType, ProductValue, Shop, Swatch,
+};
+pub use review::{Rating, Review};
 pub use variant::{Stock, Variant};

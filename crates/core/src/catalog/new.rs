@@ -1,6 +1,6 @@
 //! What is to be added to the catalogue; nothing has a number yet, so things are named by their handles.
 
-use super::{Detail, ProductState, ProductType, Stock, Swatch};
+use super::{Detail, Fact, ProductState, ProductType, Review, Stock, Swatch};
 use crate::ids::Handle;
 use crate::media::PictureSize;
 
@@ -27,6 +27,11 @@ pub struct NewProduct {
     pub options: Vec<(Handle, Vec<Handle>)>,
     pub variants: Vec<NewVariant>,
     pub pictures: Vec<NewPicture>,
+    pub brand: String,
+    pub facts: Vec<Fact>,
+    pub tags: Vec<String>,
+    /// Newest first.
+    pub reviews: Vec<Review>,
 }
 
 #[derive(Debug, Clone)]

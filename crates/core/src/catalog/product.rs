@@ -1,4 +1,4 @@
-use super::Variant;
+use super::{Rating, Review, Variant};
 use crate::ids::{Handle, OptionId, ProductId, ValueId};
 use crate::media::Picture;
 use crate::money::{Currency, Locale, Money};
@@ -39,6 +39,14 @@ pub enum ProductState {
 pub struct Detail {
     pub title: String,
     pub text: String,
+}
+
+/// A fact in a table of facts: *Span*, *2.1 m*.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Fact {
+    pub name: String,
+    pub value: String,
 }
 
 /// What a value shows in place of its name: one to four colours as `#RRGGBB`, or only its text.
@@ -88,6 +96,13 @@ pub struct Product {
     pub old_price: Option<Money>,
     /// The most that one order may hold of this product.
     pub most_per_order: Option<u32>,
+    /// Who makes it; empty where that is the shop.
+    pub brand: String,
+    pub facts: Vec<Fact>,
+    pub tags: Vec<String>,
+    pub rating: Rating,
+    /// The newest reviews, newest first; the rating counts all of them.
+    pub reviews: Vec<Review>,
 }
 
 impl Product {

@@ -1,6 +1,8 @@
 //! Small products for the worked cases of the tests.
 
-use super::{Product, ProductOption, ProductState, ProductType, ProductValue, Stock, Swatch, Variant};
+use super::{
+    Product, ProductOption, ProductState, ProductType, ProductValue, Rating, Stock, Swatch, Variant,
+};
 use crate::ids::{Handle, OptionId, ProductId, ValueId, VariantId};
 use crate::money::{Currency, Money};
 
@@ -41,6 +43,11 @@ pub fn product(options: &[(&str, u16)]) -> Product {
         price: pounds(6800),
         old_price: None,
         most_per_order: None,
+        brand: String::new(),
+        facts: vec![],
+        tags: vec![],
+        rating: Rating::default(),
+        reviews: vec![],
     }
 }
 

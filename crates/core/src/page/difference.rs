@@ -1,4 +1,4 @@
-use super::{Band, Layout, Piece, Values};
+use super::{Band, Device, Layout, Piece, Values};
 use crate::ids::{BandId, ColumnId, PieceId};
 use serde::Serialize;
 use std::collections::{BTreeMap, BTreeSet};
@@ -16,6 +16,7 @@ pub enum Difference {
     BandRemoved { band: BandId },
     BandMoved { band: BandId },
     BandSet { band: BandId, setting: String },
+    FrameSet,
 }
 
 /// Everything that is different in `after`, in the order of `after`, what is gone last.
@@ -25,6 +26,9 @@ pub enum Difference {
 #[must_use]
 pub fn differences(before: &Layout, after: &Layout) -> Vec<Difference> {
     let mut found = Vec::new();
+    if before.frame != after.frame {
+        found.push(Difference::FrameSet);
+    }
     compare_bands(before, after, &mut found);
     compare_pieces(before, after, &mut found);
     found
@@ -107,7 +111,7 @@ fn places(layout: &Layout) -> BTreeMap<&PieceId, (&Piece, &ColumnId)> {
 
 fn changed_settings(before: &Values, after: &Values) -> Vec<String> {
     let mut keys: BTreeSet<&String> = BTreeSet::new();
-    for (old, new) in [(&before.wide, &after.wide), (&before.phone, &after.phone)] {
+    for (old, new) in Device::ALL.map(|device| (before.of(device), after.of(device))) {
         keys.extend(old.keys().chain(new.keys()).filter(|key| old.get(*key) != new.get(*key)));
     }
     keys.into_iter().cloned().collect()
@@ -131,7 +135,7 @@ fn moved<'a, T: Ord>(before: &[&'a T], after: &[&'a T]) -> BTreeSet<&'a T> {
 #[cfg(test)]
 mod tests {
     use super::super::op::samples::{id, layout};
-    use super::super::{Device, Op, Place, SetValue, Target, apply};
+    use super::super::{Op, Place, SetValue, Target, apply};
     use super::*;
     use crate::ids::ColumnId;
 

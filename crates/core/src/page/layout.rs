@@ -1,4 +1,4 @@
-use super::{Device, Kind, SetValue, Setting, piece};
+use super::{Device, Kind, Rule, SetValue, Setting, piece};
 use crate::ids::{BandId, ColumnId, PieceId};
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
@@ -24,6 +24,8 @@ pub struct Values {
     #[serde(default, skip_serializing_if = "BTreeMap::is_empty")]
     pub wide: BTreeMap<String, SetValue>,
     #[serde(default, skip_serializing_if = "BTreeMap::is_empty")]
+    pub tablet: BTreeMap<String, SetValue>,
+    #[serde(default, skip_serializing_if = "BTreeMap::is_empty")]
     pub phone: BTreeMap<String, SetValue>,
 }
 
@@ -32,19 +34,21 @@ impl Values {
     pub fn of(&self, device: Device) -> &BTreeMap<String, SetValue> {
         match device {
             Device::Wide => &self.wide,
+            Device::Tablet => &self.tablet,
             Device::Phone => &self.phone,
         }
     }
-    pub(super) fn of_mut(&mut self, device: Device) -> &mut BTreeMap<String, SetValue> {
+    pub fn of_mut(&mut self, device: Device) -> &mut BTreeMap<String, SetValue> {
         match device {
             Device::Wide => &mut self.wide,
+            Device::Tablet => &mut self.tablet,
             Device::Phone => &mut self.phone,
         }
     }
     /// How many values are set here.
     #[must_use]
     pub fn len(&self) -> usize {
-        self.wide.len() + self.phone.len()
+        self.wide.len() + self.tablet.len() + self.phone.len()
     }
     #[must_use]
     pub fn is_empty(&self) -> bool {
@@ -147,6 +151,14 @@ impl Layout {
         self.columns().find_map(|column| {
             let index = column.pieces.iter().position(|p| p.id == *id)?;
             Some(Place { column: column.id.clone(), index })
+        })
+    }
+    /// The conditions of all bands and pieces.
+    pub fn rules(&self) -> impl Iterator<Item = &Rule> {
+        let values = self.bands.iter().map(|b| &b.values).chain(self.pieces().map(|p| &p.values));
+        values.filter_map(|values| match values.wide.get(piece::shared::APPEARS.key) {
+            Some(SetValue::Rule(rule)) => Some(rule),
+            _ => None,
         })
     }
     pub(super) fn column_mut(&mut self, id: &ColumnId) -> Option<&mut Column> {

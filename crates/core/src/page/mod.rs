@@ -7,10 +7,16 @@ mod difference;
 mod layout;
 pub mod op;
 pub mod piece;
+mod rule;
 mod setting;
+pub mod starter;
 
 pub use difference::{Difference, differences};
 pub use layout::{Band, Column, FORMAT, Frame, Layout, Piece, Place, Target, Values};
-pub use op::{Op, OpError, apply};
+pub use op::{ColumnShape, Op, OpError, apply};
 pub use piece::Kind;
-pub use setting::{Choice, Device, Group, SetValue, Setting, Shape, ValueError};
+pub use rule::{CartFacts, Day, Facts, Rule, RuleError, Verdict, judge};
+pub use setting::{
+    Choice, Device, Group, SPACE_STEPS, SetValue, Setting, Shape, TYPE_STEPS, ValueError, is_colour,
+};
+pub(crate) use setting::{Preset, choice as setting_choice};

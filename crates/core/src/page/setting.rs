@@ -1,6 +1,7 @@
 //! What can be set on a piece or a band. Each kind declares its settings once; the slip is drawn from them, values
 //! are checked against them, and the press reads them.
 
+use super::{Rule, RuleError};
 use serde::{Deserialize, Serialize};
 
 /// The screens that a page is laid for.
@@ -9,20 +10,41 @@ use serde::{Deserialize, Serialize};
 #[serde(rename_all = "snake_case")]
 pub enum Device {
     Wide,
+    Tablet,
     Phone,
 }
 
 impl Device {
-    pub const ALL: [Self; 2] = [Self::Wide, Self::Phone];
+    pub const ALL: [Self; 3] = [Self::Wide, Self::Tablet, Self::Phone];
+
+    /// Itself and the wider screens, whose values it takes until it has its own; the nearest first.
+    #[must_use]
+    pub fn and_wider(self) -> &'static [Self] {
+        match self {
+            Self::Wide => &[Self::Wide],
+            Self::Tablet => &[Self::Tablet, Self::Wide],
+            Self::Phone => &[Self::Phone, Self::Tablet, Self::Wide],
+        }
+    }
 }
 
-/// The part of the slip in which a setting stands.
+/// The part of the slip, or of the house style, in which a setting stands.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case")]
 pub enum Group {
     Says,
     Looks,
+    /// What every piece has: text style, colours, border, side, space.
+    Setting,
+    /// Appears when.
+    When,
+    Type,
+    Colours,
+    Space,
+    Buttons,
+    Fields,
+    Marks,
 }
 
 /// A value that someone has set.
@@ -34,6 +56,9 @@ pub enum SetValue {
     Number(i64),
     Text(String),
     Lines(Vec<String>),
+    /// A list of entries, or a table whose first row is its head.
+    Rows(Vec<Vec<String>>),
+    Rule(Rule),
 }
 
 /// What values a setting takes.
@@ -57,7 +82,43 @@ pub enum Shape {
         count: usize,
         most: usize,
     },
+    /// Headings, paragraphs, lists, links and emphasis, as HTML of at most so many characters. Whoever writes it into
+    /// a page cleans it.
+    Rich {
+        most: usize,
+    },
+    /// At most `count` entries, each with a text for every one of these parts.
+    Rows {
+        parts: &'static [(&'static str, usize)],
+        count: usize,
+    },
+    /// A table whose first row is its head.
+    Table {
+        columns: usize,
+        rows: usize,
+        most: usize,
+    },
+    /// At most so many pictures of the shop, by their names.
+    Pictures {
+        count: usize,
+    },
+    /// A film of the shop, by its name.
+    Film,
+    /// Empty for none, or a link: a path of the shop, `https:`, `mailto:` or `tel:`.
+    Link,
+    /// A colour as `#RRGGBB`.
+    Colour,
+    /// A step of the house style's scale of spaces.
+    Space,
+    /// A step of the house style's scale of type.
+    TypeSize,
+    /// When something appears.
+    Rule,
 }
+
+/// How many steps the house style's scales have.
+pub const SPACE_STEPS: i64 = 9;
+pub const TYPE_STEPS: i64 = 8;
 
 /// A value as the house style gives it; `const`, so that settings can be declared as tables.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
@@ -66,6 +127,10 @@ pub enum Preset {
     Number(i64),
     Text(&'static str),
     Lines(&'static [&'static str]),
+    /// No entries.
+    NoRows,
+    /// It always appears.
+    Always,
 }
 
 impl Preset {
@@ -76,6 +141,8 @@ impl Preset {
             Self::Number(number) => SetValue::Number(number),
             Self::Text(text) => SetValue::Text(text.to_owned()),
             Self::Lines(lines) => SetValue::Lines(lines.iter().map(|l| (*l).to_owned()).collect()),
+            Self::NoRows => SetValue::Rows(vec![]),
+            Self::Always => SetValue::Rule(Rule::always()),
         }
     }
 }
@@ -139,6 +206,53 @@ impl Setting {
     ) -> Self {
         Self::new(key, label, Group::Says, Shape::Lines { count, most }, Preset::Lines(house), false)
     }
+    /// Formatted text.
+    pub const fn rich(key: &'static str, label: &'static str, most: usize) -> Self {
+        Self::new(key, label, Group::Says, Shape::Rich { most }, Preset::Text(""), false)
+    }
+    /// Entries of several parts.
+    pub const fn rows(
+        key: &'static str,
+        label: &'static str,
+        parts: &'static [(&'static str, usize)],
+        count: usize,
+    ) -> Self {
+        Self::new(key, label, Group::Says, Shape::Rows { parts, count }, Preset::NoRows, false)
+    }
+    pub const fn table(key: &'static str, label: &'static str, columns: usize, rows: usize) -> Self {
+        let shape = Shape::Table { columns, rows, most: 120 };
+        Self::new(key, label, Group::Says, shape, Preset::NoRows, false)
+    }
+    pub const fn pictures(key: &'static str, label: &'static str, count: usize) -> Self {
+        Self::new(key, label, Group::Says, Shape::Pictures { count }, Preset::Lines(&[]), false)
+    }
+    pub const fn film(key: &'static str, label: &'static str) -> Self {
+        Self::new(key, label, Group::Says, Shape::Film, Preset::Text(""), false)
+    }
+    pub const fn link(key: &'static str, label: &'static str) -> Self {
+        Self::new(key, label, Group::Says, Shape::Link, Preset::Text(""), false)
+    }
+    pub const fn colour(key: &'static str, label: &'static str, house: &'static str) -> Self {
+        Self::new(key, label, Group::Colours, Shape::Colour, Preset::Text(house), false)
+    }
+    /// A step of the house style's spaces.
+    pub const fn space(key: &'static str, label: &'static str, house: i64) -> Self {
+        Self::new(key, label, Group::Setting, Shape::Space, Preset::Number(house), true)
+    }
+    /// A step of the house style's type.
+    pub const fn type_size(key: &'static str, label: &'static str, house: i64) -> Self {
+        Self::new(key, label, Group::Looks, Shape::TypeSize, Preset::Number(house), true)
+    }
+    /// Whether and when it is there at all.
+    pub const fn rule(key: &'static str, label: &'static str) -> Self {
+        Self::new(key, label, Group::When, Shape::Rule, Preset::Always, false)
+    }
+    /// Puts it into a group.
+    #[must_use]
+    pub const fn among(mut self, group: Group) -> Self {
+        self.group = group;
+        self
+    }
     /// Puts it among what the piece says.
     #[must_use]
     pub const fn says(mut self) -> Self {
@@ -162,6 +276,7 @@ impl Setting {
     pub fn house(&self, device: Device) -> Option<SetValue> {
         match device {
             Device::Wide => Some(self.wide.value()),
+            Device::Tablet => None,
             Device::Phone => self.phone.map(Preset::value),
         }
     }
@@ -194,9 +309,107 @@ impl Setting {
                 }
                 lines.iter().try_for_each(|line| check_line(label, line, most))
             }
+            (Shape::Rich { most }, SetValue::Text(html)) => check_length(label, html, most),
+            (Shape::Rows { parts, count }, SetValue::Rows(rows)) => check_rows(label, rows, parts, count),
+            (Shape::Table { columns, rows: most_rows, most }, SetValue::Rows(rows)) => {
+                check_table(label, rows, columns, most_rows, most)
+            }
+            // An empty list is written alike for all lists.
+            (Shape::Rows { .. } | Shape::Table { .. }, SetValue::Lines(lines)) if lines.is_empty() => Ok(()),
+            (Shape::Pictures { count }, SetValue::Lines(names)) => {
+                if names.len() > count {
+                    return Err(ValueError::TooManyLines { label, given: names.len(), count });
+                }
+                names.iter().try_for_each(|name| check_media(label, name))
+            }
+            (Shape::Film, SetValue::Text(name)) => {
+                if name.is_empty() {
+                    Ok(())
+                } else {
+                    check_media(label, name)
+                }
+            }
+            (Shape::Link, SetValue::Text(link)) => check_link(label, link),
+            (Shape::Colour, SetValue::Text(colour)) => check_colour(label, colour),
+            (Shape::Space, SetValue::Number(step)) => check_step(label, *step, SPACE_STEPS),
+            (Shape::TypeSize, SetValue::Number(step)) => check_step(label, *step, TYPE_STEPS),
+            (Shape::Rule, SetValue::Rule(rule)) => {
+                rule.check().map_err(|why| ValueError::BadRule { label, why })
+            }
             _ => Err(ValueError::WrongShape { label }),
         }
     }
+}
+
+fn check_length(label: &'static str, text: &str, most: usize) -> Result<(), ValueError> {
+    let length = text.chars().count();
+    if length > most { Err(ValueError::TooLong { label, length, most }) } else { Ok(()) }
+}
+
+fn check_rows(
+    label: &'static str,
+    rows: &[Vec<String>],
+    parts: &[(&str, usize)],
+    count: usize,
+) -> Result<(), ValueError> {
+    if rows.len() > count {
+        return Err(ValueError::TooManyLines { label, given: rows.len(), count });
+    }
+    for row in rows {
+        if row.len() != parts.len() {
+            return Err(ValueError::WrongShape { label });
+        }
+        for (text, (_, most)) in row.iter().zip(parts) {
+            check_line(label, text, *most)?;
+        }
+    }
+    Ok(())
+}
+
+/// Every row of a table is as long as its head.
+fn check_table(
+    label: &'static str,
+    rows: &[Vec<String>],
+    columns: usize,
+    most_rows: usize,
+    most: usize,
+) -> Result<(), ValueError> {
+    if rows.len() > most_rows {
+        return Err(ValueError::TooManyLines { label, given: rows.len(), count: most_rows });
+    }
+    let width = rows.first().map_or(0, Vec::len);
+    if width > columns || rows.iter().any(|row| row.len() != width) {
+        return Err(ValueError::WrongShape { label });
+    }
+    rows.iter().flatten().try_for_each(|text| check_line(label, text, most))
+}
+
+fn check_media(label: &'static str, name: &str) -> Result<(), ValueError> {
+    let sound =
+        (1..=64).contains(&name.len()) && name.bytes().all(|b| b.is_ascii_alphanumeric() || b == b'-');
+    if sound { Ok(()) } else { Err(ValueError::NoSuchMedia { label }) }
+}
+
+fn check_link(label: &'static str, link: &str) -> Result<(), ValueError> {
+    check_line(label, link, 500)?;
+    let inside = link.starts_with('/') && !link.starts_with("//");
+    let outside = ["https://", "http://", "mailto:", "tel:"].iter().any(|start| link.starts_with(start));
+    if link.is_empty() || inside || outside { Ok(()) } else { Err(ValueError::BadLink { label }) }
+}
+
+/// Whether a text is a colour as `#RRGGBB`.
+#[must_use]
+pub fn is_colour(text: &str) -> bool {
+    text.len() == 7 && text.starts_with('#') && text[1..].bytes().all(|b| b.is_ascii_hexdigit())
+}
+
+fn check_colour(label: &'static str, colour: &str) -> Result<(), ValueError> {
+    if is_colour(colour) { Ok(()) } else { Err(ValueError::BadColour { label }) }
+}
+
+fn check_step(label: &'static str, step: i64, steps: i64) -> Result<(), ValueError> {
+    let inside = (0..steps).contains(&step);
+    if inside { Ok(()) } else { Err(ValueError::NoSuchChoice { label, given: step.to_string() }) }
 }
 
 fn check_line(label: &'static str, text: &str, most: usize) -> Result<(), ValueError> {
@@ -225,6 +438,14 @@ pub enum ValueError {
     TooManyLines { label: &'static str, given: usize, count: usize },
     #[error("“{label}” holds a character that can't be shown, such as a line break")]
     ControlCharacter { label: &'static str },
+    #[error("“{label}” takes a picture or film of the shop")]
+    NoSuchMedia { label: &'static str },
+    #[error("“{label}” takes a link such as /shop, https://…, mailto:… or tel:…")]
+    BadLink { label: &'static str },
+    #[error("“{label}” takes a colour such as #0D6A6E")]
+    BadColour { label: &'static str },
+    #[error("“{label}”: {why}")]
+    BadRule { label: &'static str, why: RuleError },
 }
 
 /// A closed list of names that a setting takes.

@@ -2,7 +2,7 @@
 #![allow(dead_code)]
 
 use compagina_core::catalog::{
-    Product, ProductOption, ProductState, ProductType, ProductValue, Stock, Swatch, Variant,
+    Product, ProductOption, ProductState, ProductType, ProductValue, Rating, Stock, Swatch, Variant,
 };
 use compagina_core::ids::{BandId, ColumnId, Handle, OptionId, PieceId, ProductId, ValueId, VariantId};
 use compagina_core::money::{Currency, Money};
@@ -87,5 +87,10 @@ pub fn product(options: &[u16], rows: &[Row]) -> Product {
         price: pounds(6800),
         old_price: None,
         most_per_order: None,
+        brand: String::new(),
+        facts: vec![],
+        tags: vec![],
+        rating: Rating::default(),
+        reviews: vec![],
     }
 }

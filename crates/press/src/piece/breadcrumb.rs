@@ -6,7 +6,7 @@ use maud::{Markup, html};
 pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
     let kind = &ctx.product.kind;
     html! {
-        nav aria-label="Where you are" {
+        nav aria-label=(ctx.say("where-you-are")) {
             ol {
                 li { a href="/shop" { (styled.words(&HOME)) } }
                 li { a href={ "/shop/types/" (kind.handle) } { (kind.name) } }

@@ -7,6 +7,7 @@ use compagina_core::page::piece::buy_button::{
 use compagina_core::page::{Device, Kind, Layout, Setting};
 use compagina_core::price::{Hindrance, Tag};
 use compagina_core::style::Chain;
+use compagina_core::wording::Arg;
 use maud::{Markup, html};
 use std::collections::BTreeMap;
 
@@ -19,8 +20,7 @@ pub(crate) fn stays(layout: &Layout) -> bool {
 
 pub(super) fn slots(ctx: &Ctx<'_>, styled: &Styled<'_>) -> BTreeMap<String, String> {
     let setting = setting_for(ctx.offer.hindrance.as_ref());
-    let [wide, phone] = Device::ALL.map(|device| styled.chain.text(setting, device));
-    let mut say = device_slots(&name(styled), wide, phone);
+    let mut say = device_slots(&name(styled), Device::ALL.map(|device| styled.chain.text(setting, device)));
     say.insert("hint".to_owned(), hint(ctx));
     say
 }
@@ -61,10 +61,18 @@ pub(super) fn setting_for(hindrance: Option<&Hindrance>) -> &'static Setting {
 /// What stands under the button: the sum for several, or why so many can't be had.
 fn hint(ctx: &Ctx<'_>) -> String {
     match (&ctx.offer.hindrance, &ctx.offer.tag) {
-        (Some(Hindrance::OnlyLeft(left)), _) => format!("There are only {left} left of this choice."),
-        (Some(Hindrance::MostPerOrder(most)), _) => format!("One order can hold {most} of these."),
+        (Some(Hindrance::OnlyLeft(left)), _) => {
+            ctx.say_with("hint-only-left", &[("count", Arg::Number(*left))])
+        }
+        (Some(Hindrance::MostPerOrder(most)), _) => {
+            ctx.say_with("hint-most", &[("count", Arg::Number(*most))])
+        }
         (None, Tag::Exact(quote)) if quote.quantity > 1 => {
-            format!("{} for {}", quote.quantity, ctx.money(quote.line))
+            let amount = ctx.money(quote.line);
+            ctx.say_with(
+                "hint-sum",
+                &[("count", Arg::Number(quote.quantity)), ("amount", Arg::Text(&amount))],
+            )
         }
         _ => String::new(),
     }

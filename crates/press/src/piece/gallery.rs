@@ -2,6 +2,7 @@ use crate::ctx::{Ctx, Styled};
 use compagina_core::media::Picture;
 use compagina_core::page::Device;
 use compagina_core::page::piece::gallery::{FOLLOW, Follow, ROUND, SHAPE, Shape, THUMBNAILS, Thumbnails};
+use compagina_core::wording::Arg;
 use maud::{Markup, html};
 
 /// Slides stand in the order in which the choice shows them; those of other choices follow, hidden.
@@ -16,7 +17,7 @@ pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
     let many = pictures.len() > 1;
     Some(html! {
         div.gallery data-gallery data-follow[follow] {
-            ul.slides tabindex=[many.then_some("0")] aria-label="Pictures" {
+            ul.slides tabindex=[many.then_some("0")] aria-label=(ctx.say("pictures")) {
                 @for (place, index) in order.iter().enumerate() {
                     li id={ "m-" (id) "-" (index) } data-picture=(index) hidden[is_hidden(place)] style={ "order:" (place) } {
                         (img(&pictures[*index], "(max-width:640px) 100vw, 640px", place > 0))
@@ -27,7 +28,7 @@ pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
                 ul.thumbs {
                     @for (place, index) in order.iter().enumerate() {
                         li data-picture=(index) hidden[is_hidden(place)] style={ "order:" (place) } {
-                            a href={ "#m-" (id) "-" (index) } aria-label={ "Picture " (place + 1) ": " (pictures[*index].alt) } aria-current=[(place == 0).then_some("true")] {
+                            a href={ "#m-" (id) "-" (index) } aria-label=(picture_number(ctx, place + 1, &pictures[*index].alt)) aria-current=[(place == 0).then_some("true")] {
                                 (thumb(&pictures[*index]))
                             }
                         }
@@ -36,6 +37,11 @@ pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
             }
         }
     })
+}
+
+fn picture_number(ctx: &Ctx<'_>, number: usize, shows: &str) -> String {
+    let number = Arg::Number(u32::try_from(number).unwrap_or(0));
+    ctx.say_with("picture-number", &[("number", number), ("shows", Arg::Text(shows))])
 }
 
 pub(super) fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
@@ -53,8 +59,8 @@ pub(super) fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
         Some(Thumbnails::None) => format!("{root} .thumbs{{display:none}}"),
         _ => format!("{root} .thumbs{{flex-flow:row nowrap;overflow-x:auto}}"),
     };
-    let corner = if styled.chain.flag(&ROUND, device) { 6 } else { 0 };
-    format!("{root}{{--frame:{frame};--corner:{corner}px}}{thumbs}")
+    let corner = if styled.chain.flag(&ROUND, device) { "" } else { ";--corner:0px" };
+    format!("{root}{{--frame:{frame}{corner}}}{thumbs}")
 }
 
 /// A picture in the sizes in which it is kept.

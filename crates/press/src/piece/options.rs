@@ -42,7 +42,7 @@ pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
                 }
             }
         }
-        noscript { button.plain form="buy" formmethod="get" formaction=(here) { "Show this choice" } }
+        noscript { button.plain form="buy" formmethod="get" formaction=(here) { (ctx.say("show-choice")) } }
     }
 }
 
@@ -50,11 +50,11 @@ fn state_of(ctx: &Ctx<'_>, option: usize, value: usize) -> ValueState {
     ctx.offer.states.get(option).and_then(|row| row.get(value)).copied().unwrap_or(ValueState::NotMade)
 }
 
-fn state_words(state: ValueState) -> (&'static str, &'static str) {
+fn state_words(ctx: &Ctx<'_>, state: ValueState) -> (&'static str, String) {
     match state {
-        ValueState::Open => ("open", ""),
-        ValueState::SoldOut => ("sold_out", "sold out"),
-        ValueState::NotMade => ("not_made", "not made in this choice"),
+        ValueState::Open => ("open", String::new()),
+        ValueState::SoldOut => ("sold_out", ctx.say("state-sold-out")),
+        ValueState::NotMade => ("not_made", ctx.say("state-not-made")),
     }
 }
 
@@ -70,7 +70,7 @@ fn radio(
     value: &ProductValue,
     shown_as: ShownAs,
 ) -> Markup {
-    let (state, words) = state_words(state_of(ctx, place, v));
+    let (state, words) = state_words(ctx, state_of(ctx, place, v));
     let swatch = if shown_as == ShownAs::Swatches { colours(&value.swatch) } else { None };
     let class = if swatch.is_some() { "value swatch" } else { "value word" };
     html! {
@@ -91,7 +91,7 @@ fn list(ctx: &Ctx<'_>, place: usize, option: &ProductOption) -> Markup {
         select form="buy" name=(option.handle) aria-label=(option.name) data-option=(place) {
             @if ctx.offer.selection.get(place).is_none() { option value="" { "–" } }
             @for (v, value) in option.values.iter().enumerate() {
-                @let (state, words) = state_words(state_of(ctx, place, v));
+                @let (state, words) = state_words(ctx, state_of(ctx, place, v));
                 option value=(value.handle) data-value=(v) data-state=(state) data-name=(value.name) selected[is_chosen(ctx, place, v)] {
                     (value.name) @if !words.is_empty() { " – " (words) }
                 }

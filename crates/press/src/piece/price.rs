@@ -1,9 +1,10 @@
 use super::slot;
-use crate::ctx::{Ctx, Styled, per_device};
-use crate::sheet::type_size;
+use crate::ctx::{Ctx, Styled};
 use compagina_core::page::Device;
 use compagina_core::page::piece::price::{FROM, NOTE, OLD, OldPlace, SAVING, SIZE, SavingAs};
 use compagina_core::price::Tag;
+use compagina_core::style::House;
+use compagina_core::wording::Arg;
 use maud::{Markup, html};
 use std::collections::BTreeMap;
 
@@ -17,9 +18,12 @@ pub(crate) fn slots(ctx: &Ctx<'_>) -> BTreeMap<String, String> {
             put("price", ctx.money(quote.unit));
             if let (Some(old), Some(saving)) = (quote.old, quote.saving) {
                 put("old", ctx.money(old));
-                put("amount", format!("Save {}", ctx.money(saving.amount)));
+                put(
+                    "amount",
+                    ctx.say_with("save-amount", &[("amount", Arg::Text(&ctx.money(saving.amount)))]),
+                );
                 if saving.percent > 0 {
-                    put("percent", format!("−{} %", saving.percent));
+                    put("percent", ctx.say_with("mark-saving", &[("percent", Arg::Number(saving.percent))]));
                 }
             }
         }
@@ -37,19 +41,18 @@ pub(crate) fn slots(ctx: &Ctx<'_>) -> BTreeMap<String, String> {
 pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
     let say = slots(ctx);
     let text = |name: &str| say.get(name).map_or("", String::as_str);
-    let [wide, phone] = Device::ALL.map(|device| styled.chain.text(&FROM, device));
     html! {
-        span.from data-shows="from" hidden[text("from").is_empty()] { (per_device(&wide, &phone)) }
+        span.from data-shows="from" hidden[text("from").is_empty()] { (styled.words(&FROM)) }
         strong.now { (slot("price", text("price"))) }
-        s.old data-shows="old" hidden[text("old").is_empty()] { span.unseen { "Before: " } (slot("old", text("old"))) }
+        s.old data-shows="old" hidden[text("old").is_empty()] { span.unseen { (ctx.say("price-before")) " " } (slot("old", text("old"))) }
         @if styled.anywhere(&SAVING, SavingAs::Percent) { span.saving.percent { (slot("percent", text("percent"))) } }
         @if styled.anywhere(&SAVING, SavingAs::Amount) { span.saving.amount { (slot("amount", text("amount"))) } }
         @if styled.has_words(&NOTE) { span.note { (styled.words(&NOTE)) } }
     }
 }
 
-pub(super) fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
-    let size = type_size(styled.chain.number(&SIZE, device));
+pub(super) fn css(root: &str, styled: &Styled<'_>, device: Device, house: &House) -> String {
+    let size = styled.pixels(&SIZE, device, house);
     let old = match styled.choice::<OldPlace>(&OLD, device) {
         Some(OldPlace::Before) => "order:-1",
         Some(OldPlace::Under) => "order:1;flex-basis:100%",

@@ -5,15 +5,13 @@ use compagina_core::page::piece::related::{COUNT, HEADING, PRICES};
 use maud::{Markup, html};
 
 pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
-    if ctx.related.is_empty() {
+    if ctx.around.related.is_empty() {
         return None;
     }
-    let most = Device::ALL.map(|device| styled.chain.number(&COUNT, device)).into_iter().max();
-    let most = most.and_then(|m| usize::try_from(m).ok()).unwrap_or(4);
-    let with_price = Device::ALL.into_iter().any(|device| styled.chain.flag(&PRICES, device));
+    let (most, with_price) = (styled.most(&COUNT), styled.flag_anywhere(&PRICES));
     Some(html! {
-        @if styled.has_words(&HEADING) { h2 { (styled.words(&HEADING)) } }
-        div.cards { @for product in ctx.related.iter().take(most) { (card(ctx.shop, product, with_price)) } }
+        (styled.heading(&HEADING))
+        div.cards { @for product in ctx.around.related.iter().take(most) { (card(ctx.shop, ctx.words, product, with_price)) } }
     })
 }
 

@@ -1,8 +1,8 @@
 use super::{buy_button, device_slots, draw_slots, price, slot};
 use crate::ctx::{Ctx, Styled};
 use crate::offers::{BuyState, buy_state};
-use compagina_core::page::Device;
 use compagina_core::page::piece::sticky_bar::{EDGE, Edge, NAME, WORDS};
+use compagina_core::page::{Device, Kind};
 use compagina_core::style::Chain;
 use maud::{Markup, html};
 use std::collections::BTreeMap;
@@ -11,10 +11,11 @@ use std::collections::BTreeMap;
 pub(super) fn slots(ctx: &Ctx<'_>, styled: &Styled<'_>) -> BTreeMap<String, String> {
     let say = |device| match buy_state(ctx.offer) {
         BuyState::Ready => styled.chain.text(&WORDS, device),
-        _ => Chain::default().text(buy_button::setting_for(ctx.offer.hindrance.as_ref()), device),
+        _ => Chain::default()
+            .saying(ctx.words, Kind::BuyButton)
+            .text(buy_button::setting_for(ctx.offer.hindrance.as_ref()), device),
     };
-    let [wide, phone] = Device::ALL.map(say);
-    device_slots(&name(styled), wide, phone)
+    device_slots(&name(styled), Device::ALL.map(say))
 }
 
 /// Hidden until the script finds the buy button out of sight; without script the page has its buy button anyway.

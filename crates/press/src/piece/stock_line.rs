@@ -8,8 +8,7 @@ use maud::{Markup, html};
 use std::collections::BTreeMap;
 
 pub(super) fn slots(ctx: &Ctx<'_>, styled: &Styled<'_>) -> BTreeMap<String, String> {
-    let [wide, phone] = Device::ALL.map(|device| line(ctx, styled, device));
-    device_slots(&name(styled), wide, phone)
+    device_slots(&name(styled), Device::ALL.map(|device| line(ctx, styled, device)))
 }
 
 pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {

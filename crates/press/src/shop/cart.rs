@@ -4,6 +4,7 @@ use compagina_core::cart::{Line, MOST_OF_ONE};
 use compagina_core::media::Picture;
 use compagina_core::money::Money;
 use compagina_core::page::Frame;
+use compagina_core::wording::Arg;
 use maud::{Markup, html};
 
 /// A line of the cart with what is needed to show it.
@@ -28,30 +29,32 @@ pub struct CartPage<'a> {
 
 #[must_use]
 pub fn cart(nav: &Nav, page: &CartPage<'_>) -> String {
+    let say = |key| nav.words.say(key);
     let body = html! {
         div.columns.till {
-            h1 { "Cart" }
+            h1 { (say("cart-title")) }
             @if let Some(notice) = &page.notice { p.notice role="status" { (notice) } }
             @if page.lines.is_empty() {
-                p { "Your cart is empty." }
-                p { a href="/shop" { "Look around the shop" } }
+                p { (say("cart-empty")) }
+                p { a href="/shop" { (say("cart-look-around")) } }
             } @else {
                 ul.cart-lines { @for line in &page.lines { (cart_line(nav, line)) } }
                 (sum(nav, page))
             }
         }
     };
-    plain_page(nav, "Cart", Frame::Whole, body)
+    plain_page(nav, &say("cart-title"), Frame::Whole, body)
 }
 
 fn sum(nav: &Nav, page: &CartPage<'_>) -> Markup {
+    let say = |key| nav.words.say(key);
     html! {
         div.cart-sum {
-            p { span { "Total, with VAT" } strong { (page.total.format(nav.shop.locale)) } }
-            @if page.stands { a.buy href="/shop/checkout" { "To the checkout" } }
+            p { span { (say("cart-total")) } strong { (page.total.format(nav.shop.locale)) } }
+            @if page.stands { a.buy href="/shop/checkout" { (say("cart-checkout")) } }
             @else {
-                p.problem { "Something changed since you filled the cart. Look at the marked lines; then go on." }
-                form method="post" action="/shop/cart/accept" { button.buy { "Take the cart as it is now" } }
+                p.problem { (say("cart-changed")) }
+                form method="post" action="/shop/cart/accept" { button.buy { (say("cart-accept")) } }
             }
         }
     }
@@ -60,6 +63,7 @@ fn sum(nav: &Nav, page: &CartPage<'_>) -> Markup {
 fn cart_line(nav: &Nav, line: &CartLine<'_>) -> Markup {
     let quote = &line.line.quote;
     let money = |m: Money| m.format(nav.shop.locale);
+    let (words, name) = (&nav.words, [("name", Arg::Text(line.name))]);
     html! {
         li.cart-line {
             a.cart-picture href=(line.href) tabindex="-1" aria-hidden="true" {
@@ -69,17 +73,17 @@ fn cart_line(nav: &Nav, line: &CartLine<'_>) -> Markup {
                 a href=(line.href) { (line.name) }
                 @if !line.choice.is_empty() { span.soft { (line.choice) } }
                 @if let Some(was) = line.line.was {
-                    span.problem { "The price changed: it was " (money(was)) ", now it is " (money(quote.unit)) "." }
+                    span.problem { (words.say_with("cart-price-changed", &[("was", Arg::Text(&money(was))), ("now", Arg::Text(&money(quote.unit)))])) }
                 }
-                @if let Some(hindrance) = &line.line.hindrance { span.problem { (say_hindrance(hindrance)) } }
+                @if let Some(hindrance) = &line.line.hindrance { span.problem { (say_hindrance(words, hindrance)) } }
             }
             form.cart-quantity method="post" action="/shop/cart/set" {
                 input type="hidden" name="line" value=(line.id);
-                label { span.unseen { "Quantity of " (line.name) } input type="number" name="quantity" min="0" max=(MOST_OF_ONE) value=(quote.quantity) inputmode="numeric"; }
-                button.plain { "Change" }
-                button.plain name="remove" value="1" aria-label={ "Take " (line.name) " out" } { "Take out" }
+                label { span.unseen { (words.say_with("cart-quantity-of", &name)) } input type="number" name="quantity" min="0" max=(MOST_OF_ONE) value=(quote.quantity) inputmode="numeric"; }
+                button.plain { (words.say("cart-change")) }
+                button.plain name="remove" value="1" aria-label=(words.say_with("cart-take-out-of", &name)) { (words.say("cart-take-out")) }
             }
-            span.cart-unit.soft { (money(quote.unit)) " each" }
+            span.cart-unit.soft { (words.say_with("cart-each", &[("amount", Arg::Text(&money(quote.unit)))])) }
             strong.cart-price { (money(quote.line)) }
         }
     }

@@ -18,11 +18,11 @@ pub fn listing(nav: &Nav, title: &str, shelves: &[Shelf<'_>]) -> String {
     let body = html! {
         div.columns.listing {
             h1 { (title) }
-            @if shelves.iter().all(|s| s.products.is_empty()) { p { "There is nothing here yet." } }
+            @if shelves.iter().all(|s| s.products.is_empty()) { p { (nav.words.say("listing-empty")) } }
             @for shelf in shelves.iter().filter(|s| !s.products.is_empty()) {
                 section {
                     @if !one { h2 { a href={ "/shop/types/" (shelf.kind.handle) } { (shelf.kind.name) } } }
-                    div.cards { @for product in &shelf.products { (card(&nav.shop, product, true)) } }
+                    div.cards { @for product in &shelf.products { (card(&nav.shop, &nav.words, product, true)) } }
                 }
             }
         }

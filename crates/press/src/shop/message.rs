@@ -10,7 +10,7 @@ pub fn message(nav: &Nav, title: &str, text: &str) -> String {
         div.columns.till {
             h1 { (title) }
             p { (text) }
-            p { a href="/shop" { "To the shop" } }
+            p { a href="/shop" { (nav.words.say("message-to-shop")) } }
         }
     };
     plain_page(nav, title, Frame::Whole, body)

@@ -4,15 +4,18 @@ mod cart;
 mod checkout;
 mod listing;
 mod message;
+mod sample;
 
 pub use cart::{CartLine, CartPage, cart};
 pub use checkout::{CheckoutForm, CheckoutPage, FIELDS, Field, PAYMENTS, Receipt, checkout, receipt};
 pub use listing::{Shelf, listing};
 pub use message::message;
+pub use sample::sample;
 
 use crate::document::{Head, Nav, document};
 use compagina_core::page::Frame;
 use compagina_core::price::Hindrance;
+use compagina_core::wording::{Arg, Words};
 use maud::Markup;
 
 fn plain_page(nav: &Nav, title: &str, frame: Frame, body: Markup) -> String {
@@ -30,15 +33,15 @@ fn plain_page(nav: &Nav, title: &str, frame: Frame, body: Markup) -> String {
 
 /// Why a shopper can't have something, as a sentence.
 #[must_use]
-pub fn say_hindrance(hindrance: &Hindrance) -> String {
+pub fn say_hindrance(words: &Words, hindrance: &Hindrance) -> String {
+    let count = |key, number: u32| words.say_with(key, &[("count", Arg::Number(number))]);
     match hindrance {
-        Hindrance::ComingSoon => "This isn't sold yet.".into(),
-        Hindrance::Withdrawn => "This is no longer sold.".into(),
-        Hindrance::ChooseFirst(_) => "Please make your choice first.".into(),
-        Hindrance::NotMade => "This isn't made in that choice.".into(),
-        Hindrance::SoldOut => "This choice is sold out.".into(),
-        Hindrance::OnlyLeft(1) => "There is only 1 left.".into(),
-        Hindrance::OnlyLeft(left) => format!("There are only {left} left."),
-        Hindrance::MostPerOrder(most) => format!("One order can hold {most} of these."),
+        Hindrance::ComingSoon => words.say("not-yet-sold"),
+        Hindrance::Withdrawn => words.say("no-longer-sold"),
+        Hindrance::ChooseFirst(_) => words.say("choose-first"),
+        Hindrance::NotMade => words.say("not-made"),
+        Hindrance::SoldOut => words.say("is-sold-out"),
+        Hindrance::OnlyLeft(left) => count("only-left", *left),
+        Hindrance::MostPerOrder(most) => count("hint-most", *most),
     }
 }

@@ -1,15 +1,18 @@
 //! The demo shop's products and layouts as the catalogue would give them, with pictures that need no drawing.
 #![allow(clippy::unwrap_used, dead_code, reason = "each test takes what it needs")]
 
-use compagina_core::catalog::{NewProduct, Product, ProductOption, ProductValue, Variant};
+use compagina_core::catalog::{NewProduct, Product, ProductOption, ProductValue, Rating, Review, Variant};
 use compagina_core::ids::{Handle, OptionId, ProductId, ValueId, VariantId};
-use compagina_core::media::{Picture, PictureSize};
+use compagina_core::media::{Film, Picture, PictureSize, ShopMedia};
 use compagina_core::money::Money;
-use compagina_core::page::Layout;
+use compagina_core::page::{Day, Layout};
+use compagina_core::situation::Situation;
+use compagina_core::style::House;
+use compagina_core::wording::{Language, Words};
 use compagina_demo::{DemoProduct, DemoShop, Drawing, demo_shop};
-use compagina_press::{Assets, Nav, NavItem};
+use compagina_press::{Assets, Nav, NavItem, opening_selection};
 
-/// The ten products, and the layouts *All products* and *Sport kites*.
+/// The twelve products, and the layouts *All products* and *Sport kites*.
 pub fn demo() -> (Vec<Product>, Vec<Layout>) {
     let shop = demo_shop(0).unwrap();
     let products = shop.products.iter().zip(1..).map(|(made, number)| product(&shop, made, number)).collect();
@@ -21,6 +24,9 @@ pub fn nav() -> Nav {
     Nav {
         shop: demo_shop(0).unwrap().shop,
         items: vec![NavItem { name: "Sport kites".into(), href: "/shop/types/sport-kites".into() }],
+        words: Words::of(Language::En),
+        house: House::default(),
+        here: "/shop".into(),
         assets: Assets { style: asset("base.css"), script: asset("shop.js"), agent: asset("agent.js") },
     }
 }
@@ -55,7 +61,46 @@ fn product(shop: &DemoShop, made: &DemoProduct, number: u64) -> Product {
         price: money(new.price_minor),
         old_price: new.old_price_minor.map(money),
         most_per_order: new.most_per_order,
+        brand: new.brand.clone(),
+        facts: new.facts.clone(),
+        tags: new.tags.clone(),
+        rating: rating(&new.reviews),
+        reviews: new.reviews.clone(),
     }
+}
+
+fn rating(reviews: &[Review]) -> Rating {
+    let mut rating = Rating::default();
+    reviews.iter().for_each(|review| rating.counts[usize::from(review.stars) - 1] += 1);
+    rating
+}
+
+/// Free pictures and a film, as the shop would have them.
+pub fn media() -> ShopMedia {
+    let size =
+        |name: &str, width| PictureSize { hash: format!("{name}-{width}"), width, height: width * 3 / 4 };
+    let picture = |name: &str, alt: &str| Picture {
+        sizes: vec![size(name, 320), size(name, 720)],
+        alt: alt.into(),
+        values: vec![],
+    };
+    let film =
+        Film { hash: "film".into(), width: 640, height: 480, poster: picture("poster", "A kite turning") };
+    ShopMedia {
+        pictures: [("seam", "A seam"), ("table", "The long table"), ("dunes", "Dunes")]
+            .map(|(name, alt)| (name.to_owned(), picture(name, alt)))
+            .into(),
+        films: [("turning".to_owned(), film)].into(),
+    }
+}
+
+pub fn day() -> Day {
+    Day::try_from("2026-11-24".to_owned()).unwrap()
+}
+
+pub fn plain(product: &Product, layout: &Layout) -> Situation {
+    let selection = opening_selection(product, layout);
+    Situation { selection, ..Situation::plain(product.options.len(), day()) }
 }
 
 fn option(shop: &DemoShop, wanted: &Handle, values: &[Handle]) -> ProductOption {

@@ -3,12 +3,14 @@
 mod desk;
 mod document;
 mod health;
+mod house;
 mod media;
 mod session;
 mod shelf;
 mod shop;
 mod template;
 mod till;
+mod wording;
 
 use actix_web::web::{self, ServiceConfig};
 
@@ -20,6 +22,7 @@ pub fn api(config: &mut utoipa_actix_web::service_config::ServiceConfig<'_>) {
         .service(session::sign_out::sign_out)
         .service(shelf::show::show)
         .service(template::list::list)
+        .service(template::add::add)
         .service(template::set::set)
         .service(desk::show::show)
         .service(desk::slip::piece)
@@ -30,6 +33,26 @@ pub fn api(config: &mut utoipa_actix_web::service_config::ServiceConfig<'_>) {
         .service(desk::operate::undo)
         .service(desk::operate::redo)
         .service(desk::publish::publish)
+        .service(desk::starter::begin)
+        .service(desk::history::show)
+        .service(desk::history::compare)
+        .service(desk::history::bring_back)
+        .service(desk::presence::be_here)
+        .service(desk::keep::list)
+        .service(desk::keep::keep)
+        .service(desk::keep::forget)
+        .service(desk::media::list)
+        .service(desk::preview::make)
+        .service(desk::preview::end)
+        .service(house::show::show)
+        .service(house::sample::show)
+        .service(house::set::set)
+        .service(house::set::undo)
+        .service(house::set::publish)
+        .service(wording::show::show)
+        .service(wording::set::set)
+        .service(wording::set::undo)
+        .service(wording::set::publish)
         .route("/openapi.json", web::get().to(document::document))
         .default_service(web::to(|| async { Err::<String, _>(crate::error::ApiError::nothing_here()) }));
 }
@@ -42,6 +65,8 @@ pub fn shop(config: &mut ServiceConfig) {
         .service(shop::listing::front)
         .service(shop::listing::of_type)
         .service(shop::offer::offer)
+        .service(shop::language::choose)
+        .service(shop::preview::show)
         .service(shop::product::show)
         .service(till::cart::show)
         .service(till::cart::put)

@@ -9,6 +9,8 @@ use crate::{Result, StorageError, Store, change};
 use compagina_core::catalog::{Product, ProductType, Shop, Stock};
 use compagina_core::ids::{Handle, ProductId, VariantId};
 use compagina_core::money::{Currency, Locale, Money};
+use sqlx::types::Json;
+use std::collections::BTreeSet;
 
 /// Which products are wanted.
 #[derive(Debug, Clone, Copy)]
@@ -81,6 +83,15 @@ impl Store {
         .fetch_all(&self.pool)
         .await?;
         rows.into_iter().map(|r| Ok((handle(r.handle)?, r.name, handle(r.type_handle)?))).collect()
+    }
+
+    /// Every tag that a product has, in the order of the alphabet.
+    pub async fn tags(&self) -> Result<Vec<String>> {
+        let rows = sqlx::query_scalar!(r#"SELECT DISTINCT tags AS "tags: Json<Vec<String>>" FROM product"#)
+            .fetch_all(&self.pool)
+            .await?;
+        let tags: BTreeSet<String> = rows.into_iter().flat_map(|tags| tags.0).collect();
+        Ok(tags.into_iter().collect())
     }
 
     /// Sets a product's price, as the owner does; pages are made anew.

@@ -3,7 +3,8 @@
 use super::{Which, handle};
 use crate::{Result, StorageError};
 use compagina_core::catalog::{
-    Detail, Product, ProductOption, ProductState, ProductType, ProductValue, Stock, Swatch, Variant,
+    Detail, Fact, Product, ProductOption, ProductState, ProductType, ProductValue, Rating, Review, Stock,
+    Swatch, Variant,
 };
 use compagina_core::ids::{OptionId, ProductId, ValueId, VariantId};
 use compagina_core::media::{Picture, PictureSize};
@@ -12,12 +13,19 @@ use sqlx::MySqlConnection;
 use sqlx::types::Json;
 use std::collections::BTreeMap;
 
+/// A page shows at most so many reviews.
+const MOST_REVIEWS: u32 = 20;
+
 /// Reads products with all that belongs to them, in a fixed number of queries.
 pub(crate) async fn load(db: &mut MySqlConnection, which: Which) -> Result<Vec<Product>> {
     let mut products = load_products(db, which).await?;
     load_uses(db, which, &mut products).await?;
     load_variants(db, which, &mut products).await?;
     load_pictures(db, which, &mut products).await?;
+    load_ratings(db, which, &mut products).await?;
+    if let Which::One(id) = which {
+        load_reviews(db, id, &mut products).await?;
+    }
     Ok(products.into_values().collect())
 }
 
@@ -65,6 +73,50 @@ async fn load_pictures(db: &mut MySqlConnection, which: Which, products: &mut Ro
     Ok(())
 }
 
+async fn load_ratings(db: &mut MySqlConnection, which: Which, products: &mut Rows) -> Result<()> {
+    let (one, kind, most, skip) = numbers(which);
+    let rows = sqlx::query!(
+        r#"SELECT r.product_id, r.stars, COUNT(*) AS "count!: i64"
+           FROM (SELECT id FROM product WHERE id = ? OR type_id = ? ORDER BY position, id LIMIT ? OFFSET ?) p
+           JOIN review r ON r.product_id = p.id GROUP BY r.product_id, r.stars"#,
+        one,
+        kind,
+        most,
+        skip
+    )
+    .fetch_all(&mut *db)
+    .await?;
+    for row in rows {
+        let Some(product) = products.get_mut(&row.product_id) else { continue };
+        if let Some(place) = product.rating.counts.get_mut(usize::from(row.stars).wrapping_sub(1)) {
+            *place = u32::try_from(row.count).unwrap_or(u32::MAX);
+        }
+    }
+    Ok(())
+}
+
+/// Only a product's own page shows what was said; the newest first.
+async fn load_reviews(db: &mut MySqlConnection, id: ProductId, products: &mut Rows) -> Result<()> {
+    let rows = sqlx::query!(
+        "SELECT stars, title, body, who, day FROM review WHERE product_id = ? ORDER BY day DESC, id DESC LIMIT ?",
+        id.0,
+        MOST_REVIEWS
+    )
+    .fetch_all(&mut *db)
+    .await?;
+    if let Some(product) = products.get_mut(&id.0) {
+        let review = rows.into_iter().map(|r| Review {
+            stars: r.stars,
+            title: r.title,
+            text: r.body,
+            who: r.who,
+            day: r.day,
+        });
+        product.reviews = review.collect();
+    }
+    Ok(())
+}
+
 /// The numbers that a query takes: product, type, limit, offset.
 fn numbers(which: Which) -> (u64, u64, u32, u32) {
     match which {
@@ -77,7 +129,7 @@ async fn load_products(db: &mut MySqlConnection, which: Which) -> Result<Rows> {
     let (one, kind, most, skip) = numbers(which);
     let rows = sqlx::query!(
         r#"SELECT p.id, p.handle, p.name, p.state, p.summary, p.details AS "details: Json<Vec<Detail>>", p.price_minor,
-             p.old_price_minor, p.most_per_order, t.handle AS type_handle, t.name AS type_name, s.currency
+             p.old_price_minor, p.most_per_order, p.brand, p.facts AS "facts: Json<Vec<Fact>>", p.tags AS "tags: Json<Vec<String>>", t.handle AS type_handle, t.name AS type_name, s.currency
            FROM product p JOIN product_type t ON t.id = p.type_id JOIN shop s
            WHERE p.id = ? OR p.type_id = ? ORDER BY p.position, p.id LIMIT ? OFFSET ?"#,
         one, kind, most, skip
@@ -103,6 +155,11 @@ async fn load_products(db: &mut MySqlConnection, which: Which) -> Result<Rows> {
             price: Money::new(row.price_minor, currency),
             old_price: row.old_price_minor.map(|m| Money::new(m, currency)),
             most_per_order: row.most_per_order,
+            brand: row.brand,
+            facts: row.facts.0,
+            tags: row.tags.0,
+            rating: Rating::default(),
+            reviews: vec![],
         });
     }
     Ok(products)

@@ -1,7 +1,7 @@
 //! Keeps new options and products.
 
 use crate::{Result, StorageError, Store, change};
-use compagina_core::catalog::{NewOption, NewPicture, NewProduct, NewVariant};
+use compagina_core::catalog::{NewOption, NewPicture, NewProduct, NewVariant, Review};
 use compagina_core::ids::{Handle, ProductId};
 use sqlx::MySqlConnection;
 use sqlx::types::Json;
@@ -50,6 +50,9 @@ impl Store {
         for (position, picture) in product.pictures.iter().enumerate() {
             insert_picture(&mut tx, id, position, picture).await?;
         }
+        for review in product.reviews.iter().rev() {
+            insert_review(&mut tx, id, review).await?;
+        }
         change::note(&mut tx, None).await?;
         tx.commit().await?;
         Ok(ProductId(id))
@@ -75,8 +78,8 @@ async fn insert_product(tx: &mut MySqlConnection, product: &NewProduct) -> Resul
     .await?;
     let state = serde_json::to_value(product.state).map_err(|e| StorageError::damaged("state")(&e))?;
     let done = sqlx::query!(
-        "INSERT INTO product (handle, type_id, position, name, state, summary, details, price_minor, old_price_minor, most_per_order)
-         SELECT ?, t.id, (SELECT COUNT(*) FROM product q WHERE q.type_id = t.id), ?, ?, ?, ?, ?, ?, ? FROM product_type t WHERE t.handle = ?",
+        "INSERT INTO product (handle, type_id, position, name, state, summary, details, price_minor, old_price_minor, most_per_order, brand, facts, tags)
+         SELECT ?, t.id, (SELECT COUNT(*) FROM product q WHERE q.type_id = t.id), ?, ?, ?, ?, ?, ?, ?, ?, ?, ? FROM product_type t WHERE t.handle = ?",
         product.handle.as_str(),
         product.name,
         state.as_str(),
@@ -85,6 +88,9 @@ async fn insert_product(tx: &mut MySqlConnection, product: &NewProduct) -> Resul
         product.price_minor,
         product.old_price_minor,
         product.most_per_order,
+        product.brand,
+        Json(&product.facts) as _,
+        Json(&product.tags) as _,
         kind.handle.as_str()
     )
     .execute(&mut *tx)
@@ -158,6 +164,21 @@ async fn insert_variant(
         variant.price_minor,
         variant.old_price_minor,
         variant.stock.left()
+    )
+    .execute(&mut *tx)
+    .await?;
+    Ok(())
+}
+
+async fn insert_review(tx: &mut MySqlConnection, product: u64, review: &Review) -> Result<()> {
+    sqlx::query!(
+        "INSERT INTO review (product_id, stars, title, body, who, day) VALUES (?, ?, ?, ?, ?, ?)",
+        product,
+        review.stars,
+        review.title,
+        review.text,
+        review.who,
+        review.day
     )
     .execute(&mut *tx)
     .await?;

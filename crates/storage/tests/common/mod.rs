@@ -2,7 +2,7 @@
 #![allow(clippy::unwrap_used, dead_code)]
 
 use compagina_core::catalog::{
-    NewOption, NewProduct, NewVariant, ProductState, ProductType, Shop, Stock, Swatch,
+    Fact, NewOption, NewProduct, NewVariant, ProductState, ProductType, Review, Shop, Stock, Swatch,
 };
 use compagina_core::ids::Handle;
 use compagina_core::money::{Currency, Locale};
@@ -22,6 +22,10 @@ pub async fn shop(pool: MySqlPool) -> Store {
     store.add_options(&[NewOption { name: "Colour".into(), values }]).await.unwrap();
     store.add_product(&kite()).await.unwrap();
     store
+}
+
+fn review(stars: u8, title: &str, day: &str) -> Review {
+    Review { stars, title: title.into(), text: "…".into(), who: "Jo".into(), day: day.into() }
 }
 
 pub fn kite() -> NewProduct {
@@ -49,6 +53,14 @@ pub fn kite() -> NewProduct {
             variant("W-ANY", None, Stock::NotCounted),
         ],
         pictures: vec![],
+        brand: "Test & Co".into(),
+        facts: vec![Fact { name: "Span".into(), value: "2 m".into() }],
+        tags: vec!["two-line".into()],
+        reviews: vec![
+            review(5, "Took off first go", "2026-10-02"),
+            review(4, "Good", "2026-09-01"),
+            review(5, "Still flying", "2025-06-30"),
+        ],
     }
 }
 

@@ -1,8 +1,8 @@
 use super::piece::check_new;
 use super::set::check_values;
-use super::{MOST_COLUMNS, Op, OpError};
+use super::{ColumnShape, MOST_COLUMNS, Op, OpError};
 use crate::ids::BandId;
-use crate::page::{Band, Layout, piece};
+use crate::page::{Band, Column, Layout, piece};
 use std::collections::BTreeSet;
 
 pub(super) fn add(layout: &mut Layout, band: Band, index: usize) -> Result<Op, OpError> {
@@ -29,6 +29,34 @@ pub(super) fn shift(layout: &mut Layout, id: &BandId, index: usize) -> Result<Op
     let band = layout.bands.remove(from);
     layout.bands.insert(index, band);
     Ok(Op::MoveBand { band: id.clone(), index: from })
+}
+
+pub(super) fn set_columns(layout: &mut Layout, id: &BandId, shapes: Vec<ColumnShape>) -> Result<Op, OpError> {
+    let mut band = layout.bands[index_of(layout, id)?].clone();
+    let mut old = std::mem::take(&mut band.columns);
+    for shape in shapes {
+        let kept = old.iter().position(|c| c.id == shape.id).map(|place| old.remove(place));
+        let pieces = kept.map_or_else(Vec::new, |column| column.pieces);
+        band.columns.push(Column { id: shape.id, width: shape.width, pieces });
+    }
+    let left_over = old.into_iter().flat_map(|column| column.pieces);
+    match band.columns.last_mut() {
+        Some(last) => last.pieces.extend(left_over),
+        None => return Err(OpError::BadColumns),
+    }
+    replace(layout, band)
+}
+
+pub(super) fn replace(layout: &mut Layout, band: Band) -> Result<Op, OpError> {
+    let index = index_of(layout, &band.id)?;
+    let before = layout.bands.remove(index);
+    match add(layout, band, index) {
+        Ok(_) => Ok(Op::ReplaceBand { band: before }),
+        Err(reason) => {
+            layout.bands.insert(index, before);
+            Err(reason)
+        }
+    }
 }
 
 fn index_of(layout: &Layout, id: &BandId) -> Result<usize, OpError> {

@@ -3,9 +3,12 @@
 
 mod band;
 mod piece;
+mod say;
 mod set;
+mod touch;
+mod whole;
 
-use super::{Band, Device, Kind, Layout, Piece, Place, SetValue, Target, ValueError};
+use super::{Band, Device, Frame, Kind, Layout, Piece, Place, SetValue, Target, ValueError};
 use crate::ids::{BandId, ColumnId, PieceId};
 use serde::{Deserialize, Serialize};
 
@@ -13,6 +16,20 @@ use serde::{Deserialize, Serialize};
 pub const MOST_PIECES: usize = 300;
 /// Columns of one band.
 pub const MOST_COLUMNS: usize = 4;
+/// Operations that are taken as one.
+pub const MOST_AT_ONCE: usize = 1_000;
+
+pub use say::say;
+pub use touch::{Touch, touches};
+
+/// A column without its pieces.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(deny_unknown_fields)]
+pub struct ColumnShape {
+    pub id: ColumnId,
+    pub width: u8,
+}
 
 /// One change to a layout.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
@@ -55,6 +72,27 @@ pub enum Op {
         device: Device,
         value: Option<SetValue>,
     },
+    /// Gives a band other columns. Pieces of columns that are gone go to the end of the last one.
+    SetColumns {
+        band: BandId,
+        columns: Vec<ColumnShape>,
+    },
+    /// Puts a band in the place of the one with the same name.
+    ReplaceBand {
+        band: Band,
+    },
+    SetFrame {
+        frame: Frame,
+    },
+    /// Several as one: all of them, or none.
+    Many {
+        #[cfg_attr(feature = "schema", schema(no_recursion))]
+        ops: Vec<Op>,
+    },
+    /// Puts another layout in the place of the whole one.
+    Lay {
+        layout: Layout,
+    },
 }
 
 /// Why an operation was refused. The layout is unchanged.
@@ -80,6 +118,10 @@ pub enum OpError {
     NotPerDevice { setting: &'static str },
     #[error("there can be only one {} on a page", .kind.label())]
     OnlyOne { kind: Kind },
+    #[error("at most {MOST_AT_ONCE} operations are taken as one, and none of them holds others")]
+    TooManyAtOnce,
+    #[error("a layout of format {given} can't be read; this is format {}", super::FORMAT)]
+    BadFormat { given: u32 },
     #[error(transparent)]
     BadValue(#[from] ValueError),
 }
@@ -95,6 +137,11 @@ pub fn apply(layout: &mut Layout, op: Op) -> Result<Op, OpError> {
         Op::RemoveBand { band } => band::remove(layout, &band),
         Op::MoveBand { band, index } => band::shift(layout, &band, index),
         Op::Set { target, setting, device, value } => set::set(layout, target, &setting, device, value),
+        Op::SetColumns { band, columns } => band::set_columns(layout, &band, columns),
+        Op::ReplaceBand { band } => band::replace(layout, band),
+        Op::SetFrame { frame } => Ok(whole::set_frame(layout, frame)),
+        Op::Many { ops } => whole::many(layout, ops),
+        Op::Lay { layout: next } => whole::lay(layout, next),
     }
 }
 

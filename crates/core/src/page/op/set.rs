@@ -43,7 +43,7 @@ fn check(
         .iter()
         .find(|s| s.key == key)
         .ok_or_else(|| OpError::NoSuchSetting { kind, setting: key.chars().take(60).collect() })?;
-    if device == Device::Phone && !setting.per_device {
+    if device != Device::Wide && !setting.per_device {
         return Err(OpError::NotPerDevice { setting: setting.label });
     }
     if let Some(value) = value {

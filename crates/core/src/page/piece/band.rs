@@ -1,26 +1,66 @@
 //! The strip across the page that holds columns.
 
-use super::shared::SHOWN;
+use super::shared::{APPEARS, SHOWN};
 use crate::page::Setting;
 use crate::page::setting::{Preset, choice};
 
 choice! {
-    /// What lies behind the band.
+    /// What lies under the band.
     Ground { Plain = "plain", "Plain"; Tinted = "tinted", "Tinted"; Ink = "ink", "Dark"; }
 }
 choice! {
     /// How far the band's content reaches.
     Reach { Page = "page", "Page width"; Edge = "edge", "To the edges"; }
 }
-
-const SPACES: &[(i64, &str)] = &[(0, "0"), (16, "16"), (24, "24"), (40, "40"), (64, "64")];
+choice! {
+    /// What lies behind the band.
+    Behind { Nothing = "nothing", "Nothing"; Picture = "picture", "Picture"; Film = "film", "Film"; }
+}
+choice! {
+    /// How what lies behind moves when the page is scrolled. Always with the page for visitors who ask for less motion.
+    Motion { Page = "page", "With the page"; Slow = "slow", "Slower"; Still = "still", "Not at all"; }
+}
+choice! {
+    /// A veil over what lies behind, so that words can be read on it.
+    Veil { None = "none", "None"; Light = "light", "Light"; Dark = "dark", "Dark"; }
+}
+choice! {
+    /// A column that stays in sight while the longer one is read.
+    Stays { None = "none", "None"; First = "first", "The first"; Last = "last", "The last"; }
+}
+choice! {
+    /// How columns that differ in height stand.
+    Stand { Top = "top", "Top"; Middle = "middle", "Middle"; }
+}
 
 pub const NAME: Setting = Setting::words("name", "Name in the order", 60, "").everywhere();
+pub const PICTURE: Setting = Setting::pictures("picture", "Picture behind", 1);
+pub const FILM: Setting = Setting::film("film", "Film behind");
 pub const GROUND: Setting = Setting::choice::<Ground>("ground", "Ground", "plain").everywhere();
 pub const REACH: Setting = Setting::choice::<Reach>("reach", "Width", "page");
-pub const SPACE_ABOVE: Setting =
-    Setting::steps("space_above", "Space above", SPACES, 24).on_phones(Preset::Number(16));
-pub const SPACE_BELOW: Setting =
-    Setting::steps("space_below", "Space below", SPACES, 24).on_phones(Preset::Number(16));
+pub const BEHIND: Setting = Setting::choice::<Behind>("behind", "Behind it", "nothing");
+pub const MOTION: Setting = Setting::choice::<Motion>("motion", "It moves", "page");
+pub const VEIL: Setting = Setting::choice::<Veil>("veil", "Veil over it", "dark");
+pub const STAYS: Setting = Setting::choice::<Stays>("stays", "Column in sight", "none");
+pub const STAND: Setting = Setting::choice::<Stand>("stand", "Columns stand", "top");
+pub const GAP: Setting = Setting::space("gap", "Between columns", 6).on_phones(Preset::Number(3));
+pub const SPACE_ABOVE: Setting = Setting::space("space_above", "Space above", 4).on_phones(Preset::Number(3));
+pub const SPACE_BELOW: Setting = Setting::space("space_below", "Space below", 4).on_phones(Preset::Number(3));
 
-pub const SETTINGS: &[&Setting] = &[&NAME, &GROUND, &REACH, &SPACE_ABOVE, &SPACE_BELOW, &SHOWN];
+pub const SETTINGS: &[&Setting] = &[
+    &NAME,
+    &PICTURE,
+    &FILM,
+    &GROUND,
+    &BEHIND,
+    &MOTION,
+    &VEIL,
+    &REACH,
+    &STAYS,
+    &STAND,
+    &GAP,
+    &SPACE_ABOVE,
+    &SPACE_BELOW,
+    &SHOWN,
+    &APPEARS,
+];

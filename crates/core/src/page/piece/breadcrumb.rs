@@ -1,6 +1,6 @@
 //! Where the shopper is: shop, type, product.
 
-use super::shared::{ALIGN, SHOWN, TIGHT_ABOVE};
+use super::shared::piece_settings;
 use crate::page::Setting;
 use crate::page::setting::choice;
 
@@ -13,4 +13,4 @@ pub const HOME: Setting = Setting::words("home", "First step", 40, "Shop");
 pub const DIVIDER: Setting = Setting::choice::<Divider>("divider", "Between steps", "slash");
 pub const LAST: Setting = Setting::flag("last", "Ends with the product", true);
 
-pub const SETTINGS: &[&Setting] = &[&HOME, &DIVIDER, &LAST, &ALIGN, &TIGHT_ABOVE, &SHOWN];
+pub const SETTINGS: &[&Setting] = piece_settings![tight; &HOME, &DIVIDER, &LAST];

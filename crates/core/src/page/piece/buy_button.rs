@@ -1,6 +1,6 @@
 //! The button that puts the choice into the cart.
 
-use super::shared::{SHOWN, SPACE_ABOVE};
+use super::shared::piece_settings;
 use crate::page::Setting;
 use crate::page::setting::choice;
 
@@ -27,4 +27,4 @@ pub const WIDTH: Setting = Setting::choice::<Width>("width", "Width", "column");
 pub const TONE: Setting = Setting::choice::<Tone>("tone", "Colour", "ink").everywhere();
 
 pub const SETTINGS: &[&Setting] =
-    &[&WORDS, &SOLD_OUT, &CHOOSE, &COMING, &GONE, &AFTER, &WIDTH, &TONE, &SPACE_ABOVE, &SHOWN];
+    piece_settings![&WORDS, &SOLD_OUT, &CHOOSE, &COMING, &GONE, &AFTER, &WIDTH, &TONE];

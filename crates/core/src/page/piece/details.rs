@@ -1,6 +1,6 @@
 //! The product's titled texts, as tabs or as rows that fold.
 
-use super::shared::{SHOWN, SPACE_ABOVE};
+use super::shared::piece_settings;
 use crate::page::Setting;
 use crate::page::setting::{Preset, choice};
 
@@ -12,4 +12,4 @@ choice! {
 pub const AS: Setting = Setting::choice::<As>("as", "Shown as", "tabs").on_phones(Preset::Text("folding"));
 pub const FIRST_OPEN: Setting = Setting::flag("first_open", "First one open", true).everywhere();
 
-pub const SETTINGS: &[&Setting] = &[&AS, &FIRST_OPEN, &SPACE_ABOVE, &SHOWN];
+pub const SETTINGS: &[&Setting] = piece_settings![&AS, &FIRST_OPEN];

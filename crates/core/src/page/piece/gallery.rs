@@ -1,6 +1,6 @@
 //! The product's pictures, those of the chosen values first.
 
-use super::shared::{SHOWN, SPACE_ABOVE};
+use super::shared::piece_settings;
 use crate::page::Setting;
 use crate::page::setting::{Preset, choice};
 
@@ -24,4 +24,4 @@ pub const SHAPE: Setting =
 pub const FOLLOW: Setting = Setting::choice::<Follow>("follow", "Pictures", "chosen").everywhere().says();
 pub const ROUND: Setting = Setting::flag("round", "Round corners", true);
 
-pub const SETTINGS: &[&Setting] = &[&FOLLOW, &THUMBNAILS, &SHAPE, &ROUND, &SPACE_ABOVE, &SHOWN];
+pub const SETTINGS: &[&Setting] = piece_settings![&FOLLOW, &THUMBNAILS, &SHAPE, &ROUND];

@@ -1,6 +1,9 @@
 //! What a piece does, in a few words for its line in the running order.
 
-use super::{buy_button, details, gallery, options, price, promises, related};
+use super::{
+    buy_button, details, gallery, options, price, promises, questions, quotes, related, reviews, text,
+    value_points,
+};
 use crate::page::{Choice, Device, Kind, Piece, Setting, Shape};
 use crate::style::Chain;
 
@@ -13,16 +16,22 @@ pub fn hint(piece: &Piece) -> String {
         Kind::Details => both(&chain, &details::AS),
         Kind::Options => both(&chain, &options::SHOWN_AS),
         Kind::BuyButton => format!("“{}”", chain.text(&buy_button::WORDS, Device::Wide)),
-        Kind::Promises => lines(chain.lines(&promises::LINES).len()),
+        Kind::Promises => count(chain.lines(&promises::LINES).len(), "line"),
         Kind::Related => format!("“{}”", chain.text(&related::HEADING, Device::Wide)),
         Kind::Price => saving(&chain),
+        Kind::Reviews => format!("“{}”", chain.text(&reviews::HEADING, Device::Wide)),
+        Kind::Questions => count(chain.rows(&questions::QUESTIONS).len(), "question"),
+        Kind::Quotes => count(chain.rows(&quotes::QUOTES).len(), "quote"),
+        Kind::ValuePoints => count(chain.rows(&value_points::POINTS).len(), "point"),
+        Kind::Text => opening(&chain.text(&text::BODY, Device::Wide)),
         _ => String::new(),
     }
 }
 
 /// The word of a choice; of both screens where they differ.
 fn both(chain: &Chain<'_>, setting: &Setting) -> String {
-    let [wide, phone] = Device::ALL.map(|device| word(setting, &chain.text(setting, device)));
+    let [wide, phone] =
+        [Device::Wide, Device::Phone].map(|device| word(setting, &chain.text(setting, device)));
     if wide == phone { wide } else { format!("{wide} → {phone}") }
 }
 
@@ -31,12 +40,32 @@ fn word(setting: &Setting, name: &str) -> String {
     names.iter().find(|(n, _)| *n == name).map_or_else(String::new, |(_, label)| label.to_lowercase())
 }
 
-fn lines(count: usize) -> String {
-    match count {
-        0 => "no lines yet".into(),
-        1 => "1 line".into(),
-        count => format!("{count} lines"),
+fn count(number: usize, what: &str) -> String {
+    match number {
+        0 => format!("no {what}s yet"),
+        1 => format!("1 {what}"),
+        number => format!("{number} {what}s"),
     }
+}
+
+/// The first words of formatted text.
+fn opening(html: &str) -> String {
+    let mut inside = false;
+    let mut plain = String::new();
+    for c in html.chars() {
+        match c {
+            '<' => inside = true,
+            '>' => {
+                inside = false;
+                plain.push(' ');
+            }
+            c if !inside => plain.push(c),
+            _ => {}
+        }
+    }
+    let words = plain.replace("&amp;", "&").replace("&nbsp;", " ");
+    let words: Vec<&str> = words.split_whitespace().take(6).collect();
+    if words.is_empty() { "no text yet".into() } else { format!("“{} …”", words.join(" ")) }
 }
 
 fn saving(chain: &Chain<'_>) -> String {

@@ -5,19 +5,36 @@
 pub mod band;
 pub mod breadcrumb;
 pub mod buy_button;
+pub mod comparison;
 pub mod details;
+pub mod facts;
+pub mod film;
 pub mod gallery;
 mod hint;
+pub mod neighbours;
 pub mod options;
+pub mod picture;
+pub mod picture_row;
 pub mod price;
 pub mod promises;
 pub mod quantity;
+pub mod questions;
+pub mod quotes;
+pub mod rating_line;
 pub mod related;
+pub mod reviews;
+pub mod rule;
+pub mod share_links;
 pub mod shared;
+pub mod size_chart;
+pub mod sku_line;
+pub mod space;
 pub mod sticky_bar;
 pub mod stock_line;
 pub mod summary;
+pub mod text;
 pub mod title;
+pub mod value_points;
 
 use super::Setting;
 use crate::catalog::{Product, ProductState};
@@ -42,6 +59,23 @@ pub enum Kind {
     Details,
     Related,
     StickyBar,
+    Text,
+    Picture,
+    Film,
+    PictureRow,
+    Quotes,
+    Questions,
+    Comparison,
+    Reviews,
+    ValuePoints,
+    Facts,
+    SkuLine,
+    RatingLine,
+    SizeChart,
+    ShareLinks,
+    Neighbours,
+    Space,
+    Rule,
 }
 
 /// The part that a piece plays on the page.
@@ -61,7 +95,7 @@ pub enum Role {
 
 impl Kind {
     /// In the order in which a page usually has them.
-    pub const ALL: [Self; 13] = [
+    pub const ALL: [Self; 30] = [
         Self::Breadcrumb,
         Self::Title,
         Self::Gallery,
@@ -75,6 +109,23 @@ impl Kind {
         Self::Details,
         Self::Related,
         Self::StickyBar,
+        Self::Text,
+        Self::Picture,
+        Self::Film,
+        Self::PictureRow,
+        Self::Quotes,
+        Self::Questions,
+        Self::Comparison,
+        Self::Reviews,
+        Self::ValuePoints,
+        Self::Facts,
+        Self::SkuLine,
+        Self::RatingLine,
+        Self::SizeChart,
+        Self::ShareLinks,
+        Self::Neighbours,
+        Self::Space,
+        Self::Rule,
     ];
 
     /// What an owner calls it.
@@ -94,22 +145,54 @@ impl Kind {
             Self::Details => "Details",
             Self::Related => "Related products",
             Self::StickyBar => "Sticky buy bar",
+            Self::Text => "Text",
+            Self::Picture => "Picture",
+            Self::Film => "Film",
+            Self::PictureRow => "Row of pictures",
+            Self::Quotes => "Quotes",
+            Self::Questions => "Questions",
+            Self::Comparison => "Comparison",
+            Self::Reviews => "Reviews",
+            Self::ValuePoints => "Value points",
+            Self::Facts => "Facts",
+            Self::SkuLine => "SKU line",
+            Self::RatingLine => "Rating line",
+            Self::SizeChart => "Size chart",
+            Self::ShareLinks => "Share links",
+            Self::Neighbours => "Previous and next",
+            Self::Space => "Space",
+            Self::Rule => "Rule",
         }
     }
 
     #[must_use]
     pub fn role(self) -> Role {
         match self {
-            Self::Breadcrumb | Self::Title => Role::Orient,
-            Self::Gallery => Role::Show,
+            Self::Breadcrumb | Self::Title | Self::SkuLine | Self::RatingLine | Self::Neighbours => {
+                Role::Orient
+            }
+            Self::Gallery | Self::Picture | Self::Film | Self::PictureRow => Role::Show,
             Self::Price
             | Self::Summary
             | Self::StockLine
             | Self::Options
             | Self::Quantity
             | Self::BuyButton
+            | Self::SizeChart
             | Self::StickyBar => Role::Buy,
-            Self::Promises | Self::Details | Self::Related => Role::Tell,
+            Self::Promises
+            | Self::Details
+            | Self::Related
+            | Self::Text
+            | Self::Quotes
+            | Self::Questions
+            | Self::Comparison
+            | Self::Reviews
+            | Self::ValuePoints
+            | Self::Facts
+            | Self::ShareLinks
+            | Self::Space
+            | Self::Rule => Role::Tell,
         }
     }
 
@@ -136,6 +219,23 @@ impl Kind {
             Self::Details => details::SETTINGS,
             Self::Related => related::SETTINGS,
             Self::StickyBar => sticky_bar::SETTINGS,
+            Self::Text => text::SETTINGS,
+            Self::Picture => picture::SETTINGS,
+            Self::Film => film::SETTINGS,
+            Self::PictureRow => picture_row::SETTINGS,
+            Self::Quotes => quotes::SETTINGS,
+            Self::Questions => questions::SETTINGS,
+            Self::Comparison => comparison::SETTINGS,
+            Self::Reviews => reviews::SETTINGS,
+            Self::ValuePoints => value_points::SETTINGS,
+            Self::Facts => facts::SETTINGS,
+            Self::SkuLine => sku_line::SETTINGS,
+            Self::RatingLine => rating_line::SETTINGS,
+            Self::SizeChart => size_chart::SETTINGS,
+            Self::ShareLinks => share_links::SETTINGS,
+            Self::Neighbours => neighbours::SETTINGS,
+            Self::Space => space::SETTINGS,
+            Self::Rule => rule::SETTINGS,
         }
     }
 
@@ -151,6 +251,8 @@ impl Kind {
             Self::Quantity if product.most_per_order == Some(1) => Some("one order holds only one of it"),
             Self::Quantity if !product.is_sold() => Some("this product isn't sold now"),
             Self::Price if product.state == ProductState::Withdrawn => Some("this product is withdrawn"),
+            Self::Facts if product.facts.is_empty() => Some("this product has no facts"),
+            Self::SkuLine if product.variants.is_empty() => Some("this product has no variants"),
             Self::StickyBar if !product.is_sold() => Some("this product isn't sold now"),
             _ => None,
         }

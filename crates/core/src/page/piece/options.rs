@@ -1,6 +1,6 @@
 //! The choices: swatches and words to pick from, sold-out ones marked.
 
-use super::shared::{SHOWN, SPACE_ABOVE};
+use super::shared::piece_settings;
 use crate::page::Setting;
 use crate::page::setting::choice;
 
@@ -27,4 +27,4 @@ pub const SHOWN_AS: Setting = Setting::choice::<ShownAs>("shown_as", "Values as"
 pub const SOLD_OUT: Setting = Setting::choice::<SoldOutMark>("sold_out", "Sold out", "struck").everywhere();
 pub const SWATCH_SIZE: Setting = Setting::choice::<SwatchSize>("swatch_size", "Swatch size", "medium");
 
-pub const SETTINGS: &[&Setting] = &[&START, &ASK, &SHOWN_AS, &SOLD_OUT, &SWATCH_SIZE, &SPACE_ABOVE, &SHOWN];
+pub const SETTINGS: &[&Setting] = piece_settings![&START, &ASK, &SHOWN_AS, &SOLD_OUT, &SWATCH_SIZE];

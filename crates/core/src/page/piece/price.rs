@@ -1,6 +1,6 @@
 //! What it costs, what it cost before and what is saved.
 
-use super::shared::{ALIGN, SHOWN, SPACE_ABOVE};
+use super::shared::piece_settings;
 use crate::page::Setting;
 use crate::page::setting::choice;
 
@@ -13,13 +13,10 @@ choice! {
     SavingAs { Percent = "percent", "Percent"; Amount = "amount", "Amount"; None = "none", "None"; }
 }
 
-/// Steps of the house style's type scale.
-const STEPS: &[(i64, &str)] = &[(2, "18"), (3, "20"), (4, "24"), (5, "30"), (6, "38")];
-
 pub const FROM: Setting = Setting::words("from", "Before the least price", 20, "from");
 pub const NOTE: Setting = Setting::words("note", "Note beside it", 60, "");
 pub const OLD: Setting = Setting::choice::<OldPlace>("old", "Old price", "after");
 pub const SAVING: Setting = Setting::choice::<SavingAs>("saving", "Saving as", "percent");
-pub const SIZE: Setting = Setting::steps("size", "Size", STEPS, 4);
+pub const SIZE: Setting = Setting::type_size("size", "Size", 4);
 
-pub const SETTINGS: &[&Setting] = &[&FROM, &NOTE, &OLD, &SAVING, &SIZE, &ALIGN, &SPACE_ABOVE, &SHOWN];
+pub const SETTINGS: &[&Setting] = piece_settings![&FROM, &NOTE, &OLD, &SAVING, &SIZE];

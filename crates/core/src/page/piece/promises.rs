@@ -1,6 +1,6 @@
 //! Short lines that take doubts away, right where the shopper decides.
 
-use super::shared::{SHOWN, SPACE_ABOVE};
+use super::shared::piece_settings;
 use crate::page::Setting;
 use crate::page::setting::choice;
 
@@ -17,4 +17,4 @@ pub const LINES: Setting = Setting::lines("lines", "Lines", 8, 120, &[]);
 pub const MARK: Setting = Setting::choice::<Mark>("mark", "Mark", "tick");
 pub const RUN: Setting = Setting::choice::<Run>("run", "Lines stand", "stacked");
 
-pub const SETTINGS: &[&Setting] = &[&LINES, &MARK, &RUN, &SPACE_ABOVE, &SHOWN];
+pub const SETTINGS: &[&Setting] = piece_settings![&LINES, &MARK, &RUN];

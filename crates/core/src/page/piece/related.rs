@@ -1,6 +1,6 @@
 //! Other products of the same type.
 
-use super::shared::{SHOWN, SPACE_ABOVE};
+use super::shared::piece_settings;
 use crate::page::Setting;
 use crate::page::setting::Preset;
 
@@ -10,4 +10,4 @@ pub const HEADING: Setting = Setting::words("heading", "Heading", 80, "You may a
 pub const COUNT: Setting = Setting::steps("count", "In a row", COUNTS, 4).on_phones(Preset::Number(2));
 pub const PRICES: Setting = Setting::flag("prices", "With prices", true);
 
-pub const SETTINGS: &[&Setting] = &[&HEADING, &COUNT, &PRICES, &SPACE_ABOVE, &SHOWN];
+pub const SETTINGS: &[&Setting] = piece_settings![&HEADING, &COUNT, &PRICES];

@@ -1,18 +1,82 @@
-//! Settings that many kinds have.
+//! Settings that every piece has, after its own.
 
-use crate::page::Setting;
 use crate::page::setting::choice;
+use crate::page::{Setting, setting::Group};
 
 choice! {
     /// To which side a piece keeps.
     Align { Start = "start", "Left"; Centre = "centre", "Centre"; End = "end", "Right"; }
 }
+choice! {
+    /// Which of the house style's texts it is set in.
+    TextStyle {
+        Own = "own", "As it is"; Fine = "fine", "Fine print"; Body = "body", "Body"; Lead = "lead", "Lead";
+        Subheading = "subheading", "Subheading"; Heading = "heading", "Heading";
+    }
+}
+choice! {
+    /// A colour of the house style for the words.
+    Colour {
+        Own = "own", "As it is"; Ink = "ink", "Ink"; Soft = "soft", "Soft"; Accent = "accent", "Accent";
+        Signal = "signal", "Signal"; Paper = "paper", "Paper";
+    }
+}
+choice! {
+    /// What lies under a piece.
+    Under {
+        None = "none", "Nothing"; Paper = "paper", "Paper"; Tint = "tint", "Tint"; Accent = "accent", "Accent";
+        Ink = "ink", "Ink";
+    }
+}
+choice! {
+    Border {
+        None = "none", "None"; Hairline = "hairline", "Hairline"; Strong = "strong", "Strong";
+        Above = "above", "Line above"; Below = "below", "Line below";
+    }
+}
+choice! {
+    /// Steps of the house style's corners.
+    Corners { House = "house", "House"; Square = "square", "Square"; Small = "small", "Small"; Large = "large", "Large"; }
+}
 
-/// Space in pixels; the steps of the house style.
-const SPACES: &[(i64, &str)] = &[(0, "0"), (8, "8"), (16, "16"), (24, "24"), (32, "32"), (48, "48")];
-
+pub const TEXT_STYLE: Setting =
+    Setting::choice::<TextStyle>("text_style", "Text style", "own").among(Group::Setting);
+pub const COLOUR: Setting = Setting::choice::<Colour>("colour", "Words in", "own").among(Group::Setting);
+pub const UNDER: Setting = Setting::choice::<Under>("under", "Lies on", "none").among(Group::Setting);
+pub const BORDER: Setting = Setting::choice::<Border>("border", "Border", "none").among(Group::Setting);
+pub const CORNERS: Setting = Setting::choice::<Corners>("corners", "Corners", "house").among(Group::Setting);
+pub const ALIGN: Setting = Setting::choice::<Align>("align", "Align", "start").among(Group::Setting);
+pub const SPACE_ABOVE: Setting = Setting::space("space_above", "Space above", 3);
+/// For pieces that belong to the one before.
+pub const TIGHT_ABOVE: Setting = Setting::space("space_above", "Space above", 2);
+/// For pieces that begin something new.
+pub const WIDE_ABOVE: Setting = Setting::space("space_above", "Space above", 5);
+pub const SPACE_BELOW: Setting = Setting::space("space_below", "Space below", 0);
 /// Whether the piece is there at all on a screen.
-pub const SHOWN: Setting = Setting::flag("shown", "Shown", true);
-pub const SPACE_ABOVE: Setting = Setting::steps("space_above", "Space above", SPACES, 16);
-pub const TIGHT_ABOVE: Setting = Setting::steps("space_above", "Space above", SPACES, 8);
-pub const ALIGN: Setting = Setting::choice::<Align>("align", "Align", "start");
+pub const SHOWN: Setting = Setting::flag("shown", "Shown", true).among(Group::When);
+/// For which products, carts and days it is there.
+pub const APPEARS: Setting = Setting::rule("appears", "Appears when");
+
+/// A kind's own settings, followed by those that every piece has; `tight` and `wide` set how near it stands to the
+/// piece before.
+macro_rules! piece_settings {
+    ($($own:expr),* $(,)?) => { piece_settings!(@ SPACE_ABOVE; $($own),*) };
+    (tight; $($own:expr),* $(,)?) => { piece_settings!(@ TIGHT_ABOVE; $($own),*) };
+    (wide; $($own:expr),* $(,)?) => { piece_settings!(@ WIDE_ABOVE; $($own),*) };
+    (@ $above:ident; $($own:expr),*) => {
+        &[
+            $($own,)*
+            &$crate::page::piece::shared::TEXT_STYLE,
+            &$crate::page::piece::shared::COLOUR,
+            &$crate::page::piece::shared::UNDER,
+            &$crate::page::piece::shared::BORDER,
+            &$crate::page::piece::shared::CORNERS,
+            &$crate::page::piece::shared::ALIGN,
+            &$crate::page::piece::shared::$above,
+            &$crate::page::piece::shared::SPACE_BELOW,
+            &$crate::page::piece::shared::SHOWN,
+            &$crate::page::piece::shared::APPEARS,
+        ]
+    };
+}
+pub(crate) use piece_settings;

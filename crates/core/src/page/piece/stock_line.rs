@@ -1,6 +1,6 @@
 //! Whether it can be had, and how soon it may be gone.
 
-use super::shared::{ALIGN, SHOWN, TIGHT_ABOVE};
+use super::shared::piece_settings;
 use crate::page::Setting;
 use crate::page::setting::choice;
 
@@ -17,5 +17,4 @@ pub const UNDECIDED: Setting = Setting::words("undecided", "Before a choice", 80
 pub const WHEN: Setting = Setting::choice::<When>("when", "Shown when", "always").everywhere();
 pub const FEW: Setting = Setting::number("few", "Few means up to", 1, 50, 3).everywhere();
 
-pub const SETTINGS: &[&Setting] =
-    &[&IN_STOCK, &LOW, &OUT, &UNDECIDED, &WHEN, &FEW, &ALIGN, &TIGHT_ABOVE, &SHOWN];
+pub const SETTINGS: &[&Setting] = piece_settings![tight; &IN_STOCK, &LOW, &OUT, &UNDECIDED, &WHEN, &FEW];

@@ -1,12 +1,9 @@
 //! The product's name, as the page's main heading.
 
-use super::shared::{ALIGN, SHOWN, TIGHT_ABOVE};
+use super::shared::piece_settings;
 use crate::page::Setting;
 use crate::page::setting::Preset;
 
-/// Steps of the house style's type scale.
-const STEPS: &[(i64, &str)] = &[(4, "24"), (5, "30"), (6, "38"), (7, "48")];
+pub const SIZE: Setting = Setting::type_size("size", "Size", 6).on_phones(Preset::Number(5));
 
-pub const SIZE: Setting = Setting::steps("size", "Size", STEPS, 6).on_phones(Preset::Number(5));
-
-pub const SETTINGS: &[&Setting] = &[&SIZE, &ALIGN, &TIGHT_ABOVE, &SHOWN];
+pub const SETTINGS: &[&Setting] = piece_settings![tight; &SIZE];

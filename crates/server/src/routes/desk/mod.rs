@@ -1,22 +1,31 @@
 //! The desk: a template under composition.
 
+pub mod history;
+pub mod keep;
+pub mod media;
 pub mod operate;
+pub mod presence;
+pub mod preview;
 pub mod proof;
 pub mod publish;
 pub mod show;
 pub mod situation;
 pub mod slip;
+pub mod starter;
+mod tidy;
 
 use crate::error::{ApiError, ApiResult};
+use crate::reading::today;
 use crate::state::State;
 use compagina_core::catalog::Product;
 use compagina_core::choice::Selection;
 use compagina_core::ids::Handle;
 use compagina_core::page::piece::hint;
-use compagina_core::page::{Difference, Layout, differences};
-use compagina_core::situation::{Situation, StockMood};
+use compagina_core::page::{CartFacts, Day, Difference, Layout, differences};
+use compagina_core::situation::{CartMood, SaleMood, Situation, StockMood};
+use compagina_core::wording::Language;
 use compagina_press::opening_selection;
-use compagina_storage::{History, TemplateRow};
+use compagina_storage::{History, Moment, TemplateRow};
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
 use utoipa::{IntoParams, ToSchema};
@@ -32,6 +41,8 @@ pub struct DraftView {
     pub not_live: Vec<Difference>,
     pub can_undo: bool,
     pub can_redo: bool,
+    /// Whether shoppers see the template at all.
+    pub live: bool,
 }
 
 fn draft_view(template: &TemplateRow, history: History) -> DraftView {
@@ -43,28 +54,44 @@ fn draft_view(template: &TemplateRow, history: History) -> DraftView {
         not_live: differences(&published, &template.draft),
         can_undo: history.undo > 0,
         can_redo: history.redo > 0,
+        live: template.published.is_some(),
     }
 }
 
 /// The situation under which the desk looks at a product.
-#[derive(Debug, Deserialize, IntoParams)]
+#[derive(Debug, Clone, Deserialize, IntoParams)]
 pub struct Look {
     product: String,
     /// The choice as an address names it: `colour=ember&sail=2-1-m`; without one the page opens as for a shopper.
     choice: Option<String>,
     #[serde(default)]
     stock: StockMood,
+    #[serde(default)]
+    sale: SaleMood,
+    #[serde(default)]
+    coming_soon: bool,
+    #[serde(default)]
+    cart: CartMood,
+    /// As `2026-11-24`; today without one.
+    day: Option<String>,
     quantity: Option<u32>,
+    #[serde(default)]
+    language: Language,
 }
 
 /// Finds the product and works out the situation.
 async fn look(state: &State, layout: &Layout, look: &Look) -> ApiResult<(Product, Situation)> {
     let handle = Handle::try_from(look.product.as_str()).map_err(|_| ApiError::no_such("product"))?;
     let product = state.store.product(&handle).await?.ok_or_else(|| ApiError::no_such("product"))?;
+    let day = look.day.clone().filter(|day| !day.is_empty()).map(Day::try_from);
     let mut situation = Situation {
         selection: Selection::none(product.options.len()),
         quantity: look.quantity.unwrap_or(1).clamp(1, 99),
         stock: look.stock,
+        sale: look.sale,
+        coming_soon: look.coming_soon,
+        cart: cart(look.cart, &product),
+        day: day.transpose().map_err(ApiError::refused)?.unwrap_or_else(today),
     };
     situation.selection = match &look.choice {
         Some(choice) => {
@@ -74,4 +101,25 @@ async fn look(state: &State, layout: &Layout, look: &Look) -> ApiResult<(Product
         None => opening_selection(&situation.apply(&product), layout),
     };
     Ok((product, situation))
+}
+
+fn cart(mood: CartMood, product: &Product) -> CartFacts {
+    let products = match mood {
+        CartMood::Empty => vec![],
+        CartMood::This => vec![product.handle.clone()],
+        CartMood::Other => Handle::from_text("something else").into_iter().collect(),
+    };
+    CartFacts { products }
+}
+
+/// A moment of a template's history as an address names it: `now`, `edit-12`, `publication-3`.
+fn moment(text: &str) -> ApiResult<Moment> {
+    let number = |text: &str| text.parse().ok();
+    let found = match text.split_once('-') {
+        None if text == "now" => Some(Moment::Now),
+        Some(("edit", id)) => number(id).map(Moment::Edit),
+        Some(("publication", id)) => number(id).map(Moment::Publication),
+        _ => None,
+    };
+    found.ok_or_else(|| ApiError::no_such("moment"))
 }

@@ -1,3 +1,4 @@
+use super::tidy::tidy;
 use super::{DraftView, draft_view};
 use crate::error::{ApiError, ApiResult};
 use crate::session::Caller;
@@ -36,7 +37,7 @@ pub async fn operate(
     body: Json<Operation>,
 ) -> ApiResult<Json<DraftView>> {
     let Operation { revision, op } = body.into_inner();
-    change(&state, &caller, *id, revision, Change::Edit(op)).await
+    change(&state, &caller, *id, revision, Change::Edit(tidy(op))).await
 }
 
 /// Takes the last edit back.
@@ -63,7 +64,7 @@ pub async fn redo(
     change(&state, &caller, *id, step.revision, Change::Redo).await
 }
 
-async fn change(
+pub(super) async fn change(
     state: &State,
     caller: &Caller,
     id: u64,

@@ -1,37 +1,73 @@
-use super::{Look, look};
+use super::{Look, look, moment};
 use crate::error::{ApiError, ApiResult};
-use crate::routes::shop::{nav, related};
+use crate::reading::{Reading, nav};
+use crate::routes::shop::around;
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::http::header;
 use actix_web::web::{Data, Path, Query};
 use actix_web::{HttpResponse, get};
-use compagina_core::ids::TemplateId;
+use compagina_core::ids::{PieceId, TemplateId};
+use compagina_core::page::Layout;
+use compagina_core::page::starter::starter;
 use compagina_press::{Mode, Page, render};
+use serde::Deserialize;
+use utoipa::IntoParams;
 
-/// The draft as the real page, under a situation.
-#[utoipa::path(params(Look), responses((status = 200, body = String, content_type = "text/html"), (status = 401, body = ApiError), (status = 404, body = ApiError)))]
+/// What of a template is shown.
+#[derive(Debug, Deserialize, IntoParams)]
+pub struct Which {
+    /// One piece alone.
+    only: Option<String>,
+    /// As it was at this moment of its history.
+    moment: Option<String>,
+    /// As it would be laid by this starter.
+    starter: Option<String>,
+}
+
+/// A template as the real page, under a situation.
+#[utoipa::path(params(Look, Which), responses((status = 200, body = String, content_type = "text/html"), (status = 401, body = ApiError), (status = 404, body = ApiError)))]
 #[get("/templates/{id}/proof")]
 pub async fn proof(
     state: Data<State>,
     _caller: Caller,
     id: Path<u64>,
     query: Query<Look>,
+    which: Query<Which>,
 ) -> ApiResult<HttpResponse> {
-    let template = state.store.template(TemplateId(*id)).await?;
-    let (product, situation) = look(&state, &template.draft, &query).await?;
-    let (nav, related) = (nav(&state).await?, related(&state, &product).await?);
+    let id = TemplateId(*id);
+    let layout = layout(&state, id, &which).await?;
+    let only =
+        which.only.clone().map(PieceId::try_from).transpose().map_err(|_| ApiError::no_such("piece"))?;
+    let (product, situation) = look(&state, &layout, &query).await?;
+    let reading = Reading::draft(id, query.language);
+    let (nav, around, media) = tokio::try_join!(nav(&state, &reading), around(&state, &product), async {
+        Ok(state.store.shop_media().await?)
+    })?;
     let html = render(&Page {
         nav: &nav,
         product: &product,
-        layout: &template.draft,
-        related: &related,
+        layout: &layout,
+        around: &around,
+        media: &media,
         situation: &situation,
         mode: Mode::Proof,
         notice: None,
+        only: only.as_ref(),
     })?;
     Ok(HttpResponse::Ok()
         .content_type("text/html; charset=utf-8")
         .insert_header((header::CACHE_CONTROL, "no-store"))
         .body(html))
+}
+
+async fn layout(state: &State, id: TemplateId, which: &Which) -> ApiResult<Layout> {
+    let layout = match &which.moment {
+        Some(text) => state.store.layout_at(id, moment(text)?).await?,
+        None => state.store.template(id).await?.draft,
+    };
+    match &which.starter {
+        Some(key) => Ok(starter(key).ok_or_else(|| ApiError::no_such("starter"))?.lay(&layout).layout),
+        None => Ok(layout),
+    }
 }

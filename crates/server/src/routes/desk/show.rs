@@ -4,9 +4,11 @@ use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;
 use actix_web::web::{Data, Json, Path};
+use compagina_core::catalog::ProductType;
 use compagina_core::ids::{Handle, TemplateId};
 use compagina_core::page::Kind;
 use compagina_core::page::piece::Role;
+use compagina_core::page::starter::STARTERS;
 use compagina_core::template::{Candidate, serving};
 use serde::Serialize;
 use std::collections::BTreeMap;
@@ -23,6 +25,19 @@ pub struct DeskView {
     serves: usize,
     serves_types: usize,
     kinds: Vec<KindView>,
+    starters: Vec<StarterView>,
+    /// For the sentences of *Appears when*.
+    types: Vec<ProductType>,
+    tags: Vec<String>,
+    currency: String,
+}
+
+/// A ready arrangement of a whole page.
+#[derive(Serialize, ToSchema)]
+pub struct StarterView {
+    key: &'static str,
+    name: &'static str,
+    hint: &'static str,
 }
 
 #[derive(Serialize, ToSchema)]
@@ -71,5 +86,9 @@ pub async fn show(state: Data<State>, _caller: Caller, id: Path<u64>) -> ApiResu
         kinds: Kind::ALL
             .map(|kind| KindView { kind, label: kind.label(), role: kind.role(), only_one: kind.only_one() })
             .into(),
+        starters: STARTERS.iter().map(|s| StarterView { key: s.key, name: s.name, hint: s.hint }).collect(),
+        types: state.store.types().await?.into_iter().map(|t| t.kind).collect(),
+        tags: state.store.tags().await?,
+        currency: state.store.shop().await?.map_or_else(String::new, |s| s.currency.code().to_string()),
     }))
 }

@@ -1,5 +1,6 @@
 use super::{Look, look};
 use crate::error::{ApiError, ApiResult};
+use crate::reading::{Reading, nav};
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;
@@ -7,6 +8,9 @@ use actix_web::web::{Data, Json, Path, Query};
 use compagina_core::catalog::{ProductOption, ProductType};
 use compagina_core::choice::{ValueState, pick, states};
 use compagina_core::ids::{PieceId, TemplateId};
+use compagina_core::page::piece::shared::APPEARS;
+use compagina_core::page::{Target, Verdict};
+use compagina_press::verdict;
 use serde::Serialize;
 use utoipa::ToSchema;
 
@@ -22,6 +26,16 @@ pub struct SituationView {
     /// `[option][value]`: its state, and the choice to which picking it leads.
     states: Vec<Vec<StateView>>,
     silent: Vec<Silent>,
+    /// The pieces and bands that appear only at times: whether they do, and why.
+    verdicts: Vec<VerdictView>,
+}
+
+/// Whether something appears.
+#[derive(Serialize, ToSchema)]
+pub struct VerdictView {
+    target: Target,
+    holds: bool,
+    why: String,
 }
 
 #[derive(Serialize, ToSchema)]
@@ -62,7 +76,16 @@ pub async fn show(
         .draft
         .pieces()
         .filter_map(|p| Some(Silent { piece: p.id.clone(), why: p.kind.nothing_to_show(&product)? }));
+    let nav = nav(&state, &Reading::draft(template.id, query.language)).await?;
+    let pieces = template.draft.pieces().map(|p| (Target::Piece(p.id.clone()), &p.values));
+    let bands = template.draft.bands.iter().map(|b| (Target::Band(b.id.clone()), &b.values));
+    let verdicts = pieces.chain(bands).filter(|(_, values)| values.wide.contains_key(APPEARS.key));
+    let verdicts = verdicts.map(|(target, values)| {
+        let Verdict { holds, why } = verdict(&nav, &product, &situation, values);
+        VerdictView { target, holds, why }
+    });
     Ok(Json(SituationView {
+        verdicts: verdicts.collect(),
         choice: selection.to_query(&product),
         chosen: (0..selection.len()).map(|option| selection.get(option)).collect(),
         states: table.collect(),

@@ -1,15 +1,17 @@
 use crate::error::{ApiError, ApiResult};
+use crate::reading::{Reading, nav};
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;
 use actix_web::web::{Data, Json, Path};
 use compagina_core::ids::{BandId, PieceId, TemplateId};
-use compagina_core::page::{Device, Group, SetValue, Setting, Shape, Target};
-use compagina_core::style::{Chain, Explained};
+use compagina_core::page::{Device, Group, SPACE_STEPS, SetValue, Setting, Shape, TYPE_STEPS, Target};
+use compagina_core::style::{Chain, Explained, House};
+use compagina_core::wording::Language;
 use serde::Serialize;
 use utoipa::ToSchema;
 
-/// The settings of a piece or a band, each with its value on either screen and where that comes from.
+/// The settings of a piece or a band, each with its value on every screen and where that comes from.
 #[derive(Serialize, ToSchema)]
 pub struct SlipView {
     target: Target,
@@ -23,7 +25,8 @@ pub struct FieldView {
     group: Group,
     shape: ShapeView,
     wide: Explained,
-    /// Only where phones may differ.
+    /// Only where screens may differ.
+    tablet: Option<Explained>,
     phone: Option<Explained>,
 }
 
@@ -31,16 +34,52 @@ pub struct FieldView {
 #[serde(rename_all = "snake_case", tag = "shape")]
 pub enum ShapeView {
     Flag,
-    Choice { options: Vec<OptionView> },
-    Number { least: i64, most: i64 },
-    Text { most: usize },
-    Lines { count: usize, most: usize },
+    Choice {
+        options: Vec<OptionView>,
+    },
+    Number {
+        least: i64,
+        most: i64,
+    },
+    Text {
+        most: usize,
+    },
+    Lines {
+        count: usize,
+        most: usize,
+    },
+    Rich {
+        most: usize,
+    },
+    /// Entries of several parts.
+    Rows {
+        parts: Vec<PartView>,
+        count: usize,
+    },
+    Table {
+        columns: usize,
+        rows: usize,
+        most: usize,
+    },
+    Pictures {
+        count: usize,
+    },
+    Film,
+    Link,
+    Colour,
+    Rule,
+}
+
+#[derive(Serialize, ToSchema)]
+pub struct PartView {
+    label: &'static str,
+    most: usize,
 }
 
 #[derive(Serialize, ToSchema)]
 pub struct OptionView {
     value: SetValue,
-    label: &'static str,
+    label: String,
 }
 
 /// The slip of a piece.
@@ -70,41 +109,61 @@ pub async fn band(
 }
 
 async fn slip(state: &State, id: u64, target: Target, what: &str) -> ApiResult<Json<SlipView>> {
-    let template = state.store.template(TemplateId(id)).await?;
+    let id = TemplateId(id);
+    let template = state.store.template(id).await?;
     let (values, settings) = template.draft.values_of(&target).ok_or_else(|| ApiError::no_such(what))?;
+    let nav = nav(state, &Reading::draft(id, Language::default())).await?;
+    let kind = match &target {
+        Target::Piece(id) => template.draft.piece(id).map(|p| p.kind),
+        Target::Band(_) => None,
+    };
     let chain = Chain::of_template(values);
-    let fields = settings.iter().map(|setting| field(setting, &chain)).collect();
+    let chain = if let Some(kind) = kind { chain.saying(&nav.words, kind) } else { chain };
+    let fields = settings.iter().map(|setting| field(setting, &chain, &nav.house)).collect();
     Ok(Json(SlipView { target, fields }))
 }
 
-fn field(setting: &'static Setting, chain: &Chain<'_>) -> FieldView {
+fn field(setting: &'static Setting, chain: &Chain<'_>, house: &House) -> FieldView {
+    let apart = |device| setting.per_device.then(|| chain.explain(setting, device));
     FieldView {
         key: setting.key,
         label: setting.label,
         group: setting.group,
-        shape: shape(setting.shape),
+        shape: shape(setting.shape, house),
         wide: chain.explain(setting, Device::Wide),
-        phone: setting.per_device.then(|| chain.explain(setting, Device::Phone)),
+        tablet: apart(Device::Tablet),
+        phone: apart(Device::Phone),
     }
 }
 
-fn shape(shape: Shape) -> ShapeView {
+pub(in crate::routes) fn shape(shape: Shape, house: &House) -> ShapeView {
     match shape {
         Shape::Flag => ShapeView::Flag,
         Shape::Number { least, most } => ShapeView::Number { least, most },
         Shape::Text { most } => ShapeView::Text { most },
         Shape::Lines { count, most } => ShapeView::Lines { count, most },
-        Shape::Choice(names) => ShapeView::Choice {
-            options: names
-                .iter()
-                .map(|(n, label)| OptionView { value: SetValue::Text((*n).into()), label })
-                .collect(),
+        Shape::Rich { most } => ShapeView::Rich { most },
+        Shape::Rows { parts, count } => ShapeView::Rows {
+            parts: parts.iter().map(|(label, most)| PartView { label, most: *most }).collect(),
+            count,
         },
-        Shape::Steps(steps) => ShapeView::Choice {
-            options: steps
-                .iter()
-                .map(|(n, label)| OptionView { value: SetValue::Number(*n), label })
-                .collect(),
-        },
+        Shape::Table { columns, rows, most } => ShapeView::Table { columns, rows, most },
+        Shape::Pictures { count } => ShapeView::Pictures { count },
+        Shape::Film => ShapeView::Film,
+        Shape::Link => ShapeView::Link,
+        Shape::Colour => ShapeView::Colour,
+        Shape::Rule => ShapeView::Rule,
+        Shape::Choice(names) => {
+            choice(names.iter().map(|(n, label)| (SetValue::Text((*n).into()), (*label).into())))
+        }
+        Shape::Steps(steps) => choice(steps.iter().map(|(n, label)| (SetValue::Number(*n), (*label).into()))),
+        Shape::Space => choice((0..SPACE_STEPS).map(|n| (SetValue::Number(n), house.space(n).to_string()))),
+        Shape::TypeSize => {
+            choice((0..TYPE_STEPS).map(|n| (SetValue::Number(n), house.type_size(n).to_string())))
+        }
     }
+}
+
+fn choice(options: impl Iterator<Item = (SetValue, String)>) -> ShapeView {
+    ShapeView::Choice { options: options.map(|(value, label)| OptionView { value, label }).collect() }
 }

@@ -1,9 +1,10 @@
-use super::{html, nav, or_message};
+use super::{html, or_message};
 use crate::error::{ApiError, ApiResult};
+use crate::reading::{Reading, nav};
 use crate::state::State;
 use actix_web::http::StatusCode;
 use actix_web::web::{Data, Path};
-use actix_web::{HttpResponse, get};
+use actix_web::{HttpRequest, HttpResponse, get};
 use compagina_core::catalog::ProductState;
 use compagina_press::shop::{Shelf, listing};
 use compagina_storage::{TypeRow, Which};
@@ -14,28 +15,34 @@ const ON_TYPE: u32 = 96;
 
 /// The whole shop, type by type.
 #[get("/shop")]
-pub async fn front(state: Data<State>) -> HttpResponse {
+pub async fn front(state: Data<State>, request: HttpRequest) -> HttpResponse {
     let answer = async {
         let types = state.store.types().await?;
-        page(&state, "Everything we make", types, ON_FRONT).await
+        page(&state, &request, None, types, ON_FRONT).await
     };
-    or_message(&state, answer.await).await
+    or_message(&state, &request, answer.await).await
 }
 
 /// The products of one type.
 #[get("/shop/types/{handle}")]
-pub async fn of_type(state: Data<State>, handle: Path<String>) -> HttpResponse {
+pub async fn of_type(state: Data<State>, handle: Path<String>, request: HttpRequest) -> HttpResponse {
     let answer = async {
         let types = state.store.types().await?;
         let kind = types.into_iter().find(|t| t.kind.handle.as_str() == handle.as_str());
         let kind = kind.ok_or_else(|| ApiError::no_such("product type"))?;
         let title = kind.kind.name.clone();
-        page(&state, &title, vec![kind], ON_TYPE).await
+        page(&state, &request, Some(title), vec![kind], ON_TYPE).await
     };
-    or_message(&state, answer.await).await
+    or_message(&state, &request, answer.await).await
 }
 
-async fn page(state: &State, title: &str, types: Vec<TypeRow>, most: u32) -> ApiResult<HttpResponse> {
+async fn page(
+    state: &State,
+    request: &HttpRequest,
+    title: Option<String>,
+    types: Vec<TypeRow>,
+    most: u32,
+) -> ApiResult<HttpResponse> {
     let mut filled = Vec::new();
     for row in types {
         let mut products = state.store.products(Which::OfType { type_id: row.id, most, skip: 0 }).await?;
@@ -44,5 +51,7 @@ async fn page(state: &State, title: &str, types: Vec<TypeRow>, most: u32) -> Api
     }
     let shelves: Vec<_> =
         filled.iter().map(|(kind, products)| Shelf { kind, products: products.iter().collect() }).collect();
-    Ok(html(StatusCode::OK, listing(&nav(state).await?, title, &shelves)))
+    let nav = nav(state, &Reading::of(request)).await?;
+    let title = title.unwrap_or_else(|| nav.words.say("listing-all"));
+    Ok(html(StatusCode::OK, listing(&nav, &title, &shelves)))
 }

@@ -1,52 +1,62 @@
 //! The shop's pages.
 
+pub mod language;
 pub mod listing;
 pub mod offer;
+pub mod preview;
 pub mod product;
 
 use crate::error::{ApiError, ApiResult};
+use crate::reading::{Reading, nav};
 use crate::state::State;
 use actix_web::http::{StatusCode, header};
 use actix_web::web::Data;
 use actix_web::{HttpRequest, HttpResponse, ResponseError};
 use compagina_core::catalog::{Product, ProductState};
+use compagina_core::ids::TemplateId;
 use compagina_core::page::Layout;
 use compagina_core::template::{Candidate, serving};
 use compagina_press::shop::message;
-use compagina_press::{Nav, NavItem};
+use compagina_press::{Around, Neighbour};
 use compagina_storage::Which;
 
 /// Other products that a page may show, at the most.
-const MOST_RELATED: u32 = 5;
+const MOST_RELATED: usize = 5;
+/// A type's products among which neighbours are looked for.
+const MOST_AROUND: u32 = 60;
 
-/// What surrounds every page.
-pub async fn nav(state: &State) -> ApiResult<Nav> {
-    let shop = state.store.shop().await?.ok_or_else(|| ApiError::no_such("shop"))?;
+/// What stands around a product: others of its type, and its neighbours there.
+pub async fn around(state: &State, product: &Product) -> ApiResult<Around> {
     let types = state.store.types().await?;
-    let items = types
-        .into_iter()
-        .map(|t| NavItem { href: format!("/shop/types/{}", t.kind.handle), name: t.kind.name });
-    Ok(Nav { shop, items: items.collect(), assets: state.assets.clone() })
-}
-
-/// Other products of the same type.
-pub async fn related(state: &State, product: &Product) -> ApiResult<Vec<Product>> {
-    let types = state.store.types().await?;
-    let Some(kind) = types.iter().find(|t| t.kind.handle == product.kind.handle) else { return Ok(vec![]) };
-    let which = Which::OfType { type_id: kind.id, most: MOST_RELATED, skip: 0 };
+    let Some(kind) = types.iter().find(|t| t.kind.handle == product.kind.handle) else {
+        return Ok(Around::default());
+    };
+    let which = Which::OfType { type_id: kind.id, most: MOST_AROUND, skip: 0 };
     let mut products = state.store.products(which).await?;
-    products.retain(|p| p.id != product.id && p.state != ProductState::Withdrawn);
-    Ok(products)
+    products.retain(|p| p.state != ProductState::Withdrawn || p.id == product.id);
+    let neighbour = |place: Option<usize>| {
+        place.and_then(|p| products.get(p)).map(|p| Neighbour {
+            handle: p.handle.clone(),
+            name: p.name.clone(),
+            picture: p.lead_picture().cloned(),
+        })
+    };
+    let place = products.iter().position(|p| p.id == product.id);
+    let before = neighbour(place.and_then(|p| p.checked_sub(1)));
+    let after = neighbour(place.map(|p| p + 1));
+    products.retain(|p| p.id != product.id);
+    products.truncate(MOST_RELATED);
+    Ok(Around { related: products, before, after })
 }
 
-/// The layout that shoppers see for a product.
-pub async fn published_layout(state: &State, product: &Product) -> ApiResult<Layout> {
+/// The layout that shoppers see for a product, and whose it is.
+pub async fn published_layout(state: &State, product: &Product) -> ApiResult<(TemplateId, Layout)> {
     let templates = state.store.templates().await?;
     let live = || templates.iter().filter(|t| t.published.is_some());
     let candidates: Vec<_> = live().map(|t| Candidate { id: t.id, reach: &t.reach }).collect();
     let (id, _) = serving(&product.kind.handle, &candidates).ok_or_else(|| ApiError::no_such("page"))?;
     let winner = templates.into_iter().find(|t| t.id == id).and_then(|t| t.published);
-    winner.ok_or_else(|| ApiError::no_such("page"))
+    Ok((id, winner.ok_or_else(|| ApiError::no_such("page"))?))
 }
 
 pub fn html(status: StatusCode, body: String) -> HttpResponse {
@@ -57,25 +67,29 @@ pub fn html(status: StatusCode, body: String) -> HttpResponse {
 }
 
 /// A page of the shop, or the page that tells a shopper why there is none.
-pub async fn or_message(state: &State, answer: ApiResult<HttpResponse>) -> HttpResponse {
+pub async fn or_message(
+    state: &State,
+    request: &HttpRequest,
+    answer: ApiResult<HttpResponse>,
+) -> HttpResponse {
     let error = match answer {
         Ok(answer) => return answer,
         Err(error) => error,
     };
     let title = match error.status_code() {
-        StatusCode::NOT_FOUND => "Nothing here",
-        StatusCode::INTERNAL_SERVER_ERROR => "Something went wrong",
-        _ => "That didn't work",
+        StatusCode::NOT_FOUND => "message-nothing",
+        StatusCode::INTERNAL_SERVER_ERROR => "message-wrong",
+        _ => "message-not",
     };
-    match nav(state).await {
-        Ok(nav) => html(error.status_code(), message(&nav, title, error.message())),
+    match nav(state, &Reading::of(request)).await {
+        Ok(nav) => html(error.status_code(), message(&nav, &nav.words.say(title), error.message())),
         Err(_) => error.error_response(),
     }
 }
 
 /// Addresses of the shop that lead nowhere.
-pub async fn missing(state: Data<State>) -> HttpResponse {
-    or_message(&state, Err(ApiError::nothing_here())).await
+pub async fn missing(state: Data<State>, request: HttpRequest) -> HttpResponse {
+    or_message(&state, &request, Err(ApiError::nothing_here())).await
 }
 
 /// Refuses a form that another site has sent.

@@ -1,6 +1,8 @@
-use super::{html, nav, or_message, published_layout, related};
+use super::{around, html, or_message, published_layout};
 use crate::error::{ApiError, ApiResult};
-use crate::pages::Ready;
+use crate::pages::{MadeOf, Ready};
+use crate::reading::{Reading, nav, today};
+use crate::routes::till::cart_facts;
 use crate::state::State;
 use actix_web::http::{StatusCode, header};
 use actix_web::web::{Data, Path, Query};
@@ -8,9 +10,10 @@ use actix_web::{HttpRequest, HttpResponse, get};
 use compagina_core::catalog::Product;
 use compagina_core::choice::{Selection, UnknownChoice};
 use compagina_core::ids::Handle;
-use compagina_core::page::Layout;
-use compagina_core::situation::{Situation, StockMood};
-use compagina_press::{Mode, Notice, Page, opening_selection, render};
+use compagina_core::page::{Layout, Rule};
+use compagina_core::situation::Situation;
+use compagina_core::wording::Arg;
+use compagina_press::{Mode, Nav, Notice, Page, opening_selection, render};
 use std::sync::Arc;
 
 type Pairs = Vec<(String, String)>;
@@ -21,27 +24,40 @@ const LONGEST_KEY: usize = 300;
 /// A product's page. Kept ready for each selection; with a notice or a quantity it is made for the one who asks.
 #[get("/shop/products/{handle}")]
 pub async fn show(state: Data<State>, handle: Path<String>, request: HttpRequest) -> HttpResponse {
-    let query = request.query_string();
-    let key = format!("{handle}?{query}");
+    let reading = Reading::of(&request);
+    let key = format!("{} {handle}?{}", reading.language.tag(), request.query_string());
     if let Some(ready) = state.pages.get(&key) {
         return send(&ready, &request);
     }
-    or_message(&state, answer(&state, &handle, key, &request).await).await
+    let answer = answer(&state, &handle, key, &request, reading).await;
+    or_message(&state, &request, answer).await
 }
 
-async fn answer(state: &State, handle: &str, key: String, request: &HttpRequest) -> ApiResult<HttpResponse> {
+async fn answer(
+    state: &State,
+    handle: &str,
+    key: String,
+    request: &HttpRequest,
+    reading: Reading,
+) -> ApiResult<HttpResponse> {
     let age = state.pages.age();
     let pairs: Pairs = Query::from_query(request.query_string()).map(Query::into_inner).unwrap_or_default();
     let product = find(state, handle).await?;
-    let layout = published_layout(state, &product).await?;
-    let (situation, unknown) = situation(&product, &layout, &pairs);
-    let notice = notice(&pairs, &unknown);
-    let (page, made_of) = draw(state, &product, &layout, &situation, notice.as_ref()).await?;
-    let plain = notice.is_none() && situation.quantity == 1 && key.len() <= LONGEST_KEY;
+    let (template, layout) = published_layout(state, &product).await?;
+    let (mut situation, unknown) = situation(&product, &layout, &pairs);
+    let asks_for_cart = layout.rules().any(Rule::asks_for_cart);
+    if asks_for_cart {
+        situation.cart = cart_facts(state, request).await?;
+    }
+    let nav = nav(state, &reading.under(template)).await?;
+    let notice = notice(&nav, &pairs, &unknown);
+    let (page, products) = draw(state, &nav, &product, &layout, &situation, notice.as_ref()).await?;
+    let plain = notice.is_none() && situation.quantity == 1 && key.len() <= LONGEST_KEY && !asks_for_cart;
     // Only addresses that name nothing but choices are kept, or strange ones would push them out.
     let known = pairs.iter().all(|(name, _)| product.options.iter().any(|o| o.handle.as_str() == name));
     if plain && known {
-        return Ok(send(&state.pages.keep(key, page, made_of, age), request));
+        let day = layout.rules().any(Rule::asks_for_day).then(|| situation.day.clone());
+        return Ok(send(&state.pages.keep(key, page, MadeOf { products, day }, age), request));
     }
     Ok(html(StatusCode::OK, page))
 }
@@ -58,29 +74,41 @@ fn situation(product: &Product, layout: &Layout, pairs: &Pairs) -> (Situation, V
     let selection = if chosen { selection } else { opening_selection(product, layout) };
     let quantity = text().find(|(name, _)| *name == "quantity").and_then(|(_, n)| n.parse().ok());
     let quantity = quantity.unwrap_or(1).clamp(1, 99);
-    (Situation { selection, quantity, stock: StockMood::AsItIs }, unknown)
+    let plain = Situation::plain(product.options.len(), today());
+    (Situation { selection, quantity, ..plain }, unknown)
 }
 
-fn notice(pairs: &Pairs, unknown: &[UnknownChoice]) -> Option<Notice> {
+fn notice(nav: &Nav, pairs: &Pairs, unknown: &[UnknownChoice]) -> Option<Notice> {
     if pairs.iter().any(|(name, _)| name == "added") {
-        return Some(Notice { text: "It is in your cart.".into(), to_cart: true });
+        return Some(Notice { text: nav.words.say("added"), to_cart: true });
     }
     let choice = unknown.first()?;
-    let text = format!("We have no “{}” here any more. This is what there is.", choice.value);
+    let text = nav.words.say_with("gone-choice", &[("value", Arg::Text(&choice.value))]);
     Some(Notice { text, to_cart: false })
 }
 
 /// The page, and the products of which it was made.
 pub async fn draw(
     state: &State,
+    nav: &Nav,
     product: &Product,
     layout: &Layout,
     situation: &Situation,
     notice: Option<&Notice>,
 ) -> ApiResult<(String, Vec<compagina_core::ids::ProductId>)> {
-    let (nav, related) = (nav(state).await?, related(state, product).await?);
-    let page = Page { nav: &nav, product, layout, related: &related, situation, mode: Mode::Shop, notice };
-    let made_of = std::iter::once(product.id).chain(related.iter().map(|p| p.id)).collect();
+    let (around, media) = (around(state, product).await?, state.store.shop_media().await?);
+    let page = Page {
+        nav,
+        product,
+        layout,
+        around: &around,
+        media: &media,
+        situation,
+        mode: Mode::Shop,
+        notice,
+        only: None,
+    };
+    let made_of = std::iter::once(product.id).chain(around.related.iter().map(|p| p.id)).collect();
     Ok((render(&page)?, made_of))
 }
 

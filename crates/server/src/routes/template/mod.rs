@@ -1,2 +1,3 @@
+pub mod add;
 pub mod list;
 pub mod set;

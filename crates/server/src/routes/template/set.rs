@@ -31,16 +31,22 @@ pub async fn set(
     change: Json<TemplateChange>,
 ) -> ApiResult<Json<TemplatesView>> {
     let current = state.store.template(TemplateId(*id)).await?;
-    let name = change.name.trim();
+    let name = template_name(&change.name)?;
+    let types: Vec<_> = state.store.types().await?.into_iter().map(|t| t.kind).collect();
+    change.reach.check(Some(&current.reach), &types)?;
+    state.store.set_template(current.id, name, &change.reach).await?;
+    catch_up(&state).await;
+    Ok(Json(view(&state).await?))
+}
+
+/// A template's name as it is kept, or why it can't be one.
+pub(super) fn template_name(text: &str) -> ApiResult<&str> {
+    let name = text.trim();
     if name.is_empty() {
         return Err(ApiError::refused("a template needs a name"));
     }
     if name.chars().count() > MOST_CHARACTERS {
         return Err(ApiError::refused(format!("a template's name has at most {MOST_CHARACTERS} characters")));
     }
-    let types: Vec<_> = state.store.types().await?.into_iter().map(|t| t.kind).collect();
-    change.reach.check(Some(&current.reach), &types)?;
-    state.store.set_template(current.id, name, &change.reach).await?;
-    catch_up(&state).await;
-    Ok(Json(view(&state).await?))
+    Ok(name)
 }

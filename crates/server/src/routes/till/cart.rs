@@ -1,7 +1,8 @@
-use super::{cart_for, cart_of, count_cookie, see_other, see_other_with_count};
+use super::{cart_facts, cart_for, cart_of, count_cookie, see_other, see_other_with_count};
 use crate::error::{ApiError, ApiResult};
+use crate::reading::{Reading, nav, today};
 use crate::routes::shop::product::{draw, find};
-use crate::routes::shop::{check_origin, html, nav, or_message, published_layout};
+use crate::routes::shop::{check_origin, html, or_message, published_layout};
 use crate::state::State;
 use actix_web::http::StatusCode;
 use actix_web::web::{Data, Form};
@@ -11,7 +12,8 @@ use compagina_core::catalog::Product;
 use compagina_core::choice::{Selection, variant_of};
 use compagina_core::money::Money;
 use compagina_core::price::{Hindrance, offer, quote};
-use compagina_core::situation::{Situation, StockMood};
+use compagina_core::situation::Situation;
+use compagina_core::wording::{Arg, Words};
 use compagina_press::Notice;
 use compagina_press::shop::{CartLine, CartPage, cart, say_hindrance};
 use compagina_storage::CartItem;
@@ -23,21 +25,21 @@ type Pairs = Vec<(String, String)>;
 #[get("/shop/cart")]
 pub async fn show(state: Data<State>, request: HttpRequest) -> HttpResponse {
     let answer = page(&state, &request, StatusCode::OK, None).await;
-    or_message(&state, answer).await
+    or_message(&state, &request, answer).await
 }
 
-/// The cart's page with a sentence over it.
+/// The cart's page with a sentence over it, by the key of its words.
 pub async fn page(
     state: &State,
     request: &HttpRequest,
     status: StatusCode,
     notice: Option<&str>,
 ) -> ApiResult<HttpResponse> {
+    let nav = nav(state, &Reading::of(request)).await?;
     let items = match cart_of(state, request).await? {
         Some(cart) => state.store.cart_items(cart).await?,
         None => vec![],
     };
-    let nav = nav(state).await?;
     let wanted: Vec<_> = items.iter().map(CartItem::wanted).collect();
     let reckoning = reckon(&wanted, nav.shop.currency)?;
     let lines = items.iter().zip(&reckoning.lines).map(|(item, line)| {
@@ -55,7 +57,7 @@ pub async fn page(
         lines: lines.collect(),
         total: reckoning.total,
         stands: reckoning.stands(),
-        notice: notice.map(str::to_owned),
+        notice: notice.map(|key| nav.words.say(key)),
     };
     Ok(html(status, cart(&nav, &view)))
 }
@@ -79,7 +81,7 @@ fn picture_of<'a>(product: &'a Product, selection: &Selection) -> Option<&'a com
 #[post("/shop/cart")]
 pub async fn put(state: Data<State>, request: HttpRequest, form: Form<Pairs>) -> HttpResponse {
     let answer = put_choice(&state, &request, &form).await;
-    or_message(&state, answer).await
+    or_message(&state, &request, answer).await
 }
 
 async fn put_choice(state: &State, request: &HttpRequest, form: &Pairs) -> ApiResult<HttpResponse> {
@@ -89,13 +91,18 @@ async fn put_choice(state: &State, request: &HttpRequest, form: &Pairs) -> ApiRe
     let (selection, _) = Selection::from_pairs(&product, form.iter().map(|(n, v)| (n.as_str(), v.as_str())));
     let quantity = field("quantity").map_or(Ok(1), str::parse::<u32>);
     let Some(quantity) = quantity.ok().filter(|q| (1..=99).contains(q)) else {
-        let text = "Please give a quantity from 1 to 99.".to_owned();
-        return again(state, &product, selection, 1, StatusCode::UNPROCESSABLE_ENTITY, text).await;
+        let status = StatusCode::UNPROCESSABLE_ENTITY;
+        return again(state, request, &product, selection, 1, status, |words| words.say("cart-bad-quantity"))
+            .await;
     };
     let offered = offer(&product, &selection, quantity)?;
     if let Some(hindrance) = &offered.hindrance {
-        let (status, text) = refusal(&product, hindrance);
-        return again(state, &product, selection, quantity, status, text).await;
+        let status = match hindrance {
+            Hindrance::ChooseFirst(_) => StatusCode::UNPROCESSABLE_ENTITY,
+            _ => StatusCode::CONFLICT,
+        };
+        let why = |words: &Words| refusal(words, &product, hindrance);
+        return again(state, request, &product, selection, quantity, status, why).await;
     }
     let variant = variant_of(&product, &selection).ok_or_else(|| ApiError::no_such("choice"))?;
     let seen = quote(&product, variant, quantity)?.unit;
@@ -110,30 +117,33 @@ async fn put_choice(state: &State, request: &HttpRequest, form: &Pairs) -> ApiRe
     Ok(answer)
 }
 
-fn refusal(product: &Product, hindrance: &Hindrance) -> (StatusCode, String) {
+fn refusal(words: &Words, product: &Product, hindrance: &Hindrance) -> String {
     match hindrance {
         Hindrance::ChooseFirst(open) => {
             let names: Vec<&str> =
                 open.iter().filter_map(|o| Some(product.options.get(*o)?.name.as_str())).collect();
-            (StatusCode::UNPROCESSABLE_ENTITY, format!("Please choose first: {}.", names.join(", ")))
+            words.say_with("cart-choose-first", &[("options", Arg::Text(&names.join(", ")))])
         }
-        other => (StatusCode::CONFLICT, say_hindrance(other)),
+        other => say_hindrance(words, other),
     }
 }
 
 /// The product's page once more, with the choice kept and the reason told.
 async fn again(
     state: &State,
+    request: &HttpRequest,
     product: &Product,
     selection: Selection,
     quantity: u32,
     status: StatusCode,
-    text: String,
+    why: impl FnOnce(&Words) -> String,
 ) -> ApiResult<HttpResponse> {
-    let layout = published_layout(state, product).await?;
-    let situation = Situation { selection, quantity, stock: StockMood::AsItIs };
-    let notice = Notice { text, to_cart: false };
-    let (page, _) = draw(state, product, &layout, &situation, Some(&notice)).await?;
+    let (template, layout) = published_layout(state, product).await?;
+    let plain = Situation::plain(product.options.len(), today());
+    let situation = Situation { selection, quantity, cart: cart_facts(state, request).await?, ..plain };
+    let nav = nav(state, &Reading::of(request).under(template)).await?;
+    let notice = Notice { text: why(&nav.words), to_cart: false };
+    let (page, _) = draw(state, &nav, product, &layout, &situation, Some(&notice)).await?;
     Ok(html(status, page))
 }
 
@@ -153,13 +163,12 @@ pub async fn set(state: Data<State>, request: HttpRequest, form: Form<LineChange
         let asked = form.quantity.as_deref().and_then(|q| q.trim().parse::<u32>().ok()).filter(|q| *q <= 99);
         let quantity = if form.remove.is_some() { Some(0) } else { asked };
         let Some(quantity) = quantity else {
-            let text = "Please give a quantity from 0 to 99. The cart is as it was.";
-            return page(&state, &request, StatusCode::UNPROCESSABLE_ENTITY, Some(text)).await;
+            return page(&state, &request, StatusCode::UNPROCESSABLE_ENTITY, Some("cart-bad-change")).await;
         };
         state.store.set_cart_line(cart, form.line, quantity).await?;
         see_other_with_count(&state, cart, "/shop/cart").await
     };
-    or_message(&state, answer.await).await
+    or_message(&state, &request, answer.await).await
 }
 
 /// Takes the cart as it is now: new prices, what is left, without what is gone.
@@ -169,7 +178,7 @@ pub async fn accept(state: Data<State>, request: HttpRequest) -> HttpResponse {
         check_origin(&request)?;
         let Some(cart) = cart_of(&state, &request).await? else { return Ok(see_other("/shop/cart")) };
         let items = state.store.cart_items(cart).await?;
-        let currency = nav(&state).await?.shop.currency;
+        let currency = nav(&state, &Reading::of(&request)).await?.shop.currency;
         let wanted: Vec<_> = items.iter().map(CartItem::wanted).collect();
         for (item, line) in items.iter().zip(reckon(&wanted, currency)?.lines) {
             let price: Money = line.quote.unit;
@@ -185,5 +194,5 @@ pub async fn accept(state: Data<State>, request: HttpRequest) -> HttpResponse {
         }
         see_other_with_count(&state, cart, "/shop/cart").await
     };
-    or_message(&state, answer.await).await
+    or_message(&state, &request, answer.await).await
 }

@@ -1,11 +1,13 @@
 use super::{cart, cart_of, see_other, see_other_with_count};
 use crate::error::ApiResult;
-use crate::routes::shop::{check_origin, html, nav, or_message};
+use crate::reading::{Reading, nav};
+use crate::routes::shop::{check_origin, html, or_message};
 use crate::state::State;
 use actix_web::http::StatusCode;
 use actix_web::web::{Data, Form};
 use actix_web::{HttpRequest, HttpResponse, get, post};
 use compagina_core::cart::reckon;
+use compagina_core::wording::{Arg, Words};
 use compagina_press::shop::{CheckoutForm, CheckoutPage, FIELDS, PAYMENTS, checkout};
 use compagina_storage::{CartItem, CartRow, Contact, Placed};
 use std::collections::BTreeMap;
@@ -19,20 +21,22 @@ const SLOW: Duration = Duration::from_secs(3);
 pub async fn show(state: Data<State>, request: HttpRequest) -> HttpResponse {
     let answer = async {
         let Some(cart) = cart_of(&state, &request).await? else { return Ok(see_other("/shop/cart")) };
-        page(&state, cart, StatusCode::OK, &CheckoutForm::default(), None).await
+        page(&state, &request, cart, StatusCode::OK, &CheckoutForm::default(), None).await
     };
-    or_message(&state, answer.await).await
+    or_message(&state, &request, answer.await).await
 }
 
+/// The checkout with a sentence over it, by the key of its words.
 async fn page(
     state: &State,
+    request: &HttpRequest,
     cart: CartRow,
     status: StatusCode,
     form: &CheckoutForm,
     problem: Option<&str>,
 ) -> ApiResult<HttpResponse> {
     let items = state.store.cart_items(cart).await?;
-    let nav = nav(state).await?;
+    let nav = nav(state, &Reading::of(request)).await?;
     let wanted: Vec<_> = items.iter().map(CartItem::wanted).collect();
     let reckoning = reckon(&wanted, nav.shop.currency)?;
     if items.is_empty() || !reckoning.stands() {
@@ -42,7 +46,9 @@ async fn page(
         .iter()
         .zip(&reckoning.lines)
         .map(|(item, line)| (format!("{} × {}", item.quantity, item.product.name), line.quote.line));
-    let view = CheckoutPage { lines: lines.collect(), total: reckoning.total, form, problem };
+    let problem = problem.map(|key| nav.words.say(key));
+    let view =
+        CheckoutPage { lines: lines.collect(), total: reckoning.total, form, problem: problem.as_deref() };
     Ok(html(status, checkout(&nav, &view)))
 }
 
@@ -54,7 +60,7 @@ pub async fn pay(
     form: Form<BTreeMap<String, String>>,
 ) -> HttpResponse {
     let answer = order(&state, &request, form.into_inner()).await;
-    or_message(&state, answer).await
+    or_message(&state, &request, answer).await
 }
 
 async fn order(
@@ -64,17 +70,17 @@ async fn order(
 ) -> ApiResult<HttpResponse> {
     check_origin(request)?;
     let Some(cart) = cart_of(state, request).await? else { return Ok(see_other("/shop/cart")) };
-    let form = CheckoutForm { problems: problems(&values), values };
+    let words = nav(state, &Reading::of(request)).await?.words;
+    let form = CheckoutForm { problems: problems(&words, &values), values };
     if !form.problems.is_empty() {
-        let problem = "Something is missing. Nothing was ordered yet.";
-        return page(state, cart, StatusCode::UNPROCESSABLE_ENTITY, &form, Some(problem)).await;
+        let problem = Some("checkout-missing");
+        return page(state, request, cart, StatusCode::UNPROCESSABLE_ENTITY, &form, problem).await;
     }
     let id = match state.store.place_order(cart, &contact(&form.values)).await? {
         Placed::Waiting(id) => id,
         Placed::Empty => return Ok(see_other("/shop/cart")),
         Placed::NotAsSeen => {
-            let text = "We could not take this order: something in your cart changed or is gone. Nothing was charged.";
-            return cart::page(state, request, StatusCode::CONFLICT, Some(text)).await;
+            return cart::page(state, request, StatusCode::CONFLICT, Some("checkout-not-as-seen")).await;
         }
     };
     let paid = simulated_payment(form.values.get("payment").map_or("", String::as_str)).await;
@@ -82,8 +88,7 @@ async fn order(
     if paid {
         return see_other_with_count(state, cart, &format!("/shop/orders/{id}")).await;
     }
-    let problem = "The payment was refused. Nothing was charged; your cart is as it was.";
-    page(state, cart, StatusCode::PAYMENT_REQUIRED, &form, Some(problem)).await
+    page(state, request, cart, StatusCode::PAYMENT_REQUIRED, &form, Some("checkout-refused")).await
 }
 
 async fn simulated_payment(card: &str) -> bool {
@@ -93,24 +98,25 @@ async fn simulated_payment(card: &str) -> bool {
     card != "refuse"
 }
 
-fn problems(values: &BTreeMap<String, String>) -> BTreeMap<String, String> {
+fn problems(words: &Words, values: &BTreeMap<String, String>) -> BTreeMap<String, String> {
     let text = |name: &str| values.get(name).map_or("", |v| v.trim());
     let mut problems = BTreeMap::new();
     for field in &FIELDS {
-        let given = text(field.name);
+        let (given, name) = (text(field.name), field.label(words));
+        let label = ("field", Arg::Text(&name));
         let problem = if given.is_empty() {
-            format!("{} is missing.", field.label)
+            words.say_with("field-missing", &[label])
         } else if given.chars().count() > field.most {
-            format!("{} can have {} characters at the most.", field.label, field.most)
+            words.say_with("field-too-long", &[label, ("most", Arg::Text(&field.most.to_string()))])
         } else if field.kind == "email" && !looks_like_email(given) {
-            "This doesn't look like an email address: it needs a name, an @ and a place.".to_owned()
+            words.say("field-bad-email")
         } else {
             continue;
         };
         problems.insert(field.name.to_owned(), problem);
     }
-    if !PAYMENTS.iter().any(|(value, _)| *value == text("payment")) {
-        problems.insert("payment".to_owned(), "Please choose a payment.".to_owned());
+    if !PAYMENTS.contains(&text("payment")) {
+        problems.insert("payment".to_owned(), words.say("payment-missing"));
     }
     problems
 }
@@ -135,6 +141,14 @@ fn contact(values: &BTreeMap<String, String>) -> Contact {
 #[cfg(test)]
 mod tests {
     use super::*;
+
+    fn problems(values: &BTreeMap<String, String>) -> BTreeMap<String, String> {
+        super::problems(&words(), values)
+    }
+
+    fn words() -> Words {
+        Words::of(compagina_core::wording::Language::En)
+    }
 
     fn filled() -> BTreeMap<String, String> {
         let fields = [
@@ -161,7 +175,7 @@ mod tests {
                 form.insert(field.name.into(), bad);
                 let found = problems(&form);
                 assert_eq!(found.keys().collect::<Vec<_>>(), [field.name]);
-                assert!(found[field.name].contains(field.label));
+                assert!(found[field.name].contains(&field.label(&words())));
             }
         }
         let mut form = filled();

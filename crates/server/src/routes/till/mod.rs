@@ -10,6 +10,7 @@ use crate::state::State;
 use actix_web::cookie::{Cookie, SameSite};
 use actix_web::http::header;
 use actix_web::{HttpRequest, HttpResponse};
+use compagina_core::page::CartFacts;
 use compagina_storage::CartRow;
 
 const CART_COOKIE: &str = "compagina_cart";
@@ -21,6 +22,15 @@ async fn cart_of(state: &State, request: &HttpRequest) -> ApiResult<Option<CartR
         Some(hash) => Ok(state.store.cart(&hash).await?),
         None => Ok(None),
     }
+}
+
+/// What the shopper's cart holds, as far as pages care.
+pub async fn cart_facts(state: &State, request: &HttpRequest) -> ApiResult<CartFacts> {
+    let items = match cart_of(state, request).await? {
+        Some(cart) => state.store.cart_items(cart).await?,
+        None => vec![],
+    };
+    Ok(CartFacts { products: items.into_iter().map(|item| item.product.handle).collect() })
 }
 
 /// The shopper's cart, or a new one with the cookie that goes with it.

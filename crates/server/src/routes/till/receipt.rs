@@ -1,6 +1,7 @@
 use super::cart_of;
 use crate::error::ApiError;
-use crate::routes::shop::{html, nav, or_message};
+use crate::reading::{Reading, nav};
+use crate::routes::shop::{html, or_message};
 use crate::state::State;
 use actix_web::http::StatusCode;
 use actix_web::web::{Data, Path};
@@ -23,7 +24,7 @@ pub async fn receipt(state: Data<State>, request: HttpRequest, id: Path<u64>) ->
             lines: lines.collect(),
             total: order.total,
         };
-        Ok(html(StatusCode::OK, page(&nav(&state).await?, &view)))
+        Ok(html(StatusCode::OK, page(&nav(&state, &Reading::of(&request)).await?, &view)))
     };
-    or_message(&state, answer.await).await
+    or_message(&state, &request, answer.await).await
 }

@@ -1,9 +1,16 @@
-//! Where a value comes from: *house style → template → this type → this product*, each with *wide → phone*.
+//! Where a value comes from: *house style → template → this type → this product*, each with *wide → tablet → phone*.
 //!
 //! The innermost value that is set wins. "Not set" is different from "set to nothing": an empty text hides what lies
 //! under it. The chain can explain every value: its source, and what it hides.
 
-use crate::page::{Choice, Device, SetValue, Setting, Values};
+mod contrast;
+mod house;
+
+pub use contrast::{Contrast, contrast, contrasts};
+pub use house::{Font, House, TokenError, token};
+
+use crate::page::{Choice, Device, Kind, Rule, SetValue, Setting, Shape, Values};
+use crate::wording::{Words, key_of};
 use serde::Serialize;
 
 /// A level of the cascade, outermost first.
@@ -43,9 +50,11 @@ pub struct Hidden {
 }
 
 /// The levels above the house style that bear on one piece or band, outermost first.
-#[derive(Debug, Clone, Default)]
+#[derive(Clone, Default)]
 pub struct Chain<'a> {
     levels: Vec<(Level, &'a Values)>,
+    /// The words that the house says in pieces of a kind.
+    words: Option<(&'a Words, Kind)>,
 }
 
 impl<'a> Chain<'a> {
@@ -53,6 +62,19 @@ impl<'a> Chain<'a> {
     #[must_use]
     pub fn of_template(values: &'a Values) -> Self {
         Self::default().then(Level::Template, values)
+    }
+    /// Takes the house's words from a wording, for a piece of this kind.
+    #[must_use]
+    pub fn saying(mut self, words: &'a Words, kind: Kind) -> Self {
+        self.words = Some((words, kind));
+        self
+    }
+    /// What the house says on a device where nothing further in does.
+    fn house(&self, setting: &Setting, device: Device) -> Option<SetValue> {
+        let preset = setting.house(device)?;
+        let said = self.words.filter(|_| matches!(setting.shape, Shape::Text { .. }));
+        let said = said.and_then(|(words, kind)| words.setting(&key_of(kind, setting.key)));
+        Some(said.map_or(preset, |text| SetValue::Text(text.to_owned())))
     }
     /// Adds a level further in.
     #[must_use]
@@ -62,20 +84,17 @@ impl<'a> Chain<'a> {
     }
 
     /// Every value set for a device, the one that counts first. Never empty: the house style sets each on wide.
-    fn stack(&self, setting: &Setting, device: Device) -> impl Iterator<Item = Hidden> {
-        let devices: &'static [Device] = match device {
-            Device::Wide => &[Device::Wide],
-            Device::Phone => &[Device::Phone, Device::Wide],
-        };
+    fn stack<'s>(&'s self, setting: &'s Setting, device: Device) -> impl Iterator<Item = Hidden> + 's {
+        let devices = device.and_wider();
         let own = self.levels.iter().rev().flat_map(move |(level, values)| {
             devices.iter().filter_map(move |device| {
                 let value = values.of(*device).get(setting.key)?.clone();
                 Some(Hidden { value, source: Source { level: *level, device: *device } })
             })
         });
-        let house = devices.iter().filter_map(|device| {
+        let house = devices.iter().filter_map(move |device| {
             let source = Source { level: Level::House, device: *device };
-            Some(Hidden { value: setting.house(*device)?, source })
+            Some(Hidden { value: self.house(setting, *device)?, source })
         });
         own.chain(house)
     }
@@ -119,6 +138,21 @@ impl<'a> Chain<'a> {
         match self.value(setting, device) {
             SetValue::Text(text) => text,
             _ => String::new(),
+        }
+    }
+    /// Entries, or the rows of a table.
+    #[must_use]
+    pub fn rows(&self, setting: &Setting) -> Vec<Vec<String>> {
+        match self.value(setting, Device::Wide) {
+            SetValue::Rows(rows) => rows,
+            _ => vec![],
+        }
+    }
+    #[must_use]
+    pub fn rule(&self, setting: &Setting) -> Rule {
+        match self.value(setting, Device::Wide) {
+            SetValue::Rule(rule) => rule,
+            _ => Rule::always(),
         }
     }
     #[must_use]
@@ -172,6 +206,27 @@ mod tests {
         let product = Values::default().with(Device::Wide, &details::AS, text("folding"));
         let chain = Chain::of_template(&template).then(Level::Product, &product);
         assert_eq!(chain.text(&details::AS, Device::Phone), "folding");
+    }
+
+    #[test]
+    fn tablets_stand_between_wide_screens_and_phones() {
+        let wide = Values::default().with(Device::Wide, &buy_button::WORDS, text("Buy this kite"));
+        let both = wide.clone().with(Device::Tablet, &buy_button::WORDS, text("Buy it"));
+        let chain = Chain::of_template(&both);
+        assert_eq!(chain.text(&buy_button::WORDS, Device::Tablet), "Buy it");
+        assert_eq!(chain.text(&buy_button::WORDS, Device::Phone), "Buy it");
+        assert_eq!(chain.text(&buy_button::WORDS, Device::Wide), "Buy this kite");
+        assert_eq!(Chain::of_template(&wide).text(&buy_button::WORDS, Device::Tablet), "Buy this kite");
+    }
+
+    #[test]
+    fn the_house_speaks_the_language_of_its_words() {
+        let words = Words::of(crate::wording::Language::De);
+        let none = Values::default();
+        let chain = Chain::of_template(&none).saying(&words, Kind::BuyButton);
+        let said = chain.explain(&buy_button::WORDS, Device::Phone);
+        assert_eq!(said.value, text("In den Warenkorb"));
+        assert_eq!(said.source.level, Level::House);
     }
 
     #[test]

@@ -1,0 +1,29 @@
+use super::{MOST_AT_ONCE, Op, OpError, apply, check};
+use crate::page::{FORMAT, Frame, Layout};
+
+pub(super) fn set_frame(layout: &mut Layout, frame: Frame) -> Op {
+    Op::SetFrame { frame: std::mem::replace(&mut layout.frame, frame) }
+}
+
+/// Tried on a copy first, so that a refusal half way leaves nothing behind.
+pub(super) fn many(layout: &mut Layout, ops: Vec<Op>) -> Result<Op, OpError> {
+    if ops.len() > MOST_AT_ONCE || ops.iter().any(|op| matches!(op, Op::Many { .. })) {
+        return Err(OpError::TooManyAtOnce);
+    }
+    let mut tried = layout.clone();
+    let mut back = Vec::with_capacity(ops.len());
+    for op in ops {
+        back.push(apply(&mut tried, op)?);
+    }
+    *layout = tried;
+    back.reverse();
+    Ok(Op::Many { ops: back })
+}
+
+pub(super) fn lay(layout: &mut Layout, next: Layout) -> Result<Op, OpError> {
+    if next.format != FORMAT {
+        return Err(OpError::BadFormat { given: next.format });
+    }
+    check(&next)?;
+    Ok(Op::Lay { layout: std::mem::replace(layout, next) })
+}

@@ -1,0 +1,14 @@
+//! A table that sets things beside each other.
+
+use super::shared::piece_settings;
+use crate::page::Setting;
+
+/// The column that is brought out; 0 for none.
+const COLUMNS: &[(i64, &str)] = &[(0, "None"), (2, "2"), (3, "3"), (4, "4"), (5, "5"), (6, "6")];
+
+pub const HEADING: Setting = Setting::words("heading", "Heading", 80, "");
+pub const TABLE: Setting = Setting::table("table", "Table", 6, 30);
+pub const LIFT: Setting = Setting::steps("lift", "Column brought out", COLUMNS, 0).everywhere();
+pub const STRIPES: Setting = Setting::flag("stripes", "Striped rows", false);
+
+pub const SETTINGS: &[&Setting] = piece_settings![wide; &HEADING, &TABLE, &LIFT, &STRIPES];

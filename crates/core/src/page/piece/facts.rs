@@ -1,0 +1,12 @@
+//! The product's facts as a table.
+
+use super::shared::piece_settings;
+use crate::page::Setting;
+
+const COUNTS: &[(i64, &str)] = &[(1, "1"), (2, "2")];
+
+pub const HEADING: Setting = Setting::words("heading", "Heading", 80, "Facts");
+pub const COLUMNS: Setting = Setting::steps("columns", "Side by side", COUNTS, 1);
+pub const STRIPES: Setting = Setting::flag("stripes", "Striped rows", false);
+
+pub const SETTINGS: &[&Setting] = piece_settings![wide; &HEADING, &COLUMNS, &STRIPES];

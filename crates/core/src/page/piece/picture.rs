@@ -1,0 +1,18 @@
+//! One picture of the shop.
+
+use super::shared::piece_settings;
+use crate::page::Setting;
+use crate::page::setting::choice;
+
+choice! {
+    /// The frame that the picture is put into.
+    Ratio { Own = "own", "Its own"; Square = "square", "Square"; Tall = "tall", "Tall"; Wide = "wide", "Wide"; Strip = "strip", "Strip"; }
+}
+
+pub const PICTURE: Setting = Setting::pictures("picture", "Picture", 1);
+pub const ALT: Setting = Setting::words("alt", "What it shows", 200, "").everywhere();
+pub const CAPTION: Setting = Setting::words("caption", "Caption", 200, "");
+pub const LINK: Setting = Setting::link("link", "Leads to");
+pub const RATIO: Setting = Setting::choice::<Ratio>("ratio", "Frame", "own");
+
+pub const SETTINGS: &[&Setting] = piece_settings![&PICTURE, &ALT, &CAPTION, &LINK, &RATIO];

@@ -1,0 +1,22 @@
+//! Free pictures of the shop, side by side.
+
+use super::shared::piece_settings;
+use crate::page::Setting;
+use crate::page::setting::{Preset, choice};
+
+choice! {
+    As { Grid = "grid", "Grid"; Strip = "strip", "Strip to slide"; }
+}
+choice! {
+    Shape { Square = "square", "Square"; Tall = "tall", "Tall"; Wide = "wide", "Wide"; }
+}
+
+const COUNTS: &[(i64, &str)] = &[(1, "1"), (2, "2"), (3, "3"), (4, "4"), (6, "6")];
+
+pub const PICTURES: Setting = Setting::pictures("pictures", "Pictures", 24);
+pub const HEADING: Setting = Setting::words("heading", "Heading", 80, "");
+pub const AS: Setting = Setting::choice::<As>("as", "Shown as", "grid");
+pub const COUNT: Setting = Setting::steps("count", "In a row", COUNTS, 3).on_phones(Preset::Number(2));
+pub const SHAPE: Setting = Setting::choice::<Shape>("shape", "Frame", "square");
+
+pub const SETTINGS: &[&Setting] = piece_settings![wide; &HEADING, &PICTURES, &AS, &COUNT, &SHAPE];

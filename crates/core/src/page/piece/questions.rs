@@ -1,0 +1,11 @@
+//! Questions and answers, as rows that fold.
+
+use super::shared::piece_settings;
+use crate::page::Setting;
+
+pub const HEADING: Setting = Setting::words("heading", "Heading", 80, "Questions");
+pub const QUESTIONS: Setting =
+    Setting::rows("questions", "Questions", &[("Question", 200), ("Answer", 1200)], 30);
+pub const FIRST_OPEN: Setting = Setting::flag("first_open", "First one open", false).everywhere();
+
+pub const SETTINGS: &[&Setting] = piece_settings![wide; &HEADING, &QUESTIONS, &FIRST_OPEN];

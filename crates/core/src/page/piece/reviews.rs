@@ -1,0 +1,17 @@
+//! What buyers say: average, distribution and list.
+
+use super::shared::piece_settings;
+use crate::page::Setting;
+use crate::page::setting::Preset;
+
+const COUNTS: &[(i64, &str)] = &[(1, "1"), (2, "2"), (3, "3")];
+
+pub const HEADING: Setting = Setting::words("heading", "Heading", 80, "What buyers say");
+pub const NONE: Setting = Setting::words("none", "Without reviews", 120, "No reviews yet");
+pub const AVERAGE: Setting = Setting::flag("average", "Average", true);
+pub const SPREAD: Setting = Setting::flag("spread", "Spread of stars", true);
+pub const COUNT: Setting = Setting::number("count", "Reviews shown", 0, 20, 4).everywhere();
+pub const COLUMNS: Setting =
+    Setting::steps("columns", "Side by side", COUNTS, 2).on_phones(Preset::Number(1));
+
+pub const SETTINGS: &[&Setting] = piece_settings![wide; &HEADING, &NONE, &AVERAGE, &SPREAD, &COUNT, &COLUMNS];

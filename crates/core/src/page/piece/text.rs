@@ -1,0 +1,15 @@
+//! Free text: headings, paragraphs, lists, links and emphasis.
+
+use super::shared::piece_settings;
+use crate::page::Setting;
+use crate::page::setting::choice;
+
+choice! {
+    /// How long its lines are.
+    Measure { Read = "read", "Easy to read"; Column = "column", "Whole column"; }
+}
+
+pub const BODY: Setting = Setting::rich("body", "Text", 20_000);
+pub const MEASURE: Setting = Setting::choice::<Measure>("measure", "Line length", "read");
+
+pub const SETTINGS: &[&Setting] = piece_settings![&BODY, &MEASURE];

@@ -1,0 +1,471 @@
+//! Starters: ready arrangements of a whole page. Taking one keeps every piece with its settings and lays it anew by
+//! what it is; what the arrangement has no place for goes to the end and is named.
+
+use super::piece::{band, promises, questions};
+use super::{Band, Column, Device, FORMAT, Frame, Kind, Layout, Piece, SetValue, Values};
+use crate::ids::{BandId, ColumnId, NameError, PieceId};
+use serde::Serialize;
+
+/// A band of an arrangement: the columns' widths in twelfths with the kinds that they hold, in order.
+struct Plan {
+    ground: &'static str,
+    edge: bool,
+    stays: &'static str,
+    columns: &'static [(u8, &'static [Kind])],
+}
+
+/// An arrangement.
+pub struct Starter {
+    pub key: &'static str,
+    pub name: &'static str,
+    /// For what it is good, in a sentence.
+    pub hint: &'static str,
+    frame: Frame,
+    plans: &'static [Plan],
+}
+
+const fn plan(columns: &'static [(u8, &'static [Kind])]) -> Plan {
+    Plan { ground: "plain", edge: false, stays: "none", columns }
+}
+const fn tinted(columns: &'static [(u8, &'static [Kind])]) -> Plan {
+    Plan { ground: "tinted", edge: false, stays: "none", columns }
+}
+
+use Kind as K;
+
+const TELL: &[Kind] =
+    &[K::Text, K::ValuePoints, K::Comparison, K::Facts, K::SizeChart, K::PictureRow, K::Film, K::Picture];
+const PROOF: &[Kind] = &[K::Reviews, K::Quotes];
+const ASK: &[Kind] = &[K::Questions];
+const MORE: &[Kind] = &[K::Related, K::Neighbours, K::StickyBar];
+
+/// The arrangements, the most usual first.
+pub const STARTERS: &[Starter] = &[
+    Starter {
+        key: "side-by-side",
+        name: "Side by side",
+        hint: "Pictures left, everything for buying right.",
+        frame: Frame::Whole,
+        plans: &[
+            plan(&[(12, &[K::Breadcrumb])]),
+            plan(&[
+                (7, &[K::Gallery]),
+                (
+                    5,
+                    &[
+                        K::RatingLine,
+                        K::Title,
+                        K::SkuLine,
+                        K::Price,
+                        K::Summary,
+                        K::Options,
+                        K::StockLine,
+                        K::Quantity,
+                        K::BuyButton,
+                        K::Promises,
+                        K::ShareLinks,
+                    ],
+                ),
+            ]),
+            tinted(&[(12, &[K::Details])]),
+            plan(&[(12, TELL)]),
+            plan(&[(12, PROOF)]),
+            tinted(&[(12, ASK)]),
+            plan(&[(12, MORE)]),
+        ],
+    },
+    Starter {
+        key: "words-first",
+        name: "Words first",
+        hint: "Name and price before the pictures, for things that are bought by what they are.",
+        frame: Frame::Whole,
+        plans: &[
+            plan(&[(12, &[K::Breadcrumb])]),
+            plan(&[
+                (
+                    5,
+                    &[
+                        K::Title,
+                        K::RatingLine,
+                        K::Summary,
+                        K::Price,
+                        K::Options,
+                        K::Quantity,
+                        K::BuyButton,
+                        K::StockLine,
+                        K::Promises,
+                        K::SkuLine,
+                        K::ShareLinks,
+                    ],
+                ),
+                (7, &[K::Gallery]),
+            ]),
+            plan(&[(6, &[K::Details]), (6, &[K::Facts, K::SizeChart])]),
+            tinted(&[(12, &[K::Text, K::ValuePoints, K::Comparison, K::PictureRow, K::Film, K::Picture])]),
+            plan(&[(12, PROOF)]),
+            plan(&[(12, ASK)]),
+            plan(&[(12, MORE)]),
+        ],
+    },
+    Starter {
+        key: "centred",
+        name: "One column",
+        hint: "Everything in the middle, in one line of reading, for a shop with few things.",
+        frame: Frame::Whole,
+        plans: &[
+            plan(&[(12, &[K::Breadcrumb])]),
+            plan(&[
+                (3, &[]),
+                (
+                    6,
+                    &[
+                        K::Title,
+                        K::RatingLine,
+                        K::Gallery,
+                        K::Price,
+                        K::Summary,
+                        K::Options,
+                        K::StockLine,
+                        K::Quantity,
+                        K::BuyButton,
+                        K::Promises,
+                        K::SkuLine,
+                        K::Details,
+                        K::ShareLinks,
+                    ],
+                ),
+                (3, &[]),
+            ]),
+            tinted(&[(12, TELL)]),
+            plan(&[(2, &[]), (8, PROOF), (2, &[])]),
+            plan(&[(2, &[]), (8, ASK), (2, &[])]),
+            plan(&[(12, MORE)]),
+        ],
+    },
+    Starter {
+        key: "wide-picture",
+        name: "Wide picture on top",
+        hint: "Pictures across the page, then name, choice and button beside the story.",
+        frame: Frame::Whole,
+        plans: &[
+            Plan { ground: "plain", edge: true, stays: "none", columns: &[(12, &[K::Gallery])] },
+            plan(&[(12, &[K::Breadcrumb])]),
+            plan(&[
+                (7, &[K::Title, K::RatingLine, K::Summary, K::Details, K::Text]),
+                (
+                    5,
+                    &[
+                        K::Price,
+                        K::Options,
+                        K::StockLine,
+                        K::Quantity,
+                        K::BuyButton,
+                        K::Promises,
+                        K::SkuLine,
+                        K::ShareLinks,
+                    ],
+                ),
+            ]),
+            tinted(&[(
+                12,
+                &[K::ValuePoints, K::Comparison, K::Facts, K::SizeChart, K::PictureRow, K::Film, K::Picture],
+            )]),
+            plan(&[(12, PROOF)]),
+            plan(&[(12, ASK)]),
+            plan(&[(12, MORE)]),
+        ],
+    },
+    Starter {
+        key: "buy-box-in-sight",
+        name: "Buy box in sight",
+        hint: "A long story on the left while price and button stay in sight on the right.",
+        frame: Frame::Whole,
+        plans: &[
+            plan(&[(12, &[K::Breadcrumb])]),
+            Plan {
+                ground: "plain",
+                edge: false,
+                stays: "last",
+                columns: &[
+                    (
+                        8,
+                        &[
+                            K::Gallery,
+                            K::Details,
+                            K::Text,
+                            K::ValuePoints,
+                            K::Facts,
+                            K::SizeChart,
+                            K::Comparison,
+                            K::PictureRow,
+                            K::Film,
+                            K::Picture,
+                            K::Questions,
+                        ],
+                    ),
+                    (
+                        4,
+                        &[
+                            K::Title,
+                            K::RatingLine,
+                            K::Price,
+                            K::Summary,
+                            K::Options,
+                            K::StockLine,
+                            K::Quantity,
+                            K::BuyButton,
+                            K::Promises,
+                            K::SkuLine,
+                            K::ShareLinks,
+                        ],
+                    ),
+                ],
+            },
+            tinted(&[(12, PROOF)]),
+            plan(&[(12, MORE)]),
+        ],
+    },
+    Starter {
+        key: "three-columns",
+        name: "Three columns",
+        hint: "What it is, how it looks, how to buy it: for spares and things with many facts.",
+        frame: Frame::Whole,
+        plans: &[
+            plan(&[(12, &[K::Breadcrumb])]),
+            plan(&[
+                (3, &[K::Title, K::RatingLine, K::Summary, K::SkuLine, K::Promises]),
+                (5, &[K::Gallery]),
+                (4, &[K::Price, K::Options, K::StockLine, K::Quantity, K::BuyButton, K::ShareLinks]),
+            ]),
+            tinted(&[(6, &[K::Facts, K::SizeChart]), (6, &[K::Details])]),
+            plan(&[(12, &[K::Text, K::ValuePoints, K::Comparison, K::PictureRow, K::Film, K::Picture])]),
+            plan(&[(6, ASK), (6, PROOF)]),
+            plan(&[(12, MORE)]),
+        ],
+    },
+    Starter {
+        key: "short",
+        name: "Short and slim",
+        hint: "One screen and nothing more, for gift cards, workshops and links from elsewhere.",
+        frame: Frame::Slim,
+        plans: &[
+            plan(&[
+                (5, &[K::Gallery]),
+                (
+                    7,
+                    &[
+                        K::Title,
+                        K::RatingLine,
+                        K::Price,
+                        K::Summary,
+                        K::Options,
+                        K::StockLine,
+                        K::Quantity,
+                        K::BuyButton,
+                        K::Promises,
+                        K::SkuLine,
+                        K::Details,
+                    ],
+                ),
+            ]),
+            plan(&[(
+                12,
+                &[
+                    K::Breadcrumb,
+                    K::Text,
+                    K::ValuePoints,
+                    K::Facts,
+                    K::SizeChart,
+                    K::Comparison,
+                    K::PictureRow,
+                    K::Film,
+                    K::Picture,
+                    K::Reviews,
+                    K::Quotes,
+                    K::Questions,
+                    K::ShareLinks,
+                    K::Related,
+                    K::Neighbours,
+                    K::StickyBar,
+                ],
+            )]),
+        ],
+    },
+];
+
+/// What an empty page is filled with.
+const FILL: &[Kind] = &[
+    K::Breadcrumb,
+    K::Gallery,
+    K::Title,
+    K::RatingLine,
+    K::Price,
+    K::Summary,
+    K::StockLine,
+    K::Options,
+    K::Quantity,
+    K::BuyButton,
+    K::Promises,
+    K::Details,
+    K::Facts,
+    K::Questions,
+    K::Reviews,
+    K::Related,
+    K::StickyBar,
+];
+
+/// A page laid anew.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Laid {
+    pub layout: Layout,
+    /// Pieces that the arrangement has no place for; they stand in a band of their own at the end.
+    pub left_over: Vec<PieceId>,
+}
+
+#[must_use]
+pub fn starter(key: &str) -> Option<&'static Starter> {
+    STARTERS.iter().find(|s| s.key == key)
+}
+
+impl Starter {
+    /// Lays the pieces of a page anew; an empty page is filled with what a page usually has. Bands keep nothing: their
+    /// values belonged to the old arrangement.
+    #[must_use]
+    pub fn lay(&self, page: &Layout) -> Laid {
+        let mut waiting: Vec<Piece> = page.pieces().cloned().collect();
+        if waiting.is_empty() {
+            waiting = FILL.iter().zip(1..).map(|(kind, number)| filled(*kind, number)).collect();
+        }
+        let mut bands: Vec<Band> =
+            self.plans.iter().zip(1..).map(|(plan, number)| lay_band(plan, number, &mut waiting)).collect();
+        bands.retain(|band| band.columns.iter().any(|column| !column.pieces.is_empty()));
+        let left_over = waiting.iter().map(|piece| piece.id.clone()).collect();
+        if !waiting.is_empty() {
+            bands.push(rest(waiting));
+        }
+        Laid { layout: Layout { format: FORMAT, frame: self.frame, bands }, left_over }
+    }
+}
+
+#[expect(clippy::expect_used, reason = "only texts of this file come here")]
+fn name<T: for<'a> TryFrom<&'a str, Error = NameError>>(text: &str) -> T {
+    T::try_from(text).expect("a sound name")
+}
+
+fn text(words: &str) -> SetValue {
+    SetValue::Text(words.into())
+}
+
+fn lay_band(plan: &Plan, number: usize, waiting: &mut Vec<Piece>) -> Band {
+    let mut values = Values::default();
+    for (setting, value, plain) in [
+        (&band::GROUND, plan.ground, "plain"),
+        (&band::STAYS, plan.stays, "none"),
+        (&band::REACH, if plan.edge { "edge" } else { "page" }, "page"),
+    ] {
+        if value != plain {
+            values = values.with(Device::Wide, setting, text(value));
+        }
+    }
+    let columns = plan.columns.iter().zip(1..).map(|((width, kinds), place)| Column {
+        id: name::<ColumnId>(&format!("s{number}-{place}")),
+        width: *width,
+        pieces: kinds.iter().flat_map(|kind| take(*kind, waiting)).collect(),
+    });
+    Band { id: name::<BandId>(&format!("s{number}")), values, columns: columns.collect() }
+}
+
+/// All pieces of a kind, in the order of the page.
+fn take(kind: Kind, waiting: &mut Vec<Piece>) -> Vec<Piece> {
+    let (taken, rest) = std::mem::take(waiting).into_iter().partition(|piece| piece.kind == kind);
+    *waiting = rest;
+    taken
+}
+
+fn rest(pieces: Vec<Piece>) -> Band {
+    let values = Values::default().with(Device::Wide, &band::NAME, text("Had no place"));
+    let column = Column { id: name::<ColumnId>("s-rest-1"), width: 12, pieces };
+    Band { id: name::<BandId>("s-rest"), values, columns: vec![column] }
+}
+
+/// A piece of a new page; lists begin with an example, so that the piece can be seen.
+fn filled(kind: Kind, number: usize) -> Piece {
+    let values = match kind {
+        K::Promises => Values::default().with(
+            Device::Wide,
+            &promises::LINES,
+            SetValue::Lines(vec!["Say here what you promise".into()]),
+        ),
+        K::Questions => {
+            let row = vec!["What do people ask first?".to_owned(), "Answer it here.".to_owned()];
+            Values::default().with(Device::Wide, &questions::QUESTIONS, SetValue::Rows(vec![row]))
+        }
+        _ => Values::default(),
+    };
+    Piece { id: name::<PieceId>(&format!("n{number}")), kind, values }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use crate::page::op::{check, samples};
+    use std::collections::{BTreeMap, BTreeSet};
+
+    fn settings(page: &Layout) -> BTreeMap<PieceId, (Kind, Values)> {
+        page.pieces().map(|p| (p.id.clone(), (p.kind, p.values.clone()))).collect()
+    }
+
+    fn page_of_everything() -> Layout {
+        let pieces = Kind::ALL.into_iter().zip(1..).map(|(kind, n)| {
+            let mut piece = samples::piece(&format!("x{n}"), kind);
+            piece.values =
+                piece.values.with(Device::Phone, &crate::page::piece::shared::SHOWN, SetValue::Flag(false));
+            piece
+        });
+        Layout { bands: vec![samples::band("b", vec![("c", 12, pieces.collect())])], ..Layout::default() }
+    }
+
+    #[test]
+    fn there_are_at_least_six_and_each_makes_a_sound_page() {
+        assert!(STARTERS.len() >= 6);
+        let names: BTreeSet<_> = STARTERS.iter().map(|s| s.key).collect();
+        assert_eq!(names.len(), STARTERS.len());
+        for starter in STARTERS {
+            for page in [Layout::default(), samples::layout(), page_of_everything()] {
+                assert_eq!(check(&starter.lay(&page).layout), Ok(()), "{}", starter.key);
+            }
+        }
+    }
+
+    #[test]
+    fn an_empty_page_is_filled_with_all_that_a_page_needs() {
+        for starter in STARTERS {
+            let laid = starter.lay(&Layout::default());
+            assert!(laid.left_over.is_empty(), "{}: {:?}", starter.key, laid.left_over);
+            let kinds: BTreeSet<_> = laid.layout.pieces().map(|p| p.kind).collect();
+            for kind in [K::Breadcrumb, K::Gallery, K::BuyButton, K::Questions, K::Reviews, K::Related] {
+                assert!(kinds.contains(&kind), "{}: {}", starter.key, kind.label());
+            }
+        }
+    }
+
+    #[test]
+    fn switching_keeps_every_piece_and_its_settings_and_names_what_has_no_place() {
+        let page = page_of_everything();
+        for starter in STARTERS {
+            let laid = starter.lay(&page);
+            assert_eq!(settings(&laid.layout), settings(&page), "{}", starter.key);
+            let kinds: Vec<_> =
+                laid.left_over.iter().filter_map(|id| page.piece(id)).map(|p| p.kind).collect();
+            assert_eq!(kinds, [K::Space, K::Rule], "{}", starter.key);
+        }
+    }
+
+    #[test]
+    fn going_on_to_another_starter_and_back_gives_the_same_page() {
+        let first = STARTERS[0].lay(&page_of_everything()).layout;
+        let back = STARTERS[0].lay(&STARTERS[3].lay(&first).layout).layout;
+        assert_eq!(back, first);
+    }
+}

@@ -1,0 +1,93 @@
+//! How well words can be told from their ground: the contrast ratio of WCAG 2.2 (relative luminance of sRGB colours).
+
+use super::house::{House, token as t};
+use crate::page::{Setting, is_colour};
+use serde::Serialize;
+
+/// A pair of colours that meets on a page.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Contrast {
+    pub what: &'static str,
+    pub over: String,
+    pub under: String,
+    /// The ratio in hundredths, rounded down: 450 is 4.5 to 1.
+    pub hundredths: u32,
+    /// What is needed, in hundredths.
+    pub needed: u32,
+    pub holds: bool,
+}
+
+fn channel(byte: u8) -> f64 {
+    let share = f64::from(byte) / 255.0;
+    if share <= 0.040_45 { share / 12.92 } else { ((share + 0.055) / 1.055).powf(2.4) }
+}
+
+fn luminance(colour: &str) -> Option<f64> {
+    if !is_colour(colour) {
+        return None;
+    }
+    let byte = |at: usize| u8::from_str_radix(&colour[at..at + 2], 16).ok().map(channel);
+    Some(0.2126 * byte(1)? + 0.7152 * byte(3)? + 0.0722 * byte(5)?)
+}
+
+/// The contrast of two colours in hundredths, rounded down; 100 where one isn't a colour.
+#[must_use]
+pub fn contrast(a: &str, b: &str) -> u32 {
+    let (Some(a), Some(b)) = (luminance(a), luminance(b)) else { return 100 };
+    let ratio = (a.max(b) + 0.05) / (a.min(b) + 0.05);
+    // Between 1 and 21, so it always fits.
+    #[expect(clippy::cast_possible_truncation, clippy::cast_sign_loss)]
+    let hundredths = (ratio * 100.0 + 1e-9) as u32;
+    hundredths
+}
+
+const WORDS: u32 = 450;
+/// Borders of fields, icons.
+const SHAPES: u32 = 300;
+
+const PAIRS: &[(&str, &Setting, &Setting, u32)] = &[
+    ("Words on paper", &t::INK, &t::PAPER, WORDS),
+    ("Soft words on paper", &t::SOFT, &t::PAPER, WORDS),
+    ("Words on tint", &t::INK, &t::TINT, WORDS),
+    ("Soft words on tint", &t::SOFT, &t::TINT, WORDS),
+    ("Words on dark", &t::ON_DARK, &t::DARK, WORDS),
+    ("Accent on paper", &t::ACCENT, &t::PAPER, WORDS),
+    ("Signal on paper", &t::SIGNAL, &t::PAPER, WORDS),
+    ("Button, idle", &t::BUTTON_IDLE_WORDS, &t::BUTTON_IDLE, WORDS),
+    ("Button, pointer", &t::BUTTON_HOVER_WORDS, &t::BUTTON_HOVER, WORDS),
+    ("Button, pressed", &t::BUTTON_PRESSED_WORDS, &t::BUTTON_PRESSED, WORDS),
+    ("Button, out of use", &t::BUTTON_DISABLED_WORDS, &t::BUTTON_DISABLED, WORDS),
+    ("Words in fields", &t::FIELD_WORDS, &t::FIELD_GROUND, WORDS),
+    ("Border of fields", &t::FIELD_BORDER, &t::PAPER, SHAPES),
+    ("Sale mark", &t::SALE_WORDS, &t::SALE, WORDS),
+    ("Sold-out mark", &t::SOLD_OUT_WORDS, &t::SOLD_OUT, WORDS),
+    ("Coming-soon mark", &t::COMING_WORDS, &t::COMING, WORDS),
+];
+
+/// Every pair of a house style that meets on a page.
+#[must_use]
+pub fn contrasts(house: &House) -> Vec<Contrast> {
+    let pair = |(what, over, under, needed): &(&'static str, &Setting, &Setting, u32)| {
+        let (over, under) = (house.text(over), house.text(under));
+        let hundredths = contrast(&over, &under);
+        Contrast { what, over, under, hundredths, needed: *needed, holds: hundredths >= *needed }
+    };
+    PAIRS.iter().map(pair).collect()
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    /// Worked examples of the WCAG: black on white is 21, and the two greys on either side of 4.5.
+    #[test]
+    fn known_pairs_have_their_known_contrast() {
+        assert_eq!(contrast("#000000", "#FFFFFF"), 2100);
+        assert_eq!(contrast("#FFFFFF", "#FFFFFF"), 100);
+        assert_eq!(contrast("#767676", "#FFFFFF"), 454);
+        assert_eq!(contrast("#777777", "#ffffff"), 447);
+        assert_eq!(contrast("#FFFFFF", "#767676"), contrast("#767676", "#FFFFFF"));
+        assert_eq!(contrast("red", "#FFFFFF"), 100);
+    }
+}

@@ -1,0 +1,140 @@
+## Rahmen
+to-content = Zum Inhalt
+nav-shop = Laden
+nav-foot = Laden, am Ende der Seite
+cart-link = Warenkorb
+language = Sprache
+
+## Produktseite
+see-cart = Zum Warenkorb
+added = Es liegt im Warenkorb.
+gone-choice = „{ $value }“ gibt es hier nicht mehr. Das hier ist da.
+where-you-are = Wo Sie sind
+show-choice = Diese Auswahl zeigen
+state-sold-out = ausverkauft
+state-not-made = gibt es so nicht
+
+pictures = Bilder
+picture-number = Bild { $number }: { $shows }
+
+price-before = Vorher:
+save-amount = { $amount } gespart
+
+hint-only-left = { $count ->
+    [one] Davon ist nur noch 1 da.
+   *[other] Davon sind nur noch { $count } da.
+}
+hint-most = Eine Bestellung fasst davon höchstens { $count }.
+hint-sum = { $count } für { $amount }
+
+stars = { $stars } von 5 Sternen
+review-count = { $count ->
+    [one] 1 Bewertung
+   *[other] { $count } Bewertungen
+}
+review-by = { $who }, { $day }
+stars-share = { $stars ->
+    [one] 1 Stern
+   *[other] { $stars } Sterne
+}
+
+share-mail = E-Mail
+share-message = Nachricht
+share-address = Adresse dieser Seite
+
+slide-region = Lässt sich seitwärts schieben
+
+mark-coming-soon = Kommt bald
+mark-sold-out = Ausverkauft
+mark-saving = −{ $percent } %
+card-from = ab { $amount }
+
+listing-all = Alles, was wir machen
+listing-empty = Hier ist noch nichts.
+
+message-nothing = Hier ist nichts
+message-wrong = Etwas ist schiefgegangen
+message-not = Das ging nicht
+message-to-shop = Zum Laden
+preview-over = Diese Vorschau ist abgelaufen. Bitten Sie um einen neuen Link.
+preview-over-title = Nicht mehr zu sehen
+preview-bar = Vorschau, noch nicht im Laden. Zu sehen bis { $until }.
+
+cart-title = Warenkorb
+cart-empty = Ihr Warenkorb ist leer.
+cart-look-around = Im Laden umsehen
+cart-total = Summe mit MwSt.
+cart-checkout = Zur Kasse
+cart-changed = Seit Sie den Warenkorb gefüllt haben, hat sich etwas geändert. Sehen Sie die markierten Zeilen an; dann geht es weiter.
+cart-accept = Den Warenkorb so nehmen, wie er jetzt ist
+cart-price-changed = Der Preis hat sich geändert: vorher { $was }, jetzt { $now }.
+cart-quantity-of = Anzahl von { $name }
+cart-change = Ändern
+cart-take-out = Entfernen
+cart-take-out-of = { $name } entfernen
+cart-each = je { $amount }
+cart-bad-quantity = Bitte eine Anzahl von 1 bis 99 angeben.
+cart-bad-change = Bitte eine Anzahl von 0 bis 99 angeben. Der Warenkorb ist wie zuvor.
+cart-choose-first = Bitte zuerst wählen: { $options }.
+
+not-yet-sold = Das gibt es noch nicht zu kaufen.
+no-longer-sold = Das wird nicht mehr verkauft.
+choose-first = Bitte zuerst auswählen.
+not-made = Das gibt es in dieser Auswahl nicht.
+is-sold-out = Diese Auswahl ist ausverkauft.
+only-left = { $count ->
+    [one] Es ist nur noch 1 da.
+   *[other] Es sind nur noch { $count } da.
+}
+
+checkout-title = Kasse
+checkout-where = Wohin dürfen wir liefern?
+checkout-payment = Zahlung
+checkout-no-money = Dieser Laden nimmt kein echtes Geld. Wählen Sie, wie die Zahlung ausgehen soll.
+checkout-pay = { $amount } zahlen
+checkout-order = Ihre Bestellung
+checkout-back = Zurück zum Warenkorb
+field-email = E-Mail
+field-name = Name
+field-street = Straße und Hausnummer
+field-town = Ort
+field-postcode = Postleitzahl
+payment-accept = Testkarte, die angenommen wird
+payment-refuse = Testkarte, die abgelehnt wird
+payment-slow = Testkarte, die einige Sekunden braucht
+checkout-missing = Es fehlt noch etwas. Bestellt ist noch nichts.
+checkout-not-as-seen = Diese Bestellung ging nicht: In Ihrem Warenkorb hat sich etwas geändert oder fehlt. Abgebucht wurde nichts.
+checkout-refused = Die Zahlung wurde abgelehnt. Abgebucht wurde nichts; Ihr Warenkorb ist wie zuvor.
+field-missing = { $field } fehlt.
+field-too-long = { $field } darf höchstens { $most } Zeichen haben.
+field-bad-email = Das sieht nicht nach einer E-Mail-Adresse aus: Es braucht einen Namen, ein @ und einen Ort.
+payment-missing = Bitte eine Zahlung wählen.
+
+receipt-title = Vielen Dank
+receipt-paid = Bestellung { $number } ist bezahlt. Wir schreiben an { $email }, wenn sie die Werkstatt verlässt.
+receipt-back = Zurück zum Laden
+
+## Worte der Stücke
+breadcrumb-home = Laden
+price-from = ab
+stock-line-in-stock = Auf Lager
+stock-line-low = Nur noch {"{"}count{"}"} da
+stock-line-out = In dieser Auswahl ausverkauft
+options-ask = bitte wählen
+quantity-label = Anzahl
+buy-button-words = In den Warenkorb
+buy-button-sold-out = Ausverkauft
+buy-button-choose = Bitte auswählen
+buy-button-coming = Kommt bald
+buy-button-gone = Nicht mehr im Verkauf
+related-heading = Das könnte auch gefallen
+sticky-bar-words = In den Warenkorb
+questions-heading = Fragen
+reviews-heading = Was Käufer sagen
+reviews-none = Noch keine Bewertungen
+facts-heading = Fakten
+sku-line-label = Artikelnummer
+size-chart-heading = Größen
+share-links-label = Teilen
+neighbours-before = Zurück
+neighbours-after = Weiter

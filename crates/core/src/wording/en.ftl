@@ -1,0 +1,131 @@
+### Every word that a shopper reads which is neither product data nor set on a piece. The words that pieces have of
+### their own stand with their settings.
+
+## Frame of every page
+to-content = To the content
+nav-shop = Shop
+nav-foot = Shop, at the end of the page
+cart-link = Cart
+language = Language
+
+## Product page
+see-cart = See the cart
+added = It is in your cart.
+gone-choice = We have no “{ $value }” here any more. This is what there is.
+where-you-are = Where you are
+show-choice = Show this choice
+state-sold-out = sold out
+state-not-made = not made in this choice
+
+## Gallery
+pictures = Pictures
+picture-number = Picture { $number }: { $shows }
+
+## Price
+price-before = Before:
+save-amount = Save { $amount }
+
+## Buy button
+hint-only-left = { $count ->
+    [one] There is only 1 left of this choice.
+   *[other] There are only { $count } left of this choice.
+}
+hint-most = One order can hold { $count } of these.
+hint-sum = { $count } for { $amount }
+
+## Reviews
+stars = { $stars } of 5 stars
+review-count = { $count ->
+    [one] 1 review
+   *[other] { $count } reviews
+}
+review-by = { $who }, { $day }
+stars-share = { $stars ->
+    [one] 1 star
+   *[other] { $stars } stars
+}
+
+## Share links
+share-mail = Mail
+share-message = Message
+share-address = Address of this page
+
+## Pieces that scroll
+slide-region = Slides sideways
+
+## Cards and marks
+mark-coming-soon = Coming soon
+mark-sold-out = Sold out
+mark-saving = −{ $percent } %
+card-from = from { $amount }
+
+## Listings
+listing-all = Everything we make
+listing-empty = There is nothing here yet.
+
+## Messages
+message-nothing = Nothing here
+message-wrong = Something went wrong
+message-not = That didn't work
+message-to-shop = To the shop
+preview-over = This preview has run out. Ask whoever sent it for a new link.
+preview-over-title = No longer to be seen
+preview-bar = Preview, not yet in the shop. It can be seen until { $until }.
+
+## Cart
+cart-title = Cart
+cart-empty = Your cart is empty.
+cart-look-around = Look around the shop
+cart-total = Total, with VAT
+cart-checkout = To the checkout
+cart-changed = Something changed since you filled the cart. Look at the marked lines; then go on.
+cart-accept = Take the cart as it is now
+cart-price-changed = The price changed: it was { $was }, now it is { $now }.
+cart-quantity-of = Quantity of { $name }
+cart-change = Change
+cart-take-out = Take out
+cart-take-out-of = Take { $name } out
+cart-each = { $amount } each
+cart-bad-quantity = Please give a quantity from 1 to 99.
+cart-bad-change = Please give a quantity from 0 to 99. The cart is as it was.
+cart-choose-first = Please choose first: { $options }.
+
+## Why not
+not-yet-sold = This isn't sold yet.
+no-longer-sold = This is no longer sold.
+choose-first = Please make your choice first.
+not-made = This isn't made in that choice.
+is-sold-out = This choice is sold out.
+only-left = { $count ->
+    [one] There is only 1 left.
+   *[other] There are only { $count } left.
+}
+
+## Checkout
+checkout-title = Checkout
+checkout-where = Where shall we send it?
+checkout-payment = Payment
+checkout-no-money = This shop doesn't take real money. Choose how the payment shall end.
+checkout-pay = Pay { $amount }
+checkout-order = Your order
+checkout-back = Back to the cart
+field-email = Email
+field-name = Name
+field-street = Street and number
+field-town = Town
+field-postcode = Postcode
+payment-accept = Test card that is accepted
+payment-refuse = Test card that is refused
+payment-slow = Test card that takes a few seconds
+checkout-missing = Something is missing. Nothing was ordered yet.
+checkout-not-as-seen = We could not take this order: something in your cart changed or is gone. Nothing was charged.
+checkout-refused = The payment was refused. Nothing was charged; your cart is as it was.
+field-missing = { $field } is missing.
+field-too-long = { $field } can have { $most } characters at the most.
+field-bad-email = This doesn't look like an email address: it needs a name, an @ and a place.
+payment-missing = Please choose a payment.
+
+## Receipt
+receipt-title = Thank you
+receipt-paid = Order { $number } is paid. We write to { $email } when it leaves the workshop.
+receipt-back = Back to the shop

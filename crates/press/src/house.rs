@@ -1,0 +1,82 @@
+//! The house style as custom properties, which every rule of pieces and pages refers to.
+
+use compagina_core::style::{Font, House, token as t};
+use std::fmt::Write;
+
+fn family(font: Font) -> &'static str {
+    match font {
+        Font::Serif => "\"Fraunces Variable\",Georgia,serif",
+        Font::Sans => "\"Figtree Variable\",system-ui,sans-serif",
+        Font::Grotesque => "\"Bricolage Grotesque Variable\",system-ui,sans-serif",
+        Font::System => "system-ui,sans-serif",
+    }
+}
+
+/// Colours, by their property.
+const COLOURS: &[(&str, &compagina_core::page::Setting)] = &[
+    ("paper", &t::PAPER),
+    ("ink", &t::INK),
+    ("soft", &t::SOFT),
+    ("tint", &t::TINT),
+    ("line", &t::LINE),
+    ("accent", &t::ACCENT),
+    ("signal", &t::SIGNAL),
+    ("dark", &t::DARK),
+    ("on-dark", &t::ON_DARK),
+    ("button", &t::BUTTON_IDLE),
+    ("button-words", &t::BUTTON_IDLE_WORDS),
+    ("button-hover", &t::BUTTON_HOVER),
+    ("button-hover-words", &t::BUTTON_HOVER_WORDS),
+    ("button-pressed", &t::BUTTON_PRESSED),
+    ("button-pressed-words", &t::BUTTON_PRESSED_WORDS),
+    ("button-off", &t::BUTTON_DISABLED),
+    ("button-off-words", &t::BUTTON_DISABLED_WORDS),
+    ("field", &t::FIELD_GROUND),
+    ("field-words", &t::FIELD_WORDS),
+    ("field-line", &t::FIELD_BORDER),
+    ("sale", &t::SALE),
+    ("sale-words", &t::SALE_WORDS),
+    ("sold-out", &t::SOLD_OUT),
+    ("sold-out-words", &t::SOLD_OUT_WORDS),
+    ("coming", &t::COMING),
+    ("coming-words", &t::COMING_WORDS),
+];
+
+/// Pixels, by their property.
+const PIXELS: &[(&str, &compagina_core::page::Setting)] = &[
+    ("page", &t::PAGE_WIDTH),
+    ("corner", &t::CORNER),
+    ("corner-small", &t::CORNER_SMALL),
+    ("corner-large", &t::CORNER_LARGE),
+    ("button-height", &t::BUTTON_HEIGHT),
+    ("button-corner", &t::BUTTON_CORNER),
+    ("field-corner", &t::FIELD_CORNER),
+    ("mark-corner", &t::MARK_CORNER),
+];
+
+/// `:root{…}`. Values come from closed lists, whole numbers and checked colours only.
+pub(crate) fn css(house: &House) -> String {
+    let mut css = String::from(":root{");
+    for (name, token) in COLOURS {
+        let _ = write!(css, "--{name}:{};", house.text(token));
+    }
+    for (name, token) in PIXELS {
+        let _ = write!(css, "--{name}:{}px;", house.number(token));
+    }
+    let (heading, text) = (family(house.font(&t::HEADING_FONT)), family(house.font(&t::TEXT_FONT)));
+    let _ = write!(css, "--heading:{heading};--text:{text};");
+    for (name, token) in [("heading-weight", &t::HEADING_WEIGHT), ("button-weight", &t::BUTTON_WEIGHT)] {
+        let _ = write!(css, "--{name}:{};", house.number(token));
+    }
+    for (name, token) in [
+        ("fine", &t::FINE_SIZE),
+        ("body", &t::BODY_SIZE),
+        ("lead", &t::LEAD_SIZE),
+        ("subheading", &t::SUBHEADING_SIZE),
+        ("heading", &t::HEADING_SIZE),
+    ] {
+        let _ = write!(css, "--{name}-size:{}px;", house.type_size(house.number(token)));
+    }
+    css.push('}');
+    css
+}

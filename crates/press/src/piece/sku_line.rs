@@ -1,0 +1,27 @@
+use super::slot;
+use crate::ctx::{Ctx, Styled};
+use compagina_core::page::Device;
+use compagina_core::page::piece::sku_line::{BRAND, LABEL};
+use maud::{Markup, html};
+use std::collections::BTreeMap;
+
+/// The number of the chosen variant; nothing until one is chosen.
+pub(super) fn slots(ctx: &Ctx<'_>) -> BTreeMap<String, String> {
+    let chosen = ctx.offer.variant.and_then(|id| ctx.product.variants.iter().find(|v| v.id == id));
+    let sku = chosen.map_or_else(String::new, |variant| variant.sku.clone());
+    BTreeMap::from([("sku".to_owned(), sku)])
+}
+
+pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
+    let sku = slots(ctx).remove("sku").unwrap_or_default();
+    html! {
+        p {
+            @if !ctx.product.brand.is_empty() && styled.flag_anywhere(&BRAND) { span.brand { (ctx.product.brand) } " " }
+            span data-shows="sku" hidden[sku.is_empty()] { (styled.words(&LABEL)) " " (slot("sku", &sku)) }
+        }
+    }
+}
+
+pub(super) fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
+    if styled.chain.flag(&BRAND, device) { String::new() } else { format!("{root} .brand{{display:none}}") }
+}

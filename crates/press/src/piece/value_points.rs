@@ -1,0 +1,29 @@
+use crate::ctx::Styled;
+use compagina_core::page::Device;
+use compagina_core::page::piece::value_points::{COUNT, HEADING, MARK, Mark, POINTS};
+use maud::{Markup, html};
+
+pub(super) fn draw(styled: &Styled<'_>) -> Option<Markup> {
+    let points = styled.entries(&POINTS);
+    if points.is_empty() {
+        return None;
+    }
+    Some(html! {
+        (styled.heading(&HEADING))
+        ol.points {
+            @for point in &points {
+                li { strong { (point[0]) } @if let Some(more) = point.get(1).filter(|m| !m.is_empty()) { p { (more) } } }
+            }
+        }
+    })
+}
+
+pub(super) fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
+    let mark = match styled.choice::<Mark>(&MARK, device) {
+        Some(Mark::Tick) => "\"✓\"",
+        Some(Mark::None) => "none",
+        _ => "counter(point)",
+    };
+    let count = styled.chain.number(&COUNT, device);
+    format!("{root} .points{{--mark:{mark};grid-template-columns:repeat({count},minmax(0,1fr))}}")
+}

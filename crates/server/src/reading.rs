@@ -1,0 +1,93 @@
+//! In which language a page is read, and whether with the shop's words and looks as they are live or as they are being
+//! worked on.
+
+use crate::error::{ApiError, ApiResult};
+use crate::state::State;
+use actix_web::HttpRequest;
+use chrono::Utc;
+use compagina_core::ids::TemplateId;
+use compagina_core::page::Day;
+use compagina_core::style::House;
+use compagina_core::wording::{Book, Language, Words};
+use compagina_press::{Nav, NavItem};
+use compagina_storage::{Document, DocumentName};
+
+pub const LANGUAGE_COOKIE: &str = "language";
+
+/// Which state of the shop's documents a page is made of.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub enum Side {
+    Live,
+    Draft,
+}
+
+/// How a page is read.
+#[derive(Debug, Clone)]
+pub struct Reading {
+    pub language: Language,
+    pub side: Side,
+    /// The template whose own words count.
+    pub template: Option<TemplateId>,
+    /// Path and query, to come back to in another language.
+    pub here: String,
+}
+
+impl Reading {
+    /// A shopper's: in the language that was chosen last.
+    pub fn of(request: &HttpRequest) -> Self {
+        let chosen = request.cookie(LANGUAGE_COOKIE).and_then(|cookie| Language::from_tag(cookie.value()));
+        let here = request.uri().path_and_query().map_or("/shop", |p| p.as_str()).to_owned();
+        Self { language: chosen.unwrap_or_default(), side: Side::Live, template: None, here }
+    }
+    /// An owner's, on the desk.
+    pub fn draft(template: TemplateId, language: Language) -> Self {
+        Self { language, side: Side::Draft, template: Some(template), here: "/shop".into() }
+    }
+    pub fn under(self, template: TemplateId) -> Self {
+        Self { template: Some(template), ..self }
+    }
+}
+
+/// What surrounds every page.
+pub async fn nav(state: &State, reading: &Reading) -> ApiResult<Nav> {
+    let (shop, types) = tokio::try_join!(state.store.shop(), state.store.types())?;
+    let (house, book): (Document<House>, Document<Book>) = tokio::try_join!(
+        state.store.document(DocumentName::House),
+        state.store.document(DocumentName::Wording)
+    )?;
+    let mut shop = shop.ok_or_else(|| ApiError::no_such("shop"))?;
+    shop.locale = reading.language.locale(shop.locale);
+    let items = types
+        .into_iter()
+        .map(|t| NavItem { href: format!("/shop/types/{}", t.kind.handle), name: t.kind.name });
+    let (house, book) = match reading.side {
+        Side::Live => (house.published, book.published),
+        Side::Draft => (house.draft, book.draft),
+    };
+    Ok(Nav {
+        shop,
+        items: items.collect(),
+        assets: state.assets.clone(),
+        words: words(state, reading, &book),
+        house,
+        here: reading.here.clone(),
+    })
+}
+
+/// Words are read from their sources once and then kept ready.
+fn words(state: &State, reading: &Reading, book: &Book) -> Words {
+    let own = book.own(reading.language, reading.template);
+    let key = format!("{} {}", reading.language.tag(), serde_json::to_string(&own).unwrap_or_default());
+    if let Some(words) = state.words.get(&key) {
+        return words;
+    }
+    let words = Words::with(reading.language, &own);
+    state.words.insert(key, words.clone());
+    words
+}
+
+/// Today's day.
+pub fn today() -> Day {
+    let text = Utc::now().format("%Y-%m-%d").to_string();
+    Day::try_from(text).unwrap_or_else(|_| unreachable!("a day as the calendar writes it"))
+}

@@ -1,0 +1,75 @@
+use crate::error::{ApiError, ApiResult};
+use crate::session::Caller;
+use crate::state::State;
+use actix_web::web::{Data, Json, Path};
+use actix_web::{delete, get, post};
+use compagina_core::situation::{CartMood, SaleMood, StockMood};
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+
+/// A situation that can be looked up again. The product and its choice are part of it only where they are named.
+#[derive(Debug, Clone, Serialize, Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct Kept {
+    product: Option<String>,
+    choice: Option<String>,
+    stock: StockMood,
+    sale: SaleMood,
+    coming_soon: bool,
+    cart: CartMood,
+    day: Option<String>,
+    quantity: u32,
+}
+
+#[derive(Serialize, ToSchema)]
+pub struct KeptView {
+    id: u64,
+    name: String,
+    look: Kept,
+}
+
+#[derive(Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct Keep {
+    name: String,
+    look: Kept,
+}
+
+const MOST_CHARACTERS: usize = 80;
+
+/// The situations that were kept, by their names.
+#[utoipa::path(operation_id = "list_situations", responses((status = 200, body = Vec<KeptView>), (status = 401, body = ApiError)))]
+#[get("/situations")]
+pub async fn list(state: Data<State>, _caller: Caller) -> ApiResult<Json<Vec<KeptView>>> {
+    all(&state).await
+}
+
+/// Keeps a situation; one of the same name is replaced.
+#[utoipa::path(operation_id = "keep_situation", responses((status = 200, body = Vec<KeptView>), (status = 401, body = ApiError), (status = 422, body = ApiError)))]
+#[post("/situations")]
+pub async fn keep(state: Data<State>, _caller: Caller, body: Json<Keep>) -> ApiResult<Json<Vec<KeptView>>> {
+    let name = body.name.trim();
+    if !(1..=MOST_CHARACTERS).contains(&name.chars().count()) {
+        return Err(ApiError::refused(format!("a situation's name has 1 to {MOST_CHARACTERS} characters")));
+    }
+    let look = serde_json::to_value(&body.look).map_err(ApiError::unforeseen)?;
+    state.store.keep_situation(name, &look).await?;
+    all(&state).await
+}
+
+/// Forgets a situation.
+#[utoipa::path(operation_id = "drop_situation", responses((status = 200, body = Vec<KeptView>), (status = 401, body = ApiError)))]
+#[delete("/situations/{id}")]
+pub async fn forget(state: Data<State>, _caller: Caller, id: Path<u64>) -> ApiResult<Json<Vec<KeptView>>> {
+    state.store.drop_situation(*id).await?;
+    all(&state).await
+}
+
+async fn all(state: &State) -> ApiResult<Json<Vec<KeptView>>> {
+    let rows = state.store.kept_situations().await?.into_iter();
+    // One that can't be read any more is passed over.
+    let views = rows.filter_map(|row| {
+        Some(KeptView { id: row.id, name: row.name, look: serde_json::from_value(row.look).ok()? })
+    });
+    Ok(Json(views.collect()))
+}

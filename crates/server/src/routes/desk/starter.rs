@@ -1,0 +1,46 @@
+use super::DraftView;
+use super::operate::change;
+use crate::error::{ApiError, ApiResult};
+use crate::session::Caller;
+use crate::state::State;
+use actix_web::post;
+use actix_web::web::{Data, Json, Path};
+use compagina_core::ids::{PieceId, TemplateId};
+use compagina_core::page::Op;
+use compagina_core::page::starter::starter;
+use compagina_storage::Change;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+
+#[derive(Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct Begin {
+    revision: u64,
+    /// The starter's key.
+    starter: String,
+}
+
+#[derive(Serialize, ToSchema)]
+pub struct Begun {
+    draft: DraftView,
+    /// Pieces that the arrangement has no place for; they stand at the end.
+    left_over: Vec<PieceId>,
+}
+
+/// Lays the page anew by a starter. One step, which can be undone.
+#[utoipa::path(responses(
+    (status = 200, body = Begun), (status = 401, body = ApiError), (status = 404, body = ApiError), (status = 409, body = ApiError)))]
+#[post("/templates/{id}/starter")]
+pub async fn begin(
+    state: Data<State>,
+    caller: Caller,
+    id: Path<u64>,
+    body: Json<Begin>,
+) -> ApiResult<Json<Begun>> {
+    let starter = starter(&body.starter).ok_or_else(|| ApiError::no_such("starter"))?;
+    let template = state.store.template(TemplateId(*id)).await?;
+    let laid = starter.lay(&template.draft);
+    let op = Op::Lay { layout: laid.layout };
+    let Json(draft) = change(&state, &caller, *id, body.revision, Change::Edit(op)).await?;
+    Ok(Json(Begun { draft, left_over: laid.left_over }))
+}

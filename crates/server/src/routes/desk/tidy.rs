@@ -1,0 +1,86 @@
+//! What comes from a browser is made clean before it is kept: formatted text may hold only what it may hold.
+
+use compagina_core::page::{Device, Kind, Op, SetValue, Shape, Values};
+use compagina_press::rich;
+
+/// The same operation with all its formatted texts made safe.
+pub fn tidy(op: Op) -> Op {
+    match op {
+        Op::Set { target, setting, device, value } if is_rich(&setting) => {
+            Op::Set { target, setting, device, value: value.map(clean) }
+        }
+        Op::AddPiece { mut piece, at } => {
+            tidy_values(&mut piece.values);
+            Op::AddPiece { piece, at }
+        }
+        Op::AddBand { mut band, index } => {
+            band.columns.iter_mut().flat_map(|c| &mut c.pieces).for_each(|p| tidy_values(&mut p.values));
+            Op::AddBand { band, index }
+        }
+        Op::ReplaceBand { mut band } => {
+            band.columns.iter_mut().flat_map(|c| &mut c.pieces).for_each(|p| tidy_values(&mut p.values));
+            Op::ReplaceBand { band }
+        }
+        Op::Lay { mut layout } => {
+            let columns = layout.bands.iter_mut().flat_map(|b| &mut b.columns);
+            columns.flat_map(|c| &mut c.pieces).for_each(|p| tidy_values(&mut p.values));
+            Op::Lay { layout }
+        }
+        Op::Many { ops } => Op::Many { ops: ops.into_iter().map(tidy).collect() },
+        other => other,
+    }
+}
+
+fn is_rich(key: &str) -> bool {
+    let settings = Kind::ALL.into_iter().flat_map(Kind::settings);
+    settings.into_iter().any(|s| s.key == key && matches!(s.shape, Shape::Rich { .. }))
+}
+
+fn clean(value: SetValue) -> SetValue {
+    match value {
+        SetValue::Text(html) => SetValue::Text(rich::clean(&html)),
+        other => other,
+    }
+}
+
+fn tidy_values(values: &mut Values) {
+    for device in Device::ALL {
+        for (key, value) in values.of_mut(device) {
+            if is_rich(key) {
+                *value = clean(value.clone());
+            }
+        }
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    #[test]
+    fn script_is_gone_whichever_way_it_comes() {
+        let piece = serde_json::json!({ "id": "t", "kind": "text", "values": { "wide": { "body": "<p onclick=x>a</p><script>b</script>" } } });
+        let column = serde_json::json!({ "id": "c", "width": 12, "pieces": [piece] });
+        let band = serde_json::json!({ "id": "b", "values": {}, "columns": [column] });
+        let add =
+            serde_json::json!({ "op": "add_piece", "piece": piece, "at": { "column": "c", "index": 0 } });
+        for op in [
+            add.clone(),
+            serde_json::json!({ "op": "set", "target": { "piece": "t" }, "setting": "body", "device": "wide", "value": "<img src=x onerror=y>a" }),
+            serde_json::json!({ "op": "add_band", "band": band, "index": 0 }),
+            serde_json::json!({ "op": "replace_band", "band": band }),
+            serde_json::json!({ "op": "lay", "layout": { "format": 1, "bands": [band] } }),
+            serde_json::json!({ "op": "many", "ops": [add] }),
+        ] {
+            let tidied = serde_json::to_string(&tidy(serde_json::from_value(op).unwrap())).unwrap();
+            assert!(!["onclick", "script", "onerror"].iter().any(|bad| tidied.contains(bad)), "{tidied}");
+        }
+    }
+
+    #[test]
+    fn plain_words_stay_as_they_were_typed() {
+        let op = serde_json::json!({ "op": "set", "target": { "piece": "t" }, "setting": "words", "device": "wide", "value": "a < b & <c>" });
+        let op: Op = serde_json::from_value(op).unwrap();
+        assert_eq!(tidy(op.clone()), op);
+    }
+}

@@ -1,0 +1,52 @@
+use super::product::{draw, find};
+use super::{html, or_message};
+use crate::error::{ApiError, ApiResult};
+use crate::reading::{Reading, Side, nav, today};
+use crate::session::token_hash;
+use crate::state::State;
+use actix_web::http::StatusCode;
+use actix_web::http::header::{HeaderName, HeaderValue};
+use actix_web::web::{Data, Path, Query};
+use actix_web::{HttpRequest, HttpResponse, get};
+use chrono::Utc;
+use compagina_core::choice::Selection;
+use compagina_core::situation::Situation;
+use compagina_core::wording::Arg;
+use compagina_press::shop::message;
+use compagina_press::{Notice, opening_selection};
+
+/// A draft for someone without an account who has the link, until it runs out. Search engines are told to stay away.
+#[get("/shop/preview/{token}/{handle}")]
+pub async fn show(state: Data<State>, path: Path<(String, String)>, request: HttpRequest) -> HttpResponse {
+    let (token, handle) = path.into_inner();
+    let answer = draft(&state, &request, &token, &handle).await;
+    let mut answer = or_message(&state, &request, answer).await;
+    let robots = (HeaderName::from_static("x-robots-tag"), HeaderValue::from_static("noindex, nofollow"));
+    answer.headers_mut().insert(robots.0, robots.1);
+    answer
+}
+
+async fn draft(state: &State, request: &HttpRequest, token: &str, handle: &str) -> ApiResult<HttpResponse> {
+    let missing = || ApiError::no_such("preview");
+    let (template, until) = state.store.preview(&token_hash(token)).await?.ok_or_else(missing)?;
+    let reading = Reading { side: Side::Draft, ..Reading::of(request).under(template) };
+    let nav = nav(state, &reading).await?;
+    if until < Utc::now() {
+        let page = message(&nav, &nav.words.say("preview-over-title"), &nav.words.say("preview-over"));
+        return Ok(html(StatusCode::GONE, page));
+    }
+    let product = find(state, handle).await?;
+    let layout = state.store.template(template).await?.draft;
+    let pairs: Vec<(String, String)> =
+        Query::from_query(request.query_string()).map(Query::into_inner).unwrap_or_default();
+    let (chosen, _) = Selection::from_pairs(&product, pairs.iter().map(|(n, v)| (n.as_str(), v.as_str())));
+    let plain = Situation::plain(product.options.len(), today());
+    let none = chosen.chosen().next().is_none();
+    let selection = if none { opening_selection(&product, &layout) } else { chosen };
+    let day = nav.shop.locale.day(&until.format("%Y-%m-%d").to_string());
+    let text = nav.words.say_with("preview-bar", &[("until", Arg::Text(&day))]);
+    let notice = Notice { text, to_cart: false };
+    let (page, _) =
+        draw(state, &nav, &product, &layout, &Situation { selection, ..plain }, Some(&notice)).await?;
+    Ok(html(StatusCode::OK, page))
+}

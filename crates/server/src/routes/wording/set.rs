@@ -1,0 +1,71 @@
+use super::{WordingView, view};
+use crate::error::{ApiError, ApiResult};
+use crate::pages::catch_up;
+use crate::session::Caller;
+use crate::state::State;
+use actix_web::web::{Data, Json};
+use actix_web::{post, put};
+use compagina_core::ids::TemplateId;
+use compagina_core::wording::{Book, Language};
+use compagina_storage::{Document, DocumentName};
+use serde::Deserialize;
+use utoipa::ToSchema;
+
+#[derive(Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct WordChange {
+    revision: u64,
+    language: Language,
+    template: Option<TemplateId>,
+    key: String,
+    /// Without one it is again what lies under it.
+    text: Option<String>,
+}
+
+#[derive(Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct WordingStep {
+    revision: u64,
+    language: Language,
+    template: Option<TemplateId>,
+}
+
+/// Sets one word of the draft.
+#[utoipa::path(operation_id = "set_word", responses((status = 200, body = WordingView), (status = 401, body = ApiError), (status = 409, body = ApiError), (status = 422, body = ApiError)))]
+#[put("/wording")]
+pub async fn set(state: Data<State>, caller: Caller, body: Json<WordChange>) -> ApiResult<Json<WordingView>> {
+    let WordChange { revision, language, template, key, text } = body.into_inner();
+    if let Some(id) = template {
+        state.store.template(id).await?;
+    }
+    let document: Document<Book> = state.store.document(DocumentName::Wording).await?;
+    let mut book = document.draft;
+    book.set(language, template, &key, text)?;
+    state.store.set_document(DocumentName::Wording, caller.session.owner_id, revision, &book).await?;
+    Ok(Json(view(&state, language, template).await?))
+}
+
+/// Takes the last step back.
+#[utoipa::path(operation_id = "undo_wording", responses((status = 200, body = WordingView), (status = 401, body = ApiError), (status = 409, body = ApiError)))]
+#[post("/wording/undo")]
+pub async fn undo(
+    state: Data<State>,
+    _caller: Caller,
+    body: Json<WordingStep>,
+) -> ApiResult<Json<WordingView>> {
+    state.store.undo_document(DocumentName::Wording, body.revision).await?;
+    Ok(Json(view(&state, body.language, body.template).await?))
+}
+
+/// Lets shoppers read the draft.
+#[utoipa::path(operation_id = "publish_wording", responses((status = 200, body = WordingView), (status = 401, body = ApiError), (status = 409, body = ApiError)))]
+#[post("/wording/publish")]
+pub async fn publish(
+    state: Data<State>,
+    _caller: Caller,
+    body: Json<WordingStep>,
+) -> ApiResult<Json<WordingView>> {
+    state.store.publish_document(DocumentName::Wording, body.revision).await?;
+    catch_up(&state).await;
+    Ok(Json(view(&state, body.language, body.template).await?))
+}

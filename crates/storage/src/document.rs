@@ -1,0 +1,168 @@
+//! The shop's own documents, house style and wording: a draft that owners change step by step, and what shoppers see.
+
+use crate::error::with_retries;
+use crate::{Result, StorageError, Store, change};
+use serde::Serialize;
+use serde::de::DeserializeOwned;
+use sqlx::types::Json;
+
+/// Which document.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub enum DocumentName {
+    House,
+    Wording,
+}
+
+impl DocumentName {
+    fn text(self) -> &'static str {
+        match self {
+            Self::House => "house",
+            Self::Wording => "wording",
+        }
+    }
+}
+
+/// A document as owners and as shoppers see it.
+#[derive(Debug, Clone, Default, PartialEq, Eq)]
+pub struct Document<T> {
+    pub draft: T,
+    pub published: T,
+    pub revision: u64,
+    pub can_undo: bool,
+}
+
+/// Steps that can be taken back.
+const MOST_STEPS: u64 = 500;
+
+impl Store {
+    /// A document; empty until something was set.
+    pub async fn document<T: DeserializeOwned + Default>(&self, name: DocumentName) -> Result<Document<T>> {
+        let row = sqlx::query!(
+            r#"SELECT draft AS "draft: Json<serde_json::Value>", published AS "published: Json<serde_json::Value>", revision,
+               EXISTS (SELECT 1 FROM shop_document_step s WHERE s.name = d.name) AS "can_undo!: bool"
+               FROM shop_document d WHERE name = ?"#,
+            name.text()
+        )
+        .fetch_optional(&self.pool)
+        .await?;
+        let Some(row) = row else { return Ok(Document::default()) };
+        let read = |json| serde_json::from_value(json).map_err(|e| StorageError::damaged("document")(&e));
+        Ok(Document {
+            draft: read(row.draft.0)?,
+            published: read(row.published.0)?,
+            revision: row.revision,
+            can_undo: row.can_undo,
+        })
+    }
+
+    /// Puts another draft in the place of the one that its maker saw at revision `expected`.
+    pub async fn set_document<T: Serialize + Default + Sync>(
+        &self,
+        name: DocumentName,
+        owner: u64,
+        expected: u64,
+        draft: &T,
+    ) -> Result<()> {
+        let empty = T::default();
+        with_retries(|| async {
+            let mut tx = self.pool.begin().await?;
+            sqlx::query!(
+                "INSERT IGNORE INTO shop_document (name, draft, revision, published) VALUES (?, ?, 0, ?)",
+                name.text(),
+                Json(&empty) as _,
+                Json(&empty) as _
+            )
+            .execute(&mut *tx)
+            .await?;
+            let row = sqlx::query!(
+                "SELECT revision, draft FROM shop_document WHERE name = ? FOR UPDATE",
+                name.text()
+            )
+            .fetch_one(&mut *tx)
+            .await?;
+            if row.revision != expected {
+                return Err(StorageError::RevisionMismatch { expected, current: row.revision });
+            }
+            sqlx::query!(
+                "INSERT INTO shop_document_step (name, owner_id, was) VALUES (?, ?, ?)",
+                name.text(),
+                owner,
+                row.draft
+            )
+            .execute(&mut *tx)
+            .await?;
+            sqlx::query!(
+                "UPDATE shop_document SET draft = ?, revision = revision + 1 WHERE name = ?",
+                Json(draft) as _,
+                name.text()
+            )
+            .execute(&mut *tx)
+            .await?;
+            sqlx::query!(
+                "DELETE FROM shop_document_step WHERE name = ? AND id + ? < LAST_INSERT_ID()",
+                name.text(),
+                MOST_STEPS
+            )
+            .execute(&mut *tx)
+            .await?;
+            tx.commit().await?;
+            Ok(())
+        })
+        .await
+    }
+
+    /// Takes the last step on a document back.
+    pub async fn undo_document(&self, name: DocumentName, expected: u64) -> Result<()> {
+        with_retries(|| async {
+            let mut tx = self.pool.begin().await?;
+            let step = sqlx::query!(
+                "SELECT id, was FROM shop_document_step WHERE name = ? ORDER BY id DESC LIMIT 1 FOR UPDATE",
+                name.text()
+            )
+            .fetch_optional(&mut *tx)
+            .await?
+            .ok_or(StorageError::NoStep { step: "undo" })?;
+            let done = sqlx::query!(
+                "UPDATE shop_document SET draft = ?, revision = revision + 1 WHERE name = ? AND revision = ?",
+                step.was,
+                name.text(),
+                expected
+            )
+            .execute(&mut *tx)
+            .await?;
+            if done.rows_affected() == 0 {
+                return Err(StorageError::RevisionMismatch { expected, current: 0 });
+            }
+            sqlx::query!("DELETE FROM shop_document_step WHERE id = ?", step.id).execute(&mut *tx).await?;
+            tx.commit().await?;
+            Ok(())
+        })
+        .await
+    }
+
+    /// Lets shoppers see the draft as it was at revision `expected`.
+    pub async fn publish_document(&self, name: DocumentName, expected: u64) -> Result<()> {
+        let mut tx = self.pool.begin().await?;
+        let done = sqlx::query!(
+            "UPDATE shop_document SET published = draft WHERE name = ? AND revision = ?",
+            name.text(),
+            expected
+        )
+        .execute(&mut *tx)
+        .await?;
+        if done.rows_affected() == 0 {
+            let current =
+                sqlx::query_scalar!("SELECT revision FROM shop_document WHERE name = ?", name.text())
+                    .fetch_optional(&mut *tx)
+                    .await?
+                    .unwrap_or(0);
+            // Publishing what is live already changes no row and is no mistake.
+            if current != expected {
+                return Err(StorageError::RevisionMismatch { expected, current });
+            }
+        }
+        change::note(&mut tx, None).await?;
+        tx.commit().await?;
+        Ok(())
+    }
+}

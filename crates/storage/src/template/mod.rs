@@ -1,0 +1,119 @@
+//! Templates and the steps taken on them. An edit, its document and its revision are one transaction.
+
+mod history;
+mod step;
+
+pub use history::{EditRow, Moment, PublicationRow};
+pub use step::{Change, Draft, History};
+
+use crate::error::with_retries;
+use crate::{Result, StorageError, Store, change};
+use compagina_core::ids::TemplateId;
+use compagina_core::page::{Layout, op};
+use compagina_core::template::Reach;
+use sqlx::types::Json;
+
+/// A template with both of its layouts.
+#[derive(Debug, Clone)]
+pub struct TemplateRow {
+    pub id: TemplateId,
+    pub name: String,
+    pub reach: Reach,
+    pub draft: Layout,
+    pub revision: u64,
+    pub published: Option<Layout>,
+    pub published_revision: Option<u64>,
+}
+
+impl Store {
+    /// All templates in the order in which ties of reach are settled.
+    pub async fn templates(&self) -> Result<Vec<TemplateRow>> {
+        let rows = sqlx::query!(
+            r#"SELECT id, name, reach AS "reach: Json<Reach>", draft AS "draft: Json<Layout>", revision,
+               published AS "published: Json<Layout>", published_revision FROM template ORDER BY position, id"#
+        )
+        .fetch_all(&self.pool)
+        .await?;
+        Ok(rows
+            .into_iter()
+            .map(|r| TemplateRow {
+                id: TemplateId(r.id),
+                name: r.name,
+                reach: r.reach.0,
+                draft: r.draft.0,
+                revision: r.revision,
+                published: r.published.map(|p| p.0),
+                published_revision: r.published_revision,
+            })
+            .collect())
+    }
+
+    pub async fn template(&self, id: TemplateId) -> Result<TemplateRow> {
+        let all = self.templates().await?;
+        all.into_iter().find(|t| t.id == id).ok_or(StorageError::NotFound { what: "template" })
+    }
+
+    /// Adds a template at the end of the order, after checking its layout whole.
+    pub async fn add_template(
+        &self,
+        name: &str,
+        reach: &Reach,
+        layout: &Layout,
+        live: bool,
+    ) -> Result<TemplateId> {
+        op::check(layout)?;
+        let published = live.then_some(Json(layout));
+        let mut tx = self.pool.begin().await?;
+        let done = sqlx::query!(
+            "INSERT INTO template (name, position, reach, draft, revision, published, published_revision)
+             SELECT ?, COUNT(*), ?, ?, 1, ?, ? FROM template",
+            name,
+            Json(reach) as _,
+            Json(layout) as _,
+            published as _,
+            live.then_some(1u64)
+        )
+        .execute(&mut *tx)
+        .await?;
+        let id = TemplateId(done.last_insert_id());
+        if live {
+            history::note_publication(&mut tx, id, 1, "As it began", None, layout).await?;
+        }
+        change::note(&mut tx, None).await?;
+        tx.commit().await?;
+        Ok(id)
+    }
+
+    /// Gives a template another name and reach.
+    pub async fn set_template(&self, id: TemplateId, name: &str, reach: &Reach) -> Result<()> {
+        let mut tx = self.pool.begin().await?;
+        sqlx::query!("UPDATE template SET name = ?, reach = ? WHERE id = ?", name, Json(reach) as _, id.0)
+            .execute(&mut *tx)
+            .await?;
+        change::note(&mut tx, None).await?;
+        tx.commit().await?;
+        Ok(())
+    }
+
+    /// Lets shoppers see the draft as it was at revision `expected`, under a name.
+    pub async fn publish(&self, id: TemplateId, owner: u64, expected: u64, name: &str) -> Result<()> {
+        with_retries(|| async {
+            let mut tx = self.pool.begin().await?;
+            let (layout, current) = step::locked_draft(&mut tx, id).await?;
+            if current != expected {
+                return Err(StorageError::RevisionMismatch { expected, current });
+            }
+            sqlx::query!(
+                "UPDATE template SET published = draft, published_revision = revision WHERE id = ?",
+                id.0
+            )
+            .execute(&mut *tx)
+            .await?;
+            history::note_publication(&mut tx, id, current, name, Some(owner), &layout).await?;
+            change::note(&mut tx, None).await?;
+            tx.commit().await?;
+            Ok(())
+        })
+        .await
+    }
+}

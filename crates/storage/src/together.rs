@@ -1,0 +1,132 @@
+//! Who is at a desk, situations kept by name, and links by which others may look at a draft.
+
+use crate::{Result, StorageError, Store};
+use chrono::{DateTime, Utc};
+use compagina_core::ids::TemplateId;
+use sqlx::types::Json;
+
+/// An owner at an open desk.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub struct Present {
+    pub name: String,
+    pub place: String,
+    /// What is chosen there.
+    pub chosen: String,
+}
+
+/// After so many seconds without a sign someone is taken to have left.
+const GONE_AFTER_SECONDS: i64 = 12;
+
+/// A situation kept by its name.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub struct KeptSituation {
+    pub id: u64,
+    pub name: String,
+    pub look: serde_json::Value,
+}
+
+const MOST_KEPT: i64 = 100;
+
+impl Store {
+    /// Notes that someone is here, and tells who else is.
+    pub async fn be_present(
+        &self,
+        template: TemplateId,
+        place: &str,
+        owner: u64,
+        chosen: &str,
+    ) -> Result<Vec<Present>> {
+        sqlx::query!(
+            "REPLACE INTO presence (template_id, place, owner_id, chosen, seen_at) VALUES (?, ?, ?, ?, UTC_TIMESTAMP(3))",
+            template.0,
+            place,
+            owner,
+            chosen
+        )
+        .execute(&self.pool)
+        .await?;
+        let rows = sqlx::query_as!(
+            Present,
+            "SELECT o.name, p.place, p.chosen FROM presence p JOIN owner o ON o.id = p.owner_id
+             WHERE p.template_id = ? AND p.place <> ? AND p.seen_at > UTC_TIMESTAMP(3) - INTERVAL ? SECOND ORDER BY o.name, p.place",
+            template.0,
+            place,
+            GONE_AFTER_SECONDS
+        );
+        Ok(rows.fetch_all(&self.pool).await?)
+    }
+
+    /// Notes that someone has left.
+    pub async fn leave(&self, template: TemplateId, place: &str) -> Result<()> {
+        sqlx::query!("DELETE FROM presence WHERE template_id = ? AND place = ?", template.0, place)
+            .execute(&self.pool)
+            .await?;
+        Ok(())
+    }
+
+    pub async fn kept_situations(&self) -> Result<Vec<KeptSituation>> {
+        let rows = sqlx::query!(
+            r#"SELECT id, name, look AS "look: Json<serde_json::Value>" FROM kept_situation ORDER BY name"#
+        )
+        .fetch_all(&self.pool)
+        .await?;
+        Ok(rows.into_iter().map(|r| KeptSituation { id: r.id, name: r.name, look: r.look.0 }).collect())
+    }
+
+    /// Keeps a situation; one of the same name is replaced.
+    pub async fn keep_situation(&self, name: &str, look: &serde_json::Value) -> Result<()> {
+        let count = sqlx::query_scalar!("SELECT COUNT(*) FROM kept_situation").fetch_one(&self.pool).await?;
+        if count >= MOST_KEPT {
+            return Err(StorageError::Full { what: "situations", most: MOST_KEPT });
+        }
+        sqlx::query!("REPLACE INTO kept_situation (name, look) VALUES (?, ?)", name, Json(look) as _)
+            .execute(&self.pool)
+            .await?;
+        Ok(())
+    }
+
+    pub async fn drop_situation(&self, id: u64) -> Result<()> {
+        sqlx::query!("DELETE FROM kept_situation WHERE id = ?", id).execute(&self.pool).await?;
+        Ok(())
+    }
+
+    /// Keeps a link under the hash of its token; links that have run out are dropped a month later.
+    pub async fn add_preview(
+        &self,
+        token_hash: &[u8; 32],
+        template: TemplateId,
+        owner: u64,
+        until: DateTime<Utc>,
+    ) -> Result<()> {
+        sqlx::query!("DELETE FROM preview_link WHERE expires_at < UTC_TIMESTAMP() - INTERVAL 30 DAY")
+            .execute(&self.pool)
+            .await?;
+        sqlx::query!(
+            "INSERT INTO preview_link (token_hash, template_id, owner_id, expires_at) VALUES (?, ?, ?, ?)",
+            &token_hash[..],
+            template.0,
+            owner,
+            until
+        )
+        .execute(&self.pool)
+        .await?;
+        Ok(())
+    }
+
+    /// The template that a link shows and until when, also where that is past.
+    pub async fn preview(&self, token_hash: &[u8; 32]) -> Result<Option<(TemplateId, DateTime<Utc>)>> {
+        let row = sqlx::query!(
+            r#"SELECT template_id, expires_at AS "expires_at: DateTime<Utc>" FROM preview_link WHERE token_hash = ?"#,
+            &token_hash[..]
+        )
+        .fetch_optional(&self.pool)
+        .await?;
+        Ok(row.map(|r| (TemplateId(r.template_id), r.expires_at)))
+    }
+
+    /// Ends every link to a template at once.
+    pub async fn end_previews(&self, template: TemplateId) -> Result<u64> {
+        let done = sqlx::query!("DELETE FROM preview_link WHERE template_id = ?", template.0);
+        Ok(done.execute(&self.pool).await?.rows_affected())
+    }
+}
