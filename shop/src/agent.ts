@@ -1,6 +1,7 @@
 import { Idiomorph } from "idiomorph";
 import { readTable } from "./entries";
 import look from "./proof.css?inline";
+import { startFilms } from "./film";
 import { watchSticky } from "./sticky";
 
 /**
@@ -17,10 +18,12 @@ interface Box {
 
 type ToProof =
   | { say: "page"; html: string }
-  | { say: "choose"; piece: string | null; label: string; reveal: boolean }
+  | { say: "choose"; piece: string | null; band: string | null; also: string[]; label: string; reveal: boolean }
   | { say: "first-screen"; height: number; scale: number };
 
 let chosen: string | null = null;
+let chosenBand: string | null = null;
+let also: string[] = [];
 let foldAt: number | null = null;
 
 function tell(message: Record<string, unknown>): void {
@@ -57,23 +60,62 @@ function drawFold(): void {
   line.dataset.says = `first screen, ${foldAt}`;
 }
 
+function find(kind: "piece" | "band", id: string | null): HTMLElement | null {
+  return id ? document.querySelector<HTMLElement>(`[data-${kind}="${CSS.escape(id)}"]`) : null;
+}
+
 function mark(label: string): void {
-  document.querySelectorAll("[data-chosen]").forEach((piece) => piece.removeAttribute("data-chosen"));
-  const piece = chosen ? document.querySelector<HTMLElement>(`[data-piece="${CSS.escape(chosen)}"]`) : null;
-  piece?.setAttribute("data-chosen", label);
+  for (const name of ["data-chosen", "data-also", "data-chosen-band"]) {
+    document.querySelectorAll(`[${name}]`).forEach((element) => element.removeAttribute(name));
+  }
+  find("piece", chosen)?.setAttribute("data-chosen", label);
+  find("band", chosenBand)?.setAttribute("data-chosen-band", "");
+  for (const id of also) find("piece", id)?.setAttribute("data-also", "");
+}
+
+/** The page's HTML as it was handed over last, piece by piece, so that only what differs is touched. */
+let drawn = new Map<string, string>();
+let shape = "";
+
+function piecesOf(page: Document): Map<string, string> {
+  const all = [...page.querySelectorAll<HTMLElement>("[data-piece]")];
+  return new Map(all.map((piece): [string, string] => [piece.dataset.piece ?? "", piece.outerHTML]));
+}
+
+/** Everything but the insides of the pieces. */
+function shapeOf(page: Document): string {
+  const body = page.body.cloneNode(true) as HTMLElement;
+  body.querySelectorAll("[data-piece]").forEach((piece) => {
+    const empty = document.createElement("i");
+    empty.dataset.piece = (piece as HTMLElement).dataset.piece ?? "";
+    piece.replaceWith(empty);
+  });
+  return body.innerHTML;
+}
+
+function setText(element: Element | null, text: string): void {
+  if (element && element.textContent !== text) element.textContent = text;
 }
 
 function morph(html: string): void {
   const next = new DOMParser().parseFromString(html, "text/html");
-  const label = document.querySelector("[data-chosen]")?.getAttribute("data-chosen") ?? "";
-  document.getElementById("proof-fold")?.remove();
-  const style = document.querySelector("head style:not([data-proof])");
-  const nextStyle = next.querySelector("head style")?.textContent ?? "";
-  if (style) style.textContent = nextStyle;
-  const data = document.getElementById("offers");
-  if (data) data.textContent = next.getElementById("offers")?.textContent ?? "";
+  const label = find("piece", chosen)?.getAttribute("data-chosen") ?? "";
+  setText(document.querySelector("head style:not([data-proof])"), next.querySelector("head style")?.textContent ?? "");
+  setText(document.getElementById("offers"), next.getElementById("offers")?.textContent ?? "");
   document.title = next.title;
-  Idiomorph.morph(document.body, next.body, { morphStyle: "innerHTML" });
+  document.documentElement.lang = next.documentElement.lang;
+  const [pieces, nextShape] = [piecesOf(next), shapeOf(next)];
+  if (nextShape === shape) {
+    for (const [id, outer] of pieces) {
+      const [old, fresh] = [find("piece", id), outer === drawn.get(id) ? null : findIn(next, id)];
+      if (old && fresh) Idiomorph.morph(old, fresh, { morphStyle: "outerHTML" });
+    }
+  } else {
+    document.getElementById("proof-fold")?.remove();
+    Idiomorph.morph(document.body, next.body, { morphStyle: "innerHTML" });
+  }
+  drawn = pieces;
+  shape = nextShape;
   for (const input of document.querySelectorAll<HTMLInputElement>("input[type=radio]")) {
     input.checked = input.defaultChecked;
   }
@@ -81,6 +123,10 @@ function morph(html: string): void {
   drawFold();
   watchSticky();
   report();
+}
+
+function findIn(page: Document, id: string): Element | null {
+  return page.querySelector(`[data-piece="${CSS.escape(id)}"]`);
 }
 
 addEventListener("message", (event: MessageEvent<ToProof>) => {
@@ -91,9 +137,11 @@ addEventListener("message", (event: MessageEvent<ToProof>) => {
     tell({ say: "drawn" });
   } else if (message.say === "choose") {
     chosen = message.piece;
+    chosenBand = message.band;
+    also = message.also;
     mark(message.label);
-    const piece = document.querySelector<HTMLElement>("[data-chosen]");
-    if (piece && message.reveal) reveal(piece);
+    const element = find("piece", chosen) ?? find("band", chosenBand);
+    if (element && message.reveal) reveal(element);
   } else if (message.say === "first-screen") {
     foldAt = message.height;
     // Marks keep their size on the desk, however small the proof is drawn.
@@ -106,16 +154,18 @@ addEventListener("message", (event: MessageEvent<ToProof>) => {
 /** Scrolls only when the piece isn't in sight. */
 function reveal(piece: HTMLElement): void {
   const box = piece.getBoundingClientRect();
-  if (box.top < 0 || box.bottom > innerHeight)
-    scrollTo({ top: Math.max(0, scrollY + box.top - 80), behavior: "smooth" });
+  const inSight =
+    box.top >= 0 && (box.bottom <= innerHeight || (box.height > innerHeight && box.top < innerHeight / 2));
+  if (!inSight && box.height > 0) scrollTo({ top: Math.max(0, scrollY + box.top - 80), behavior: "smooth" });
 }
 
 document.addEventListener(
   "click",
   (event) => {
     const target = event.target as Element;
-    const piece = target.closest<HTMLElement>("[data-piece]");
-    if (piece) tell({ say: "pointed", piece: piece.dataset.piece });
+    const piece = target.closest<HTMLElement>("[data-piece]")?.dataset.piece ?? null;
+    const band = target.closest<HTMLElement>("[data-band]")?.dataset.band ?? null;
+    if (piece || band) tell({ say: "pointed", piece, band, more: event.ctrlKey || event.metaKey || event.shiftKey });
     if (target.closest("a, button")) event.preventDefault();
   },
   true,
@@ -141,6 +191,9 @@ const style = document.createElement("style");
 style.textContent = look;
 style.dataset.proof = "";
 document.head.append(style);
+drawn = piecesOf(document);
+shape = shapeOf(document);
+startFilms();
 new ResizeObserver(() => report()).observe(document.documentElement);
 document.addEventListener("load", report, true);
 watchSticky();

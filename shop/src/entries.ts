@@ -16,6 +16,8 @@ export interface Entry {
 export interface Table {
   start: string;
   ask: string;
+  /** The words for values that can't be had. */
+  states: Record<"sold_out" | "not_made", string>;
   entries: Record<string, Entry>;
 }
 

@@ -1,5 +1,7 @@
 import { entryOf, readTable, type Table } from "./entries";
 import { watchGalleries } from "./gallery";
+import { startFilms } from "./film";
+import { fillShareLinks } from "./share";
 import { show } from "./show";
 import { watchSticky } from "./sticky";
 
@@ -27,7 +29,7 @@ function watchChoices(table: Table): void {
       if (turn !== asked) return;
       key = entry.key;
       known = entry;
-      show(entry);
+      show(entry, table.states);
       history.replaceState(null, "", key === "" ? location.pathname : `?${key}`);
     } catch {
       // Without an answer the form still works: the server draws the page for this choice.
@@ -62,6 +64,8 @@ function keepTabOpen(): void {
 
 showCartCount();
 addEventListener("pageshow", showCartCount);
+startFilms();
+fillShareLinks();
 const table = readTable();
 if (table) {
   watchChoices(table);

@@ -1,11 +1,9 @@
-import type { Entry } from "./entries";
-
-const words = { open: "", sold_out: ", sold out", not_made: ", not made in this choice" } as const;
+import type { Entry, Table, ValueState } from "./entries";
 
 /** Puts an entry onto the page: texts, marks, button, pictures. */
-export function show(entry: Entry): void {
+export function show(entry: Entry, states: Table["states"]): void {
   showTexts(entry);
-  showValues(entry);
+  showValues(entry, { open: "", sold_out: `, ${states.sold_out}`, not_made: `, ${states.not_made}` });
   for (const button of document.querySelectorAll<HTMLButtonElement>("[data-buy]")) {
     button.toggleAttribute("aria-disabled", false);
     if (entry.buy === "off") button.setAttribute("aria-disabled", "true");
@@ -24,7 +22,7 @@ function showTexts(entry: Entry): void {
   }
 }
 
-function showValues(entry: Entry): void {
+function showValues(entry: Entry, words: Record<ValueState, string>): void {
   for (const input of document.querySelectorAll<HTMLInputElement>("input[data-option][data-value]")) {
     const [option, value] = [Number(input.dataset.option), Number(input.dataset.value)];
     const state = entry.values[option]?.[value]?.[0] ?? "not_made";
@@ -41,7 +39,7 @@ function showValues(entry: Entry): void {
       const value = Number(item.dataset.value);
       const state = entry.values[option]?.[value]?.[0] ?? "not_made";
       item.dataset.state = state;
-      item.textContent = `${item.dataset.name ?? ""}${words[state].replace(", ", " – ")}`;
+      item.textContent = `${item.dataset.name ?? ""}${words[state].replace(/^, /, " – ")}`;
       item.selected = entry.chosen[option] === value;
     }
   }

@@ -19,6 +19,18 @@ export const router = createRouter({
       props: (route) => ({ id: Number(route.params.id), product: route.query.product as string | undefined }),
     },
     {
+      path: "/house-style",
+      name: "house-style",
+      meta: { title: "House style" },
+      component: () => import("./features/house/HouseView.vue"),
+    },
+    {
+      path: "/wording",
+      name: "wording",
+      meta: { title: "Wording" },
+      component: () => import("./features/wording/WordingView.vue"),
+    },
+    {
       path: "/sign-in",
       name: "sign-in",
       meta: { title: "Sign in" },

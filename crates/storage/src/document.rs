@@ -55,6 +55,12 @@ impl Store {
         })
     }
 
+    /// The revisions of all documents together: it grows with each change of any of them.
+    pub async fn document_revisions(&self) -> Result<u64> {
+        let rows = sqlx::query_scalar!("SELECT revision FROM shop_document").fetch_all(&self.pool).await?;
+        Ok(rows.into_iter().sum())
+    }
+
     /// Puts another draft in the place of the one that its maker saw at revision `expected`.
     pub async fn set_document<T: Serialize + Default + Sync>(
         &self,

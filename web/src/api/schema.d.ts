@@ -674,6 +674,8 @@ export interface components {
             live: boolean;
             /** @description What shoppers don't see yet. */
             not_live: components["schemas"]["Difference"][];
+            /** @description The page after the step, where it was asked for. */
+            proof?: string | null;
             /** Format: int64 */
             revision: number;
         };
@@ -799,6 +801,21 @@ export interface components {
          * @enum {string}
          */
         Locale: "en-GB" | "en-US" | "de-DE" | "fr-FR";
+        /** @description The situation under which the desk looks at a product. */
+        Look: {
+            cart?: components["schemas"]["CartMood"];
+            /** @description The choice as an address names it: `colour=ember&sail=2-1-m`; without one the page opens as for a shopper. */
+            choice?: string | null;
+            coming_soon?: boolean;
+            /** @description As `2026-11-24`; today without one. */
+            day?: string | null;
+            language?: components["schemas"]["Language"];
+            product: string;
+            /** Format: int32 */
+            quantity?: number | null;
+            sale?: components["schemas"]["SaleMood"];
+            stock?: components["schemas"]["StockMood"];
+        };
         /** @description A picture or film of the shop that a piece can show. */
         MediaView: {
             /** @description What it shows. */
@@ -888,6 +905,7 @@ export interface components {
         };
         /** @description A step, with the revision on which it was made. */
         Operation: {
+            look?: components["schemas"]["Look"] | null;
             op: components["schemas"]["Op"];
             /** Format: int64 */
             revision: number;
@@ -907,6 +925,11 @@ export interface components {
         };
         Others: {
             draft?: components["schemas"]["DraftView"] | null;
+            /**
+             * Format: int64
+             * @description Grows with every change of house style or wording, which proofs show too.
+             */
+            looks: number;
             others: components["schemas"]["OtherView"][];
         };
         PartView: {
@@ -1186,6 +1209,7 @@ export interface components {
             state: components["schemas"]["ValueState"];
         };
         Step: {
+            look?: components["schemas"]["Look"] | null;
             /** Format: int64 */
             revision: number;
         };

@@ -26,6 +26,8 @@ async function signOut(): Promise<void> {
     <nav aria-label="Views">
       <router-link to="/">Shelf</router-link>
       <router-link to="/templates" :class="{ within: route.path.startsWith('/templates') }">Templates</router-link>
+      <router-link to="/house-style">House style</router-link>
+      <router-link to="/wording">Wording</router-link>
     </nav>
     <div class="right">
       <v-menu>

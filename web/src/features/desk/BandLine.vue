@@ -1,44 +1,85 @@
 <script setup lang="ts">
+import { mdiChevronDown, mdiChevronRight } from "@mdi/js";
 import { computed } from "vue";
 import { useDesk } from "./deskStore";
 import { injectMoves } from "./keys";
 import { bandName } from "./order";
 import { type Band, bandOf } from "./types";
 
-const props = defineProps<{ band: Band }>();
+const props = defineProps<{ band: Band; why: string | null }>();
+const folded = defineModel<boolean>("folded", { required: true });
 const desk = useDesk();
 const moves = injectMoves();
 const chosen = computed(() => bandOf(desk.chosen) === props.band.id);
+const count = computed(() => props.band.columns.reduce((sum, c) => sum + c.pieces.length, 0));
 </script>
 
 <template>
-  <button class="band" :class="{ chosen }" :aria-pressed="chosen" @click="moves.choose({ band: band.id })">
-    {{ bandName(band) }} <i />
-  </button>
+  <div class="band-row" :class="{ chosen }">
+    <button
+      class="fold-it"
+      :aria-expanded="!folded"
+      :aria-label="folded ? `Show the ${count} pieces of ${bandName(band)}` : `Fold ${bandName(band)}`"
+      @click="folded = !folded"
+    >
+      <v-icon :icon="folded ? mdiChevronRight : mdiChevronDown" size="14" />
+    </button>
+    <button class="band" :aria-pressed="chosen" @click="moves.choose({ band: band.id })">
+      {{ bandName(band) }}<span v-if="folded">, {{ count }} {{ count === 1 ? "piece" : "pieces" }}</span>
+      <em v-if="why">{{ why }}</em> <i />
+    </button>
+  </div>
 </template>
 
 <style scoped>
-.band {
+.band-row {
   display: flex;
   align-items: center;
+  padding-right: 12px;
+}
+.fold-it {
+  display: grid;
+  place-items: center;
+  width: 24px;
+  height: 24px;
+  color: var(--soft);
+}
+.band {
+  display: flex;
+  flex: 1;
+  align-items: center;
   gap: 8px;
-  width: 100%;
-  padding: 5px 12px 3px 10px;
+  min-width: 0;
+  padding: 4px 0;
   color: var(--soft);
   font-size: 11px;
   font-weight: 600;
+  white-space: nowrap;
+}
+.band em {
+  overflow: hidden;
+  color: var(--signal);
+  font-style: normal;
+  font-weight: 500;
+  text-overflow: ellipsis;
 }
 .band i {
   flex: 1;
+  min-width: 12px;
   height: 1px;
   background: var(--line);
 }
-.band:hover {
+.band span {
+  font-weight: 500;
+}
+.band-row:hover .band {
   color: var(--ink);
 }
 .chosen {
   background: var(--accent-weak);
-  color: var(--ink);
   box-shadow: inset 3px 0 0 var(--accent);
+}
+.chosen .band {
+  color: var(--ink);
 }
 </style>

@@ -2,7 +2,7 @@
 import { computed } from "vue";
 import { useDesk } from "./deskStore";
 import { injectMoves } from "./keys";
-import { type Box, DEVICES, type Device, SCREENS } from "./types";
+import { type Box, type Device, ORDER_DEVICES, SCREENS } from "./types";
 
 const props = defineProps<{ boxes: Record<Device, Map<string, Box>> }>();
 defineEmits<{ help: [] }>();
@@ -13,7 +13,7 @@ const moves = injectMoves();
 const late = computed(() => {
   const button = desk.order.find((l) => l.piece.kind === "buy_button")?.piece.id;
   if (!button) return [];
-  return DEVICES.flatMap((device) => {
+  return ORDER_DEVICES.flatMap((device) => {
     const box = props.boxes[device].get(button);
     const below = box?.seen ? box.bottom - SCREENS[device].height : 0;
     return below > 0
@@ -21,6 +21,7 @@ const late = computed(() => {
       : [];
   });
 });
+const hasButton = computed(() => desk.order.some((l) => l.piece.kind === "buy_button"));
 const saved = computed(() => {
   if (desk.waiting > 0) return "Saving";
   const time = desk.savedAt?.toLocaleTimeString([], { hour: "2-digit", minute: "2-digit", hour12: false });
@@ -34,7 +35,8 @@ const saved = computed(() => {
       <span class="signal">{{ one.text }}</span>
       <button class="quiet" @click="moves.choose({ piece: one.button })">Show me</button>
     </template>
-    <span v-if="late.length === 0" class="soft">The buy button lies in the first screen of both.</span>
+    <span v-if="late.length === 0 && hasButton" class="soft">The buy button lies in the first screen of both.</span>
+    <span v-else-if="!hasButton" class="soft">This page has no buy button yet.</span>
     <span class="right soft" role="status">{{ saved }}</span>
     <button class="quiet" @click="$emit('help')">Keys</button>
   </footer>

@@ -1,9 +1,14 @@
 <script setup lang="ts">
-import { mdiRedo, mdiUndo } from "@mdi/js";
-import { computed } from "vue";
+import { mdiChevronDown, mdiRedo, mdiUndo } from "@mdi/js";
+import { computed, ref } from "vue";
+import PublishDialog from "./PublishDialog.vue";
 import { useDesk } from "./deskStore";
+import { injectMoves } from "./keys";
 
+const emit = defineEmits<{ open: [what: "starters" | "history" | "preview"] }>();
 const desk = useDesk();
+const moves = injectMoves();
+const publishing = ref(false);
 const count = computed(() => desk.draft?.not_live.length ?? 0);
 const reach = computed(() => {
   const { serves = 0, serves_types: types = 0 } = desk.view ?? {};
@@ -11,9 +16,24 @@ const reach = computed(() => {
   return `reaches ${serves} ${serves === 1 ? "product" : "products"} in ${types} ${types === 1 ? "type" : "types"}`;
 });
 const state = computed(() => {
+  if (!desk.draft?.live) return "Not live yet";
   if (count.value === 0) return "Live, nothing changed since";
-  return `Draft ${desk.draft?.revision} · ${count.value === 1 ? "1 change" : `${count.value} changes`} not live`;
+  return `Draft ${desk.draft.revision} · ${count.value === 1 ? "1 change" : `${count.value} changes`} not live`;
 });
+const own = computed(() => {
+  const values = [...desk.order.map((l) => l.piece.values), ...(desk.draft?.layout.bands ?? []).map((b) => b.values)];
+  return values.reduce(
+    (sum, v) => sum + [v?.wide, v?.tablet, v?.phone].reduce((n, m) => n + Object.keys(m ?? {}).length, 0),
+    0,
+  );
+});
+const here = computed(() => [...new Set(desk.others.map((o) => o.name))]);
+
+const FRAMES = [
+  ["whole", "Whole shop around it"],
+  ["slim", "Slim: name and cart only"],
+  ["none", "None"],
+] as const;
 </script>
 
 <template>
@@ -21,6 +41,7 @@ const state = computed(() => {
     <h1>{{ desk.view?.name }}</h1>
     <router-link to="/templates" class="reach">{{ reach }}</router-link>
     <span class="chip" data-test="state">{{ state }}</span>
+    <span v-for="name in here" :key="name" class="chip here" data-test="here">{{ name }} is here</span>
     <span class="space" />
     <v-btn
       variant="text"
@@ -40,9 +61,49 @@ const state = computed(() => {
       :disabled="!desk.draft?.can_redo"
       @click="desk.redo"
     />
-    <v-btn variant="flat" color="primary" :disabled="count === 0 || desk.waiting > 0" @click="desk.publish">
+    <v-menu>
+      <template #activator="{ props: menu }">
+        <v-btn v-bind="menu" :append-icon="mdiChevronDown">Page</v-btn>
+      </template>
+      <v-list>
+        <v-list-item
+          title="Starters"
+          subtitle="ready arrangements of the whole page"
+          @click="emit('open', 'starters')"
+        />
+        <v-list-item
+          title="History"
+          subtitle="look at an earlier page, bring it back"
+          @click="emit('open', 'history')"
+        />
+        <v-list-item title="Preview link" subtitle="for someone without an account" @click="emit('open', 'preview')" />
+        <v-divider />
+        <v-list-subheader>Frame: what of the shop surrounds it</v-list-subheader>
+        <v-list-item
+          v-for="[frame, name] in FRAMES"
+          :key="frame"
+          :title="name"
+          :active="(desk.draft?.layout.frame ?? 'whole') === frame"
+          @click="desk.edit({ op: 'set_frame', frame })"
+        />
+        <v-divider />
+        <v-list-item
+          title="Rejoin the whole page"
+          :subtitle="own === 0 ? 'nothing differs from the house style' : `drops ${own} values of its own`"
+          :disabled="own === 0"
+          @click="moves.rejoinAll"
+        />
+      </v-list>
+    </v-menu>
+    <v-btn
+      variant="flat"
+      color="primary"
+      :disabled="(count === 0 && desk.draft?.live) || desk.waiting > 0"
+      @click="publishing = true"
+    >
       Publish
     </v-btn>
+    <PublishDialog v-model="publishing" />
   </header>
 </template>
 
@@ -62,6 +123,10 @@ const state = computed(() => {
 }
 .reach {
   text-decoration-style: dotted;
+}
+.here {
+  border-color: #9cc3bf;
+  background: var(--accent-weak);
 }
 .head :deep(.v-btn--icon) {
   border: 0;

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { provide, ref, watch } from "vue";
+import { defineAsyncComponent, nextTick, provide, ref, watch } from "vue";
 import { useRouter } from "vue-router";
 import ProblemNote from "../../ui/ProblemNote.vue";
+import ClashDialog from "./ClashDialog.vue";
 import DeskHead from "./DeskHead.vue";
 import DeskFoot from "./DeskFoot.vue";
 import KeysDialog from "./KeysDialog.vue";
@@ -11,21 +12,32 @@ import SituationStrip from "./SituationStrip.vue";
 import SlipPanel from "./SlipPanel.vue";
 import { useDesk } from "./deskStore";
 import { MOVES } from "./keys";
+import type { Shown } from "./types";
+import { useClipboard } from "./useClipboard";
 import { useKeys } from "./useKeys";
 import { useMoves } from "./useMoves";
+import { usePresence } from "./usePresence";
 import { useProofs } from "./useProofs";
 import { useSituation } from "./useSituation";
+
+const StartersDialog = defineAsyncComponent(() => import("./StartersDialog.vue"));
+const HistoryDialog = defineAsyncComponent(() => import("./HistoryDialog.vue"));
+const PreviewDialog = defineAsyncComponent(() => import("./PreviewDialog.vue"));
 
 const props = defineProps<{ id: number; product?: string | undefined }>();
 const desk = useDesk();
 const router = useRouter();
 const moves = useMoves();
 provide(MOVES, moves);
+useClipboard(moves);
+const { looks } = usePresence();
 const situation = useSituation(() => props.product);
-const { html, boxes, report } = useProofs(situation.proofAddress);
-const shown = ref<"both" | "wide" | "phone">("both");
+const { html, boxes, report } = useProofs(situation.proofAddress, looks);
+const shown = ref<Shown>("both");
 const adding = ref(false);
+const finding = ref(false);
 const help = ref(false);
+const open = ref<"starters" | "history" | "preview" | null>(null);
 
 watch(
   () => props.id,
@@ -36,42 +48,71 @@ watch(situation.product, (product) => {
   if (product && product !== props.product) void router.replace({ query: { product } });
 });
 
+async function addBand(): Promise<void> {
+  await moves.addBand([7, 5]);
+  await nextTick();
+}
+
 const press = useKeys({
   walk: moves.walk,
   step: moves.step,
   add: () => (adding.value = true),
+  addBand: () => void addBand(),
   copy: moves.copy,
   remove: moves.remove,
   undo: () => desk.draft?.can_undo && void desk.undo(),
   redo: () => desk.draft?.can_redo && void desk.redo(),
   leaf: situation.leaf,
   show: (which) => (shown.value = which),
+  find: () => (finding.value = true),
   help: () => (help.value = true),
+  letGo: () => moves.choose(null),
 });
+
+function lookAt(product: string): void {
+  situation.look(product);
+  shown.value = "both";
+}
 </script>
 
 <template>
   <div class="desk">
-    <DeskHead v-if="desk.view && desk.draft" />
+    <DeskHead v-if="desk.view && desk.draft" @open="(what) => (open = what)" />
     <ProblemNote class="problem" :problem="desk.problem" @retry="desk.retry" />
+    <div v-if="desk.notice" class="notice" role="status">
+      <span>{{ desk.notice }}</span>
+      <button class="quiet" @click="desk.notice = null">Understood</button>
+    </div>
     <main v-if="desk.view && desk.draft">
       <section class="left">
-        <RunningOrder v-model:adding="adding" :boxes="boxes" :facts="situation.facts.value" />
-        <SlipPanel />
+        <RunningOrder
+          v-model:adding="adding"
+          v-model:finding="finding"
+          :boxes="boxes"
+          :facts="situation.facts.value"
+          @starters="open = 'starters'"
+        />
+        <SlipPanel :facts="situation.facts.value" />
       </section>
       <section class="right">
-        <SituationStrip v-model:shown="shown" :situation="situation" />
+        <SituationStrip :situation="situation" />
         <ProofPane
-          :shown="shown"
+          v-model:shown="shown"
           :html="html"
+          :situation="situation"
           @boxes="report"
           @picked="(choice) => (situation.choice.value = choice)"
           @press="press"
+          @look="lookAt"
         />
         <DeskFoot :boxes="boxes" @help="help = true" />
       </section>
     </main>
     <KeysDialog v-model="help" />
+    <ClashDialog />
+    <StartersDialog v-if="open === 'starters'" :situation="situation" @close="open = null" />
+    <HistoryDialog v-if="open === 'history'" :situation="situation" @close="open = null" />
+    <PreviewDialog v-if="open === 'preview'" :product="situation.product.value ?? ''" @close="open = null" />
   </div>
 </template>
 
@@ -85,6 +126,16 @@ const press = useKeys({
 .problem {
   margin: 8px 14px;
 }
+.notice {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  margin: 8px 14px;
+  padding: 6px 14px;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  background: var(--accent-weak);
+}
 main {
   display: grid;
   flex: 1;
@@ -93,7 +144,7 @@ main {
 }
 .left {
   display: grid;
-  grid-template-rows: minmax(0, 1fr) minmax(220px, 44%);
+  grid-template-rows: minmax(0, 1fr) minmax(220px, 46%);
   min-height: 0;
   border-right: 1px solid var(--line);
   background: var(--sheet);

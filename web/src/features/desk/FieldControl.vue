@@ -1,14 +1,27 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, ref, watch } from "vue";
-import type { Field, Value } from "./types";
+import { computed, defineAsyncComponent, ref, watch } from "vue";
+import type { Schemas } from "../../api/client";
+import ColourField from "../../ui/ColourField.vue";
+import type { Field, Rule, Value } from "./types";
+import { useTyping } from "./useTyping";
 
-const props = defineProps<{ field: Field; explained: Field["wide"]; labelledby: string }>();
+const RichField = defineAsyncComponent(() => import("./fields/RichField.vue"));
+const RowsField = defineAsyncComponent(() => import("./fields/RowsField.vue"));
+const TableField = defineAsyncComponent(() => import("./fields/TableField.vue"));
+const MediaField = defineAsyncComponent(() => import("./fields/MediaField.vue"));
+const RuleField = defineAsyncComponent(() => import("./fields/RuleField.vue"));
+
+const props = defineProps<{
+  field: Field;
+  explained: Field["wide"];
+  labelledby: string;
+  verdict: Schemas["VerdictView"] | null;
+}>();
 const emit = defineEmits<{ set: [value: Value] }>();
 
 /** So many choices stand side by side; more of them, or long ones, are a list. */
 const MOST_BUTTONS = 6;
 const MOST_LETTERS = 26;
-const PAUSE_MS = 400;
 
 const value = computed(() => props.explained.value);
 const shape = computed(() => props.field.shape);
@@ -18,19 +31,19 @@ const asButtons = computed(() => {
   return options.value.length <= MOST_BUTTONS && letters <= MOST_LETTERS;
 });
 
-// What is being typed is kept after a pause and when the field is left.
-const typed = ref("");
+// What is being typed appears in the proofs as it is typed.
 const shown = computed(() => (Array.isArray(value.value) ? value.value.join("\n") : String(value.value)));
-watch(shown, (text) => (typed.value = text), { immediate: true });
-let timer: ReturnType<typeof setTimeout> | undefined;
-
-function later(): void {
-  clearTimeout(timer);
-  timer = setTimeout(keep, PAUSE_MS);
-}
+const typed = ref("");
+const typing = useTyping(keep);
+watch(
+  shown,
+  (text) => {
+    if (!typing.busy.value) typed.value = text;
+  },
+  { immediate: true },
+);
 
 function keep(): void {
-  clearTimeout(timer);
   if (typed.value === shown.value) return;
   const kind = shape.value.shape;
   if (kind === "lines")
@@ -46,7 +59,9 @@ function keep(): void {
     if (typed.value !== "" && Number.isInteger(number)) emit("set", number);
   } else emit("set", typed.value);
 }
-onBeforeUnmount(keep);
+
+const strings = computed(() => (Array.isArray(value.value) ? (value.value as string[]) : []));
+const rows = computed(() => (Array.isArray(value.value) ? (value.value as string[][]) : []));
 </script>
 
 <template>
@@ -74,14 +89,64 @@ onBeforeUnmount(keep);
     :aria-labelledby="labelledby"
     @update:model-value="(v) => emit('set', v === true)"
   />
+  <RichField
+    v-else-if="shape.shape === 'rich'"
+    :model-value="String(value)"
+    :most="shape.most"
+    :labelledby="labelledby"
+    @update:model-value="(v) => emit('set', v)"
+  />
+  <RowsField
+    v-else-if="shape.shape === 'rows'"
+    :model-value="rows"
+    :parts="shape.parts"
+    :count="shape.count"
+    :label="field.label"
+    @update:model-value="(v) => emit('set', v)"
+  />
+  <TableField
+    v-else-if="shape.shape === 'table'"
+    :model-value="rows"
+    :columns="shape.columns"
+    :rows="shape.rows"
+    :most="shape.most"
+    @update:model-value="(v) => emit('set', v)"
+  />
+  <MediaField
+    v-else-if="shape.shape === 'pictures'"
+    :model-value="strings"
+    :count="shape.count"
+    :film="false"
+    @update:model-value="(v) => emit('set', v)"
+  />
+  <MediaField
+    v-else-if="shape.shape === 'film'"
+    :model-value="value ? [String(value)] : []"
+    :count="1"
+    :film="true"
+    @update:model-value="(v) => emit('set', v[0] ?? '')"
+  />
+  <RuleField
+    v-else-if="shape.shape === 'rule'"
+    :model-value="value as Rule"
+    :verdict="verdict"
+    @update:model-value="(v) => emit('set', v)"
+  />
+  <ColourField
+    v-else-if="shape.shape === 'colour'"
+    :model-value="String(value)"
+    :labelledby="labelledby"
+    @update:model-value="(v) => emit('set', v)"
+  />
   <v-textarea
     v-else-if="shape.shape === 'lines'"
     v-model="typed"
     :aria-labelledby="labelledby"
     rows="4"
     placeholder="One line for each"
-    @update:model-value="later"
-    @blur="keep"
+    @focus="typing.begin"
+    @update:model-value="typing.go"
+    @blur="typing.end"
   />
   <v-text-field
     v-else-if="shape.shape === 'number'"
@@ -90,17 +155,20 @@ onBeforeUnmount(keep);
     :min="shape.least"
     :max="shape.most"
     :aria-labelledby="labelledby"
-    @update:model-value="later"
-    @blur="keep"
-    @keydown.enter="keep"
+    @focus="typing.begin"
+    @update:model-value="typing.go"
+    @blur="typing.end"
+    @keydown.enter="typing.end"
   />
   <v-text-field
     v-else
     v-model="typed"
-    :maxlength="shape.most"
+    :maxlength="'most' in shape ? shape.most : 500"
+    :placeholder="shape.shape === 'link' ? '/shop, https://…, mailto:…' : undefined"
     :aria-labelledby="labelledby"
-    @update:model-value="later"
-    @blur="keep"
-    @keydown.enter="keep"
+    @focus="typing.begin"
+    @update:model-value="shape.shape === 'link' ? undefined : typing.go()"
+    @blur="typing.end"
+    @keydown.enter="typing.end"
   />
 </template>

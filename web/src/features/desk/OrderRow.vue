@@ -2,7 +2,7 @@
 import { computed, ref, watch } from "vue";
 import { useDesk } from "./deskStore";
 import { injectMoves } from "./keys";
-import { type Box, DEVICES, type Device, type Piece, SCREENS, pieceOf } from "./types";
+import { type Box, type Device, ORDER_DEVICES, type Piece, SCREENS, pieceOf } from "./types";
 
 const props = defineProps<{
   piece: Piece;
@@ -16,17 +16,19 @@ const desk = useDesk();
 const moves = injectMoves();
 
 const label = computed(() => desk.labels.get(props.piece.kind) ?? props.piece.kind);
-const chosen = computed(() => pieceOf(desk.chosen) === props.piece.id);
+const chosen = computed(() => pieceOf(desk.chosen) === props.piece.id || desk.also.includes(props.piece.id));
+/** Who else has this piece chosen. */
+const other = computed(() => desk.others.find((o) => o.chosen === props.piece.id)?.name ?? null);
 const role = computed(() => desk.view?.kinds.find((k) => k.kind === props.piece.kind)?.role ?? "tell");
 const own = computed(() => {
-  const { wide = {}, phone = {} } = props.piece.values ?? {};
-  return Object.keys(wide).length + Object.keys(phone).length;
+  const { wide = {}, tablet = {}, phone = {} } = props.piece.values ?? {};
+  return [wide, tablet, phone].reduce((sum, values) => sum + Object.keys(values).length, 0);
 });
 
 function isShown(device: Device): boolean {
   const values = props.piece.values;
   const wide = values?.wide?.shown ?? true;
-  return (device === "wide" ? wide : (values?.phone?.shown ?? wide)) === true;
+  return (device === "wide" ? wide : (values?.phone?.shown ?? values?.tablet?.shown ?? wide)) === true;
 }
 
 function where(device: Device): "first" | "below" | "away" {
@@ -35,8 +37,18 @@ function where(device: Device): "first" | "below" | "away" {
   return box?.seen && box.bottom <= SCREENS[device].height ? "first" : "below";
 }
 
+function initials(name: string): string {
+  return name
+    .split(" ")
+    .map((part) => part[0] ?? "")
+    .join("");
+}
+
 const row = ref<HTMLElement | null>(null);
-watch(chosen, (now) => now && row.value?.scrollIntoView({ block: "nearest" }));
+watch(
+  chosen,
+  (now) => now && pieceOf(desk.chosen) === props.piece.id && row.value?.scrollIntoView({ block: "nearest" }),
+);
 
 const said = { first: "in the first screen", below: "below the first screen", away: "not shown" } as const;
 function says(device: Device): string {
@@ -48,19 +60,27 @@ function says(device: Device): string {
 function toggle(device: Device): void {
   void moves.set({ piece: props.piece.id }, "shown", device, !isShown(device));
 }
+
+function choose(event: MouseEvent): void {
+  if (event.shiftKey) moves.chooseUpTo(props.piece.id);
+  else if (event.ctrlKey || event.metaKey) moves.chooseToo(props.piece.id);
+  else moves.choose({ piece: props.piece.id });
+}
 </script>
 
 <template>
   <li ref="row" class="row" :class="{ chosen, silent }" :aria-current="chosen || undefined">
     <span class="n">{{ number }}</span>
     <span class="role" :data-role="role" />
-    <button class="what" @click="moves.choose({ piece: piece.id })">
+    <button class="what" @click="choose">
       {{ label }} <em v-if="hint">{{ hint }}</em>
     </button>
-    <span class="own">{{ own > 0 ? `${own} own` : "" }}</span>
+    <span class="own" :class="{ other }" :title="other ? `${other} has this chosen` : undefined">{{
+      other ? initials(other) : own > 0 ? `${own} own` : ""
+    }}</span>
     <span class="devices">
       <button
-        v-for="device in DEVICES"
+        v-for="device in ORDER_DEVICES"
         :key="device"
         :class="[device, where(device)]"
         :aria-label="says(device)"
@@ -119,6 +139,12 @@ function toggle(device: Device): void {
   font-size: 11px;
   font-weight: 600;
   white-space: nowrap;
+}
+.own.other {
+  padding: 0 5px;
+  border-radius: 99px;
+  background: var(--accent);
+  color: #fff;
 }
 .chosen {
   background: var(--accent-weak);

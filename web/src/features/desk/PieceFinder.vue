@@ -5,7 +5,7 @@ import type { Kind, Situation } from "./types";
 
 /** Opens right in the order: what this product has and the page lacks stands first. */
 const props = defineProps<{ product: Situation | null }>();
-const emit = defineEmits<{ pick: [kind: Kind]; close: [] }>();
+const emit = defineEmits<{ pick: [kind: Kind, more: boolean]; close: [] }>();
 const desk = useDesk();
 const typed = ref("");
 const at = ref(0);
@@ -19,9 +19,15 @@ const found = computed(() => {
   const here = new Set(desk.order.map((line) => line.piece.kind));
   const words = typed.value.trim().toLowerCase();
   const idle = (kind: Kind) => kind === "options" && props.product?.options.length === 0;
+  // What the words begin with stands before what only has them in it.
+  const begins = (label: string) => label.toLowerCase().startsWith(words);
   return (desk.view?.kinds ?? [])
     .filter((k) => k.label.toLowerCase().includes(words) && !(k.only_one && here.has(k.kind)))
-    .map((k) => ({ ...k, has: here.has(k.kind), rank: Number(here.has(k.kind)) + 2 * Number(idle(k.kind)) }))
+    .map((k) => ({
+      ...k,
+      has: here.has(k.kind),
+      rank: 4 * Number(!begins(k.label)) + Number(here.has(k.kind)) + 2 * Number(idle(k.kind)),
+    }))
     .sort((a, b) => a.rank - b.rank);
 });
 
@@ -32,8 +38,8 @@ function step(by: number): void {
   if (count) at.value = (at.value + by + count) % count;
 }
 
-function take(): void {
-  if (current.value) emit("pick", current.value.kind);
+function take(event: KeyboardEvent): void {
+  if (current.value) emit("pick", current.value.kind, event.shiftKey);
 }
 
 function leave(event: FocusEvent): void {
@@ -67,13 +73,14 @@ function leave(event: FocusEvent): void {
         role="option"
         :aria-selected="index === at"
         @mousedown.prevent
-        @click="emit('pick', kind.kind)"
+        @click="emit('pick', kind.kind, $event.shiftKey)"
         @mousemove="at = index"
       >
         {{ kind.label }} <span v-if="kind.has" class="soft">there already</span>
       </li>
       <li v-if="found.length === 0" class="soft">No piece is called that.</li>
     </ul>
+    <p class="soft">Shift and Enter adds it and goes on adding.</p>
   </div>
 </template>
 
@@ -102,6 +109,12 @@ li {
   padding: 3px 7px;
   border-radius: 4px;
   cursor: pointer;
+}
+p {
+  margin: 0;
+  padding: 3px 10px 5px;
+  border-top: 1px solid var(--line);
+  font-size: 11px;
 }
 [aria-selected="true"] {
   background: var(--accent-weak);

@@ -51,9 +51,12 @@ const { scale, height, document, percent } = useProofFrame({
 :only-child.phone {
   flex: 0 1 390px;
 }
+:only-child.tablet {
+  flex: 0 1 660px;
+}
 figcaption {
   position: absolute;
-  top: -20px;
+  top: -18px;
   left: 0;
   color: var(--soft);
   font-size: 11px;

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, ref, watch } from "vue";
+import { mdiMagnify, mdiUnfoldLessHorizontal, mdiUnfoldMoreHorizontal } from "@mdi/js";
+import { computed, nextTick, ref, watch } from "vue";
 import { VueDraggable } from "vue-draggable-plus";
 import BandLine from "./BandLine.vue";
 import OrderRow from "./OrderRow.vue";
@@ -11,6 +12,8 @@ import { type Band, type Box, type Device, type Kind, type Piece, type Place, SC
 
 const props = defineProps<{ boxes: Record<Device, Map<string, Box>>; facts: Situation | null }>();
 const adding = defineModel<boolean>("adding", { required: true });
+const finding = defineModel<boolean>("finding", { required: true });
+defineEmits<{ starters: [] }>();
 const desk = useDesk();
 const moves = injectMoves();
 /** The place at which the finder is open. */
@@ -25,31 +28,82 @@ watch(
 );
 
 const byPiece = computed(() => new Map(desk.order.map((line): [string, Line] => [line.piece.id, line])));
-const silent = computed(() => new Map(props.facts?.silent.map((s) => [s.piece, s.why]) ?? []));
+const silent = computed(() => {
+  const none = props.facts?.silent.map((s): [string, string] => [s.piece, s.why]) ?? [];
+  const away = props.facts?.verdicts.flatMap((v): [string, string][] =>
+    "piece" in v.target && !v.holds ? [[v.target.piece, `not now: ${v.why}`]] : [],
+  );
+  return new Map([...(away ?? []), ...none]);
+});
 const folds = computed(() => ({
   wide: lastInFirstScreen(desk.order, props.boxes.wide, SCREENS.wide.height),
   phone: lastInFirstScreen(desk.order, props.boxes.phone, SCREENS.phone.height),
 }));
 
-watch(adding, (wanted) => {
+watch(adding, async (wanted) => {
   if (!wanted) return;
-  const { line, band } = moves;
-  if (line.value) gap.value = { column: line.value.column.id, index: line.value.index + 1 };
-  else {
-    const first = (band.value ?? bands.value[0])?.columns[0];
-    gap.value = first ? { column: first.id, index: first.pieces.length } : null;
-  }
   adding.value = false;
+  gap.value = await moves.placeForNew();
 });
+
+/** Bands that are folded, until the desk is left. */
+const folded = ref(new Set<string>());
+function fold(band: string, away: boolean): void {
+  if (away) folded.value.add(band);
+  else folded.value.delete(band);
+}
+function foldAll(): void {
+  folded.value = folded.value.size > 0 ? new Set() : new Set(bands.value.map((b) => b.id));
+}
+// A chosen line is never hidden in a folded band.
+watch(
+  () => moves.line.value?.band.id,
+  (band) => band && folded.value.delete(band),
+);
+
+// Finding a line: what is typed leaves only the lines that have it in them.
+const typed = ref("");
+const finder = ref<HTMLInputElement | null>(null);
+watch(finding, async (wanted) => {
+  typed.value = "";
+  if (!wanted) return;
+  folded.value.clear();
+  await nextTick();
+  finder.value?.focus();
+});
+const found = computed(() => {
+  const words = typed.value.trim().toLowerCase();
+  if (!finding.value || words === "") return null;
+  return desk.order.filter((l) => `${desk.labels.get(l.piece.kind)} ${hintOf(l.piece)}`.toLowerCase().includes(words));
+});
+function isHidden(piece: string): boolean {
+  return found.value !== null && !found.value.some((l) => l.piece.id === piece);
+}
+function takeFound(): void {
+  const first = found.value?.[0];
+  if (first) moves.choose({ piece: first.piece.id });
+  finding.value = false;
+}
+
+const bandWhy = computed(
+  () =>
+    new Map(
+      props.facts?.verdicts.flatMap((v): [string, string][] =>
+        "band" in v.target && !v.holds ? [[v.target.band, `not now: ${v.why}`]] : [],
+      ) ?? [],
+    ),
+);
 
 function isGap(column: string, index: number): boolean {
   return gap.value?.column === column && gap.value.index === index;
 }
 
-async function pick(kind: Kind): Promise<void> {
+async function pick(kind: Kind, more: boolean): Promise<void> {
   const at = gap.value;
+  if (!at) return;
   gap.value = null;
-  if (at) await moves.add(kind, at);
+  await moves.add(kind, at);
+  if (more) gap.value = { column: at.column, index: at.index + 1 };
 }
 
 function dropped(event: { item: HTMLElement; to: HTMLElement; newDraggableIndex?: number | undefined }): void {
@@ -57,6 +111,11 @@ function dropped(event: { item: HTMLElement; to: HTMLElement; newDraggableIndex?
   const { column } = event.to.dataset;
   const line = piece ? byPiece.value.get(piece) : undefined;
   const index = event.newDraggableIndex ?? 0;
+  if (piece && column && desk.also.length && moves.lines.value.some((l) => l.piece.id === piece)) {
+    // Dropped as counted without the dragged one; the others still stand where they stood.
+    const here = line?.column.id === column && line.index < index ? index + 1 : index;
+    return moves.moveAll({ column, index: here });
+  }
   if (!piece || !column || (line?.column.id === column && line.index === index)) return;
   moves.move(piece, { column, index });
 }
@@ -73,12 +132,36 @@ function hintOf(piece: Piece): string {
   <div class="order" role="region" aria-label="Running order">
     <div class="title">
       <h2>Running order</h2>
-      <small class="soft">first screen: wide · phone</small>
+      <input
+        v-if="finding"
+        ref="finder"
+        v-model="typed"
+        class="find"
+        aria-label="Find a line"
+        placeholder="Find a line"
+        @keydown.enter.prevent="takeFound"
+        @keydown.esc.stop="finding = false"
+        @blur="typed === '' && (finding = false)"
+      />
+      <template v-else>
+        <small class="soft">first screen: wide · phone</small>
+        <button class="tool" title="Find a line, /" aria-label="Find a line" @click="finding = true">
+          <v-icon :icon="mdiMagnify" size="15" />
+        </button>
+        <button class="tool" title="Fold or unfold all bands" aria-label="Fold or unfold all bands" @click="foldAll">
+          <v-icon :icon="folded.size ? mdiUnfoldMoreHorizontal : mdiUnfoldLessHorizontal" size="15" />
+        </button>
+      </template>
     </div>
     <div class="scroll">
       <section v-for="band in bands" :key="band.id">
-        <BandLine :band="band" />
-        <template v-for="column in band.columns" :key="column.id">
+        <BandLine
+          :band="band"
+          :why="bandWhy.get(band.id) ?? null"
+          :folded="folded.has(band.id)"
+          @update:folded="(away) => fold(band.id, away)"
+        />
+        <template v-for="column in folded.has(band.id) ? [] : band.columns" :key="column.id">
           <VueDraggable
             v-model="column.pieces"
             tag="ol"
@@ -87,10 +170,13 @@ function hintOf(piece: Piece): string {
             :data-column="column.id"
             :class="{ empty: column.pieces.length === 0 }"
             draggable="[data-piece]"
+            :delay="180"
+            :delay-on-touch-only="true"
             @end="dropped"
           >
             <template v-for="(piece, index) in column.pieces" :key="piece.id">
               <OrderRow
+                v-show="!isHidden(piece.id)"
                 :piece="piece"
                 :number="byPiece.get(piece.id)?.number ?? 0"
                 :hint="hintOf(piece)"
@@ -115,8 +201,9 @@ function hintOf(piece: Piece): string {
         </template>
       </section>
       <p v-if="bands.length === 0" class="bare">
-        This page has nothing yet.
-        <button class="quiet" @click="moves.addBand([7, 5])">Begin with two columns</button>
+        <span>This page has nothing yet.</span>
+        <v-btn variant="flat" color="primary" @click="$emit('starters')">Begin with a starter</v-btn>
+        <button class="quiet" @click="moves.addBand([7, 5])">Begin with two empty columns</button>
       </p>
     </div>
   </div>
@@ -130,9 +217,38 @@ function hintOf(piece: Piece): string {
 }
 .title {
   display: flex;
-  justify-content: space-between;
+  gap: 4px;
   align-items: center;
-  padding: 9px 14px 4px;
+  min-height: 36px;
+  padding: 5px 10px 2px 14px;
+}
+.title h2 {
+  margin-right: auto;
+}
+.tool {
+  display: grid;
+  place-items: center;
+  width: 24px;
+  height: 24px;
+  border-radius: 5px;
+  color: var(--soft);
+}
+.tool:hover {
+  background: var(--paper);
+  color: var(--ink);
+}
+.find {
+  width: 170px;
+  padding: 3px 8px;
+  border: 1px solid var(--accent);
+  border-radius: 6px;
+  background: #fff;
+}
+.bare {
+  display: grid;
+  justify-items: start;
+  gap: 10px;
+  padding-top: 14px;
 }
 .scroll {
   flex: 1;

@@ -2,26 +2,41 @@
 import { mdiChevronLeft, mdiChevronRight } from "@mdi/js";
 import { computed } from "vue";
 import type { Schemas } from "../../api/client";
-import type { StockMood } from "./types";
+import KeepMenu from "./KeepMenu.vue";
+import MoodMenu from "./MoodMenu.vue";
+import type { CartMood, SaleMood, StockMood } from "./types";
 import type { SituationControl } from "./useSituation";
 
 const props = defineProps<{ situation: SituationControl }>();
-const shown = defineModel<"both" | "wide" | "phone">("shown", { required: true });
-const { facts, products, place, product, choice, stock, quantity } = props.situation;
+const { facts, products, place, product, choice, stock, sale, soon, cart, day, language, quantity, told } =
+  props.situation;
 
-const MOODS: [StockMood, string][] = [
+const STOCK: [StockMood, string][] = [
   ["as_it_is", "as it is"],
   ["plenty", "plenty"],
   ["few", "few"],
   ["none", "none"],
 ];
-const VIEWS = [
-  ["wide", "Wide"],
-  ["phone", "Phone"],
-  ["both", "Both"],
-] as const;
+const SALE: [SaleMood, string][] = [
+  ["as_it_is", "as it is"],
+  ["on", "on"],
+  ["off", "off"],
+];
+const SOON: [boolean, string][] = [
+  [false, "as it is"],
+  [true, "coming soon"],
+];
+const CART: [CartMood, string][] = [
+  ["empty", "empty"],
+  ["this", "holds this"],
+  ["other", "holds something else"],
+];
+const LANGUAGES: [Schemas["Language"], string][] = [
+  ["en", "English"],
+  ["de", "Deutsch"],
+];
 const states = { open: "", sold_out: "sold out", not_made: "not made" } as const;
-const mood = computed(() => MOODS.find(([key]) => key === stock.value)?.[1]);
+const dated = computed(() => day.value !== "");
 
 function chosen(option: Schemas["ProductOption"], at: number): Schemas["ProductValue"] | undefined {
   const value = facts.value?.chosen[at];
@@ -80,29 +95,21 @@ function cloth(value: Schemas["ProductValue"] | undefined): string | undefined {
         />
       </v-list>
     </v-menu>
-    <v-menu>
-      <template #activator="{ props: menu }">
-        <button v-bind="menu" class="part">
-          Stock <b>{{ mood }}</b>
-        </button>
-      </template>
-      <v-list>
-        <v-list-item
-          v-for="[key, name] in MOODS"
-          :key="key"
-          :title="name"
-          :active="key === stock"
-          @click="stock = key"
-        />
-      </v-list>
-    </v-menu>
+    <MoodMenu v-model="stock" name="Stock" :moods="STOCK" />
+    <MoodMenu v-model="sale" name="Sale" :moods="SALE" />
+    <MoodMenu v-model="soon" name="Launch" :moods="SOON" />
+    <MoodMenu v-model="cart" name="Cart" :moods="CART" />
     <label class="part">
       Quantity
       <input v-model.number="quantity" type="number" min="1" max="99" />
     </label>
-    <v-btn-toggle v-model="shown" class="views" aria-label="Proofs shown">
-      <v-btn v-for="[key, name] in VIEWS" :key="key" :value="key">{{ name }}</v-btn>
-    </v-btn-toggle>
+    <label class="part" :class="{ dated }">
+      Day
+      <input v-model="day" type="date" :title="dated ? undefined : 'Today'" />
+    </label>
+    <MoodMenu v-model="language" name="Read in" :moods="LANGUAGES" />
+    <KeepMenu :situation="situation" />
+    <button v-if="told" class="quiet" @click="situation.plain()">As it is now</button>
   </div>
 </template>
 
@@ -110,7 +117,7 @@ function cloth(value: Schemas["ProductValue"] | undefined): string | undefined {
 .strip {
   display: flex;
   align-items: center;
-  gap: 4px 8px;
+  gap: 3px 8px;
   flex-wrap: wrap;
   min-height: 46px;
   padding: 6px 14px;
@@ -135,6 +142,7 @@ function cloth(value: Schemas["ProductValue"] | undefined): string | undefined {
   gap: 6px;
   align-items: baseline;
   max-width: 250px;
+  min-height: 24px;
   font-weight: 600;
   white-space: nowrap;
 }
@@ -146,10 +154,11 @@ function cloth(value: Schemas["ProductValue"] | undefined): string | undefined {
   font-size: 12px;
   font-weight: 500;
 }
-.part {
+.strip :deep(.part) {
   display: flex;
   gap: 6px;
   align-items: center;
+  min-height: 24px;
   padding-left: 9px;
   border-left: 1px solid var(--line);
   color: var(--soft);
@@ -161,7 +170,7 @@ function cloth(value: Schemas["ProductValue"] | undefined): string | undefined {
   border-radius: 50%;
   box-shadow: inset 0 0 0 1px #0003;
 }
-.part b {
+.strip :deep(.part b) {
   border-bottom: 1px dotted var(--ink);
   color: var(--ink);
   font-weight: 600;
@@ -172,7 +181,12 @@ function cloth(value: Schemas["ProductValue"] | undefined): string | undefined {
   color: var(--ink);
   font-weight: 600;
 }
-.views {
-  margin-left: auto;
+.part input[type="date"] {
+  width: 108px;
+  font-size: 12px;
+}
+.part:not(.dated) input[type="date"]:not(:focus) {
+  width: 46px;
+  overflow: hidden;
 }
 </style>

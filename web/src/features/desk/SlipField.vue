@@ -1,39 +1,73 @@
 <script setup lang="ts">
 import { computed } from "vue";
+import type { Schemas } from "../../api/client";
 import FieldControl from "./FieldControl.vue";
 import { injectMoves } from "./keys";
-import type { Device, Field, Target, Value } from "./types";
+import { DEVICES, type Device, type Field, SCREENS, type Target, type Value } from "./types";
 
-const props = defineProps<{ field: Field; device: Device; target: Target }>();
+const props = defineProps<{
+  field: Field;
+  device: Device;
+  target: Target;
+  verdict: Schemas["VerdictView"] | null;
+}>();
 const moves = injectMoves();
 
-const explained = computed(() => (props.device === "phone" && props.field.phone) || props.field.wide);
+const explained = computed(() => (props.device === "wide" ? null : props.field[props.device]) ?? props.field.wide);
 /** Whether this very value was set here, on this screen. */
 const own = computed(
   () => explained.value.source.level === "template" && explained.value.source.device === props.device,
 );
 const under = computed(() => explained.value.hides[0]);
+const NAMES: Record<Device, string> = { wide: "wide screens", tablet: "tablets", phone: "phones" };
 
 const source = computed(() => {
   const { level, device } = explained.value.source;
   if (own.value) {
     const from = under.value?.source;
-    if (from && from.device !== props.device && from.level !== "house") return "Differs from wide screens.";
+    if (from && from.device !== props.device && from.level !== "house") return `Differs from ${NAMES[from.device]}.`;
     return "Differs from house style.";
   }
-  if (props.device === "phone" && device === "wide") return level === "house" ? "" : "As on wide screens";
-  return level === "house" && device === "phone" ? "House style for phones" : "";
+  if (props.device !== device) return level === "house" && device === "wide" ? "" : `As on ${NAMES[device]}`;
+  return level === "house" && device !== "wide" ? `House style for ${NAMES[device]}` : "";
 });
+/** Whether it is there at all is asked for every screen in one row. */
+const perScreen = computed(() => props.field.key === "shown");
+const tall = computed(() =>
+  ["lines", "rich", "rows", "table", "pictures", "film", "rule"].includes(props.field.shape.shape),
+);
 
 function set(value: Value | null): void {
   void moves.set(props.target, props.field.key, props.device, value);
 }
+function shownOn(device: Device): boolean {
+  return ((device === "wide" ? null : props.field[device]) ?? props.field.wide).value === true;
+}
 </script>
 
 <template>
-  <div class="field" :class="{ tall: field.shape.shape === 'lines' }">
+  <div v-if="perScreen" class="field">
+    <span class="label">Shown on</span>
+    <span class="screens">
+      <label v-for="one in DEVICES" :key="one">
+        <input
+          type="checkbox"
+          :checked="shownOn(one)"
+          @change="moves.set(target, field.key, one, ($event.target as HTMLInputElement).checked)"
+        />
+        {{ SCREENS[one].name }}
+      </label>
+    </span>
+  </div>
+  <div v-else class="field" :class="{ tall }">
     <span :id="`label-${field.key}`" class="label">{{ field.label }}</span>
-    <FieldControl :field="field" :explained="explained" :labelledby="`label-${field.key}`" @set="set" />
+    <FieldControl
+      :field="field"
+      :explained="explained"
+      :labelledby="`label-${field.key}`"
+      :verdict="verdict"
+      @set="set"
+    />
     <span class="mark"><span v-if="own" class="dot" title="Set here" /></span>
     <span v-if="source" class="source">
       <template v-if="own">
@@ -75,5 +109,17 @@ function set(value: Value | null): void {
 .tall .label,
 .tall .source {
   grid-column: 1 / -1;
+}
+.screens {
+  display: flex;
+  gap: 12px;
+}
+.screens label {
+  display: flex;
+  gap: 4px;
+  align-items: center;
+}
+.screens input {
+  accent-color: var(--accent);
 }
 </style>

@@ -1,26 +1,58 @@
 <script setup lang="ts">
-import { mdiContentCopy, mdiDeleteOutline, mdiPlus } from "@mdi/js";
+import { mdiContentCopy, mdiDeleteOutline, mdiPlus, mdiUndoVariant } from "@mdi/js";
 import { computed, ref } from "vue";
+import BandColumns from "./BandColumns.vue";
 import SlipField from "./SlipField.vue";
 import { injectMoves } from "./keys";
-import type { Field } from "./types";
+import type { Device, Field, Situation } from "./types";
 import { useSlip } from "./useSlip";
 
-type Group = "says" | "looks" | "phones";
+type Group = "says" | "looks" | "phones" | "when";
+const props = defineProps<{ facts: Situation | null }>();
 const moves = injectMoves();
 const slip = useSlip();
 const wanted = ref<Group>("looks");
+const narrow = ref<Device>("phone");
+const more = ref(false);
 
 const groups = computed(() => {
   const fields = slip.value?.fields ?? [];
+  const of = (...names: Field["group"][]) => fields.filter((f) => names.includes(f.group));
   const all: { group: Group; name: string; fields: Field[] }[] = [
-    { group: "says", name: "Says", fields: fields.filter((f) => f.group === "says") },
-    { group: "looks", name: "Looks", fields: fields.filter((f) => f.group === "looks") },
-    { group: "phones", name: "On phones", fields: fields.filter((f) => f.phone) },
+    { group: "says", name: "Says", fields: of("says") },
+    { group: "looks", name: "Looks", fields: of("looks", "setting") },
+    { group: "phones", name: "On phones", fields: fields.filter((f) => f.phone && f.group !== "when") },
+    { group: "when", name: "Appears when", fields: of("when") },
   ];
   return all.filter((g) => g.fields.length > 0);
 });
 const group = computed(() => groups.value.find((g) => g.group === wanted.value) ?? groups.value[0] ?? null);
+const device = computed((): Device => (group.value?.group === "phones" ? narrow.value : "wide"));
+/** What every piece has stands behind the piece's own settings, folded until it is wanted. */
+const first = computed(() => group.value?.fields.filter((f) => f.group !== "setting") ?? []);
+const rest = computed(() => group.value?.fields.filter((f) => f.group === "setting") ?? []);
+const setInRest = computed(() => rest.value.filter((f) => explained(f)?.source.level === "template").length);
+
+function explained(field: Field) {
+  return (device.value === "wide" ? null : field[device.value]) ?? field.wide;
+}
+
+/** What of this group is set here, so that it can be rejoined at once. */
+const own = computed(() => {
+  const keys = new Set(group.value?.fields.map((f) => f.key));
+  const values = slip.value ? moves.valuesOf(slip.value.target) : undefined;
+  const set =
+    group.value?.group === "phones" ? [values?.tablet, values?.phone] : [values?.wide, values?.tablet, values?.phone];
+  return [...new Set(set.flatMap((v) => Object.keys(v ?? {})))].filter((key) => keys.has(key));
+});
+const ownOfAll = computed(() => {
+  const values = slip.value ? moves.valuesOf(slip.value.target) : undefined;
+  return [values?.wide, values?.tablet, values?.phone].reduce((sum, v) => sum + Object.keys(v ?? {}).length, 0);
+});
+const verdict = computed(() => {
+  const target = JSON.stringify(slip.value?.target);
+  return props.facts?.verdicts.find((v) => JSON.stringify(v.target) === target) ?? null;
+});
 
 function turn(step: number): void {
   const at = groups.value.findIndex((g) => g.group === group.value?.group);
@@ -37,6 +69,15 @@ function turn(step: number): void {
     <template v-if="slip && group">
       <div class="title">
         <h2>{{ moves.title.value }}</h2>
+        <button
+          v-if="ownOfAll > 0"
+          class="tool"
+          :title="`Rejoin: drop all ${ownOfAll} values set here`"
+          aria-label="Rejoin all values of this"
+          @click="moves.rejoin([slip.target])"
+        >
+          <v-icon :icon="mdiUndoVariant" size="15" />
+        </button>
         <v-menu v-if="moves.band.value">
           <template #activator="{ props: menu }">
             <button v-bind="menu" class="tool" title="Add a band below" aria-label="Add a band below">
@@ -57,12 +98,19 @@ function turn(step: number): void {
           <v-icon :icon="mdiDeleteOutline" size="16" />
         </button>
       </div>
-      <div class="groups" role="tablist" @keydown.left="turn(-1)" @keydown.right="turn(1)">
+      <div
+        class="groups"
+        role="tablist"
+        aria-label="Groups of settings"
+        @keydown.left="turn(-1)"
+        @keydown.right="turn(1)"
+      >
         <button
           v-for="one in groups"
           :id="`slip-${one.group}`"
           :key="one.group"
           role="tab"
+          aria-controls="slip-fields"
           :aria-selected="one.group === group.group"
           :tabindex="one.group === group.group ? 0 : -1"
           @click="wanted = one.group"
@@ -70,14 +118,39 @@ function turn(step: number): void {
           {{ one.name }}
         </button>
       </div>
-      <div class="fields" role="tabpanel">
+      <div id="slip-fields" class="fields" role="tabpanel" :aria-labelledby="`slip-${group.group}`" tabindex="0">
+        <BandColumns v-if="moves.band.value && group.group === 'looks'" :band="moves.band.value" />
+        <v-btn-toggle v-if="group.group === 'phones'" v-model="narrow" class="narrow" aria-label="Screen">
+          <v-btn value="phone">Phones</v-btn>
+          <v-btn value="tablet">Tablets</v-btn>
+        </v-btn-toggle>
         <SlipField
-          v-for="field in group.fields"
-          :key="`${JSON.stringify(slip.target)}-${group.group}-${field.key}`"
+          v-for="field in first"
+          :key="`${JSON.stringify(slip.target)}-${group.group}-${device}-${field.key}`"
           :field="field"
-          :device="group.group === 'phones' ? 'phone' : 'wide'"
+          :device="device"
           :target="slip.target"
+          :verdict="verdict"
         />
+        <template v-if="rest.length">
+          <button class="more" :aria-expanded="more" @click="more = !more">
+            {{ more ? "–" : "+" }} Text, colour, border, space
+            <span v-if="!more && setInRest" class="signal">{{ setInRest }} set</span>
+          </button>
+          <template v-if="more">
+            <SlipField
+              v-for="field in rest"
+              :key="`${JSON.stringify(slip.target)}-${group.group}-${device}-${field.key}`"
+              :field="field"
+              :device="device"
+              :target="slip.target"
+              :verdict="verdict"
+            />
+          </template>
+        </template>
+        <button v-if="own.length > 1" class="quiet all" @click="moves.rejoin([slip.target], own)">
+          Rejoin all {{ own.length }} of “{{ group.name }}”
+        </button>
       </div>
     </template>
     <p v-else class="soft none">Choose a line in the order, or point at something in a proof.</p>
@@ -127,6 +200,7 @@ function turn(step: number): void {
   padding: 5px 0 7px;
   color: var(--soft);
   font-weight: 600;
+  white-space: nowrap;
 }
 .groups [aria-selected="true"] {
   color: var(--ink);
@@ -136,6 +210,24 @@ function turn(step: number): void {
   flex: 1;
   padding: 8px 0 12px;
   overflow-y: auto;
+}
+.fields:focus-visible {
+  outline-offset: -2px;
+}
+.narrow {
+  margin: 2px 14px 6px;
+}
+.more {
+  display: flex;
+  gap: 8px;
+  width: 100%;
+  padding: 7px 14px;
+  color: var(--soft);
+  font-weight: 600;
+  text-align: left;
+}
+.all {
+  margin: 8px 10px 0;
 }
 .none {
   padding: 14px;

@@ -2,13 +2,28 @@ import { defineStore } from "pinia";
 import { computed, ref, shallowRef } from "vue";
 import { type Answer, type ApiError, type Schemas, api, ask } from "../../api/client";
 import { lines } from "./order";
-import type { Draft, Op, Target } from "./types";
+import type { Draft, Look, Op, Target } from "./types";
+
+/** An edit that somebody else's came before. */
+export interface Clash {
+  message: string;
+  op: Op;
+}
 
 /** The template on the desk: its draft, what is chosen, and every step that is taken on it, one after another. */
 export const useDesk = defineStore("desk", () => {
   const view = shallowRef<Schemas["DeskView"] | null>(null);
   const draft = shallowRef<Draft | null>(null);
   const chosen = ref<Target | null>(null);
+  /** Pieces chosen together with the chosen one. */
+  const also = ref<string[]>([]);
+  /** The situation in which the page is wanted with every answer, and the page that came with the last one. */
+  const look = shallowRef<Look | null>(null);
+  const fresh = shallowRef<{ html: string; look: Look; revision: number } | null>(null);
+  const clash = shallowRef<Clash | null>(null);
+  const others = shallowRef<Schemas["OtherView"][]>([]);
+  /** Something worth knowing that needs nothing done. */
+  const notice = ref<string | null>(null);
   const problem = ref<ApiError | null>(null);
   const waiting = ref(0);
   const savedAt = ref<Date | null>(null);
@@ -41,26 +56,44 @@ export const useDesk = defineStore("desk", () => {
     problem.value = null;
     savedAt.value = null;
     failed = null;
+    also.value = [];
+    fresh.value = null;
+    clash.value = null;
+    others.value = [];
+    notice.value = null;
   }
 
   /** Takes steps in turn, each on the revision that the one before it made. */
-  function take(step: () => Promise<Answer<Draft>>): Promise<void> {
+  function take(step: () => Promise<Answer<Draft>>, op: Op | null = null): Promise<void> {
     waiting.value += 1;
     queue = queue.then(async () => {
+      const asked = look.value;
       const { data, error } = await step();
       waiting.value -= 1;
       if (data) {
+        if (data.proof && asked) fresh.value = { html: data.proof, look: asked, revision: data.revision };
         draft.value = data;
         savedAt.value = new Date();
         problem.value = null;
         failed = null;
-      } else if (error) {
-        problem.value = error;
-        failed = error.code === "offline" ? step : null;
-        if (error.code === "revision_mismatch" && view.value) await reload(view.value.id, error);
-      }
+      } else if (error) await meet(error, step, op);
     });
     return queue;
+  }
+
+  async function meet(error: ApiError, step: () => Promise<Answer<Draft>>, op: Op | null): Promise<void> {
+    const id = view.value?.id;
+    failed = error.code === "offline" ? step : null;
+    if (error.code === "clash" && op && id) {
+      await open(id);
+      clash.value = { message: error.message, op };
+    } else if (error.code === "revision_mismatch" && id) await reload(id, error);
+    else problem.value = error;
+  }
+
+  /** Somebody else's edits, where none of one's own is under way. */
+  function takeOver(newer: Draft): void {
+    if (waiting.value === 0 && newer.revision > revision()) draft.value = newer;
   }
 
   async function reload(id: number, why: ApiError): Promise<void> {
@@ -76,16 +109,38 @@ export const useDesk = defineStore("desk", () => {
   }
 
   const revision = (): number => draft.value?.revision ?? 0;
+  const step = () => ({ revision: revision(), look: look.value });
   const edit = (op: Op) =>
+    take(() => ask(api.POST("/api/templates/{id}/operations", { params: path.value, body: { ...step(), op } })), op);
+  const undo = () => take(() => ask(api.POST("/api/templates/{id}/undo", { params: path.value, body: step() })));
+  const redo = () => take(() => ask(api.POST("/api/templates/{id}/redo", { params: path.value, body: step() })));
+  const publish = (name: string) =>
     take(() =>
-      ask(api.POST("/api/templates/{id}/operations", { params: path.value, body: { revision: revision(), op } })),
+      ask(api.POST("/api/templates/{id}/publish", { params: path.value, body: { revision: revision(), name } })),
     );
-  const undo = () =>
-    take(() => ask(api.POST("/api/templates/{id}/undo", { params: path.value, body: { revision: revision() } })));
-  const redo = () =>
-    take(() => ask(api.POST("/api/templates/{id}/redo", { params: path.value, body: { revision: revision() } })));
-  const publish = () =>
-    take(() => ask(api.POST("/api/templates/{id}/publish", { params: path.value, body: { revision: revision() } })));
+  const bringBack = (moment: string) =>
+    take(() =>
+      ask(api.POST("/api/templates/{id}/bring-back", { params: path.value, body: { revision: revision(), moment } })),
+    );
+  /** Lays the page by a starter and tells what had no place. */
+  const begin = (starter: string) =>
+    take(async () => {
+      const body = { revision: revision(), starter };
+      const { data, error } = await ask(api.POST("/api/templates/{id}/starter", { params: path.value, body }));
+      if (!data) return { error };
+      const kinds = new Map(
+        data.draft.layout.bands
+          .flatMap((b) => b.columns)
+          .flatMap((c) => c.pieces)
+          .map((p) => [p.id, p.kind]),
+      );
+      const names = data.left_over.map((id) => labels.value.get(kinds.get(id) ?? "text") ?? id);
+      notice.value = names.length
+        ? `This arrangement has no place for ${names.join(", ")}. ${names.length === 1 ? "It stands" : "They stand"} at the end.`
+        : null;
+      chosen.value = null;
+      return { data: data.draft };
+    });
 
   return {
     view,
@@ -101,6 +156,15 @@ export const useDesk = defineStore("desk", () => {
     undo,
     redo,
     publish,
+    begin,
+    bringBack,
+    takeOver,
+    also,
+    look,
+    fresh,
+    clash,
+    others,
+    notice,
     retry,
     $reset,
   };

@@ -14,6 +14,14 @@ export type Place = Schemas["Place"];
 export type Field = Schemas["FieldView"];
 export type Situation = Schemas["SituationView"];
 export type StockMood = Schemas["StockMood"];
+export type SaleMood = Schemas["SaleMood"];
+export type CartMood = Schemas["CartMood"];
+export type Rule = Schemas["Rule"];
+export type Look = Schemas["Look"];
+export type Shape = Schemas["ShapeView"];
+
+/** What the pane of proofs shows. */
+export type Shown = Device | "both" | "products" | "states";
 
 /** Where a piece lies in a proof, in the page's own pixels. */
 export interface Box {
@@ -26,9 +34,12 @@ export interface Box {
 /** Sizes of the screens on which proofs are shown; the first screen ends at the height. */
 export const SCREENS = {
   wide: { width: 1280, height: 800, name: "Wide" },
+  tablet: { width: 820, height: 1180, name: "Tablet" },
   phone: { width: 390, height: 844, name: "Phone" },
 } as const;
-export const DEVICES: Device[] = ["wide", "phone"];
+export const DEVICES: Device[] = ["wide", "tablet", "phone"];
+/** The screens that the running order tells of. */
+export const ORDER_DEVICES: Device[] = ["wide", "phone"];
 
 export function sameTarget(a: Target | null, b: Target | null): boolean {
   return JSON.stringify(a) === JSON.stringify(b);

@@ -1,4 +1,5 @@
 import { onBeforeUnmount, onMounted } from "vue";
+import type { Shown } from "./types";
 
 /** A key with what is held down with it, as the page or a proof reports it. */
 export interface Press {
@@ -9,28 +10,37 @@ export interface Press {
   altKey: boolean;
 }
 export interface Keys {
-  walk(step: -1 | 1): void;
+  walk(step: -1 | 1, more: boolean): void;
   step(direction: -1 | 1): void;
   add(): void;
+  addBand(): void;
   copy(): void;
   remove(): void;
   undo(): void;
   redo(): void;
   leaf(step: -1 | 1): void;
-  show(which: "wide" | "phone" | "both"): void;
+  show(which: Shown): void;
+  find(): void;
   help(): void;
+  letGo(): void;
 }
 
 export const KEYS: [string, string][] = [
   ["↑ ↓", "the line above or below"],
+  ["Shift ↑ ↓", "choose several"],
   ["Alt ↑ ↓", "move the piece"],
   ["A", "add a piece after the chosen line"],
-  ["D", "copy the piece"],
+  ["B", "add a band of two columns"],
+  ["D", "copy the piece right here"],
+  ["Ctrl C, X, V", "copy, cut, paste, in other templates too"],
+  ["/", "find a line"],
   ["Delete", "remove it"],
   ["Ctrl Z", "undo"],
   ["Ctrl Shift Z", "do it again"],
   ["[ ]", "leaf through the products"],
-  ["1 2 3", "wide screen, phone, both"],
+  ["1 2 3 4", "wide screen, phone, both, tablet"],
+  ["5 6", "all products, all states"],
+  ["Esc", "choose nothing"],
   ["?", "these keys"],
 ];
 
@@ -44,9 +54,12 @@ export function useKeys(keys: Keys) {
     else if (press.altKey && key === "ArrowUp") keys.step(-1);
     else if (press.altKey && key === "ArrowDown") keys.step(1);
     else if (press.altKey) return false;
-    else if (key === "ArrowUp") keys.walk(-1);
-    else if (key === "ArrowDown") keys.walk(1);
+    else if (key === "ArrowUp") keys.walk(-1, press.shiftKey);
+    else if (key === "ArrowDown") keys.walk(1, press.shiftKey);
     else if (key === "a") keys.add();
+    else if (key === "b") keys.addBand();
+    else if (key === "/") keys.find();
+    else if (key === "Escape") keys.letGo();
     else if (key === "d") keys.copy();
     else if (key === "Delete") keys.remove();
     else if (key === "[") keys.leaf(-1);
@@ -54,6 +67,9 @@ export function useKeys(keys: Keys) {
     else if (key === "1") keys.show("wide");
     else if (key === "2") keys.show("phone");
     else if (key === "3") keys.show("both");
+    else if (key === "4") keys.show("tablet");
+    else if (key === "5") keys.show("products");
+    else if (key === "6") keys.show("states");
     else if (key === "?") keys.help();
     else return false;
     return true;

@@ -1,7 +1,18 @@
 import { computed } from "vue";
+import { clipText, readClip, renamed, renamedBand } from "./clipboard";
 import { useDesk } from "./deskStore";
 import { bandName, newId, stepPlace } from "./order";
-import { type Device, type Kind, type Place, type Target, type Value, bandOf, pieceOf } from "./types";
+import {
+  DEVICES,
+  type Device,
+  type Kind,
+  type Op,
+  type Place,
+  type Target,
+  type Value,
+  bandOf,
+  pieceOf,
+} from "./types";
 
 /** What can be done with the chosen piece or band. */
 export function useMoves() {
@@ -9,26 +20,81 @@ export function useMoves() {
   const line = computed(() => desk.order.find((l) => l.piece.id === pieceOf(desk.chosen)) ?? null);
   const band = computed(() => desk.draft?.layout.bands.find((b) => b.id === bandOf(desk.chosen)) ?? null);
   const title = computed(() => {
+    if (desk.also.length > 0) return `${desk.also.length + 1} pieces`;
     if (line.value) return `${line.value.number} · ${desk.labels.get(line.value.piece.kind) ?? ""}`;
     return band.value ? `Band · ${bandName(band.value)}` : "";
   });
 
+  /** The chosen pieces, in the order of the page. */
+  const lines = computed(() => {
+    const ids = new Set([...desk.also, pieceOf(desk.chosen)]);
+    return desk.order.filter((l) => ids.has(l.piece.id));
+  });
+
   function choose(target: Target | null): void {
     desk.chosen = target;
+    desk.also = [];
   }
 
-  /** The line above or below the chosen one. */
-  function walk(step: -1 | 1): void {
+  /** Adds a piece to the chosen ones, or takes it out. */
+  function chooseToo(piece: string): void {
+    const now = pieceOf(desk.chosen);
+    if (desk.also.includes(piece)) desk.also = desk.also.filter((id) => id !== piece);
+    else if (now && now !== piece) {
+      desk.also = [...desk.also, now];
+      desk.chosen = { piece };
+    } else desk.chosen = { piece };
+  }
+
+  /** Everything from the chosen line up to this one. */
+  function chooseUpTo(piece: string): void {
+    const at = desk.order.findIndex((l) => l.piece.id === pieceOf(desk.chosen));
+    const to = desk.order.findIndex((l) => l.piece.id === piece);
+    if (at < 0) return choose({ piece });
+    const between = desk.order.slice(Math.min(at, to), Math.max(at, to) + 1).map((l) => l.piece.id);
+    desk.also = between.filter((id) => id !== pieceOf(desk.chosen));
+  }
+
+  /** The line above or below the chosen one; with `more` the chosen ones become more. */
+  function walk(step: -1 | 1, more = false): void {
     const at = desk.order.findIndex((l) => l.piece.id === line.value?.piece.id);
     const next = desk.order[at < 0 ? 0 : at + step];
-    if (next) choose({ piece: next.piece.id });
+    if (!next) return;
+    if (more && line.value) {
+      desk.also = [...new Set([...desk.also, line.value.piece.id])].filter((id) => id !== next.piece.id);
+      desk.chosen = { piece: next.piece.id };
+    } else choose({ piece: next.piece.id });
   }
 
   function step(direction: -1 | 1): void {
     if (band.value) return stepBand(direction);
     if (!line.value || !desk.draft) return;
+    if (lines.value.length > 1) return stepAll(direction);
     const to = stepPlace(desk.draft.layout, line.value, direction);
     if (to) void desk.edit({ op: "move_piece", piece: line.value.piece.id, to });
+  }
+
+  /** Several go together: to before the line above them, or behind the line below them. */
+  function stepAll(direction: -1 | 1): void {
+    const edge = direction === -1 ? lines.value[0] : lines.value.at(-1);
+    const to = edge && desk.draft ? stepPlace(desk.draft.layout, edge, direction) : null;
+    if (edge && to)
+      moveAll({ column: to.column, index: direction === 1 && to.column === edge.column.id ? to.index + 1 : to.index });
+  }
+
+  /** Moves all chosen pieces to before the one that stands at a place now. */
+  function moveAll(to: Place): void {
+    const ids = new Set(lines.value.map((l) => l.piece.id));
+    const column = desk.draft?.layout.bands.flatMap((b) => b.columns).find((c) => c.id === to.column);
+    const before = column?.pieces.slice(0, to.index).filter((p) => !ids.has(p.id)).length ?? 0;
+    // Each is counted in the column as it is without it: those still waiting to be moved stand in it too.
+    const waiting = new Set(ids);
+    const ops = lines.value.map((l, i): Op => {
+      waiting.delete(l.piece.id);
+      const ahead = column?.pieces.slice(0, to.index).filter((p) => waiting.has(p.id)).length ?? 0;
+      return { op: "move_piece", piece: l.piece.id, to: { column: to.column, index: before + i + ahead } };
+    });
+    void desk.edit({ op: "many", ops });
   }
 
   function stepBand(direction: -1 | 1): void {
@@ -50,6 +116,14 @@ export function useMoves() {
     if (desk.order.some((l) => l.piece.id === id)) choose({ piece: id });
   }
 
+  /** The place for something new: behind the chosen line, in the chosen band, or at the end. An empty page gets a band. */
+  async function placeForNew(): Promise<Place | null> {
+    if (line.value) return { column: line.value.column.id, index: line.value.index + 1 };
+    if (!desk.draft?.layout.bands.length) await addBand([12]);
+    const column = (band.value ?? desk.draft?.layout.bands.at(-1))?.columns[0];
+    return column ? { column: column.id, index: column.pieces.length } : null;
+  }
+
   async function addBand(columns: number[]): Promise<void> {
     const bands = desk.draft?.layout.bands ?? [];
     const here = line.value?.band.id ?? band.value?.id;
@@ -62,18 +136,24 @@ export function useMoves() {
 
   function copy(): void {
     if (!line.value) return;
-    const { piece, column, index } = line.value;
-    const id = newId("p");
-    void desk.edit({ op: "copy_piece", piece: piece.id, copy: id, to: { column: column.id, index: index + 1 } });
-    choose({ piece: id });
+    const ops = lines.value.map((l): [string, Op] => {
+      const id = newId("p");
+      return [id, { op: "copy_piece", piece: l.piece.id, copy: id, to: { column: l.column.id, index: l.index + 1 } }];
+    });
+    // From the last to the first, so that no copy shifts the place of another.
+    void desk.edit({ op: "many", ops: ops.map(([, op]) => op).reverse() });
+    const first = ops[0]?.[0];
+    choose(first ? { piece: first } : null);
   }
 
   function remove(): void {
-    if (line.value) {
-      const id = line.value.piece.id;
-      const at = desk.order.findIndex((l) => l.piece.id === id);
-      const next = desk.order[at + 1] ?? desk.order[at - 1];
-      void desk.edit({ op: "remove_piece", piece: id });
+    if (lines.value.length > 0) {
+      const ids = new Set(lines.value.map((l) => l.piece.id));
+      const at = desk.order.findIndex((l) => ids.has(l.piece.id));
+      const next = desk.order.slice(at).find((l) => !ids.has(l.piece.id)) ?? desk.order[at - 1];
+      const ops = [...ids].map((piece): Op => ({ op: "remove_piece", piece }));
+      const [only] = ops;
+      void desk.edit(ops.length === 1 && only ? only : { op: "many", ops });
       choose(next ? { piece: next.piece.id } : null);
     } else if (band.value) {
       void desk.edit({ op: "remove_band", band: band.value.id });
@@ -81,10 +161,72 @@ export function useMoves() {
     }
   }
 
+  /** What is chosen, for the clipboard. */
+  function clip(): string | null {
+    if (band.value) return clipText({ bands: [band.value] });
+    const pieces = lines.value.map((l) => l.piece);
+    return pieces.length ? clipText({ pieces }) : null;
+  }
+
+  /** Puts what was copied behind what is chosen. Tells whether the text was ours. */
+  async function paste(text: string): Promise<boolean> {
+    const found = readClip(text);
+    if (!found) return false;
+    const ops: Op[] = [];
+    const pieces = (found.pieces ?? []).map(renamed);
+    if (pieces.length) {
+      const at = await placeForNew();
+      if (at) pieces.forEach((piece, i) => ops.push({ op: "add_piece", piece, at: { ...at, index: at.index + i } }));
+    }
+    const bands = desk.draft?.layout.bands ?? [];
+    const here = bands.findIndex((b) => b.id === (line.value?.band.id ?? band.value?.id)) + 1 || bands.length;
+    const newBands = (found.bands ?? []).map(renamedBand);
+    newBands.forEach((one, i) => ops.push({ op: "add_band", band: one, index: here + i }));
+    if (ops.length) await desk.edit({ op: "many", ops });
+    const [piece, first] = [pieces.at(-1), newBands[0]];
+    if (piece && desk.order.some((l) => l.piece.id === piece.id)) choose({ piece: piece.id });
+    else if (first) choose({ band: first.id });
+    return true;
+  }
+
+  /** Gives a band other columns, keeping the first ones' names so that their pieces stay. */
+  function setColumns(id: string, widths: number[]): void {
+    const now = desk.draft?.layout.bands.find((b) => b.id === id)?.columns ?? [];
+    const columns = widths.map((width, i) => ({ id: now[i]?.id ?? newId("c"), width }));
+    void desk.edit({ op: "set_columns", band: id, columns });
+  }
+
+  /** Makes values inherited again: all of a piece or band, or those of some settings. */
+  function rejoin(targets: Target[], keys?: string[]): void {
+    const ops = targets.flatMap((target) => {
+      const values = valuesOf(target);
+      return DEVICES.flatMap((device) =>
+        Object.keys(values?.[device] ?? {})
+          .filter((key) => !keys || keys.includes(key))
+          .map((setting): Op => ({ op: "set", target, setting, device, value: null })),
+      );
+    });
+    if (ops.length) void desk.edit({ op: "many", ops });
+  }
+
+  function rejoinAll(): void {
+    const bands = desk.draft?.layout.bands ?? [];
+    const pieces = desk.order.map((l): Target => ({ piece: l.piece.id }));
+    rejoin([...bands.map((b): Target => ({ band: b.id })), ...pieces]);
+  }
+
+  function valuesOf(target: Target) {
+    const [piece, inBand] = [pieceOf(target), bandOf(target)];
+    if (piece !== null) return desk.order.find((l) => l.piece.id === piece)?.piece.values;
+    return desk.draft?.layout.bands.find((b) => b.id === inBand)?.values;
+  }
+
   function set(target: Target, setting: string, device: Device, value: Value | null): Promise<void> {
     return desk.edit({ op: "set", target, setting, device, value });
   }
 
-  return { line, band, title, choose, walk, step, move, add, addBand, copy, remove, set };
+  const choosing = { line, lines, band, title, choose, chooseToo, chooseUpTo, walk };
+  const moving = { step, move, moveAll, add, addBand, placeForNew, copy, remove, clip, paste };
+  return { ...choosing, ...moving, setColumns, rejoin, rejoinAll, valuesOf, set };
 }
 export type Moves = ReturnType<typeof useMoves>;

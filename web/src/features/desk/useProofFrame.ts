@@ -1,7 +1,8 @@
 import { useResizeObserver } from "./useResizeObserver";
 import { type Ref, computed, onBeforeUnmount, onMounted, ref, watch } from "vue";
 import { useDesk } from "./deskStore";
-import { type Box, pieceOf } from "./types";
+import { injectMoves } from "./keys";
+import { type Box, bandOf, pieceOf } from "./types";
 import type { Press } from "./useKeys";
 
 interface Wiring {
@@ -18,7 +19,7 @@ interface Wiring {
 type FromProof = { from: "proof" } & (
   | { say: "ready" | "drawn" }
   | { say: "boxes"; boxes: Box[] }
-  | { say: "pointed"; piece: string }
+  | { say: "pointed"; piece: string | null; band: string | null; more: boolean }
   | { say: "picked"; choice: string }
   | ({ say: "key" } & Press)
 );
@@ -26,6 +27,7 @@ type FromProof = { from: "proof" } & (
 /** Talks with the agent in a proof: hands it the newest page, marks what is chosen, hears what is pointed at. */
 export function useProofFrame(wiring: Wiring) {
   const desk = useDesk();
+  const moves = injectMoves();
   const size = useResizeObserver(wiring.holder);
   const scale = computed(() => Math.min(1, size.value.width / wiring.width()) || 0.1);
   const height = computed(() => Math.max(200, size.value.height / scale.value));
@@ -54,11 +56,18 @@ export function useProofFrame(wiring: Wiring) {
   function sendChosen(reveal: boolean): void {
     const piece = pieceOf(desk.chosen);
     const line = desk.order.find((l) => l.piece.id === piece);
-    tell({ say: "choose", piece, label: line ? (desk.labels.get(line.piece.kind) ?? "") : "", reveal });
+    const label = line ? (desk.labels.get(line.piece.kind) ?? "") : "";
+    tell({ say: "choose", piece, band: bandOf(desk.chosen), also: [...desk.also], label, reveal });
   }
 
   function sendFold(): void {
     tell({ say: "first-screen", height: wiring.fold(), scale: scale.value });
+  }
+
+  function point(piece: string | null, band: string | null, more: boolean): void {
+    if (piece && more) moves.chooseToo(piece);
+    else if (piece) moves.choose({ piece });
+    else if (band) moves.choose({ band });
   }
 
   function hear(event: MessageEvent<FromProof>): void {
@@ -70,7 +79,7 @@ export function useProofFrame(wiring: Wiring) {
       sendFold();
       sendChosen(false);
     } else if (message.say === "boxes") wiring.boxes(message.boxes);
-    else if (message.say === "pointed") desk.chosen = { piece: message.piece };
+    else if (message.say === "pointed") point(message.piece, message.band, message.more);
     else if (message.say === "picked") wiring.picked(message.choice);
     else if (message.say === "key") wiring.press(message);
   }
@@ -80,7 +89,7 @@ export function useProofFrame(wiring: Wiring) {
   watch(wiring.html, sendPage, { immediate: true });
   watch(scale, sendFold);
   watch(
-    () => [desk.chosen, desk.order],
+    () => [desk.chosen, desk.also, desk.order],
     () => sendChosen(true),
   );
 

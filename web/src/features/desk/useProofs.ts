@@ -4,17 +4,23 @@ import { useDesk } from "./deskStore";
 import type { Box, Device } from "./types";
 
 /** The newest HTML of the page for both proofs, and what the proofs report of where the pieces lie. */
-export function useProofs(address: Ref<string | null>) {
+export function useProofs(address: Ref<string | null>, looks: Ref<number>) {
   const desk = useDesk();
   const html = shallowRef<string | null>(null);
-  const boxes = ref<Record<Device, Map<string, Box>>>({ wide: new Map(), phone: new Map() });
+  const boxes = ref<Record<Device, Map<string, Box>>>({ wide: new Map(), tablet: new Map(), phone: new Map() });
   let turn = 0;
 
   watch(
-    [address, () => desk.draft?.revision],
+    [address, () => desk.draft?.revision, looks],
     async ([where]) => {
       if (!where) return;
       const mine = ++turn;
+      // The page came with the answer to the edit.
+      if (desk.fresh && desk.fresh.look === desk.look && desk.fresh.revision === desk.draft?.revision) {
+        html.value = desk.fresh.html;
+        desk.fresh = null;
+        return;
+      }
       const { data, error } = await proofHtml(where);
       if (mine !== turn) return;
       if (data !== undefined) html.value = data;

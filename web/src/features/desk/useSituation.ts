@@ -1,16 +1,24 @@
 import { computed, ref, shallowRef, watch } from "vue";
-import { api, ask } from "../../api/client";
+import { type Schemas, api, ask } from "../../api/client";
 import { useDesk } from "./deskStore";
-import type { Situation, StockMood } from "./types";
+import type { CartMood, Look, SaleMood, Situation, StockMood } from "./types";
 
-/** The situation under which the proofs are shown: product, choice, stock, quantity. */
+export type Kept = Schemas["KeptView"];
+
+/** The situation under which the proofs are shown: product, choice, stock, sale, quantity, cart, day, language. */
 export function useSituation(first: () => string | undefined) {
   const desk = useDesk();
   const product = ref<string | null>(null);
   const choice = ref<string | null>(null);
   const stock = ref<StockMood>("as_it_is");
+  const sale = ref<SaleMood>("as_it_is");
+  const soon = ref(false);
+  const cart = ref<CartMood>("empty");
+  const day = ref("");
+  const language = ref<Schemas["Language"]>("en");
   const quantity = ref(1);
   const facts = shallowRef<Situation | null>(null);
+  const kept = shallowRef<Kept[]>([]);
 
   const products = computed(() => desk.view?.products ?? []);
   const place = computed(() => products.value.findIndex((p) => p.handle === product.value));
@@ -38,17 +46,34 @@ export function useSituation(first: () => string | undefined) {
     if (next) look(next.handle);
   }
 
-  const query = computed(() => {
+  const query = computed((): Look | null => {
     if (!product.value) return null;
     const own = choice.value === null ? {} : { choice: choice.value };
-    return { product: product.value, ...own, stock: stock.value, quantity: sound(quantity.value) };
+    const onDay = day.value === "" ? {} : { day: day.value };
+    return {
+      product: product.value,
+      ...own,
+      ...onDay,
+      stock: stock.value,
+      sale: sale.value,
+      coming_soon: soon.value,
+      cart: cart.value,
+      quantity: sound(quantity.value),
+      language: language.value,
+    };
   });
+  watch(query, (now) => (desk.look = now), { immediate: true });
 
-  const proofAddress = computed(() => {
+  /** The address of a proof, with some of the situation otherwise. */
+  function address(otherwise: Partial<Look> = {}, which: Record<string, string> = {}): string | null {
     if (!desk.view || !query.value) return null;
-    const pairs = Object.entries(query.value).map(([key, value]): [string, string] => [key, String(value)]);
-    return `/api/templates/${desk.view.id}/proof?${new URLSearchParams(pairs).toString()}`;
-  });
+    const wanted = { ...query.value, ...otherwise };
+    if (otherwise.product && otherwise.product !== query.value.product) delete wanted.choice;
+    const pairs = Object.entries({ ...wanted, ...which }).filter(([, value]) => value !== null && value !== undefined);
+    const text = new URLSearchParams(pairs.map(([key, value]) => [key, String(value)]));
+    return `/api/templates/${desk.view.id}/proof?${text.toString()}`;
+  }
+  const proofAddress = computed(() => address());
 
   watch(
     [query, () => desk.draft?.revision],
@@ -62,8 +87,81 @@ export function useSituation(first: () => string | undefined) {
     { immediate: true },
   );
 
-  return { product, choice, stock, quantity, facts, products, place, look, leaf, proofAddress };
+  /** What differs from how a shopper meets the page now, in a few words. */
+  const told = computed(() => {
+    const parts: string[] = [];
+    if (stock.value !== "as_it_is") parts.push(`stock ${stock.value}`);
+    if (sale.value !== "as_it_is") parts.push(`sale ${sale.value}`);
+    if (soon.value) parts.push("coming soon");
+    if (cart.value !== "empty") parts.push(cart.value === "this" ? "in the cart" : "cart not empty");
+    if (day.value) parts.push(`on ${day.value}`);
+    return parts.join(", ");
+  });
+
+  async function loadKept(): Promise<void> {
+    const { data } = await ask(api.GET("/api/situations"));
+    if (data) kept.value = data;
+  }
+
+  /** Keeps the situation by a name; with the product and its choice, or for any product. */
+  async function keep(name: string, withProduct: boolean): Promise<void> {
+    const here = withProduct ? { product: product.value, choice: choice.value } : { product: null, choice: null };
+    const state = { stock: stock.value, sale: sale.value, coming_soon: soon.value, cart: cart.value };
+    const rest = { day: day.value || null, quantity: sound(quantity.value) };
+    const { data, error } = await ask(
+      api.POST("/api/situations", { body: { name, look: { ...here, ...state, ...rest } } }),
+    );
+    if (data) kept.value = data;
+    if (error) desk.problem = error;
+  }
+
+  async function forget(id: number): Promise<void> {
+    const { data } = await ask(api.DELETE("/api/situations/{id}", { params: { path: { id } } }));
+    if (data) kept.value = data;
+  }
+
+  function recall(one: Kept): void {
+    const to = one.look;
+    if (to.product && products.value.some((p) => p.handle === to.product)) {
+      product.value = to.product;
+      choice.value = to.choice ?? null;
+    }
+    stock.value = to.stock;
+    sale.value = to.sale;
+    soon.value = to.coming_soon;
+    cart.value = to.cart;
+    day.value = to.day ?? "";
+    quantity.value = to.quantity;
+  }
+
+  function plain(): void {
+    stock.value = "as_it_is";
+    sale.value = "as_it_is";
+    soon.value = false;
+    cart.value = "empty";
+    day.value = "";
+    quantity.value = 1;
+  }
+
+  const moods = { stock, sale, soon, cart, day, language, quantity };
+  const keeping = { kept, loadKept, keep, forget, recall };
+  return {
+    product,
+    choice,
+    ...moods,
+    facts,
+    products,
+    place,
+    told,
+    look,
+    leaf,
+    plain,
+    address,
+    proofAddress,
+    ...keeping,
+  };
 }
+
 /** A quantity as it is being typed may be nothing yet, or too much. */
 function sound(typed: unknown): number {
   return typeof typed === "number" && Number.isInteger(typed) ? Math.min(99, Math.max(1, typed)) : 1;

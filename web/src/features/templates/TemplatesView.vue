@@ -1,10 +1,18 @@
 <script setup lang="ts">
 import { onMounted, ref } from "vue";
+import { useRouter } from "vue-router";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import ReachDialog from "./ReachDialog.vue";
 import { type Template, type TypeReached, useTemplates } from "./useTemplates";
 
-const { view, names, problem, loading, load, save } = useTemplates();
+const { view, names, problem, loading, load, save, add } = useTemplates();
+const router = useRouter();
+const newName = ref("");
+
+async function begin(): Promise<void> {
+  const id = await add(newName.value);
+  if (id !== null) await router.push({ name: "desk", params: { id } });
+}
 const editing = ref<Template | null>(null);
 onMounted(load);
 
@@ -70,6 +78,10 @@ function whyOf(type: TypeReached): string {
         </tr>
       </tbody>
     </table>
+    <form class="new" @submit.prevent="begin">
+      <v-text-field v-model="newName" label="A new template, called" maxlength="120" />
+      <v-btn type="submit" :disabled="newName.trim() === ''">Begin it</v-btn>
+    </form>
     <h2>Which template serves which products</h2>
     <table aria-label="Product types">
       <thead>
@@ -98,6 +110,13 @@ function whyOf(type: TypeReached): string {
 </template>
 
 <style scoped>
+.new {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+  max-width: 420px;
+  margin: 12px 0 4px;
+}
 .templates {
   width: min(1244px, 100%);
   margin: 0 auto;

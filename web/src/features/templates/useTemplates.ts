@@ -25,6 +25,14 @@ export function useTemplates() {
     return error ?? null;
   }
 
+  /** Adds an empty template; gives its number. */
+  async function add(name: string): Promise<number | null> {
+    const { data, error } = await ask(api.POST("/api/templates", { body: { name } }));
+    problem.value = error ?? null;
+    if (data) view.value = data.templates;
+    return data?.id ?? null;
+  }
+
   const names = computed(() => new Map(view.value.templates.map((t) => [t.id, t.name])));
-  return { view, names, problem, loading, load, save };
+  return { view, names, problem, loading, load, save, add };
 }

@@ -91,5 +91,5 @@ pub async fn bring_back(
     body: Json<BringBack>,
 ) -> ApiResult<Json<DraftView>> {
     let layout = state.store.layout_at(TemplateId(*id), moment(&body.moment)?).await?;
-    change(&state, &caller, *id, body.revision, Change::Edit(Op::Lay { layout })).await
+    change(&state, &caller, *id, body.revision, Change::Edit(Op::Lay { layout }), None).await
 }

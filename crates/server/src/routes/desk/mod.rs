@@ -43,6 +43,9 @@ pub struct DraftView {
     pub can_redo: bool,
     /// Whether shoppers see the template at all.
     pub live: bool,
+    /// The page after the step, where it was asked for.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub proof: Option<String>,
 }
 
 fn draft_view(template: &TemplateRow, history: History) -> DraftView {
@@ -55,11 +58,12 @@ fn draft_view(template: &TemplateRow, history: History) -> DraftView {
         can_undo: history.undo > 0,
         can_redo: history.redo > 0,
         live: template.published.is_some(),
+        proof: None,
     }
 }
 
 /// The situation under which the desk looks at a product.
-#[derive(Debug, Clone, Deserialize, IntoParams)]
+#[derive(Debug, Clone, Deserialize, IntoParams, ToSchema)]
 pub struct Look {
     product: String,
     /// The choice as an address names it: `colour=ember&sail=2-1-m`; without one the page opens as for a shopper.

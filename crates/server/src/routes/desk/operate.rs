@@ -1,5 +1,6 @@
+use super::proof::draw;
 use super::tidy::tidy;
-use super::{DraftView, draft_view};
+use super::{DraftView, Look, draft_view};
 use crate::error::{ApiError, ApiResult};
 use crate::session::Caller;
 use crate::state::State;
@@ -17,12 +18,15 @@ use utoipa::ToSchema;
 pub struct Operation {
     revision: u64,
     op: Op,
+    /// The situation in which the page is wanted with the answer.
+    look: Option<Look>,
 }
 
 #[derive(Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct Step {
-    pub revision: u64,
+    revision: u64,
+    look: Option<Look>,
 }
 
 /// Makes an edit; it is kept before it is answered.
@@ -36,8 +40,8 @@ pub async fn operate(
     id: Path<u64>,
     body: Json<Operation>,
 ) -> ApiResult<Json<DraftView>> {
-    let Operation { revision, op } = body.into_inner();
-    change(&state, &caller, *id, revision, Change::Edit(tidy(op))).await
+    let Operation { revision, op, look } = body.into_inner();
+    change(&state, &caller, *id, revision, Change::Edit(tidy(op)), look).await
 }
 
 /// Takes the last edit back.
@@ -49,7 +53,8 @@ pub async fn undo(
     id: Path<u64>,
     step: Json<Step>,
 ) -> ApiResult<Json<DraftView>> {
-    change(&state, &caller, *id, step.revision, Change::Undo).await
+    let Step { revision, look } = step.into_inner();
+    change(&state, &caller, *id, revision, Change::Undo, look).await
 }
 
 /// Makes again what was taken back last.
@@ -61,7 +66,8 @@ pub async fn redo(
     id: Path<u64>,
     step: Json<Step>,
 ) -> ApiResult<Json<DraftView>> {
-    change(&state, &caller, *id, step.revision, Change::Redo).await
+    let Step { revision, look } = step.into_inner();
+    change(&state, &caller, *id, revision, Change::Redo, look).await
 }
 
 pub(super) async fn change(
@@ -70,9 +76,15 @@ pub(super) async fn change(
     id: u64,
     revision: u64,
     change: Change,
+    look: Option<Look>,
 ) -> ApiResult<Json<DraftView>> {
     let id = TemplateId(id);
     state.store.change_draft(id, caller.session.owner_id, revision, change).await?;
-    let template = state.store.template(id).await?;
-    Ok(Json(draft_view(&template, state.store.history(id).await?)))
+    let (template, history) = tokio::try_join!(state.store.template(id), state.store.history(id))?;
+    let mut view = draft_view(&template, history);
+    if let Some(look) = look {
+        // The step is kept already: a page that can't be drawn must not make it look as if it weren't.
+        view.proof = draw(state, id, &template.draft, &look, None).await.ok();
+    }
+    Ok(Json(view))
 }

@@ -27,6 +27,8 @@ pub struct Others {
     others: Vec<OtherView>,
     /// The draft, where it has gone on since.
     draft: Option<DraftView>,
+    /// Grows with every change of house style or wording, which proofs show too.
+    looks: u64,
 }
 
 #[derive(Serialize, ToSchema)]
@@ -52,7 +54,7 @@ pub async fn be_here(
     let template = state.store.template(id).await?;
     if here.leaving {
         state.store.leave(id, &here.place).await?;
-        return Ok(Json(Others { others: vec![], draft: None }));
+        return Ok(Json(Others { others: vec![], draft: None, looks: 0 }));
     }
     let others = state.store.be_present(id, &here.place, caller.session.owner_id, &here.chosen).await?;
     let draft = if template.revision == here.revision {
@@ -61,5 +63,5 @@ pub async fn be_here(
         Some(draft_view(&template, state.store.history(id).await?))
     };
     let others = others.into_iter().map(|o| OtherView { name: o.name, chosen: o.chosen });
-    Ok(Json(Others { others: others.collect(), draft }))
+    Ok(Json(Others { others: others.collect(), draft, looks: state.store.document_revisions().await? }))
 }

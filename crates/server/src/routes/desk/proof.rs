@@ -39,26 +39,37 @@ pub async fn proof(
     let layout = layout(&state, id, &which).await?;
     let only =
         which.only.clone().map(PieceId::try_from).transpose().map_err(|_| ApiError::no_such("piece"))?;
-    let (product, situation) = look(&state, &layout, &query).await?;
-    let reading = Reading::draft(id, query.language);
-    let (nav, around, media) = tokio::try_join!(nav(&state, &reading), around(&state, &product), async {
+    let html = draw(&state, id, &layout, &query, only.as_ref()).await?;
+    Ok(HttpResponse::Ok()
+        .content_type("text/html; charset=utf-8")
+        .insert_header((header::CACHE_CONTROL, "no-store"))
+        .body(html))
+}
+
+/// A layout of a template as the real page, under a situation.
+pub async fn draw(
+    state: &State,
+    id: TemplateId,
+    layout: &Layout,
+    wanted: &Look,
+    only: Option<&PieceId>,
+) -> ApiResult<String> {
+    let (product, situation) = look(state, layout, wanted).await?;
+    let reading = Reading::draft(id, wanted.language);
+    let (nav, around, media) = tokio::try_join!(nav(state, &reading), around(state, &product), async {
         Ok(state.store.shop_media().await?)
     })?;
-    let html = render(&Page {
+    Ok(render(&Page {
         nav: &nav,
         product: &product,
-        layout: &layout,
+        layout,
         around: &around,
         media: &media,
         situation: &situation,
         mode: Mode::Proof,
         notice: None,
-        only: only.as_ref(),
-    })?;
-    Ok(HttpResponse::Ok()
-        .content_type("text/html; charset=utf-8")
-        .insert_header((header::CACHE_CONTROL, "no-store"))
-        .body(html))
+        only,
+    })?)
 }
 
 async fn layout(state: &State, id: TemplateId, which: &Which) -> ApiResult<Layout> {

@@ -41,6 +41,6 @@ pub async fn begin(
     let template = state.store.template(TemplateId(*id)).await?;
     let laid = starter.lay(&template.draft);
     let op = Op::Lay { layout: laid.layout };
-    let Json(draft) = change(&state, &caller, *id, body.revision, Change::Edit(op)).await?;
+    let Json(draft) = change(&state, &caller, *id, body.revision, Change::Edit(op), None).await?;
     Ok(Json(Begun { draft, left_over: laid.left_over }))
 }

@@ -1,0 +1,328 @@
+//! Every kind of piece on a page of its own, as a golden file; conditions, bands and languages.
+#![allow(clippy::unwrap_used)]
+
+mod shop;
+
+use compagina_core::catalog::{Product, Rating};
+use compagina_core::ids::{BandId, ColumnId, PieceId};
+use compagina_core::page::op::check;
+use compagina_core::page::piece::{self, shared};
+use compagina_core::page::{Band, Column, Device, Kind, Layout, Piece, Rule, SetValue, Setting, Values};
+use compagina_core::situation::{SaleMood, Situation};
+use compagina_core::wording::{Language, Own, Words};
+use compagina_press::{Around, Mode, Nav, Neighbour, Page, render};
+use shop::{demo, media, nav, plain};
+
+fn text(words: &str) -> SetValue {
+    SetValue::Text(words.into())
+}
+
+fn rows(rows: &[&[&str]]) -> SetValue {
+    SetValue::Rows(rows.iter().map(|row| row.iter().map(|cell| (*cell).to_owned()).collect()).collect())
+}
+
+fn lines(all: &[&str]) -> SetValue {
+    SetValue::Lines(all.iter().map(|l| (*l).to_owned()).collect())
+}
+
+/// What a piece needs to have something to show.
+fn filled(kind: Kind) -> Vec<(&'static Setting, SetValue)> {
+    match kind {
+        Kind::Promises => vec![(&piece::promises::LINES, lines(&["Sent in two days"]))],
+        Kind::Text => {
+            vec![(&piece::text::BODY, text("<h2>How we sew</h2><p>Every seam <strong>twice</strong>.</p>"))]
+        }
+        Kind::Picture => {
+            vec![
+                (&piece::picture::PICTURE, lines(&["seam"])),
+                (&piece::picture::CAPTION, text("Twice round")),
+            ]
+        }
+        Kind::Film => {
+            vec![(&piece::film::FILM, text("turning")), (&piece::film::START, SetValue::Flag(true))]
+        }
+        Kind::PictureRow => vec![(&piece::picture_row::PICTURES, lines(&["seam", "gone", "table"]))],
+        Kind::Quotes => {
+            vec![(&piece::quotes::QUOTES, rows(&[&["It flies <b>itself</b>.", "Jo"], &["", "Nobody"]]))]
+        }
+        Kind::Questions => vec![(&piece::questions::QUESTIONS, rows(&[&["Does it float?", "No & yes."]]))],
+        Kind::Comparison => vec![
+            (
+                &piece::comparison::TABLE,
+                rows(&[&["", "Whimbrel", "Dunlin"], &["Frame", "Fibreglass", "Carbon"]]),
+            ),
+            (&piece::comparison::LIFT, SetValue::Number(2)),
+        ],
+        Kind::ValuePoints => {
+            vec![(
+                &piece::value_points::POINTS,
+                rows(&[&["Sewn here", "By two people"], &["Mended free", ""]]),
+            )]
+        }
+        Kind::SizeChart => vec![(&piece::size_chart::TABLE, rows(&[&["Sail", "Span"], &["1.6", "160 cm"]]))],
+        _ => vec![],
+    }
+}
+
+fn page_of(kind: Kind, set: Vec<(&'static Setting, SetValue)>) -> Layout {
+    let values = set.into_iter().fold(Values::default(), |all, (s, value)| all.with(Device::Wide, s, value));
+    let piece = Piece { id: PieceId::try_from("it").unwrap(), kind, values };
+    let column = Column { id: ColumnId::try_from("c").unwrap(), width: 12, pieces: vec![piece] };
+    let band = Band { id: BandId::try_from("b").unwrap(), values: Values::default(), columns: vec![column] };
+    Layout { bands: vec![band], ..Layout::default() }
+}
+
+fn around(products: &[Product]) -> Around {
+    let neighbour = |product: &Product| Neighbour {
+        handle: product.handle.clone(),
+        name: product.name.clone(),
+        picture: product.lead_picture().cloned(),
+    };
+    let (before, after) = (Some(neighbour(&products[1])), Some(neighbour(&products[2])));
+    Around { related: products[1..3].to_vec(), before, after }
+}
+
+fn draw(nav: &Nav, layout: &Layout, product: &Product, change: impl FnOnce(&mut Situation)) -> String {
+    let (products, _) = demo();
+    let mut situation = plain(product, layout);
+    change(&mut situation);
+    let (media, around) = (media(), around(&products));
+    let (mode, notice, only) = (Mode::Shop, None, None);
+    let (situation, around) = (&situation, &around);
+    render(&Page { nav, product, layout, around, media: &media, situation, mode, notice, only }).unwrap()
+}
+
+fn html(layout: &Layout) -> String {
+    draw(&nav(), layout, &demo().0[0], |_| {})
+}
+
+/// The page's content without what stands on every page, one element a line.
+fn content(html: &str) -> String {
+    let (_, rest) = html.split_once("</form>").unwrap();
+    let (content, _) = rest.split_once("</main>").unwrap();
+    let (_, css) = html.split_once("<style>:root{").unwrap();
+    let (_, css) = css.split_once('}').unwrap();
+    let (css, _) = css.split_once("</style>").unwrap();
+    format!("{css}\n{content}").replace("><", ">\n<").replace('}', "}\n")
+}
+
+#[test]
+fn every_kind_has_a_page() {
+    for kind in Kind::ALL {
+        let layout = page_of(kind, filled(kind));
+        assert_eq!(check(&layout), Ok(()), "{}", kind.label());
+        let page = content(&html(&layout));
+        assert!(page.contains("id=\"p-it\""), "{} is drawn", kind.label());
+        insta::with_settings!({ snapshot_path => "golden", prepend_module_to_snapshot => false, omit_expression => true }, {
+            insta::assert_snapshot!(format!("kind_{}", kind.label().to_lowercase().replace(' ', "_")), page);
+        });
+    }
+}
+
+#[test]
+fn kinds_that_need_something_are_not_drawn_without_it() {
+    let needy = [
+        Kind::Promises,
+        Kind::Text,
+        Kind::Picture,
+        Kind::Film,
+        Kind::PictureRow,
+        Kind::Quotes,
+        Kind::Questions,
+        Kind::Comparison,
+        Kind::ValuePoints,
+        Kind::SizeChart,
+    ];
+    for kind in needy {
+        assert!(!html(&page_of(kind, vec![])).contains("id=\"p-it\""), "{}", kind.label());
+    }
+}
+
+#[test]
+fn what_every_piece_has_comes_to_rules_on_each_screen() {
+    let mut layout = page_of(
+        Kind::Summary,
+        vec![(&shared::UNDER, text("tint")), (&shared::SPACE_ABOVE, SetValue::Number(7))],
+    );
+    let values = &mut layout.bands[0].columns[0].pieces[0].values;
+    values.tablet.insert("align".into(), text("centre"));
+    values.phone.insert("text_style".into(), text("lead"));
+    let page = html(&layout);
+    let rule = |screen: &str| {
+        page.split(&format!("@media {screen}{{")).nth(1).unwrap().split("}}").next().unwrap().to_owned()
+    };
+    let (wide, tablet, phone) = (
+        rule("(min-width:1025px)"),
+        rule("(min-width:641px) and (max-width:1024px)"),
+        rule("(max-width:640px)"),
+    );
+    assert!(wide.contains("--above:64px;text-align:start") && wide.contains("background:var(--tint)"));
+    assert!(
+        tablet.contains("text-align:center") && phone.contains("text-align:center"),
+        "phones take the tablet's"
+    );
+    assert!(phone.contains("font-size:var(--lead-size)") && !tablet.contains("--lead-size"));
+}
+
+#[test]
+fn words_apart_for_three_screens_stand_side_by_side() {
+    let mut layout = page_of(Kind::BuyButton, vec![(&piece::buy_button::WORDS, text("Buy this kite"))]);
+    let values = &mut layout.bands[0].columns[0].pieces[0].values;
+    values.tablet.insert("words".into(), text("Buy it"));
+    values.phone.insert("words".into(), text("Buy"));
+    let page = html(&layout);
+    for (class, name, said) in [
+        ("only-wide", "wide", "Buy this kite"),
+        ("only-tablet", "tablet", "Buy it"),
+        ("only-phone", "phone", "Buy"),
+    ] {
+        assert!(
+            page.contains(&format!("<span class=\"{class}\" data-say=\"buy.it.{name}\">{said}<")),
+            "{class}"
+        );
+    }
+}
+
+fn appearing(rule: Rule) -> Layout {
+    page_of(Kind::Summary, vec![(&shared::APPEARS, SetValue::Rule(rule))])
+}
+
+#[test]
+fn a_piece_appears_when_its_condition_holds_in_the_situation() {
+    let kite = &demo().0[0];
+    let drawn = |rule: Rule, change: fn(&mut Situation)| {
+        draw(&nav(), &appearing(rule), kite, change).contains("id=\"p-it\"")
+    };
+    assert!(drawn(Rule::OnSale, |_| {}));
+    assert!(!drawn(Rule::OnSale, |s| s.sale = SaleMood::Off));
+    assert!(!drawn(Rule::ComingSoon, |_| {}) && drawn(Rule::ComingSoon, |s| s.coming_soon = true));
+    assert!(!drawn(Rule::CartHoldsThis, |_| {}));
+    assert!(drawn(Rule::CartHoldsThis, |s| s.cart.products.push("whimbrel".try_into().unwrap())));
+    assert!(drawn(Rule::Tagged { tag: "beginners".into() }, |_| {}));
+}
+
+#[test]
+fn a_band_that_does_not_appear_takes_its_pieces_along() {
+    let mut layout = page_of(Kind::Summary, vec![]);
+    layout.bands[0].values =
+        Values::default().with(Device::Wide, &shared::APPEARS, SetValue::Rule(Rule::SoldOut));
+    assert!(!html(&layout).contains("id=\"b-b\""));
+}
+
+#[test]
+fn a_column_left_empty_on_purpose_keeps_its_room_and_one_with_nothing_to_show_gives_it_away() {
+    let mut layout = page_of(Kind::Summary, vec![]);
+    let empty = |name: &str, width| Column { id: ColumnId::try_from(name).unwrap(), width, pieces: vec![] };
+    layout.bands[0].columns[0].width = 6;
+    layout.bands[0].columns.push(empty("free", 6));
+    assert!(html(&layout).contains("--columns:minmax(0,6fr) minmax(0,6fr)"));
+    let silent =
+        Piece { id: PieceId::try_from("silent").unwrap(), kind: Kind::Quotes, values: Values::default() };
+    layout.bands[0].columns[1].pieces.push(silent);
+    assert!(html(&layout).contains("--columns:minmax(0,6fr)\""));
+}
+
+#[test]
+fn what_lies_behind_a_band_moves_only_for_those_who_want_motion() {
+    let mut layout = page_of(Kind::Summary, vec![]);
+    let set = |values: Values, setting, value| values.with(Device::Wide, setting, value);
+    let values = set(Values::default(), &piece::band::BEHIND, text("picture"));
+    let values = set(values, &piece::band::PICTURE, lines(&["dunes"]));
+    layout.bands[0].values = set(values, &piece::band::MOTION, text("slow"));
+    let page = html(&layout);
+    assert!(page.contains("class=\"behind slow\" aria-hidden=\"true\"><img"));
+    let css = include_str!("../../../shop/src/base.css");
+    let (before, moving) = css.split_once("prefers-reduced-motion: no-preference").unwrap();
+    assert!(!before.contains("animation:") && moving.contains("animation-timeline: view()"));
+    let values = set(Values::default(), &piece::band::BEHIND, text("film"));
+    layout.bands[0].values = set(values, &piece::band::FILM, text("turning"));
+    let page = html(&layout);
+    assert!(
+        page.contains("data-starts") && !page.contains("autoplay"),
+        "the script starts it, for those who want it"
+    );
+}
+
+#[test]
+fn a_page_is_read_in_both_languages_with_numbers_as_each_writes_them() {
+    let kite = &demo().0[0];
+    let layout = page_of(Kind::BuyButton, vec![]);
+    let mut german = nav();
+    german.words = Words::of(Language::De);
+    german.shop.locale = Language::De.locale(german.shop.locale);
+    let page = draw(&german, &layout, kite, |_| {});
+    assert!(
+        page.contains("<html lang=\"de-DE\">")
+            && page.contains(">In den Warenkorb<")
+            && page.contains("Zum Inhalt")
+    );
+    let price = draw(&german, &page_of(Kind::Price, vec![]), kite, |_| {});
+    assert!(price.contains("68,00") && price.contains("Vorher:"), "{price}");
+    let reviews = draw(&german, &page_of(Kind::Reviews, vec![]), kite, |_| {});
+    assert!(reviews.contains("37 Bewertungen") && reviews.contains("4,"), "{reviews}");
+}
+
+#[test]
+fn own_words_are_said_and_escaped_and_a_pieces_own_go_before_them() {
+    let own = Own::from([("buy-button-words".to_owned(), "Take <it>".to_owned())]);
+    let mut nav = nav();
+    nav.words = Words::with(Language::En, &[&own]);
+    let kite = &demo().0[0];
+    assert!(draw(&nav, &page_of(Kind::BuyButton, vec![]), kite, |_| {}).contains(">Take &lt;it&gt;<"));
+    let set = page_of(Kind::BuyButton, vec![(&piece::buy_button::WORDS, text("Mine"))]);
+    assert!(draw(&nav, &set, kite, |_| {}).contains(">Mine<"));
+}
+
+#[test]
+fn formatted_text_that_slipped_into_the_document_is_still_made_safe() {
+    let page = html(&page_of(
+        Kind::Text,
+        vec![(&piece::text::BODY, text("<p onclick=x>a</p><script>alert(1)</script>"))],
+    ));
+    assert!(page.contains("<p>a</p>") && !page.contains("onclick") && !page.contains("alert(1)"));
+}
+
+#[test]
+fn a_rating_line_is_silent_without_reviews_and_leads_to_them_only_where_they_are() {
+    let (mut products, _) = demo();
+    let layout = page_of(Kind::RatingLine, vec![]);
+    assert!(!html(&layout).contains("href=\"#reviews\""));
+    products[0].rating = Rating::default();
+    assert!(!draw(&nav(), &layout, &products[0], |_| {}).contains("id=\"p-it\""));
+    let reviews = draw(&nav(), &page_of(Kind::Reviews, vec![]), &products[0], |_| {});
+    assert!(reviews.contains("No reviews yet"));
+}
+
+#[test]
+fn the_house_style_is_on_every_page_and_holds_only_checked_values() {
+    let mut nav = nav();
+    nav.house.set("ink", Some(text("#222222"))).unwrap();
+    nav.house.set("heading_font", Some(text("grotesque"))).unwrap();
+    nav.house.set("space_3", Some(SetValue::Number(20))).unwrap();
+    let page = draw(&nav, &page_of(Kind::Summary, vec![]), &demo().0[0], |_| {});
+    assert!(page.contains("--ink:#222222;") && page.contains("--heading:\"Bricolage Grotesque Variable\""));
+    assert!(page.contains("--above:20px"), "a step of space is as large as the house has it");
+    let sample = compagina_press::shop::sample(&nav);
+    assert!(sample.contains("--ink:#222222;") && sample.contains("is-pressed"));
+}
+
+#[test]
+fn one_piece_alone_stands_without_the_shop_around_it() {
+    let (products, layouts) = demo();
+    let price = layouts[1].first_of(Kind::Price).unwrap().id.clone();
+    let (nav, media, situation) = (nav(), media(), plain(&products[0], &layouts[1]));
+    let page = render(&Page {
+        nav: &nav,
+        product: &products[0],
+        layout: &layouts[1],
+        around: &Around::default(),
+        media: &media,
+        situation: &situation,
+        mode: Mode::Proof,
+        notice: None,
+        only: Some(&price),
+    });
+    let page = page.unwrap();
+    assert_eq!(page.matches("data-piece=").count(), 1);
+    assert!(page.contains("k-price") && !page.contains("class=\"top\"") && !page.contains("class=\"foot\""));
+}

@@ -1,0 +1,117 @@
+<script setup lang="ts">
+import { computed, ref } from "vue";
+import PageThumb from "../../ui/PageThumb.vue";
+import { useDesk } from "./deskStore";
+import { type Look, SCREENS, pieceOf } from "./types";
+import type { SituationControl } from "./useSituation";
+
+/** One page, or the chosen piece alone, in every state that a shopper can meet: each can be put on the desk. */
+const props = defineProps<{ situation: SituationControl }>();
+const emit = defineEmits<{ look: [] }>();
+const desk = useDesk();
+const piece = computed(() => pieceOf(desk.chosen));
+const alone = ref(true);
+const only = computed(() => (alone.value ? piece.value : null));
+const label = computed(() => {
+  const kind = desk.order.find((l) => l.piece.id === piece.value)?.piece.kind;
+  return kind ? (desk.labels.get(kind) ?? "") : "";
+});
+
+const STATES: { name: string; look: Partial<Look> }[] = [
+  { name: "As it is", look: {} },
+  { name: "On sale", look: { sale: "on" } },
+  { name: "Not on sale", look: { sale: "off" } },
+  { name: "Plenty left", look: { stock: "plenty" } },
+  { name: "Few left", look: { stock: "few" } },
+  { name: "Sold out", look: { stock: "none" } },
+  { name: "Coming soon", look: { coming_soon: true } },
+  { name: "Nothing chosen", look: { choice: "" } },
+  { name: "In the cart already", look: { cart: "this" } },
+  { name: "Ten of it", look: { quantity: 10, stock: "plenty" } },
+  { name: "In German", look: { language: "de" } },
+];
+
+function address(look: Partial<Look>): string | null {
+  const at = props.situation.address(look, only.value ? { only: only.value } : {});
+  return at && `${at}&draft=${desk.draft?.revision ?? 0}`;
+}
+
+function put(look: Partial<Look>): void {
+  const to = props.situation;
+  to.plain();
+  to.stock.value = look.stock ?? "as_it_is";
+  to.sale.value = look.sale ?? "as_it_is";
+  to.soon.value = look.coming_soon ?? false;
+  to.cart.value = look.cart ?? "empty";
+  to.quantity.value = look.quantity ?? 1;
+  to.language.value = look.language ?? "en";
+  if (look.choice !== undefined) to.choice.value = look.choice;
+  emit("look");
+}
+</script>
+
+<template>
+  <div class="all">
+    <div class="head">
+      <v-btn-toggle v-model="alone" aria-label="What is shown" :disabled="!piece">
+        <v-btn :value="true">{{ label || "The chosen piece" }} alone</v-btn>
+        <v-btn :value="false">Whole page</v-btn>
+      </v-btn-toggle>
+      <span class="soft">A click puts the state on the desk; what is changed on the slip shows in all of them.</span>
+    </div>
+    <ul :class="{ alone: only }">
+      <li v-for="state in STATES" :key="state.name">
+        <button @click="put(state.look)">
+          <span>{{ state.name }}</span>
+          <PageThumb
+            :address="address(state.look)"
+            :name="`${state.name}, drawn small`"
+            :width="only ? 520 : SCREENS.wide.width"
+            :height="only ? 300 : 1000"
+          />
+        </button>
+      </li>
+    </ul>
+  </div>
+</template>
+
+<style scoped>
+.all {
+  min-height: 0;
+  padding: 4px 20px 20px;
+  overflow-y: auto;
+}
+.head {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+  margin-bottom: 12px;
+}
+.head .v-btn-toggle {
+  flex: none;
+  width: 250px;
+}
+ul {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(250px, 1fr));
+  gap: 18px;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+button {
+  width: 100%;
+  text-align: left;
+}
+button > span:first-child {
+  display: block;
+  padding-bottom: 4px;
+  font-weight: 600;
+}
+.thumb {
+  box-shadow: var(--shadow);
+}
+button:hover .thumb {
+  outline: 2px solid var(--accent);
+}
+</style>

@@ -1,0 +1,74 @@
+<script setup lang="ts">
+import { computed } from "vue";
+import { useDesk } from "./deskStore";
+import { injectMoves } from "./keys";
+import type { Value } from "./types";
+
+/** Two people set the same value: the later one is shown the earlier one's and chooses. */
+const desk = useDesk();
+const moves = injectMoves();
+
+const values = computed(() => {
+  const op = desk.clash?.op;
+  if (op?.op !== "set") return null;
+  const theirs = moves.valuesOf(op.target)?.[op.device]?.[op.setting];
+  return { theirs: words(theirs), mine: words(op.value) };
+});
+
+function words(value: Value | null | undefined): string {
+  if (value === null || value === undefined) return "inherited";
+  if (typeof value === "boolean") return value ? "on" : "off";
+  if (typeof value === "object") return Array.isArray(value) ? value.flat().join(" · ") : "another condition";
+  return (
+    String(value)
+      .replace(/<[^>]+>/g, " ")
+      .trim() || "nothing"
+  );
+}
+
+function keepMine(): void {
+  const op = desk.clash?.op;
+  desk.clash = null;
+  if (op) void desk.edit(op);
+}
+</script>
+
+<template>
+  <v-dialog :model-value="desk.clash !== null" max-width="460" persistent>
+    <div class="dialog-sheet" role="alertdialog" aria-label="Somebody else was here first">
+      <h1>Somebody else was here first</h1>
+      <p>{{ desk.clash?.message }}</p>
+      <dl v-if="values">
+        <dt>Theirs, as it is now</dt>
+        <dd data-test="theirs">{{ values.theirs }}</dd>
+        <dt>Yours</dt>
+        <dd data-test="mine">{{ values.mine }}</dd>
+      </dl>
+      <div class="acts">
+        <v-btn @click="keepMine">Use mine</v-btn>
+        <v-btn variant="flat" color="primary" autofocus @click="desk.clash = null">Keep theirs</v-btn>
+      </div>
+    </div>
+  </v-dialog>
+</template>
+
+<style scoped>
+dl {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 6px 16px;
+  margin: 0;
+}
+dt {
+  color: var(--soft);
+}
+dd {
+  margin: 0;
+  overflow-wrap: anywhere;
+}
+.acts {
+  display: flex;
+  justify-content: flex-end;
+  gap: 10px;
+}
+</style>

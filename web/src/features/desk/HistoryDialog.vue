@@ -1,0 +1,171 @@
+<script setup lang="ts">
+import { computed, onMounted, ref, shallowRef, watch } from "vue";
+import { type Schemas, api, ask } from "../../api/client";
+import PageThumb from "../../ui/PageThumb.vue";
+import { changeWords } from "./changes";
+import { useDesk } from "./deskStore";
+import type { SituationControl } from "./useSituation";
+
+/** What the template was: every edit that stands and everything published, to look at, compare and bring back. */
+const props = defineProps<{ situation: SituationControl }>();
+const emit = defineEmits<{ close: [] }>();
+const desk = useDesk();
+const moments = shallowRef<Schemas["MomentView"][] | null>(null);
+const chosen = ref<string | null>(null);
+const against = ref("now");
+const differences = shallowRef<Schemas["Difference"][]>([]);
+const path = computed(() => ({ id: desk.view?.id ?? 0 }));
+
+onMounted(async () => {
+  const { data, error } = await ask(api.GET("/api/templates/{id}/history", { params: { path: path.value } }));
+  if (error) desk.problem = error;
+  moments.value = data ?? [];
+  chosen.value = data?.[0]?.key ?? null;
+});
+
+watch([chosen, against], async ([from, to]) => {
+  if (!from) return;
+  const params = { path: path.value, query: { from, to } };
+  const { data } = await ask(api.GET("/api/templates/{id}/differences", { params }));
+  if (data && from === chosen.value) differences.value = data;
+});
+
+const words = computed(() => (desk.draft ? changeWords(differences.value, desk.draft.layout, desk.labels) : []));
+const compared = computed(() => [
+  { value: "now", title: "the draft as it is now" },
+  ...(moments.value ?? [])
+    .filter((m) => m.key !== chosen.value)
+    .map((m) => ({ value: m.key, title: `${m.what}, ${when(m.at)}` })),
+]);
+
+function when(at: string): string {
+  return new Date(at).toLocaleString("en-GB", { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit" });
+}
+
+async function bringBack(): Promise<void> {
+  if (!chosen.value) return;
+  emit("close");
+  await desk.bringBack(chosen.value);
+}
+</script>
+
+<template>
+  <v-dialog model-value max-width="1160" @update:model-value="emit('close')">
+    <div class="dialog-sheet" role="region" aria-label="History">
+      <div class="list">
+        <h1>History</h1>
+        <v-progress-linear v-if="moments === null" indeterminate color="primary" />
+        <p v-else-if="moments.length === 0" class="soft">Nothing has happened on this template yet.</p>
+        <ol v-else>
+          <li v-for="moment in moments" :key="moment.key">
+            <button
+              :aria-pressed="moment.key === chosen"
+              :class="{ published: moment.published }"
+              @click="chosen = moment.key"
+            >
+              <span>{{ moment.what }}</span>
+              <small class="soft">{{ moment.who ?? "At the start" }} · {{ when(moment.at) }}</small>
+            </button>
+          </li>
+        </ol>
+      </div>
+      <div v-if="chosen" class="look">
+        <div class="two">
+          <figure>
+            <figcaption>As it was then</figcaption>
+            <PageThumb
+              :address="props.situation.address({}, { moment: chosen })"
+              name="The page then"
+              :width="1280"
+              :height="1500"
+            />
+          </figure>
+          <figure>
+            <figcaption>
+              <v-select v-model="against" :items="compared" aria-label="Compared with" />
+            </figcaption>
+            <PageThumb
+              :address="props.situation.address({}, { moment: against })"
+              name="The page compared with it"
+              :width="1280"
+              :height="1500"
+            />
+          </figure>
+        </div>
+        <p v-if="words.length === 0" class="soft">The two are the same.</p>
+        <ul v-else aria-label="What differs">
+          <li v-for="(word, index) in words.slice(0, 12)" :key="index">{{ word }}</li>
+          <li v-if="words.length > 12" class="soft">and {{ words.length - 12 }} more</li>
+        </ul>
+        <div class="acts">
+          <v-btn @click="emit('close')">Back to the desk</v-btn>
+          <v-btn variant="flat" color="primary" @click="bringBack">Bring it back</v-btn>
+        </div>
+      </div>
+    </div>
+  </v-dialog>
+</template>
+
+<style scoped>
+.dialog-sheet {
+  grid-template-columns: 290px minmax(0, 1fr);
+  max-height: 86dvh;
+  overflow: hidden;
+}
+.list,
+.look {
+  min-height: 0;
+  overflow-y: auto;
+}
+ol {
+  margin: 10px 0 0;
+  padding: 0;
+  list-style: none;
+}
+ol button {
+  display: grid;
+  width: 100%;
+  padding: 6px 10px;
+  border-left: 3px solid transparent;
+  text-align: left;
+}
+ol button.published span {
+  font-weight: 600;
+}
+ol button.published span::before {
+  content: "● ";
+  color: var(--good);
+}
+[aria-pressed="true"] {
+  border-color: var(--accent);
+  background: var(--accent-weak);
+}
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 16px;
+}
+figure {
+  margin: 0;
+}
+figcaption {
+  display: grid;
+  align-items: center;
+  height: 36px;
+  font-weight: 600;
+}
+.thumb {
+  border: 1px solid var(--line);
+}
+.look ul {
+  columns: 2;
+  margin: 12px 0;
+  padding-left: 18px;
+}
+.acts {
+  display: flex;
+  justify-content: flex-end;
+  gap: 10px;
+  padding-top: 10px;
+}
+</style>

@@ -1,0 +1,105 @@
+<script setup lang="ts">
+import { mdiClose } from "@mdi/js";
+import { ref } from "vue";
+import type { SituationControl } from "./useSituation";
+
+/** Situations kept by their names, and a place to keep the present one. */
+const props = defineProps<{ situation: SituationControl }>();
+const { kept, told } = props.situation;
+const open = ref(false);
+const name = ref("");
+const withProduct = ref(false);
+
+function opened(now: boolean): void {
+  open.value = now;
+  if (!now) return;
+  name.value = told.value ? told.value.charAt(0).toUpperCase() + told.value.slice(1) : "";
+  void props.situation.loadKept();
+}
+
+async function keep(): Promise<void> {
+  if (name.value.trim() === "") return;
+  await props.situation.keep(name.value.trim(), withProduct.value);
+  name.value = "";
+}
+</script>
+
+<template>
+  <v-menu :model-value="open" :close-on-content-click="false" @update:model-value="opened">
+    <template #activator="{ props: menu }">
+      <button v-bind="menu" class="keep">Keep situation</button>
+    </template>
+    <div class="sheet" role="region" aria-label="Kept situations">
+      <p v-if="kept.length === 0" class="soft">None kept yet. A kept situation is one click away, on every template.</p>
+      <ul>
+        <li v-for="one in kept" :key="one.id">
+          <button @click="(situation.recall(one), (open = false))">{{ one.name }}</button>
+          <button class="drop" :aria-label="`Forget ${one.name}`" @click="situation.forget(one.id)">
+            <v-icon :icon="mdiClose" size="13" />
+          </button>
+        </li>
+      </ul>
+      <form @submit.prevent="keep">
+        <v-text-field v-model="name" label="Keep this one as" maxlength="80" />
+        <label><input v-model="withProduct" type="checkbox" /> with this product and choice</label>
+        <v-btn type="submit" :disabled="name.trim() === ''">Keep</v-btn>
+      </form>
+    </div>
+  </v-menu>
+</template>
+
+<style scoped>
+.keep {
+  min-height: 24px;
+  padding-left: 9px;
+  border-left: 1px solid var(--line);
+  color: var(--accent);
+  font-weight: 600;
+}
+.sheet {
+  display: grid;
+  gap: 8px;
+  width: 260px;
+  padding: 12px;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  background: var(--sheet);
+  box-shadow: var(--shadow);
+}
+ul {
+  max-height: 220px;
+  margin: 0;
+  padding: 0;
+  overflow-y: auto;
+  list-style: none;
+}
+li {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 24px;
+}
+li button:first-child {
+  padding: 4px 6px;
+  border-radius: 4px;
+  text-align: left;
+}
+li button:hover {
+  background: var(--accent-weak);
+}
+.drop {
+  color: var(--soft);
+}
+form {
+  display: grid;
+  gap: 8px;
+  padding-top: 8px;
+  border-top: 1px solid var(--line);
+}
+label {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+}
+p {
+  margin: 0;
+}
+</style>

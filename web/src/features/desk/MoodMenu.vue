@@ -1,0 +1,27 @@
+<script setup lang="ts" generic="T extends string | boolean">
+import { computed } from "vue";
+
+/** One part of the situation, with the states that it can be put into. */
+const mood = defineModel<T>({ required: true });
+const props = defineProps<{ name: string; moods: [T, string][] }>();
+const said = computed(() => props.moods.find(([key]) => key === mood.value)?.[1]);
+</script>
+
+<template>
+  <v-menu>
+    <template #activator="{ props: menu }">
+      <button v-bind="menu" class="part">
+        {{ name }} <b>{{ said }}</b>
+      </button>
+    </template>
+    <v-list>
+      <v-list-item
+        v-for="[key, words] in moods"
+        :key="String(key)"
+        :title="words"
+        :active="key === mood"
+        @click="mood = key"
+      />
+    </v-list>
+  </v-menu>
+</template>

@@ -1,0 +1,91 @@
+<script setup lang="ts">
+import { computed, ref } from "vue";
+import { type ApiError, type Schemas, api, ask } from "../../api/client";
+import ProblemNote from "../../ui/ProblemNote.vue";
+import { useDesk } from "./deskStore";
+
+/** A link by which anyone can look at the draft until it runs out. */
+const props = defineProps<{ product: string }>();
+const emit = defineEmits<{ close: [] }>();
+const desk = useDesk();
+const hours = ref(24 * 7);
+const link = ref<Schemas["PreviewLink"] | null>(null);
+const problem = ref<ApiError | null>(null);
+const said = ref("");
+const path = computed(() => ({ id: desk.view?.id ?? 0 }));
+const address = computed(() => (link.value ? `${location.origin}${link.value.path}` : ""));
+const SPANS = [
+  { value: 24, title: "a day" },
+  { value: 24 * 7, title: "a week" },
+  { value: 24 * 31, title: "a month" },
+];
+
+async function make(): Promise<void> {
+  const body = { hours: hours.value, product: props.product };
+  const { data, error } = await ask(api.POST("/api/templates/{id}/preview", { params: { path: path.value }, body }));
+  problem.value = error ?? null;
+  link.value = data ?? null;
+  said.value = "";
+}
+
+async function copy(): Promise<void> {
+  try {
+    await navigator.clipboard.writeText(address.value);
+    said.value = "It is on the clipboard.";
+  } catch {
+    said.value = "The browser doesn't allow copying here; please mark the address and copy it.";
+  }
+}
+
+async function end(): Promise<void> {
+  const { data, error } = await ask(api.DELETE("/api/templates/{id}/preview", { params: { path: path.value } }));
+  problem.value = error ?? null;
+  link.value = null;
+  const count = data?.links ?? 0;
+  said.value = data ? `${count === 1 ? "1 link" : `${count} links`} ended. Nobody sees the draft any more.` : "";
+}
+</script>
+
+<template>
+  <v-dialog model-value max-width="480" @update:model-value="emit('close')">
+    <div class="dialog-sheet" role="region" aria-label="Preview link">
+      <h1>Preview link</h1>
+      <p class="soft">
+        Whoever has the link sees this draft as it is at that moment, without an account, until it runs out.
+      </p>
+      <ProblemNote :problem="problem" @retry="make" />
+      <div class="row">
+        <v-select v-model="hours" :items="SPANS" label="It lasts" />
+        <v-btn variant="flat" color="primary" @click="make">Make a link</v-btn>
+      </div>
+      <template v-if="link">
+        <v-text-field
+          :model-value="address"
+          label="The link"
+          readonly
+          @focus="($event.target as HTMLInputElement).select()"
+        />
+        <div class="row">
+          <span class="soft"
+            >Until {{ new Date(link.until).toLocaleString("en-GB", { dateStyle: "medium", timeStyle: "short" }) }}</span
+          >
+          <v-btn @click="copy">Copy</v-btn>
+        </div>
+      </template>
+      <p v-if="said" role="status">{{ said }}</p>
+      <div class="row">
+        <button class="quiet" @click="end">End all links to this draft</button>
+        <v-btn @click="emit('close')">Back to the desk</v-btn>
+      </div>
+    </div>
+  </v-dialog>
+</template>
+
+<style scoped>
+.row {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+  gap: 12px;
+}
+</style>

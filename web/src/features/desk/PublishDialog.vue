@@ -1,0 +1,51 @@
+<script setup lang="ts">
+import { computed, ref, watch } from "vue";
+import { useDesk } from "./deskStore";
+import { changeWords } from "./changes";
+
+/** Publishing is the only step that shoppers see: here stands what it changes, and how it is called in the history. */
+const open = defineModel<boolean>({ required: true });
+const desk = useDesk();
+const name = ref("");
+watch(open, (now) => now && (name.value = ""));
+const changes = computed(() => (desk.draft ? changeWords(desk.draft.not_live, desk.draft.layout, desk.labels) : []));
+const MOST = 8;
+
+async function publish(): Promise<void> {
+  open.value = false;
+  await desk.publish(name.value);
+}
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="440">
+    <form class="dialog-sheet" aria-label="Publish" @submit.prevent="publish">
+      <h1>Publish {{ desk.view?.name }}</h1>
+      <p class="soft">
+        {{ desk.view?.serves }} {{ desk.view?.serves === 1 ? "page changes" : "pages change" }} in the shop at once.
+      </p>
+      <ul v-if="desk.draft?.live">
+        <li v-for="(change, index) in changes.slice(0, MOST)" :key="index">{{ change }}</li>
+        <li v-if="changes.length > MOST" class="soft">and {{ changes.length - MOST }} more</li>
+      </ul>
+      <p v-else>Shoppers see this template for the first time.</p>
+      <v-text-field v-model="name" label="Name in the history, if you like" maxlength="120" autofocus />
+      <div class="acts">
+        <v-btn @click="open = false">Not yet</v-btn>
+        <v-btn type="submit" variant="flat" color="primary" data-test="publish">Publish</v-btn>
+      </div>
+    </form>
+  </v-dialog>
+</template>
+
+<style scoped>
+ul {
+  margin: 0;
+  padding-left: 18px;
+}
+.acts {
+  display: flex;
+  justify-content: flex-end;
+  gap: 10px;
+}
+</style>

@@ -1,0 +1,81 @@
+<script setup lang="ts">
+import PageThumb from "../../ui/PageThumb.vue";
+import { useDesk } from "./deskStore";
+import type { SituationControl } from "./useSituation";
+
+/** Ready arrangements, each shown as the page would be: with the pieces that are there and the product at hand. */
+const props = defineProps<{ situation: SituationControl }>();
+const emit = defineEmits<{ close: [] }>();
+const desk = useDesk();
+
+async function take(key: string): Promise<void> {
+  emit("close");
+  await desk.begin(key);
+}
+</script>
+
+<template>
+  <v-dialog model-value max-width="1120" scrollable @update:model-value="emit('close')">
+    <div class="dialog-sheet" role="region" aria-label="Starters">
+      <div>
+        <h1>Starters</h1>
+        <p class="soft">
+          {{
+            desk.order.length
+              ? "Every piece stays with all that is set on it and is laid anew. One step, which can be undone."
+              : "An empty page is filled with what a page usually has."
+          }}
+        </p>
+      </div>
+      <ul>
+        <li v-for="(starter, index) in desk.view?.starters" :key="starter.key">
+          <button :autofocus="index === 0" @click="take(starter.key)">
+            <PageThumb
+              :address="props.situation.address({}, { starter: starter.key })"
+              :name="`${starter.name}, drawn small`"
+              :width="1280"
+              :height="1100"
+            />
+            <b>{{ starter.name }}</b>
+            <span class="soft">{{ starter.hint }}</span>
+          </button>
+        </li>
+      </ul>
+    </div>
+  </v-dialog>
+</template>
+
+<style scoped>
+.dialog-sheet {
+  overflow-y: auto;
+}
+ul {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(240px, 1fr));
+  gap: 18px;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+button {
+  display: grid;
+  gap: 2px;
+  width: 100%;
+  padding: 8px;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  background: #fff;
+  text-align: left;
+}
+button:hover {
+  border-color: var(--accent);
+  background: var(--accent-weak);
+}
+b {
+  margin-top: 6px;
+  font-weight: 600;
+}
+.thumb {
+  border-bottom: 1px solid var(--line);
+}
+</style>

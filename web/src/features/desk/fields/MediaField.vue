@@ -1,0 +1,134 @@
+<script setup lang="ts">
+import { mdiClose } from "@mdi/js";
+import { computed } from "vue";
+import { useMedia } from "../useMedia";
+
+/** Pictures or a film of the shop, chosen from what it has. */
+const props = defineProps<{ modelValue: string[]; count: number; film: boolean }>();
+const emit = defineEmits<{ "update:modelValue": [names: string[]] }>();
+const media = useMedia();
+const all = computed(() => media.value.filter((m) => m.film === props.film));
+const chosen = computed(() =>
+  props.modelValue.map(
+    (name) => all.value.find((m) => m.name === name) ?? { name, alt: "no longer there", small: null },
+  ),
+);
+
+function take(name: string): void {
+  if (props.count === 1) emit("update:modelValue", [name]);
+  else if (props.modelValue.includes(name)) drop(name);
+  else if (props.modelValue.length < props.count) emit("update:modelValue", [...props.modelValue, name]);
+}
+function drop(name: string): void {
+  emit(
+    "update:modelValue",
+    props.modelValue.filter((one) => one !== name),
+  );
+}
+</script>
+
+<template>
+  <div class="media">
+    <span v-for="one in chosen" :key="one.name" class="one">
+      <img v-if="one.small" :src="one.small" :alt="one.alt" :title="one.alt" />
+      <span v-else class="soft">{{ one.alt }}</span>
+      <button type="button" :aria-label="`Take out: ${one.alt}`" @click="drop(one.name)">
+        <v-icon :icon="mdiClose" size="12" />
+      </button>
+    </span>
+    <v-menu :close-on-content-click="count === 1">
+      <template #activator="{ props: menu }">
+        <button v-bind="menu" type="button" class="quiet">
+          {{
+            chosen.length
+              ? count === 1
+                ? "Another one"
+                : "Add more"
+              : film
+                ? "Choose a film"
+                : count === 1
+                  ? "Choose a picture"
+                  : "Choose pictures"
+          }}
+        </button>
+      </template>
+      <div class="shelf">
+        <button
+          v-for="one in all"
+          :key="one.name"
+          type="button"
+          :aria-pressed="modelValue.includes(one.name)"
+          @click="take(one.name)"
+        >
+          <img v-if="one.small" :src="one.small" alt="" loading="lazy" />
+          <span>{{ one.alt }}</span>
+        </button>
+        <p v-if="all.length === 0" class="soft">The shop has none yet.</p>
+      </div>
+    </v-menu>
+  </div>
+</template>
+
+<style scoped>
+.media {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  align-items: center;
+}
+.one {
+  position: relative;
+}
+.one img {
+  display: block;
+  width: 62px;
+  height: 48px;
+  border-radius: 5px;
+  object-fit: cover;
+}
+.one button {
+  position: absolute;
+  top: -6px;
+  right: -6px;
+  display: grid;
+  place-items: center;
+  width: 24px;
+  height: 24px;
+  border: 1px solid var(--line);
+  border-radius: 50%;
+  background: #fff;
+}
+.shelf {
+  display: grid;
+  grid-template-columns: repeat(3, 120px);
+  gap: 8px;
+  max-height: 360px;
+  padding: 10px;
+  overflow-y: auto;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  background: var(--sheet);
+  box-shadow: var(--shadow);
+}
+.shelf button {
+  display: grid;
+  gap: 3px;
+  align-content: start;
+  padding: 4px;
+  border: 1px solid transparent;
+  border-radius: 6px;
+  font-size: 11px;
+  text-align: left;
+}
+.shelf button:hover,
+.shelf [aria-pressed="true"] {
+  border-color: var(--accent);
+  background: var(--accent-weak);
+}
+.shelf img {
+  width: 100%;
+  aspect-ratio: 4 / 3;
+  border-radius: 4px;
+  object-fit: cover;
+}
+</style>

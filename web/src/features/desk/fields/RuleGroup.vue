@@ -1,0 +1,101 @@
+<script setup lang="ts">
+import { mdiClose } from "@mdi/js";
+import { computed } from "vue";
+import { useDesk } from "../deskStore";
+import type { Rule } from "../types";
+import RuleSentence from "./RuleSentence.vue";
+import { SENTENCES, turned } from "./sentences";
+
+/** Sentences joined by all or any; one of them may be a group again. */
+type Group = Extract<Rule, { is: "all" | "any" }>;
+const props = defineProps<{ modelValue: Group; depth: number }>();
+const emit = defineEmits<{ "update:modelValue": [rule: Group] }>();
+const desk = useDesk();
+const rows = computed(() => props.modelValue.of);
+
+function put(of: Rule[]): void {
+  emit("update:modelValue", { ...props.modelValue, of });
+}
+function set(index: number, rule: Rule): void {
+  put(rows.value.map((old, i) => (i === index ? rule : old)));
+}
+function add(name: string): void {
+  const sentence = SENTENCES.find((s) => s.is === name);
+  if (name === "group") put([...rows.value, { is: "any", of: [] }]);
+  else if (sentence)
+    put([...rows.value, sentence.begin({ types: desk.view?.types ?? [], tags: desk.view?.tags ?? [] })]);
+}
+function inner(rule: Rule): Group | null {
+  return rule.is === "all" || rule.is === "any" ? rule : null;
+}
+const choices = computed(() => [
+  ...SENTENCES.map((s) => ({ value: s.is as string, title: s.words })),
+  ...(props.depth === 0 && rows.value.length > 0 ? [{ value: "group", title: "one of several …" }] : []),
+]);
+</script>
+
+<template>
+  <div class="group" :class="{ inner: depth > 0 }">
+    <v-btn-toggle
+      v-if="rows.length > 1 || depth > 0"
+      :model-value="modelValue.is"
+      aria-label="How the sentences are joined"
+      @update:model-value="(is: 'all' | 'any') => emit('update:modelValue', { ...modelValue, is })"
+    >
+      <v-btn value="all">All of these</v-btn>
+      <v-btn value="any">Any of these</v-btn>
+    </v-btn-toggle>
+    <div v-for="(rule, index) in rows" :key="index" class="row">
+      <RuleGroup
+        v-if="inner(rule)"
+        :model-value="inner(rule)!"
+        :depth="depth + 1"
+        @update:model-value="(one) => set(index, one)"
+      />
+      <RuleSentence
+        v-else
+        :model-value="rule"
+        @update:model-value="(one) => set(index, one)"
+        @turn="set(index, turned(rule))"
+      />
+      <button type="button" aria-label="Take this sentence out" @click="put(rows.filter((_, i) => i !== index))">
+        <v-icon :icon="mdiClose" size="14" />
+      </button>
+    </div>
+    <v-menu max-height="340">
+      <template #activator="{ props: menu }">
+        <button v-bind="menu" type="button" class="quiet">
+          {{ rows.length ? "And another sentence" : "Only when …" }}
+        </button>
+      </template>
+      <v-list>
+        <v-list-item v-for="one in choices" :key="one.value" :title="one.title" @click="add(one.value)" />
+      </v-list>
+    </v-menu>
+  </div>
+</template>
+
+<style scoped>
+.group {
+  display: grid;
+  gap: 6px;
+  justify-items: start;
+  width: 100%;
+}
+.inner {
+  padding-left: 10px;
+  border-left: 2px solid var(--line);
+}
+.row {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 24px;
+  gap: 4px;
+  width: 100%;
+}
+.row > button {
+  display: grid;
+  place-items: center;
+  height: 28px;
+  color: var(--soft);
+}
+</style>

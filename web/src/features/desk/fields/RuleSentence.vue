@@ -1,0 +1,113 @@
+<script setup lang="ts">
+import { computed } from "vue";
+import { useDesk } from "../deskStore";
+import type { Rule } from "../types";
+import { SENTENCES } from "./sentences";
+
+/** One sentence, with what it needs to know. A click on its words makes it the opposite. */
+const props = defineProps<{ modelValue: Rule }>();
+const emit = defineEmits<{ "update:modelValue": [rule: Rule]; turn: [] }>();
+const desk = useDesk();
+const negated = computed(() => props.modelValue.is === "not");
+const plain = computed((): Rule => (props.modelValue.is === "not" ? props.modelValue.of : props.modelValue));
+const words = computed(() => {
+  const sentence = SENTENCES.find((s) => s.is === plain.value.is);
+  return (negated.value ? sentence?.not : sentence?.words) ?? "a condition made elsewhere";
+});
+
+function put(rule: Rule): void {
+  emit("update:modelValue", negated.value ? { is: "not", of: rule } : rule);
+}
+function number(event: Event): number | null {
+  const value = Number((event.target as HTMLInputElement).value);
+  return Number.isFinite(value) && value >= 0 ? value : null;
+}
+function setCount(event: Event): void {
+  const count = number(event);
+  const rule = plain.value;
+  if (count !== null && (rule.is === "pictures_over" || rule.is === "stock_under"))
+    put({ ...rule, count: Math.floor(count) });
+}
+function setPrice(event: Event): void {
+  const price = number(event);
+  if (price !== null && plain.value.is === "price_over") put({ ...plain.value, minor: Math.round(price * 100) });
+}
+function setDay(which: "from" | "to", event: Event): void {
+  const day = (event.target as HTMLInputElement).value || null;
+  if (plain.value.is === "between") put({ ...plain.value, [which]: day });
+}
+</script>
+
+<template>
+  <div class="sentence">
+    <button type="button" class="words" title="Say the opposite" @click="emit('turn')">{{ words }}</button>
+    <input
+      v-if="plain.is === 'pictures_over' || plain.is === 'stock_under'"
+      type="number"
+      min="0"
+      :value="plain.count"
+      :aria-label="words"
+      @change="setCount"
+    />
+    <span v-else-if="plain.is === 'price_over'" class="price">
+      <input type="number" min="0" step="0.01" :value="plain.minor / 100" :aria-label="words" @change="setPrice" />
+      {{ desk.view?.currency }}
+    </span>
+    <select
+      v-else-if="plain.is === 'type'"
+      :value="plain.handle"
+      :aria-label="words"
+      @change="put({ is: 'type', handle: ($event.target as HTMLSelectElement).value })"
+    >
+      <option v-for="type in desk.view?.types" :key="type.handle" :value="type.handle">{{ type.name }}</option>
+    </select>
+    <select
+      v-else-if="plain.is === 'tagged'"
+      :value="plain.tag"
+      :aria-label="words"
+      @change="put({ is: 'tagged', tag: ($event.target as HTMLSelectElement).value })"
+    >
+      <option v-for="tag in new Set([plain.tag, ...(desk.view?.tags ?? [])])" :key="tag">{{ tag }}</option>
+    </select>
+    <span v-else-if="plain.is === 'between'" class="days">
+      <input type="date" :value="plain.from ?? ''" aria-label="from" @change="setDay('from', $event)" />
+      and
+      <input type="date" :value="plain.to ?? ''" aria-label="to" @change="setDay('to', $event)" />
+    </span>
+  </div>
+</template>
+
+<style scoped>
+.sentence {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 6px;
+  align-items: center;
+  min-height: 28px;
+  padding: 2px 8px;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  background: #fff;
+}
+.words {
+  text-align: left;
+  text-decoration: underline dotted;
+  text-underline-offset: 3px;
+}
+input,
+select {
+  padding: 2px 6px;
+  border: 1px solid var(--line);
+  border-radius: 4px;
+  background: #fff;
+}
+input[type="number"] {
+  width: 68px;
+}
+.days {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px;
+  align-items: center;
+}
+</style>

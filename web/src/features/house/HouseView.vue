@@ -1,0 +1,196 @@
+<script setup lang="ts">
+import { mdiUndo } from "@mdi/js";
+import { computed, ref, watch } from "vue";
+import ProblemNote from "../../ui/ProblemNote.vue";
+import TokenField from "./TokenField.vue";
+import { type Token, useHouse } from "./useHouse";
+
+const { view, sample, problem, waiting, weak, load, set, undo, publish } = useHouse();
+const GROUPS: [Token["group"], string, string][] = [
+  ["type", "Type", "The families, and eight steps from which every text takes its size."],
+  ["colours", "Colours", "Few colours, each with one meaning."],
+  ["space", "Space and shape", "Nine steps between things, the width of the page, corners."],
+  ["buttons", "Buttons", "As they are, under the pointer, pressed and out of use."],
+  ["fields", "Fields", "Quantity, lists and the checkout."],
+  ["marks", "Marks", "What is said on a picture: sale, sold out, coming soon."],
+];
+const chosen = ref<Token["group"]>("type");
+const group = computed(() => GROUPS.find(([key]) => key === chosen.value));
+const tokens = computed(() => view.value?.tokens.filter((t) => t.group === chosen.value) ?? []);
+const count = computed(() => view.value?.changes_not_live ?? 0);
+
+// The sample's frame is loaded once; after that only its styles change, so that nothing flickers.
+const frame = ref<HTMLIFrameElement | null>(null);
+const first = ref<string | null>(null);
+watch(sample, (html) => {
+  if (html === null) return;
+  const page = frame.value?.contentDocument;
+  const style = page?.querySelector("head style");
+  if (!first.value || !style) first.value = html;
+  else
+    style.textContent =
+      new DOMParser().parseFromString(html, "text/html").querySelector("head style")?.textContent ?? "";
+});
+
+function ratio(hundredths: number): string {
+  return `${(hundredths / 100).toFixed(1)} : 1`;
+}
+</script>
+
+<template>
+  <div class="house">
+    <header>
+      <h1>House style</h1>
+      <span class="chip" :class="{ differs: count > 0 }" data-test="state">
+        {{ count === 0 ? "Live, nothing changed since" : `${count === 1 ? "1 change" : `${count} changes`} not live` }}
+      </span>
+      <span class="space" />
+      <v-btn :prepend-icon="mdiUndo" :disabled="!view?.can_undo" @click="undo">Undo</v-btn>
+      <v-btn variant="flat" color="primary" :disabled="count === 0 || waiting > 0" @click="publish">Publish</v-btn>
+    </header>
+    <ProblemNote class="problem" :problem="problem" @retry="load" />
+    <main v-if="view">
+      <nav aria-label="Parts of the house style">
+        <button v-for="[key, name] in GROUPS" :key="key" :aria-pressed="key === chosen" @click="chosen = key">
+          {{ name }}
+          <small v-if="view.tokens.some((t) => t.group === key && t.own)" class="signal">
+            {{ view.tokens.filter((t) => t.group === key && t.own).length }} own
+          </small>
+        </button>
+      </nav>
+      <section class="tokens" :aria-label="group?.[1]">
+        <h2>{{ group?.[1] }}</h2>
+        <p class="soft">{{ group?.[2] }}</p>
+        <TokenField v-for="token in tokens" :key="token.key" :token="token" @set="(value) => set(token.key, value)" />
+      </section>
+      <section class="sample" aria-label="Living sample">
+        <iframe v-if="first" ref="frame" :srcdoc="first" title="Living sample" />
+      </section>
+      <section class="contrasts" aria-label="Contrast">
+        <h2>Contrast</h2>
+        <p :class="weak.length ? 'signal' : 'soft'">
+          {{
+            weak.length
+              ? `${weak.length === 1 ? "1 pair is" : `${weak.length} pairs are`} too weak to be read by everybody.`
+              : "Every pair can be read (WCAG 2.2, AA)."
+          }}
+        </p>
+        <ul>
+          <li v-for="pair in view.contrasts" :key="pair.what">
+            <span class="swatch" :style="{ background: pair.under, color: pair.over }">Aa</span>
+            <span>{{ pair.what }}</span>
+            <b :class="{ signal: !pair.holds }">{{ ratio(pair.hundredths) }}</b>
+            <small v-if="!pair.holds" class="signal">needs {{ ratio(pair.needed) }}</small>
+          </li>
+        </ul>
+      </section>
+    </main>
+    <v-progress-linear v-else indeterminate color="primary" />
+  </div>
+</template>
+
+<style scoped>
+.house {
+  display: flex;
+  flex-direction: column;
+  height: calc(100dvh - 48px);
+  min-height: 560px;
+}
+header {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+  min-height: 50px;
+  padding: 4px 18px;
+  border-bottom: 1px solid var(--line);
+  background: var(--sheet);
+}
+.space {
+  flex: 1;
+}
+.problem {
+  margin: 8px 14px;
+}
+main {
+  display: grid;
+  flex: 1;
+  grid-template-columns: 140px 364px minmax(0, 1fr) 250px;
+  min-height: 0;
+}
+nav {
+  display: grid;
+  align-content: start;
+  padding: 12px 0;
+  border-right: 1px solid var(--line);
+  background: var(--sheet);
+}
+nav button {
+  display: flex;
+  justify-content: space-between;
+  gap: 6px;
+  padding: 8px 14px;
+  text-align: left;
+}
+nav [aria-pressed="true"] {
+  background: var(--accent-weak);
+  box-shadow: inset 3px 0 0 var(--accent);
+  font-weight: 600;
+}
+.tokens,
+.contrasts {
+  padding: 14px 16px;
+  overflow-y: auto;
+  background: var(--sheet);
+}
+.tokens {
+  border-right: 1px solid var(--line);
+}
+.tokens p,
+.contrasts p {
+  margin: 2px 0 10px;
+}
+.sample {
+  min-width: 0;
+  padding: 20px;
+}
+iframe {
+  width: 100%;
+  height: 100%;
+  border: 0;
+  background: #fff;
+  box-shadow: var(--shadow);
+}
+.contrasts {
+  border-left: 1px solid var(--line);
+}
+ul {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+li {
+  display: grid;
+  grid-template-columns: 34px minmax(0, 1fr) auto;
+  gap: 0 8px;
+  align-items: center;
+  padding: 3px 0;
+}
+li small {
+  grid-column: 2 / 4;
+}
+.swatch {
+  padding: 2px 0;
+  border: 1px solid var(--line);
+  border-radius: 4px;
+  font-weight: 600;
+  text-align: center;
+}
+@media (max-width: 1100px) {
+  main {
+    grid-template-columns: 120px 340px minmax(0, 1fr);
+  }
+  .contrasts {
+    display: none;
+  }
+}
+</style>

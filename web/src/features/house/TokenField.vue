@@ -1,0 +1,100 @@
+<script setup lang="ts">
+import { computed } from "vue";
+import type { Schemas } from "../../api/client";
+import ColourField from "../../ui/ColourField.vue";
+import type { Token } from "./useHouse";
+
+const props = defineProps<{ token: Token }>();
+const emit = defineEmits<{ set: [value: Schemas["SetValue"] | null] }>();
+const shape = computed(() => props.token.shape);
+const id = computed(() => `token-${props.token.key}`);
+
+function setNumber(event: Event): void {
+  const input = event.target as HTMLInputElement;
+  const value = Number(input.value);
+  if (input.value !== "" && Number.isInteger(value)) emit("set", value);
+  else input.value = String(props.token.value);
+}
+</script>
+
+<template>
+  <div class="token">
+    <span :id="id" class="label">{{ token.label }}</span>
+    <ColourField
+      v-if="shape.shape === 'colour'"
+      :model-value="String(token.value)"
+      :labelledby="id"
+      @update:model-value="(v) => emit('set', v)"
+    />
+    <span v-else-if="shape.shape === 'number'" class="number">
+      <input
+        type="range"
+        :min="shape.least"
+        :max="shape.most"
+        :value="token.value"
+        :aria-labelledby="id"
+        @change="setNumber"
+      />
+      <input
+        type="number"
+        :min="shape.least"
+        :max="shape.most"
+        :value="token.value"
+        :aria-labelledby="id"
+        @change="setNumber"
+      />
+      <span class="soft">px</span>
+    </span>
+    <v-select
+      v-else-if="shape.shape === 'choice'"
+      :model-value="token.value"
+      :items="shape.options"
+      item-title="label"
+      item-value="value"
+      :aria-labelledby="id"
+      @update:model-value="(v: Schemas['SetValue']) => emit('set', v)"
+    />
+    <span class="own">
+      <template v-if="token.own">
+        <span class="dot" title="Set by you" />
+        <button class="quiet" :aria-label="`Rejoin ${token.label}`" @click="emit('set', null)">Rejoin</button>
+      </template>
+    </span>
+  </div>
+</template>
+
+<style scoped>
+.token {
+  display: grid;
+  grid-template-columns: 132px minmax(0, 1fr) 74px;
+  gap: 8px;
+  align-items: center;
+  min-height: 34px;
+}
+.label {
+  color: var(--soft);
+}
+.number {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+input[type="range"] {
+  flex: 1;
+  min-width: 40px;
+  accent-color: var(--accent);
+}
+input[type="number"] {
+  width: 58px;
+  padding: 4px 6px;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  background: #fff;
+}
+.own {
+  display: flex;
+  gap: 4px;
+  align-items: center;
+  font-size: 12px;
+}
+</style>

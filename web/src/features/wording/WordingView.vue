@@ -1,0 +1,152 @@
+<script setup lang="ts">
+import { mdiMagnify, mdiUndo } from "@mdi/js";
+import { computed, ref } from "vue";
+import ProblemNote from "../../ui/ProblemNote.vue";
+import WordRow from "./WordRow.vue";
+import { useWording } from "./useWording";
+
+const { language, template, view, templates, problem, waiting, load, set, undo, publish } = useWording();
+const typed = ref("");
+const onlyOwn = ref(false);
+const count = computed(() => view.value?.changes_not_live ?? 0);
+const scopes = computed(() => [
+  { value: null, title: "the whole shop" },
+  ...templates.value.map((t) => ({ value: t.id, title: `the template ${t.name}` })),
+]);
+const found = computed(() => {
+  const words = typed.value.trim().toLowerCase();
+  return (view.value?.words ?? []).filter(
+    (w) => (!onlyOwn.value || w.own) && `${w.text} ${w.place} ${w.under}`.toLowerCase().includes(words),
+  );
+});
+</script>
+
+<template>
+  <div class="wording">
+    <header>
+      <h1>Wording</h1>
+      <span class="chip" :class="{ differs: count > 0 }" data-test="state">
+        {{ count === 0 ? "Live, nothing changed since" : `${count === 1 ? "1 change" : `${count} changes`} not live` }}
+      </span>
+      <span class="space" />
+      <v-btn :prepend-icon="mdiUndo" :disabled="!view?.can_undo" @click="undo">Undo</v-btn>
+      <v-btn variant="flat" color="primary" :disabled="count === 0 || waiting > 0" @click="publish">Publish</v-btn>
+    </header>
+    <ProblemNote class="problem" :problem="problem" @retry="load" />
+    <div class="tools">
+      <v-btn-toggle v-model="language" aria-label="Language">
+        <v-btn v-for="one in view?.languages" :key="one.language" :value="one.language">{{ one.name }}</v-btn>
+      </v-btn-toggle>
+      <v-select v-model="template" :items="scopes" label="Words of" class="scope" />
+      <v-text-field
+        v-model="typed"
+        :prepend-inner-icon="mdiMagnify"
+        placeholder="Find a word or where it appears"
+        aria-label="Find"
+        class="find"
+      />
+      <label><input v-model="onlyOwn" type="checkbox" /> only my own</label>
+      <span class="soft">{{ found.length }} of {{ view?.words.length ?? 0 }}</span>
+    </div>
+    <main>
+      <v-progress-linear v-if="!view" indeterminate color="primary" />
+      <table v-else>
+        <caption class="unseen">
+          Every word that a shopper reads
+        </caption>
+        <thead>
+          <tr>
+            <th>Where it appears</th>
+            <th>What is said</th>
+            <th><span class="unseen">Your own</span></th>
+          </tr>
+        </thead>
+        <tbody>
+          <WordRow v-for="word in found" :key="word.key" :word="word" @set="(text) => set(word.key, text)" />
+        </tbody>
+      </table>
+      <p v-if="view && found.length === 0" class="soft none">
+        {{ onlyOwn && !typed ? "Nothing is said your own way here yet." : "No word has that in it." }}
+      </p>
+      <p class="soft none">
+        Numbers and names stand in brackets, as in <code>{ $count }</code>; they are filled in on the page.
+      </p>
+    </main>
+  </div>
+</template>
+
+<style scoped>
+.wording {
+  display: flex;
+  flex-direction: column;
+  height: calc(100dvh - 48px);
+  min-height: 480px;
+}
+header {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+  min-height: 50px;
+  padding: 4px 18px;
+  border-bottom: 1px solid var(--line);
+  background: var(--sheet);
+}
+.space {
+  flex: 1;
+}
+.problem {
+  margin: 8px 14px;
+}
+.tools {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 14px;
+  align-items: center;
+  padding: 10px 18px;
+  border-bottom: 1px solid var(--line);
+  background: #faf7f0;
+}
+.tools .v-btn-toggle {
+  width: 170px;
+}
+.scope {
+  flex: 0 0 240px;
+}
+.find {
+  flex: 0 1 320px;
+}
+main {
+  flex: 1;
+  min-height: 0;
+  padding: 0 18px 24px;
+  overflow-y: auto;
+}
+table {
+  width: 100%;
+  max-width: 1100px;
+  border-collapse: collapse;
+}
+th {
+  position: sticky;
+  z-index: 1;
+  top: 0;
+  padding: 10px 10px 6px 18px;
+  background: var(--paper);
+  font-weight: 600;
+  text-align: left;
+}
+th:first-child {
+  padding-left: 10px;
+}
+table :deep(tbody tr) {
+  border-top: 1px solid var(--line);
+}
+label {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+}
+.none {
+  padding: 12px 10px;
+}
+</style>

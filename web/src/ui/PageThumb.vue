@@ -1,0 +1,78 @@
+<script setup lang="ts">
+import { onBeforeUnmount, onMounted, ref, watch } from "vue";
+import { proofHtml } from "../api/client";
+
+/** A page drawn small, loaded once it comes into sight; it can't be entered. */
+const props = defineProps<{ address: string | null; name: string; width: number; height: number }>();
+const html = ref<string | null>(null);
+const failed = ref(false);
+const seen = ref(false);
+const holder = ref<HTMLElement | null>(null);
+let observer: IntersectionObserver | undefined;
+
+onMounted(() => {
+  observer = new IntersectionObserver(
+    (entries) => {
+      if (entries.some((e) => e.isIntersecting)) seen.value = true;
+    },
+    { rootMargin: "160px" },
+  );
+  if (holder.value) observer.observe(holder.value);
+});
+onBeforeUnmount(() => observer?.disconnect());
+
+watch(
+  [seen, () => props.address],
+  async ([inSight, address]) => {
+    if (!inSight || !address) return;
+    const { data } = await proofHtml(address);
+    if (address !== props.address) return;
+    failed.value = data === undefined;
+    // Nothing in it needs to run.
+    if (data !== undefined) html.value = data.replace(/<script type="module"[^>]*><\/script>/, "");
+  },
+  { immediate: true },
+);
+</script>
+
+<template>
+  <span ref="holder" class="thumb" :style="{ aspectRatio: `${width} / ${height}` }">
+    <iframe
+      v-if="html !== null"
+      :srcdoc="html"
+      :title="name"
+      tabindex="-1"
+      inert
+      :style="{ width: `${width}px`, height: `${height}px`, transform: `scale(calc(100cqw / ${width}px))` }"
+    />
+    <span v-else class="wait soft">{{ failed ? "This page can't be drawn now." : "" }}</span>
+  </span>
+</template>
+
+<style scoped>
+.thumb {
+  position: relative;
+  display: block;
+  width: 100%;
+  overflow: hidden;
+  background: #fff;
+  container-type: inline-size;
+}
+iframe {
+  position: absolute;
+  top: 0;
+  left: 0;
+  border: 0;
+  transform-origin: 0 0;
+  pointer-events: none;
+}
+.wait {
+  position: absolute;
+  inset: 0;
+  display: grid;
+  place-items: center;
+  padding: 8px;
+  font-size: 12px;
+  text-align: center;
+}
+</style>
