@@ -1,9 +1,23 @@
 <script setup lang="ts">
-import { onBeforeUnmount, onMounted, ref, watch } from "vue";
+import { computed, onBeforeUnmount, onMounted, ref, watch } from "vue";
 import { proofHtml } from "../api/client";
 
 /** A page drawn small, loaded once it comes into sight; it can't be entered. */
-const props = defineProps<{ address: string | null; name: string; width: number; height: number }>();
+const props = defineProps<{
+  address: string | null;
+  name: string;
+  width: number;
+  /** Of the page in its own pixels; with `fit` the most that is shown of a page that may be shorter. */
+  height: number;
+  fit?: boolean;
+}>();
+const tall = ref<number | null>(null);
+const shown = computed(() => (props.fit && tall.value ? Math.min(tall.value, props.height) : props.height));
+
+function measure(event: Event): void {
+  const page = (event.target as HTMLIFrameElement).contentDocument;
+  tall.value = page?.querySelector("main")?.scrollHeight ?? null;
+}
 const html = ref<string | null>(null);
 const failed = ref(false);
 const seen = ref(false);
@@ -36,13 +50,14 @@ watch(
 </script>
 
 <template>
-  <span ref="holder" class="thumb" :style="{ aspectRatio: `${width} / ${height}` }">
+  <span ref="holder" class="thumb" :style="{ aspectRatio: `${width} / ${shown}` }">
     <iframe
       v-if="html !== null"
       :srcdoc="html"
       :title="name"
       tabindex="-1"
       inert
+      @load="measure"
       :style="{ width: `${width}px`, height: `${height}px`, transform: `scale(calc(100cqw / ${width}px))` }"
     />
     <span v-else class="wait soft">{{ failed ? "This page can't be drawn now." : "" }}</span>

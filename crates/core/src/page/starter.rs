@@ -9,7 +9,6 @@ use serde::Serialize;
 /// A band of an arrangement: the columns' widths in twelfths with the kinds that they hold, in order.
 struct Plan {
     ground: &'static str,
-    edge: bool,
     stays: &'static str,
     columns: &'static [(u8, &'static [Kind])],
 }
@@ -25,10 +24,10 @@ pub struct Starter {
 }
 
 const fn plan(columns: &'static [(u8, &'static [Kind])]) -> Plan {
-    Plan { ground: "plain", edge: false, stays: "none", columns }
+    Plan { ground: "plain", stays: "none", columns }
 }
 const fn tinted(columns: &'static [(u8, &'static [Kind])]) -> Plan {
-    Plan { ground: "tinted", edge: false, stays: "none", columns }
+    Plan { ground: "tinted", stays: "none", columns }
 }
 
 use Kind as K;
@@ -145,10 +144,10 @@ pub const STARTERS: &[Starter] = &[
     Starter {
         key: "wide-picture",
         name: "Wide picture on top",
-        hint: "Pictures across the page, then name, choice and button beside the story.",
+        hint: "A large picture first, then name, choice and button beside the story.",
         frame: Frame::Whole,
         plans: &[
-            Plan { ground: "plain", edge: true, stays: "none", columns: &[(12, &[K::Gallery])] },
+            plan(&[(2, &[]), (8, &[K::Gallery]), (2, &[])]),
             plan(&[(12, &[K::Breadcrumb])]),
             plan(&[
                 (7, &[K::Title, K::RatingLine, K::Summary, K::Details, K::Text]),
@@ -184,7 +183,7 @@ pub const STARTERS: &[Starter] = &[
             plan(&[(12, &[K::Breadcrumb])]),
             Plan {
                 ground: "plain",
-                edge: false,
+
                 stays: "last",
                 columns: &[
                     (
@@ -359,11 +358,8 @@ fn text(words: &str) -> SetValue {
 
 fn lay_band(plan: &Plan, number: usize, waiting: &mut Vec<Piece>) -> Band {
     let mut values = Values::default();
-    for (setting, value, plain) in [
-        (&band::GROUND, plan.ground, "plain"),
-        (&band::STAYS, plan.stays, "none"),
-        (&band::REACH, if plan.edge { "edge" } else { "page" }, "page"),
-    ] {
+    for (setting, value, plain) in [(&band::GROUND, plan.ground, "plain"), (&band::STAYS, plan.stays, "none")]
+    {
         if value != plain {
             values = values.with(Device::Wide, setting, text(value));
         }

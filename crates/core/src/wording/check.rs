@@ -55,7 +55,7 @@ pub fn check_text(key: &str, text: &str) -> Result<(), WordingError> {
 }
 
 /// The names that words use: `count` of `{ $count }`.
-fn names(text: &str) -> BTreeSet<String> {
+pub(super) fn names(text: &str) -> BTreeSet<String> {
     let name = |part: &str| part.chars().take_while(|c| c.is_ascii_alphanumeric() || *c == '-').collect();
     text.split('$').skip(1).map(name).filter(|name: &String| !name.is_empty()).collect()
 }

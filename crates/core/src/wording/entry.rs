@@ -40,7 +40,7 @@ fn of_kind(kind: Kind) -> impl Iterator<Item = Entry> {
         let (Shape::Text { .. }, Preset::Text(text)) = (setting.shape, setting.wide) else { return None };
         (!text.is_empty()).then(|| Entry {
             key: key_of(kind, setting.key),
-            english: escape(text),
+            english: to_fluent(text),
             place: format!("{}, {}", kind.label(), setting.label.to_lowercase()),
             kind: Some(kind),
             of_setting: true,
@@ -58,17 +58,15 @@ pub fn shipped(language: Language) -> BTreeMap<String, String> {
     words.into_iter().map(|entry| (entry.key, entry.english)).collect()
 }
 
-/// Curly brackets that aren't Fluent's.
-fn escape(text: &str) -> String {
-    let mut out = String::new();
-    for c in text.chars() {
-        match c {
-            '{' => out.push_str("{\"{\"}"),
-            '}' => out.push_str("{\"}\"}"),
-            c => out.push(c),
-        }
-    }
-    out
+/// A setting's words in Fluent: `{count}` is `{ $count }` there.
+fn to_fluent(text: &str) -> String {
+    text.replace('{', "{ $").replace('}', " }")
+}
+
+/// Fluent's words as a setting has them, by what its names are to be filled with.
+#[must_use]
+pub(super) fn placeholders(fluent: &str) -> Vec<(String, String)> {
+    super::check::names(fluent).into_iter().map(|name| (name.clone(), format!("{{{name}}}"))).collect()
 }
 
 /// The messages of a file, each with the group that it stands under.
@@ -104,6 +102,6 @@ mod tests {
         assert!(all.iter().all(|e| !e.place.is_empty() && !e.english.is_empty()));
         assert!(keys.contains("buy-button-sold-out") && keys.contains("only-left"));
         let low = all.iter().find(|e| e.key == "stock-line-low").unwrap();
-        assert_eq!(low.english, "Only {\"{\"}count{\"}\"} left");
+        assert_eq!(low.english, "Only { $count } left");
     }
 }

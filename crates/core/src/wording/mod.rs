@@ -109,7 +109,9 @@ impl Words {
             }
         }
         let setting = |entry: Entry| {
-            let said = entry.of_setting.then(|| say(&bundle, &entry.key, &[])).flatten()?;
+            let names = entry::placeholders(&entry.english);
+            let names: Vec<_> = names.iter().map(|(name, text)| (name.as_str(), Arg::Text(text))).collect();
+            let said = entry.of_setting.then(|| say(&bundle, &entry.key, &names)).flatten()?;
             Some((entry.key, said))
         };
         let settings = entries().into_iter().filter_map(setting).collect();

@@ -67,7 +67,8 @@ function put(look: Partial<Look>): void {
             :address="address(state.look)"
             :name="`${state.name}, drawn small`"
             :width="only ? 520 : SCREENS.wide.width"
-            :height="only ? 300 : 1000"
+            :height="only ? 520 : 1000"
+            :fit="only !== null"
           />
         </button>
       </li>

@@ -144,7 +144,7 @@ main {
 }
 .left {
   display: grid;
-  grid-template-rows: minmax(0, 1fr) minmax(220px, 46%);
+  grid-template-rows: minmax(0, 1fr) minmax(220px, 44%);
   min-height: 0;
   border-right: 1px solid var(--line);
   background: var(--sheet);

@@ -78,6 +78,7 @@ async function bringBack(): Promise<void> {
               name="The page then"
               :width="1280"
               :height="1500"
+              fit
             />
           </figure>
           <figure>
@@ -89,6 +90,7 @@ async function bringBack(): Promise<void> {
               name="The page compared with it"
               :width="1280"
               :height="1500"
+              fit
             />
           </figure>
         </div>

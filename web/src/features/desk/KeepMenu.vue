@@ -27,7 +27,9 @@ async function keep(): Promise<void> {
 <template>
   <v-menu :model-value="open" :close-on-content-click="false" @update:model-value="opened">
     <template #activator="{ props: menu }">
-      <button v-bind="menu" class="keep">Keep situation</button>
+      <button v-bind="menu" class="keep" title="Keep this situation by a name, or take up one that was kept">
+        Keep …
+      </button>
     </template>
     <div class="sheet" role="region" aria-label="Kept situations">
       <p v-if="kept.length === 0" class="soft">None kept yet. A kept situation is one click away, on every template.</p>

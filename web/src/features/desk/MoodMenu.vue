@@ -3,14 +3,14 @@ import { computed } from "vue";
 
 /** One part of the situation, with the states that it can be put into. */
 const mood = defineModel<T>({ required: true });
-const props = defineProps<{ name: string; moods: [T, string][] }>();
+const props = defineProps<{ name: string; label?: string; moods: [T, string][] }>();
 const said = computed(() => props.moods.find(([key]) => key === mood.value)?.[1]);
 </script>
 
 <template>
   <v-menu>
     <template #activator="{ props: menu }">
-      <button v-bind="menu" class="part">
+      <button v-bind="menu" class="part" :aria-label="`${label ?? name}: ${said}`">
         {{ name }} <b>{{ said }}</b>
       </button>
     </template>

@@ -11,20 +11,25 @@ const props = defineProps<{ situation: SituationControl }>();
 const { facts, products, place, product, choice, stock, sale, soon, cart, day, language, quantity, told } =
   props.situation;
 
-const STOCK: [StockMood, string][] = [
+/** What is to be had, and what isn't sold yet, are one question to a shopper. */
+const STOCK: [StockMood | "soon", string][] = [
   ["as_it_is", "as it is"],
   ["plenty", "plenty"],
   ["few", "few"],
   ["none", "none"],
+  ["soon", "coming soon"],
 ];
+const supply = computed({
+  get: () => (soon.value ? "soon" : stock.value),
+  set: (mood: StockMood | "soon") => {
+    soon.value = mood === "soon";
+    stock.value = mood === "soon" ? "as_it_is" : mood;
+  },
+});
 const SALE: [SaleMood, string][] = [
   ["as_it_is", "as it is"],
   ["on", "on"],
   ["off", "off"],
-];
-const SOON: [boolean, string][] = [
-  [false, "as it is"],
-  [true, "coming soon"],
 ];
 const CART: [CartMood, string][] = [
   ["empty", "empty"],
@@ -95,19 +100,25 @@ function cloth(value: Schemas["ProductValue"] | undefined): string | undefined {
         />
       </v-list>
     </v-menu>
-    <MoodMenu v-model="stock" name="Stock" :moods="STOCK" />
+    <MoodMenu v-model="supply" name="Stock" :moods="STOCK" />
     <MoodMenu v-model="sale" name="Sale" :moods="SALE" />
-    <MoodMenu v-model="soon" name="Launch" :moods="SOON" />
     <MoodMenu v-model="cart" name="Cart" :moods="CART" />
-    <label class="part">
+    <label class="part" title="Quantity">
       Quantity
       <input v-model.number="quantity" type="number" min="1" max="99" />
     </label>
-    <label class="part" :class="{ dated }">
-      Day
-      <input v-model="day" type="date" :title="dated ? undefined : 'Today'" />
-    </label>
-    <MoodMenu v-model="language" name="Read in" :moods="LANGUAGES" />
+    <v-menu :close-on-content-click="false">
+      <template #activator="{ props: menu }">
+        <button v-bind="menu" class="part">
+          Day <b>{{ dated ? day : "today" }}</b>
+        </button>
+      </template>
+      <div class="day">
+        <label>The page as it is on <input v-model="day" type="date" /></label>
+        <button v-if="dated" class="quiet" @click="day = ''">Today again</button>
+      </div>
+    </v-menu>
+    <MoodMenu v-model="language" name="" label="Read in" :moods="LANGUAGES" />
     <KeepMenu :situation="situation" />
     <button v-if="told" class="quiet" @click="situation.plain()">As it is now</button>
   </div>
@@ -117,7 +128,7 @@ function cloth(value: Schemas["ProductValue"] | undefined): string | undefined {
 .strip {
   display: flex;
   align-items: center;
-  gap: 3px 8px;
+  gap: 3px 6px;
   flex-wrap: wrap;
   min-height: 46px;
   padding: 6px 14px;
@@ -142,7 +153,6 @@ function cloth(value: Schemas["ProductValue"] | undefined): string | undefined {
   gap: 6px;
   align-items: baseline;
   max-width: 250px;
-  min-height: 24px;
   font-weight: 600;
   white-space: nowrap;
 }
@@ -159,7 +169,7 @@ function cloth(value: Schemas["ProductValue"] | undefined): string | undefined {
   gap: 6px;
   align-items: center;
   min-height: 24px;
-  padding-left: 9px;
+  padding-left: 7px;
   border-left: 1px solid var(--line);
   color: var(--soft);
   white-space: nowrap;
@@ -176,17 +186,24 @@ function cloth(value: Schemas["ProductValue"] | undefined): string | undefined {
   font-weight: 600;
 }
 .part input {
-  width: 34px;
+  width: 26px;
   border-bottom: 1px dotted var(--ink);
   color: var(--ink);
   font-weight: 600;
 }
-.part input[type="date"] {
-  width: 108px;
-  font-size: 12px;
+.day {
+  display: grid;
+  gap: 8px;
+  padding: 12px;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  background: var(--sheet);
+  box-shadow: var(--shadow);
 }
-.part:not(.dated) input[type="date"]:not(:focus) {
-  width: 46px;
-  overflow: hidden;
+.day input {
+  padding: 3px 8px;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  background: #fff;
 }
 </style>

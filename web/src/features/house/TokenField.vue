@@ -66,7 +66,7 @@ function setNumber(event: Event): void {
 <style scoped>
 .token {
   display: grid;
-  grid-template-columns: 132px minmax(0, 1fr) 74px;
+  grid-template-columns: 124px minmax(0, 1fr) auto;
   gap: 8px;
   align-items: center;
   min-height: 34px;

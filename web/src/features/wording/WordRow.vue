@@ -60,6 +60,7 @@ td.soft {
 }
 textarea {
   width: 100%;
+  display: block;
   padding: 4px 8px;
   border: 1px solid transparent;
   border-radius: 6px;
