@@ -58,9 +58,14 @@ impl Browser {
 
     /// Signs the demo's owner in by the form.
     pub async fn sign_in(client: &Client, base: &str) {
+        Self::sign_in_as(client, base, crate::EMAIL, crate::PASSWORD).await;
+    }
+
+    /// Signs an owner in by the form.
+    pub async fn sign_in_as(client: &Client, base: &str, email: &str, password: &str) {
         client.goto(&format!("{base}/sign-in")).await.unwrap();
-        find(client, "input[name=email]").await.send_keys(crate::EMAIL).await.unwrap();
-        find(client, "input[name=password]").await.send_keys(crate::PASSWORD).await.unwrap();
+        find(client, "input[name=email]").await.send_keys(email).await.unwrap();
+        find(client, "input[name=password]").await.send_keys(password).await.unwrap();
         find(client, "button[type=submit]").await.click().await.unwrap();
         find(client, ".shelf, .desk").await;
     }

@@ -2,11 +2,15 @@
 #![allow(clippy::unwrap_used, clippy::expect_used, reason = "a test that can't go on ends")]
 
 mod browser;
+pub mod desk;
 mod site;
 
 pub use browser::{Browser, Screen, ask, find, until};
 pub use site::{Owner, Site};
 
+/// The demo's other owner.
+pub const OTHER_EMAIL: &str = "tomas@marramandgale.example";
+pub const OTHER_PASSWORD: &str = "reef-before-noon";
 /// The demo's owner.
 pub const EMAIL: &str = "isla@marramandgale.example";
 pub const PASSWORD: &str = "windward-and-lee";

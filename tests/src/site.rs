@@ -46,8 +46,12 @@ impl Site {
     }
 
     pub async fn owner(&self) -> Owner {
+        self.owner_named(EMAIL, PASSWORD).await
+    }
+
+    pub async fn owner_named(&self, email: &str, password: &str) -> Owner {
         let client = self.shopper();
-        let body = json!({ "email": EMAIL, "password": PASSWORD });
+        let body = json!({ "email": email, "password": password });
         let session: Value =
             client.post(self.at("/api/session")).json(&body).send().await.unwrap().json().await.unwrap();
         Owner { client, token: session["csrf"].as_str().unwrap().to_owned(), base: self.base.clone() }
@@ -77,6 +81,23 @@ impl Owner {
     pub async fn post(&self, path: &str, body: &Value) -> Response {
         let request = self.client.post(format!("{}{path}", self.base)).header("x-csrf-token", &self.token);
         request.json(body).send().await.unwrap()
+    }
+    pub async fn put(&self, path: &str, body: &Value) -> Response {
+        let request = self.client.put(format!("{}{path}", self.base)).header("x-csrf-token", &self.token);
+        request.json(body).send().await.unwrap()
+    }
+    pub async fn delete(&self, path: &str) -> Response {
+        let request = self.client.delete(format!("{}{path}", self.base)).header("x-csrf-token", &self.token);
+        request.send().await.unwrap()
+    }
+    /// The text of what is at an address.
+    pub async fn page(&self, path: String) -> String {
+        self.get(&path).await.text().await.unwrap()
+    }
+    /// Adds an empty template; gives its number.
+    pub async fn empty_template(&self, name: &str) -> u64 {
+        let added: Value = self.post("/api/templates", &json!({ "name": name })).await.json().await.unwrap();
+        added["id"].as_u64().unwrap()
     }
     /// The draft of the template *Sport kites*.
     pub async fn draft(&self) -> Value {

@@ -1,28 +1,14 @@
 //! The same work without a mouse, and the settings that the other tests don't touch.
 #![allow(clippy::unwrap_used)]
 
+use compagina_tests::desk::{open_desk as open, press, press_with};
 use compagina_tests::{Browser, Screen, Site, ask, find, until};
 use fantoccini::Client;
 use fantoccini::key::Key;
 use sqlx::MySqlPool;
 
-async fn open(client: &Client, base: &str, path: &str) {
-    Browser::sign_in(client, base).await;
-    client.goto(&format!("{base}{path}")).await.unwrap();
-    until(client, "document.querySelectorAll('iframe').length === 2").await;
-    until(
-        client,
-        "[...document.querySelectorAll('iframe')].every(f => f.contentDocument.querySelector('.piece'))",
-    )
-    .await;
-}
-
-async fn press(client: &Client, keys: &str) {
-    find(client, "body").await.send_keys(keys).await.unwrap();
-}
-
 async fn alt(client: &Client, key: Key) {
-    press(client, &format!("{}{}{}", Key::Alt, key, Key::Alt)).await;
+    press_with(client, Key::Alt, key).await;
 }
 
 fn title_is(text: &str) -> String {

@@ -2,37 +2,11 @@
 //! publishes.
 #![allow(clippy::unwrap_used)]
 
+use compagina_tests::desk::{choose, in_both, in_proof, press as keys};
 use compagina_tests::{Browser, Screen, Site, ask, find, until};
 use fantoccini::Client;
 use fantoccini::key::Key;
 use sqlx::MySqlPool;
-
-/// A question about the page within one proof.
-fn in_proof(name: &str, question: &str) -> String {
-    format!(
-        "(() => {{ const page = document.querySelector('iframe[title=\"Proof, {name}\"]')?.contentDocument; return page?.querySelector('.piece') && ({question}); }})()"
-    )
-}
-
-/// Waits until both proofs show it.
-async fn in_both(client: &Client, question: &str) {
-    for name in ["Wide", "Phone"] {
-        until(client, &in_proof(name, question)).await;
-    }
-}
-
-async fn choose(client: &Client, label: &str) {
-    let row = format!(
-        "[...document.querySelectorAll('.order .what')].find(e => e.textContent.trim().startsWith('{label}'))"
-    );
-    until(client, &row).await;
-    ask(client, &format!("{row}.click()")).await;
-    until(client, &format!("document.querySelector('.slip h2')?.textContent.includes('{label}')")).await;
-}
-
-async fn keys(client: &Client, text: String) {
-    find(client, "body").await.send_keys(&text).await.unwrap();
-}
 
 const PRICE_FIRST: &str =
     "page.querySelector('.k-price').compareDocumentPosition(page.querySelector('.k-summary')) & 4";
@@ -45,7 +19,7 @@ const CRUMBS: &str = "page.querySelector('.k-breadcrumb').getBoundingClientRect(
 
 async fn make_three_edits(client: &Client) {
     choose(client, "Price").await;
-    keys(client, format!("{}{}{}", Key::Alt, Key::Up, Key::Alt)).await;
+    keys(client, &format!("{}{}{}", Key::Alt, Key::Up, Key::Alt)).await;
     in_both(client, PRICE_FIRST).await;
 
     choose(client, "Buy button").await;
@@ -87,7 +61,7 @@ async fn three_edits_are_seen_undone_redone_and_published(pool: MySqlPool) {
 
         choose(&client, "Price").await;
         for _ in 0..3 {
-            keys(&client, format!("{}{}z{}{}", Key::Control, Key::Shift, Key::Shift, Key::Control)).await;
+            keys(&client, &format!("{}{}z{}{}", Key::Control, Key::Shift, Key::Shift, Key::Control)).await;
         }
         in_both(&client, PRICE_FIRST).await;
         in_both(&client, NEW_WORDS).await;
@@ -97,6 +71,7 @@ async fn three_edits_are_seen_undone_redone_and_published(pool: MySqlPool) {
             "[...document.querySelectorAll('.head button')].find(b => b.textContent.trim() === 'Publish')";
         until(&client, &format!("!{publish}.disabled")).await;
         ask(&client, &format!("{publish}.click()")).await;
+        find(&client, "[data-test=publish]").await.click().await.unwrap();
         until(&client, "document.querySelector('[data-test=state]').textContent.includes('nothing changed')")
             .await;
         let shop =
@@ -116,15 +91,15 @@ async fn a_piece_is_found_added_copied_and_removed_by_keyboard(pool: MySqlPool) 
         Browser::sign_in(&client, &base).await;
         client.goto(&format!("{base}/templates/1?product=carbon-spar")).await.unwrap();
         choose(&client, "Buy button").await;
-        keys(&client, "a".into()).await;
+        keys(&client, "a").await;
         find(&client, "[role=combobox]").await.send_keys(&format!("prom{}", Key::Enter)).await.unwrap();
         until(&client, "document.querySelectorAll('.order .row').length === 13").await;
         until(&client, "document.querySelector('.slip h2')?.textContent.includes('Promises')").await;
-        keys(&client, "d".into()).await;
+        keys(&client, "d").await;
         until(&client, "document.querySelectorAll('.order .row').length === 14").await;
-        keys(&client, Key::Delete.to_string()).await;
+        keys(&client, &Key::Delete.to_string()).await;
         until(&client, "document.querySelectorAll('.order .row').length === 13").await;
-        keys(&client, "]".into()).await;
+        keys(&client, "]").await;
         until(&client, "location.search.includes('sew-your-first-kite')").await;
     })
     .await;

@@ -57,8 +57,8 @@ watch(
       :title="name"
       tabindex="-1"
       inert
-      @load="measure"
       :style="{ width: `${width}px`, height: `${height}px`, transform: `scale(calc(100cqw / ${width}px))` }"
+      @load="measure"
     />
     <span v-else class="wait soft">{{ failed ? "This page can't be drawn now." : "" }}</span>
   </span>

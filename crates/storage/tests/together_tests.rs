@@ -1,0 +1,238 @@
+//! Two people on one template, its history, and what is kept beside it.
+#![allow(clippy::unwrap_used)]
+
+mod common;
+
+use chrono::{TimeDelta, Utc};
+use compagina_core::ids::{BandId, ColumnId, PieceId, TemplateId};
+use compagina_core::media::{Film, Picture};
+use compagina_core::page::{Band, Column, Device, Kind, Layout, Op, Piece, Place, SetValue, Target, Values};
+use compagina_core::style::House;
+use compagina_core::template::Reach;
+use compagina_core::wording::{Book, Language};
+use compagina_storage::{Change, DocumentName, Moment, StorageError, Store};
+use sqlx::MySqlPool;
+
+fn id(text: &str) -> PieceId {
+    PieceId::try_from(text).unwrap()
+}
+
+/// A template with a title, a price and a buy button, and two owners: 1 and 2.
+async fn template(pool: MySqlPool) -> (Store, TemplateId) {
+    let store = Store::from_pool(pool).await.unwrap();
+    for name in ["Isla", "Tomas"] {
+        store.add_owner(&format!("{name}@example.org"), name, "x").await.unwrap();
+    }
+    let kinds = [("title", Kind::Title), ("price", Kind::Price), ("buy", Kind::BuyButton)];
+    let piece = |(name, kind): (&str, Kind)| Piece { id: id(name), kind, values: Values::default() };
+    let column = Column { id: ColumnId::try_from("c").unwrap(), width: 12, pieces: kinds.map(piece).into() };
+    let band = Band { id: BandId::try_from("b").unwrap(), values: Values::default(), columns: vec![column] };
+    let layout = Layout { bands: vec![band], ..Layout::default() };
+    let id = store.add_template("All", &Reach::Fallback, &layout, true).await.unwrap();
+    (store, id)
+}
+
+fn set(piece: &str, setting: &str, value: &str) -> Change {
+    let target = Target::Piece(id(piece));
+    let value = Some(SetValue::Text(value.into()));
+    Change::Edit(Op::Set { target, setting: setting.into(), device: Device::Wide, value })
+}
+
+fn to_front(piece: &str) -> Change {
+    let to = Place { column: ColumnId::try_from("c").unwrap(), index: 0 };
+    Change::Edit(Op::MovePiece { piece: id(piece), to })
+}
+
+#[sqlx::test(migrations = false)]
+async fn edits_of_different_things_both_land_whoever_is_late(pool: MySqlPool) {
+    let (store, at) = template(pool).await;
+    store.change_draft(at, 1, 1, set("buy", "words", "Fly it")).await.unwrap();
+    store.change_draft(at, 1, 2, to_front("price")).await.unwrap();
+    let late = store.change_draft(at, 2, 1, set("price", "note", "with VAT")).await.unwrap();
+    assert_eq!(late.revision, 4);
+    let order: Vec<_> = late.layout.pieces().map(|p| p.id.as_str()).collect();
+    assert_eq!(order, ["price", "title", "buy"]);
+    assert_eq!(late.layout.piece(&id("buy")).unwrap().values.wide["words"], SetValue::Text("Fly it".into()));
+    assert_eq!(late.layout.piece(&id("price")).unwrap().values.len(), 1);
+}
+
+#[sqlx::test(migrations = false)]
+async fn the_later_of_two_on_one_value_is_told_by_whom_and_nothing_is_kept(pool: MySqlPool) {
+    let (store, at) = template(pool).await;
+    store.change_draft(at, 1, 1, set("buy", "words", "Fly it")).await.unwrap();
+    let late = store.change_draft(at, 2, 1, set("buy", "words", "Buy it")).await;
+    assert!(matches!(late, Err(StorageError::Clash { who: Some(ref who), current: 2, .. }) if who == "Isla"));
+    let kept = store.template(at).await.unwrap();
+    assert_eq!(kept.draft.piece(&id("buy")).unwrap().values.wide["words"], SetValue::Text("Fly it".into()));
+    store.change_draft(at, 2, 2, set("buy", "words", "Buy it")).await.unwrap();
+}
+
+#[sqlx::test(migrations = false)]
+async fn what_somebody_took_away_can_not_be_set_any_more_and_an_undo_counts_as_a_step(pool: MySqlPool) {
+    let (store, at) = template(pool).await;
+    store.change_draft(at, 1, 1, Change::Edit(Op::RemovePiece { piece: id("buy") })).await.unwrap();
+    let late = store.change_draft(at, 2, 1, set("buy", "words", "Buy it")).await;
+    assert!(matches!(late, Err(StorageError::Clash { .. })));
+    store.change_draft(at, 1, 2, Change::Undo).await.unwrap();
+    let late = store.change_draft(at, 2, 2, set("buy", "words", "Buy it")).await;
+    assert!(matches!(late, Err(StorageError::Clash { .. })), "it came back since");
+    let late = store.change_draft(at, 2, 1, Change::Undo).await;
+    assert!(matches!(late, Err(StorageError::RevisionMismatch { .. })), "one goes back on what one sees");
+    let ahead = store.change_draft(at, 2, 9, set("price", "note", "x")).await;
+    assert!(matches!(ahead, Err(StorageError::RevisionMismatch { .. })));
+}
+
+#[sqlx::test(migrations = false)]
+async fn many_edits_of_different_pieces_at_once_all_land(pool: MySqlPool) {
+    let (store, at) = template(pool).await;
+    let edits =
+        [set("buy", "words", "A"), set("price", "note", "B"), set("buy", "sold_out", "C"), to_front("buy")];
+    let done = edits.map(|edit| store.change_draft(at, 1, 1, edit));
+    let done = futures_util::future::join_all(done).await;
+    assert!(done.iter().all(Result::is_ok), "{done:?}");
+    assert_eq!(store.template(at).await.unwrap().revision, 5);
+}
+
+#[sqlx::test(migrations = false)]
+async fn what_was_typed_in_one_go_is_one_step_back(pool: MySqlPool) {
+    let (store, at) = template(pool).await;
+    for (revision, words) in (1..).zip(["F", "Fl", "Fly", "Fly it"]) {
+        store.change_draft(at, 1, revision, set("buy", "words", words)).await.unwrap();
+    }
+    assert_eq!(store.history(at).await.unwrap().undo, 1);
+    let back = store.change_draft(at, 1, 5, Change::Undo).await.unwrap();
+    assert!(back.layout.piece(&id("buy")).unwrap().values.is_empty());
+    let again = store.change_draft(at, 1, 6, Change::Redo).await.unwrap();
+    assert_eq!(again.layout.piece(&id("buy")).unwrap().values.wide["words"], SetValue::Text("Fly it".into()));
+    store.change_draft(at, 1, 7, set("price", "note", "x")).await.unwrap();
+    store.change_draft(at, 1, 8, set("buy", "words", "Fly")).await.unwrap();
+    assert_eq!(store.history(at).await.unwrap().undo, 3, "another value in between ends the typing");
+    store.change_draft(at, 2, 9, set("buy", "words", "Fly!")).await.unwrap();
+    assert_eq!(store.history(at).await.unwrap().undo, 4, "another hand is another step");
+}
+
+#[sqlx::test(migrations = false)]
+async fn every_moment_of_the_history_can_be_looked_at(pool: MySqlPool) {
+    let (store, at) = template(pool).await;
+    let mut layouts = vec![store.template(at).await.unwrap().draft];
+    let steps = [
+        to_front("buy"),
+        set("price", "note", "with VAT"),
+        Change::Edit(Op::RemovePiece { piece: id("title") }),
+    ];
+    for (revision, step) in (1..).zip(steps) {
+        layouts.push(store.change_draft(at, 1, revision, step).await.unwrap().layout);
+    }
+    store.publish(at, 2, 4, "Button first").await.unwrap();
+    let last = store.change_draft(at, 1, 4, to_front("price")).await.unwrap().layout;
+    let edits = store.edits(at, 10).await.unwrap();
+    assert_eq!(edits.len(), 4);
+    assert_eq!(edits[0].who.as_deref(), Some("Isla"));
+    for (edit, layout) in edits.iter().rev().zip(layouts[1..].iter().chain([&last])) {
+        assert_eq!(&store.layout_at(at, Moment::Edit(edit.id)).await.unwrap(), layout);
+    }
+    let published = store.publications(at).await.unwrap();
+    assert_eq!((published[0].name.as_str(), published[0].who.as_deref()), ("Button first", Some("Tomas")));
+    assert_eq!(store.layout_at(at, Moment::Publication(published[0].id)).await.unwrap(), layouts[3]);
+    assert_eq!(store.layout_at(at, Moment::Publication(published[1].id)).await.unwrap(), layouts[0]);
+    assert_eq!(store.layout_at(at, Moment::Now).await.unwrap(), last);
+    for gone in [Moment::Edit(9_999), Moment::Publication(9_999)] {
+        assert!(matches!(store.layout_at(at, gone).await, Err(StorageError::NotFound { .. })));
+    }
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_document_has_a_draft_steps_back_and_what_is_live(pool: MySqlPool) {
+    let store = Store::from_pool(pool).await.unwrap();
+    let name = DocumentName::House;
+    let empty = store.document::<House>(name).await.unwrap();
+    assert_eq!((empty.revision, empty.can_undo), (0, false));
+    let mut house = House::default();
+    for (revision, colour) in (0..).zip(["#111111", "#222222"]) {
+        house.set("ink", Some(SetValue::Text(colour.into()))).unwrap();
+        store.set_document(name, 1, revision, &house).await.unwrap();
+    }
+    let late = store.set_document(name, 2, 1, &House::default()).await;
+    assert!(matches!(late, Err(StorageError::RevisionMismatch { expected: 1, current: 2 })));
+    let now = store.document::<House>(name).await.unwrap();
+    assert_eq!((now.draft, now.published, now.revision), (house.clone(), House::default(), 2));
+    store.publish_document(name, 2).await.unwrap();
+    store.publish_document(name, 2).await.unwrap();
+    assert!(matches!(store.publish_document(name, 1).await, Err(StorageError::RevisionMismatch { .. })));
+    store.undo_document(name, 2).await.unwrap();
+    let back = store.document::<House>(name).await.unwrap();
+    house.set("ink", Some(SetValue::Text("#111111".into()))).unwrap();
+    assert_eq!((&back.draft, back.revision), (&house, 3));
+    assert_ne!(back.published, house, "going back doesn't reach shoppers");
+    store.undo_document(name, 3).await.unwrap();
+    assert!(matches!(store.undo_document(name, 4).await, Err(StorageError::NoStep { .. })));
+    assert!(
+        store.document::<Book>(DocumentName::Wording).await.unwrap().draft.own(Language::En, None).is_empty()
+    );
+    assert_eq!(store.document_revisions().await.unwrap(), 4);
+}
+
+#[sqlx::test(migrations = false)]
+async fn who_is_here_is_told_to_the_others_until_they_leave(pool: MySqlPool) {
+    let (store, at) = template(pool).await;
+    assert!(store.be_present(at, "one", 1, "buy").await.unwrap().is_empty());
+    let others = store.be_present(at, "two", 2, "price").await.unwrap();
+    assert_eq!((others[0].name.as_str(), others[0].chosen.as_str()), ("Isla", "buy"));
+    assert_eq!(store.be_present(at, "one", 1, "").await.unwrap().len(), 1);
+    store.leave(at, "two").await.unwrap();
+    assert!(store.be_present(at, "one", 1, "").await.unwrap().is_empty());
+    assert!(store.be_present(TemplateId(99), "three", 1, "").await.unwrap().is_empty());
+}
+
+#[sqlx::test(migrations = false)]
+async fn situations_are_kept_replaced_and_forgotten_by_name(pool: MySqlPool) {
+    let store = Store::from_pool(pool).await.unwrap();
+    let look = |stock: &str| serde_json::json!({ "stock": stock });
+    store.keep_situation("Nearly gone", &look("few")).await.unwrap();
+    store.keep_situation("Nearly gone", &look("none")).await.unwrap();
+    let kept = store.kept_situations().await.unwrap();
+    assert_eq!((kept.len(), &kept[0].look), (1, &look("none")));
+    store.drop_situation(kept[0].id).await.unwrap();
+    assert!(store.kept_situations().await.unwrap().is_empty());
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_preview_is_found_by_its_hash_also_when_it_has_run_out_and_ends_when_told(pool: MySqlPool) {
+    let (store, at) = template(pool).await;
+    let (past, future) = (Utc::now() - TimeDelta::hours(1), Utc::now() + TimeDelta::hours(1));
+    store.add_preview(&[1; 32], at, 1, future).await.unwrap();
+    store.add_preview(&[2; 32], at, 1, past).await.unwrap();
+    assert_eq!(store.preview(&[1; 32]).await.unwrap().unwrap().0, at);
+    assert!(store.preview(&[2; 32]).await.unwrap().unwrap().1 < Utc::now());
+    assert!(store.preview(&[3; 32]).await.unwrap().is_none());
+    assert_eq!(store.end_previews(at).await.unwrap(), 2);
+    assert!(store.preview(&[1; 32]).await.unwrap().is_none());
+}
+
+#[sqlx::test(migrations = false)]
+async fn free_pictures_and_films_are_found_by_their_names(pool: MySqlPool) {
+    let store = Store::from_pool(pool).await.unwrap();
+    let picture = |alt: &str| Picture { sizes: vec![], alt: alt.into(), values: vec![] };
+    let film = Film { hash: "f".into(), width: 640, height: 480, poster: picture("A kite turning") };
+    store.put_media("table", &picture("A table"), None).await.unwrap();
+    store.put_media("table", &picture("The table"), None).await.unwrap();
+    store.put_media("turning", &film.poster, Some(&film)).await.unwrap();
+    let media = store.shop_media().await.unwrap();
+    assert_eq!(media.pictures["table"].alt, "The table");
+    assert_eq!((media.pictures.len(), &media.films["turning"]), (1, &film));
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_products_page_gets_its_reviews_and_a_listing_only_their_sum(pool: MySqlPool) {
+    let store = common::shop(pool).await;
+    let kite = store.product(&common::handle("whimbrel")).await.unwrap().unwrap();
+    assert_eq!(kite.rating.counts, [0, 0, 0, 1, 2]);
+    let days: Vec<_> = kite.reviews.iter().map(|r| r.day.as_str()).collect();
+    assert_eq!(days, ["2026-10-02", "2026-09-01", "2025-06-30"], "the newest first");
+    assert_eq!((kite.facts[0].name.as_str(), kite.tags[0].as_str()), ("Span", "two-line"));
+    let kind = store.types().await.unwrap()[0].id;
+    let which = compagina_storage::Which::OfType { type_id: kind, most: 10, skip: 0 };
+    let listed = store.products(which).await.unwrap().remove(0);
+    assert_eq!((listed.rating, listed.reviews.len()), (kite.rating, 0));
+    assert_eq!(store.tags().await.unwrap(), ["two-line"]);
+}

@@ -1,0 +1,77 @@
+//! What a person does on a desk, step by step.
+
+use crate::browser::{Browser, ask, find, until};
+use fantoccini::Client;
+use fantoccini::key::Key;
+
+/// Signs in, opens a desk and waits until its proofs are drawn.
+pub async fn open_desk(client: &Client, base: &str, path: &str) {
+    Browser::sign_in(client, base).await;
+    client.goto(&format!("{base}{path}")).await.unwrap();
+    proofs_are_drawn(client).await;
+}
+
+/// Waits until both proofs are drawn and measured.
+pub async fn proofs_are_drawn(client: &Client) {
+    for name in ["Wide", "Phone"] {
+        until(client, &in_proof(name, "page.getElementById('proof-fold')")).await;
+    }
+}
+
+/// A question about the page within one proof, as `page`.
+#[must_use]
+pub fn in_proof(name: &str, question: &str) -> String {
+    format!(
+        "(() => {{ const page = document.querySelector('iframe[title=\"Proof, {name}\"]')?.contentDocument; return page?.body && ({question}); }})()"
+    )
+}
+
+/// Waits until both proofs show it.
+pub async fn in_both(client: &Client, question: &str) {
+    for name in ["Wide", "Phone"] {
+        until(client, &in_proof(name, question)).await;
+    }
+}
+
+/// Clicks the line that begins with a label.
+pub async fn choose(client: &Client, label: &str) {
+    let row = format!(
+        "[...document.querySelectorAll('.order .what')].find(e => e.textContent.trim().startsWith('{label}'))"
+    );
+    until(client, &row).await;
+    ask(client, &format!("{row}.click()")).await;
+    until(client, &format!("document.querySelector('.slip h2')?.textContent.includes('{label}')")).await;
+}
+
+/// Clicks the first of some elements that has these words in it.
+pub async fn click(client: &Client, css: &str, words: &str) {
+    let found =
+        format!("[...document.querySelectorAll(`{css}`)].find(e => e.textContent.includes('{words}'))");
+    until(client, &found).await;
+    ask(client, &format!("{found}.click()")).await;
+}
+
+/// Presses keys as if nothing in particular had the focus.
+pub async fn press(client: &Client, keys: &str) {
+    find(client, "body").await.send_keys(keys).await.unwrap();
+}
+
+/// Presses a key while another one is held down.
+pub async fn press_with(client: &Client, held: Key, key: impl std::fmt::Display) {
+    press(client, &format!("{held}{key}{held}")).await;
+}
+
+/// The names of the lines in the running order.
+pub async fn order(client: &Client) -> Vec<String> {
+    let names = ask(
+        client,
+        "[...document.querySelectorAll('.order .what')].map(e => e.firstChild.textContent.trim())",
+    )
+    .await;
+    names.as_array().unwrap().iter().map(|name| name.as_str().unwrap().to_owned()).collect()
+}
+
+/// Waits until everything that was done is kept.
+pub async fn kept(client: &Client) {
+    until(client, "document.querySelector('.foot [role=status]')?.textContent.startsWith('Saved')").await;
+}

@@ -1,0 +1,124 @@
+//! The views under axe-core: Desk, House style, Wording, and a shop page with every piece.
+#![allow(clippy::unwrap_used)]
+
+use compagina_core::page::Kind;
+use compagina_tests::desk::{open_desk, press};
+use compagina_tests::{Browser, Owner, Screen, Site, until};
+use fantoccini::Client;
+use serde_json::{Value, json};
+use sqlx::MySqlPool;
+
+const AXE: &str = concat!(env!("CARGO_MANIFEST_DIR"), "/../node_modules/axe-core/axe.min.js");
+
+/// What axe finds wrong on the page as it is, in a line each.
+async fn violations(client: &Client) -> Vec<String> {
+    let axe = std::fs::read_to_string(AXE).unwrap();
+    client.execute(&axe, vec![]).await.unwrap();
+    // Proofs are pages of their own; the shop's page is looked at by itself.
+    let run = "const done = arguments[arguments.length - 1];
+        axe.run(document, { iframes: false }).then(r => done(r.violations.flatMap(v => v.nodes.map(n => `${v.id}: ${n.target.join(' ')} | ${n.failureSummary?.slice(0, 160)}`))));";
+    let found = client.execute_async(run, vec![]).await.unwrap();
+    found.as_array().unwrap().iter().map(|v| v.as_str().unwrap().to_owned()).collect()
+}
+
+async fn nothing_is_wrong(client: &Client, view: &str) {
+    let found = violations(client).await;
+    assert!(found.is_empty(), "{view}:\n{}", found.join("\n"));
+}
+
+#[sqlx::test(migrations = false)]
+async fn the_owners_views_can_be_used_by_everybody(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let base = site.base.clone();
+    Browser::run(Screen::Wide, |client| async move {
+        open_desk(&client, &base, "/templates/2?product=whimbrel").await;
+        nothing_is_wrong(&client, "Desk").await;
+        for group in ["says", "phones", "when"] {
+            client
+                .execute(&format!("document.getElementById('slip-{group}').click()"), vec![])
+                .await
+                .unwrap();
+            nothing_is_wrong(&client, group).await;
+        }
+        for (key, view) in [("5", "All products"), ("6", "All states")] {
+            press(&client, key).await;
+            until(&client, "document.querySelectorAll('.all li').length > 4").await;
+            nothing_is_wrong(&client, view).await;
+        }
+        client.goto(&format!("{base}/house-style")).await.unwrap();
+        until(&client, "document.querySelector('iframe')?.contentDocument?.querySelector('.sample-box')")
+            .await;
+        for group in 0..6 {
+            client
+                .execute(&format!("document.querySelectorAll('.house nav button')[{group}].click()"), vec![])
+                .await
+                .unwrap();
+            nothing_is_wrong(&client, &format!("House style, part {group}")).await;
+        }
+        client.goto(&format!("{base}/wording")).await.unwrap();
+        until(&client, "document.querySelectorAll('tbody tr').length > 50").await;
+        nothing_is_wrong(&client, "Wording").await;
+    })
+    .await;
+}
+
+/// A piece of a kind, with something to show.
+fn piece(kind: Kind, number: usize) -> Value {
+    let wide = match kind {
+        Kind::Text => json!({ "body": "<h2>How we sew</h2><p>Twice.</p>" }),
+        Kind::Promises => json!({ "lines": ["Sent in two days"] }),
+        Kind::Picture => json!({ "picture": ["long-table"] }),
+        Kind::Film => json!({ "film": "turning-kite" }),
+        Kind::PictureRow => json!({ "pictures": ["seam-close", "packed"], "as": "strip" }),
+        Kind::Quotes => json!({ "quotes": [["It flies itself.", "Jo"]] }),
+        Kind::Questions => json!({ "questions": [["Does it float?", "Yes."]] }),
+        Kind::Comparison => {
+            json!({ "table": [["", "This", "That"], ["Frame", "Carbon", "Glass"]], "lift": 2 })
+        }
+        Kind::ValuePoints => {
+            json!({ "points": [["Sewn here", "By two"], ["Mended", "For ten years"], ["Sent", "In two days"]] })
+        }
+        Kind::SizeChart => json!({ "table": [["Sail", "Span"], ["1.6", "160 cm"]], "as": "open" }),
+        _ => json!({}),
+    };
+    json!({ "id": format!("e{number}"), "kind": kind, "values": { "wide": wide } })
+}
+
+async fn a_page_of_everything(owner: &Owner) {
+    let pieces: Vec<Value> = Kind::ALL.into_iter().zip(1..).map(|(kind, n)| piece(kind, n)).collect();
+    let column = json!({ "id": "c", "width": 12, "pieces": pieces });
+    let dark =
+        json!({ "id": "d", "width": 12, "pieces": [piece(Kind::ValuePoints, 90), piece(Kind::Reviews, 91)] });
+    let tinted =
+        json!({ "id": "t", "width": 12, "pieces": [piece(Kind::Details, 92), piece(Kind::Facts, 93)] });
+    let bands = json!([
+        { "id": "all", "columns": [column] },
+        { "id": "dark", "values": { "wide": { "ground": "ink" } }, "columns": [dark] },
+        { "id": "tinted", "values": { "wide": { "ground": "tinted" } }, "columns": [tinted] },
+    ]);
+    let op = json!({ "op": "lay", "layout": { "format": 1, "bands": bands } });
+    let draft = owner.draft().await;
+    let answer =
+        owner.post("/api/templates/2/operations", &json!({ "revision": draft["revision"], "op": op })).await;
+    let laid: Value = answer.json().await.unwrap();
+    assert!(laid["revision"].is_u64(), "{laid}");
+    let answer = owner.post("/api/templates/2/publish", &json!({ "revision": laid["revision"] })).await;
+    assert_eq!(answer.status(), 200);
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_page_with_every_piece_can_be_used_by_everybody_on_wide_screens_and_phones(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    a_page_of_everything(&site.owner().await).await;
+    for screen in [Screen::Wide, Screen::Phone] {
+        let base = site.base.clone();
+        Browser::run(screen, |client| async move {
+            client.goto(&format!("{base}/shop/products/whimbrel-mini")).await.unwrap();
+            until(&client, "document.querySelectorAll('.piece').length >= 30").await;
+            nothing_is_wrong(&client, &format!("{screen:?}")).await;
+            let wide = "document.documentElement.scrollWidth <= innerWidth";
+            until(&client, wide).await;
+        })
+        .await;
+    }
+}
