@@ -98,7 +98,7 @@ async fn a_wrong_revision_and_a_refused_operation_change_nothing(pool: MySqlPool
     let owner = site.owner().await;
     assert_eq!(set_words(&owner, 1, "Fly").await.status(), StatusCode::OK);
     let kept = owner.draft().await;
-    let body = refused(set_words(&owner, 1, "Late").await, StatusCode::CONFLICT, "revision_mismatch").await;
+    let body = refused(set_words(&owner, 1, "Late").await, StatusCode::CONFLICT, "clash").await;
     assert_eq!(body["current_revision"], 2);
     let ghost = json!({ "revision": 2, "op": { "op": "remove_piece", "piece": "ghost" } });
     let answer = owner.post("/api/templates/2/operations", &ghost).await;

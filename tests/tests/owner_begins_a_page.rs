@@ -1,7 +1,7 @@
 //! From an empty template to a whole page: with a starter, and by hand with the keyboard alone; then the phone.
 #![allow(clippy::unwrap_used)]
 
-use compagina_tests::desk::{click, in_proof, kept, open_desk, order, press, press_with, proofs_are_drawn};
+use compagina_tests::desk::{click, in_proof, kept, order, press, press_with, proofs_are_drawn};
 use compagina_tests::{Browser, Screen, Site, find, until};
 use fantoccini::Client;
 use fantoccini::key::Key;
@@ -62,7 +62,7 @@ async fn a_starter_makes_a_whole_page_and_three_clicks_bring_its_button_into_the
         // Three more: what a phone can do without above the button.
         let late = "document.querySelector('.foot').textContent.includes('Phone: the buy button ends')";
         until(&client, late).await;
-        for piece in ["Breadcrumb", "Rating line", "Summary"] {
+        for piece in ["Breadcrumb", "Summary", "Quantity"] {
             let toggle = format!(".order button.phone[aria-label^='{piece} on phones']");
             find(&client, &toggle).await.click().await.unwrap();
         }
@@ -132,7 +132,7 @@ async fn by_keyboard_alone_the_same_page_takes_less_than_sixty_strokes(pool: MyS
         hands.key("b").await;
         until(&client, "document.querySelectorAll('.order section').length === 3").await;
         for (letters, wanted) in
-            [("", "Details"), ("qu", "Questions"), ("re", "Related products"), ("re", "Reviews")]
+            [("", "Details"), ("que", "Questions"), ("re", "Related products"), ("re", "Reviews")]
         {
             hands.add(letters, wanted).await;
         }

@@ -30,12 +30,12 @@ async fn a_colour_changes_the_sample_the_contrast_and_proofs_that_are_open_and_s
 
             let shop = || async { reqwest::get(format!("{base}/shop/products/whimbrel")).await.unwrap().text().await.unwrap() };
             assert!(!shop().await.contains("--button:#B9D7D4"));
-            click(&client, ".house header button", "Publish").await;
+            click(&client, ".house .view-head button", "Publish").await;
             until(&client, "document.querySelector('[data-test=state]').textContent.includes('nothing changed')").await;
             assert!(shop().await.contains("--button:#B9D7D4"));
             click(&client, ".token button", "Rejoin").await;
             until(&client, "document.querySelector('.contrasts').textContent.includes('Every pair can be read')").await;
-            click(&client, ".house header button", "Undo").await;
+            click(&client, ".house .view-head button", "Undo").await;
             until(&client, "document.querySelector('.contrasts').textContent.includes('1 pair is too weak')").await;
         })
         .await;
@@ -59,7 +59,7 @@ async fn a_word_is_said_otherwise_in_one_template_and_the_shop_is_read_in_german
         let broken = find(&client, &set("Stock line, few left")).await;
         broken.send_keys(&format!("{}a{}Only {{ $many }} here{}", Key::Control, Key::Control, Key::Enter)).await.unwrap();
         until(&client, "document.querySelector('[role=alert]')?.textContent.includes('they can use: count')").await;
-        click(&client, ".wording header button", "Publish").await;
+        click(&client, ".wording .view-head button", "Publish").await;
         until(&client, "document.querySelector('[data-test=state]').textContent.includes('nothing changed')").await;
 
         client.goto(&format!("{base}/shop/products/whimbrel?colour=ember&sail=2-1-m")).await.unwrap();

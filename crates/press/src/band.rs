@@ -12,9 +12,13 @@ use compagina_core::style::{Chain, House};
 use maud::{Markup, html};
 use std::fmt::Write;
 
+pub(crate) fn hidden(id: &str) -> String {
+    format!("#{id}{{display:none}}")
+}
+
 pub(crate) fn css(id: &str, chain: &Chain<'_>, device: Device, house: &House) -> String {
     if !chain.flag(&SHOWN, device) {
-        return format!("#{id}{{display:none}}");
+        return hidden(id);
     }
     let pixels = |setting| house.space(chain.number(setting, device));
     let mut css =

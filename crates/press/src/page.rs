@@ -154,21 +154,27 @@ fn draw_band(ctx: &Ctx<'_>, band: &Band, mode: Mode, sheet: &mut Sheet) -> Optio
         return None;
     }
     let chain = Chain::of_template(&band.values);
-    let columns: Vec<(&Column, Vec<Markup>)> = band
+    let columns: Vec<(&Column, Vec<(&Piece, Markup)>)> = band
         .columns
         .iter()
         .map(|column| {
-            let pieces = column.pieces.iter().filter_map(|piece| draw_piece(ctx, piece, mode, sheet));
-            (column, pieces.collect())
+            let pieces = column.pieces.iter();
+            (column, pieces.filter_map(|piece| Some((piece, draw_piece(ctx, piece, mode, sheet)?))).collect())
         })
         .collect();
-    if mode == Mode::Shop && columns.iter().all(|(_, pieces)| pieces.is_empty()) {
+    let pieces = || columns.iter().flat_map(|(_, pieces)| pieces.iter().map(|(piece, _)| *piece));
+    if mode == Mode::Shop && pieces().next().is_none() {
         return None;
     }
     let drawn: Vec<_> =
-        columns.iter().filter(|(c, pieces)| c.pieces.is_empty() || !pieces.is_empty()).collect();
+        columns.iter().filter(|(c, drawn)| c.pieces.is_empty() || !drawn.is_empty()).collect();
     let id = format!("b-{}", band.id);
-    sheet.add(|device| band::css(&id, &chain, device, ctx.house));
+    let shown_on = |piece: &Piece, device| Chain::of_template(&piece.values).flag(&shared::SHOWN, device);
+    sheet.add(|device| {
+        // Where all its pieces are hidden a band would be an empty strip.
+        let bare = pieces().next().is_some() && !pieces().any(|piece| shown_on(piece, device));
+        if bare { band::hidden(&id) } else { band::css(&id, &chain, device, ctx.house) }
+    });
     let widths: Vec<String> = drawn.iter().map(|(c, _)| format!("minmax(0,{}fr)", c.width)).collect();
     let ground = chain.text(&settings::GROUND, Device::Wide);
     let proof = mode == Mode::Proof;
@@ -176,7 +182,7 @@ fn draw_band(ctx: &Ctx<'_>, band: &Band, mode: Mode, sheet: &mut Sheet) -> Optio
         section id=(id) class={ "band ground-" (ground) } data-band=[proof.then_some(&band.id)] {
             (band::behind(ctx, &chain))
             div.columns style={ "--columns:" (widths.join(" ")) } {
-                @for (_, pieces) in &drawn { div.column.bare[pieces.is_empty()] { @for piece in pieces { (piece) } } }
+                @for (_, pieces) in &drawn { div.column.bare[pieces.is_empty()] { @for (_, piece) in pieces { (piece) } } }
             }
         }
     })

@@ -223,6 +223,15 @@ fn a_column_left_empty_on_purpose_keeps_its_room_and_one_with_nothing_to_show_gi
 }
 
 #[test]
+fn a_band_whose_pieces_are_all_hidden_on_a_screen_takes_no_room_there() {
+    let mut layout = page_of(Kind::Summary, vec![]);
+    layout.bands[0].columns[0].pieces[0].values.phone.insert("shown".into(), SetValue::Flag(false));
+    let page = html(&layout);
+    let (wide, phone) = page.split_once("@media (max-width:640px)").unwrap();
+    assert!(phone.contains("#b-b{display:none}") && !wide.contains("#b-b{display:none}"));
+}
+
+#[test]
 fn what_lies_behind_a_band_moves_only_for_those_who_want_motion() {
     let mut layout = page_of(Kind::Summary, vec![]);
     let set = |values: Values, setting, value| values.with(Device::Wide, setting, value);

@@ -31,7 +31,7 @@ async fn owners_views(base: &str) {
     find(client, "input[name=email]").await;
     take(&browser, "sign-in").await;
     Browser::sign_in(client, base).await;
-    until(client, "document.querySelectorAll('.shelf iframe').length === 10").await;
+    until(client, "document.querySelectorAll('.shelf iframe').length === 12").await;
     tokio::time::sleep(Duration::from_secs(2)).await;
     take(&browser, "shelf").await;
     client.goto(&format!("{base}/templates")).await.unwrap();

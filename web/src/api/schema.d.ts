@@ -674,6 +674,8 @@ export interface components {
             live: boolean;
             /** @description What shoppers don't see yet. */
             not_live: components["schemas"]["Difference"][];
+            /** @description Pieces that still say what a starter wrote into them. */
+            prompting: components["schemas"]["PieceId"][];
             /** @description The page after the step, where it was asked for. */
             proof?: string | null;
             /** Format: int64 */

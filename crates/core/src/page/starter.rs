@@ -10,6 +10,8 @@ use serde::Serialize;
 struct Plan {
     ground: &'static str,
     stays: &'static str,
+    /// Whether it stands close under the head and close over what follows.
+    tight: bool,
     columns: &'static [(u8, &'static [Kind])],
 }
 
@@ -24,10 +26,12 @@ pub struct Starter {
 }
 
 const fn plan(columns: &'static [(u8, &'static [Kind])]) -> Plan {
-    Plan { ground: "plain", stays: "none", columns }
+    Plan { ground: "plain", stays: "none", tight: false, columns }
 }
+const CRUMBS: Plan =
+    Plan { ground: "plain", stays: "none", tight: true, columns: &[(12, &[Kind::Breadcrumb])] };
 const fn tinted(columns: &'static [(u8, &'static [Kind])]) -> Plan {
-    Plan { ground: "tinted", stays: "none", columns }
+    Plan { ground: "tinted", stays: "none", tight: false, columns }
 }
 
 use Kind as K;
@@ -46,7 +50,7 @@ pub const STARTERS: &[Starter] = &[
         hint: "Pictures left, everything for buying right.",
         frame: Frame::Whole,
         plans: &[
-            plan(&[(12, &[K::Breadcrumb])]),
+            CRUMBS,
             plan(&[
                 (7, &[K::Gallery]),
                 (
@@ -79,7 +83,7 @@ pub const STARTERS: &[Starter] = &[
         hint: "Name and price before the pictures, for things that are bought by what they are.",
         frame: Frame::Whole,
         plans: &[
-            plan(&[(12, &[K::Breadcrumb])]),
+            CRUMBS,
             plan(&[
                 (
                     5,
@@ -112,7 +116,7 @@ pub const STARTERS: &[Starter] = &[
         hint: "Everything in the middle, in one line of reading, for a shop with few things.",
         frame: Frame::Whole,
         plans: &[
-            plan(&[(12, &[K::Breadcrumb])]),
+            CRUMBS,
             plan(&[
                 (3, &[]),
                 (
@@ -148,7 +152,7 @@ pub const STARTERS: &[Starter] = &[
         frame: Frame::Whole,
         plans: &[
             plan(&[(2, &[]), (8, &[K::Gallery]), (2, &[])]),
-            plan(&[(12, &[K::Breadcrumb])]),
+            CRUMBS,
             plan(&[
                 (7, &[K::Title, K::RatingLine, K::Summary, K::Details, K::Text]),
                 (
@@ -180,11 +184,12 @@ pub const STARTERS: &[Starter] = &[
         hint: "A long story on the left while price and button stay in sight on the right.",
         frame: Frame::Whole,
         plans: &[
-            plan(&[(12, &[K::Breadcrumb])]),
+            CRUMBS,
             Plan {
                 ground: "plain",
 
                 stays: "last",
+                tight: false,
                 columns: &[
                     (
                         8,
@@ -230,7 +235,7 @@ pub const STARTERS: &[Starter] = &[
         hint: "What it is, how it looks, how to buy it: for spares and things with many facts.",
         frame: Frame::Whole,
         plans: &[
-            plan(&[(12, &[K::Breadcrumb])]),
+            CRUMBS,
             plan(&[
                 (3, &[K::Title, K::RatingLine, K::Summary, K::SkuLine, K::Promises]),
                 (5, &[K::Gallery]),
@@ -364,6 +369,13 @@ fn lay_band(plan: &Plan, number: usize, waiting: &mut Vec<Piece>) -> Band {
             values = values.with(Device::Wide, setting, text(value));
         }
     }
+    if plan.tight {
+        values = values.with(Device::Wide, &band::SPACE_ABOVE, SetValue::Number(3)).with(
+            Device::Wide,
+            &band::SPACE_BELOW,
+            SetValue::Number(0),
+        );
+    }
     let columns = plan.columns.iter().zip(1..).map(|((width, kinds), place)| Column {
         id: name::<ColumnId>(&format!("s{number}-{place}")),
         width: *width,
@@ -385,9 +397,9 @@ fn rest(pieces: Vec<Piece>) -> Band {
     Band { id: name::<BandId>("s-rest"), values, columns: vec![column] }
 }
 
-/// A piece of a new page; lists begin with an example, so that the piece can be seen.
-fn filled(kind: Kind, number: usize) -> Piece {
-    let values = match kind {
+/// What a new list begins with, so that the piece can be seen; an owner is reminded of it when publishing.
+fn prompt(kind: Kind) -> Values {
+    match kind {
         K::Promises => Values::default().with(
             Device::Wide,
             &promises::LINES,
@@ -398,8 +410,21 @@ fn filled(kind: Kind, number: usize) -> Piece {
             Values::default().with(Device::Wide, &questions::QUESTIONS, SetValue::Rows(vec![row]))
         }
         _ => Values::default(),
+    }
+}
+
+fn filled(kind: Kind, number: usize) -> Piece {
+    Piece { id: name::<PieceId>(&format!("n{number}")), kind, values: prompt(kind) }
+}
+
+/// The pieces that still say what a starter wrote into them.
+#[must_use]
+pub fn prompting(page: &Layout) -> Vec<PieceId> {
+    let still = |piece: &&Piece| {
+        let prompt = prompt(piece.kind);
+        prompt.wide.iter().any(|(key, value)| piece.values.wide.get(key) == Some(value))
     };
-    Piece { id: name::<PieceId>(&format!("n{number}")), kind, values }
+    page.pieces().filter(still).map(|piece| piece.id.clone()).collect()
 }
 
 #[cfg(test)]
@@ -444,6 +469,20 @@ mod tests {
                 assert!(kinds.contains(&kind), "{}: {}", starter.key, kind.label());
             }
         }
+    }
+
+    #[test]
+    fn pieces_that_still_say_what_the_starter_wrote_are_named() {
+        let mut page = STARTERS[0].lay(&Layout::default()).layout;
+        let kinds: Vec<_> = prompting(&page).iter().filter_map(|id| page.piece(id)).map(|p| p.kind).collect();
+        assert_eq!(kinds, [K::Promises, K::Questions]);
+        let piece = page.first_of(K::Promises).unwrap().id.clone();
+        let value = Some(SetValue::Lines(vec!["Sent in two days".into()]));
+        let target = crate::page::Target::Piece(piece);
+        let set = crate::page::Op::Set { target, setting: "lines".into(), device: Device::Wide, value };
+        crate::page::apply(&mut page, set).unwrap();
+        assert_eq!(prompting(&page).len(), 1);
+        assert!(prompting(&samples::layout()).is_empty());
     }
 
     #[test]

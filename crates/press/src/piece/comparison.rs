@@ -15,9 +15,11 @@ pub(super) fn table(ctx: &Ctx<'_>, rows: &[Vec<String>], lift: usize) -> Option<
     let (head, body) = rows.split_first()?;
     let lifted = |place: usize| (lift > 1 && place + 1 == lift).then_some("lifted");
     Some(html! {
-        div.slides-over tabindex="0" role="region" aria-label=(ctx.say("slide-region")) {
+        div.slides-over tabindex="0" role="group" aria-label=(ctx.say("slide-region")) {
             table {
-                thead { tr { @for (c, cell) in head.iter().enumerate() { th scope="col" class=[lifted(c)] { (cell) } } } }
+                thead { tr { @for (c, cell) in head.iter().enumerate() {
+                    @if cell.is_empty() { td {} } @else { th scope="col" class=[lifted(c)] { (cell) } }
+                } } }
                 tbody {
                     @for row in body {
                         tr {

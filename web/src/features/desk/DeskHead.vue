@@ -37,7 +37,7 @@ const FRAMES = [
 </script>
 
 <template>
-  <header class="head">
+  <div class="head">
     <h1>{{ desk.view?.name }}</h1>
     <router-link to="/templates" class="reach">{{ reach }}</router-link>
     <span class="chip" data-test="state">{{ state }}</span>
@@ -104,7 +104,7 @@ const FRAMES = [
       Publish
     </v-btn>
     <PublishDialog v-model="publishing" />
-  </header>
+  </div>
 </template>
 
 <style scoped>

@@ -76,14 +76,14 @@ function lookAt(product: string): void {
 </script>
 
 <template>
-  <div class="desk">
+  <main class="desk">
     <DeskHead v-if="desk.view && desk.draft" @open="(what) => (open = what)" />
     <ProblemNote class="problem" :problem="desk.problem" @retry="desk.retry" />
     <div v-if="desk.notice" class="notice" role="status">
       <span>{{ desk.notice }}</span>
       <button class="quiet" @click="desk.notice = null">Understood</button>
     </div>
-    <main v-if="desk.view && desk.draft">
+    <div v-if="desk.view && desk.draft" class="halves">
       <section class="left">
         <RunningOrder
           v-model:adding="adding"
@@ -107,13 +107,13 @@ function lookAt(product: string): void {
         />
         <DeskFoot :boxes="boxes" @help="help = true" />
       </section>
-    </main>
+    </div>
     <KeysDialog v-model="help" />
     <ClashDialog />
     <StartersDialog v-if="open === 'starters'" :situation="situation" @close="open = null" />
     <HistoryDialog v-if="open === 'history'" :situation="situation" @close="open = null" />
     <PreviewDialog v-if="open === 'preview'" :product="situation.product.value ?? ''" @close="open = null" />
-  </div>
+  </main>
 </template>
 
 <style scoped>
@@ -136,7 +136,7 @@ function lookAt(product: string): void {
   border-radius: 6px;
   background: var(--accent-weak);
 }
-main {
+.halves {
   display: grid;
   flex: 1;
   grid-template-columns: 340px minmax(0, 1fr);
@@ -158,7 +158,7 @@ main {
   .desk {
     height: auto;
   }
-  main {
+  .halves {
     grid-template-columns: minmax(0, 1fr);
   }
   .left {

@@ -10,6 +10,13 @@ const name = ref("");
 watch(open, (now) => now && (name.value = ""));
 const changes = computed(() => (desk.draft ? changeWords(desk.draft.not_live, desk.draft.layout, desk.labels) : []));
 const MOST = 8;
+/** Pieces that still say what a starter wrote into them. */
+const prompting = computed(() =>
+  (desk.draft?.prompting ?? []).map((id) => {
+    const kind = desk.order.find((l) => l.piece.id === id)?.piece.kind;
+    return kind ? (desk.labels.get(kind) ?? kind) : id;
+  }),
+);
 
 async function publish(): Promise<void> {
   open.value = false;
@@ -29,6 +36,9 @@ async function publish(): Promise<void> {
         <li v-if="changes.length > MOST" class="soft">and {{ changes.length - MOST }} more</li>
       </ul>
       <p v-else>Shoppers see this template for the first time.</p>
+      <p v-if="prompting.length" class="signal" role="status">
+        {{ prompting.join(" and ") }} still {{ prompting.length === 1 ? "says" : "say" }} what the starter wrote.
+      </p>
       <v-text-field v-model="name" label="Name in the history, if you like" maxlength="120" autofocus />
       <div class="acts">
         <v-btn @click="open = false">Not yet</v-btn>

@@ -38,8 +38,8 @@ function ratio(hundredths: number): string {
 </script>
 
 <template>
-  <div class="house">
-    <header>
+  <main class="house">
+    <div class="view-head">
       <h1>House style</h1>
       <span class="chip" :class="{ differs: count > 0 }" data-test="state">
         {{ count === 0 ? "Live, nothing changed since" : `${count === 1 ? "1 change" : `${count} changes`} not live` }}
@@ -47,9 +47,9 @@ function ratio(hundredths: number): string {
       <span class="space" />
       <v-btn :prepend-icon="mdiUndo" :disabled="!view?.can_undo" @click="undo">Undo</v-btn>
       <v-btn variant="flat" color="primary" :disabled="count === 0 || waiting > 0" @click="publish">Publish</v-btn>
-    </header>
+    </div>
     <ProblemNote class="problem" :problem="problem" @retry="load" />
-    <main v-if="view">
+    <div v-if="view" class="parts">
       <nav aria-label="Parts of the house style">
         <button v-for="[key, name] in GROUPS" :key="key" :aria-pressed="key === chosen" @click="chosen = key">
           {{ name }}
@@ -84,9 +84,9 @@ function ratio(hundredths: number): string {
           </li>
         </ul>
       </section>
-    </main>
+    </div>
     <v-progress-linear v-else indeterminate color="primary" />
-  </div>
+  </main>
 </template>
 
 <style scoped>
@@ -96,22 +96,10 @@ function ratio(hundredths: number): string {
   height: calc(100dvh - 48px);
   min-height: 560px;
 }
-header {
-  display: flex;
-  gap: 14px;
-  align-items: center;
-  min-height: 50px;
-  padding: 4px 18px;
-  border-bottom: 1px solid var(--line);
-  background: var(--sheet);
-}
-.space {
-  flex: 1;
-}
 .problem {
   margin: 8px 14px;
 }
-main {
+.parts {
   display: grid;
   flex: 1;
   grid-template-columns: 140px 364px minmax(0, 1fr) 250px;
@@ -186,7 +174,7 @@ li small {
   text-align: center;
 }
 @media (max-width: 1100px) {
-  main {
+  .parts {
     grid-template-columns: 120px 340px minmax(0, 1fr);
   }
   .contrasts {

@@ -22,8 +22,8 @@ const found = computed(() => {
 </script>
 
 <template>
-  <div class="wording">
-    <header>
+  <main class="wording">
+    <div class="view-head">
       <h1>Wording</h1>
       <span class="chip" :class="{ differs: count > 0 }" data-test="state">
         {{ count === 0 ? "Live, nothing changed since" : `${count === 1 ? "1 change" : `${count} changes`} not live` }}
@@ -31,7 +31,7 @@ const found = computed(() => {
       <span class="space" />
       <v-btn :prepend-icon="mdiUndo" :disabled="!view?.can_undo" @click="undo">Undo</v-btn>
       <v-btn variant="flat" color="primary" :disabled="count === 0 || waiting > 0" @click="publish">Publish</v-btn>
-    </header>
+    </div>
     <ProblemNote class="problem" :problem="problem" @retry="load" />
     <div class="tools">
       <v-btn-toggle v-model="language" aria-label="Language">
@@ -48,7 +48,7 @@ const found = computed(() => {
       <label><input v-model="onlyOwn" type="checkbox" /> only my own</label>
       <span class="soft">{{ found.length }} of {{ view?.words.length ?? 0 }}</span>
     </div>
-    <main>
+    <div class="words">
       <v-progress-linear v-if="!view" indeterminate color="primary" />
       <table v-else>
         <caption class="unseen">
@@ -71,8 +71,8 @@ const found = computed(() => {
       <p class="soft none">
         Numbers and names stand in brackets, as in <code>{ $count }</code>; they are filled in on the page.
       </p>
-    </main>
-  </div>
+    </div>
+  </main>
 </template>
 
 <style scoped>
@@ -81,18 +81,6 @@ const found = computed(() => {
   flex-direction: column;
   height: calc(100dvh - 48px);
   min-height: 480px;
-}
-header {
-  display: flex;
-  gap: 14px;
-  align-items: center;
-  min-height: 50px;
-  padding: 4px 18px;
-  border-bottom: 1px solid var(--line);
-  background: var(--sheet);
-}
-.space {
-  flex: 1;
 }
 .problem {
   margin: 8px 14px;
@@ -115,7 +103,7 @@ header {
 .find {
   flex: 0 1 320px;
 }
-main {
+.words {
   flex: 1;
   min-height: 0;
   padding: 0 18px 24px;

@@ -19,8 +19,9 @@ use crate::reading::today;
 use crate::state::State;
 use compagina_core::catalog::Product;
 use compagina_core::choice::Selection;
-use compagina_core::ids::Handle;
+use compagina_core::ids::{Handle, PieceId};
 use compagina_core::page::piece::hint;
+use compagina_core::page::starter::prompting;
 use compagina_core::page::{CartFacts, Day, Difference, Layout, differences};
 use compagina_core::situation::{CartMood, SaleMood, Situation, StockMood};
 use compagina_core::wording::Language;
@@ -43,6 +44,8 @@ pub struct DraftView {
     pub can_redo: bool,
     /// Whether shoppers see the template at all.
     pub live: bool,
+    /// Pieces that still say what a starter wrote into them.
+    pub prompting: Vec<PieceId>,
     /// The page after the step, where it was asked for.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub proof: Option<String>,
@@ -58,6 +61,7 @@ fn draft_view(template: &TemplateRow, history: History) -> DraftView {
         can_undo: history.undo > 0,
         can_redo: history.redo > 0,
         live: template.published.is_some(),
+        prompting: prompting(&template.draft),
         proof: None,
     }
 }
