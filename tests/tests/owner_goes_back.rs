@@ -80,7 +80,7 @@ async fn an_earlier_page_is_looked_at_compared_and_brought_back(pool: MySqlPool)
         until(&client, "document.querySelector('[aria-label=\"What differs\"]')?.textContent.includes('moved')").await;
         let then = "document.querySelector('[aria-label=History] iframe')?.contentDocument?.querySelector('.k-price')";
         until(&client, &format!("{then}?.compareDocumentPosition({then}.ownerDocument.querySelector('.k-summary')) & 4")).await;
-        let moments = ask(&client, "[...document.querySelectorAll('[aria-label=History] li')].map(l => l.textContent).join(' | ')").await;
+        let moments = ask(&client, "[...document.querySelectorAll('[aria-label=History] .list li')].map(l => l.textContent).join(' | ')").await;
         assert_eq!(moments.as_str().unwrap().matches(" | ").count(), 3, "{moments}");
         click(&client, "[aria-label=History] button", "Bring it back").await;
         in_both(&client, "page.querySelector('.k-price').compareDocumentPosition(page.querySelector('.k-summary')) & 4").await;

@@ -64,7 +64,8 @@ async fn a_word_is_said_otherwise_in_one_template_and_the_shop_is_read_in_german
 
         client.goto(&format!("{base}/shop/products/whimbrel?colour=ember&sail=2-1-m")).await.unwrap();
         until(&client, "document.querySelector('.k-buy-button .buy').innerText === 'Into the basket'").await;
-        find(&client, ".languages a[lang=de]").await.click().await.unwrap();
+        find(&client, ".languages a[lang=de]").await;
+        ask(&client, "document.querySelector('.languages a[lang=de]').click()").await;
         until(&client, "document.documentElement.lang === 'de-DE' && document.querySelector('.k-buy-button .buy').innerText === 'In den Warenkorb'").await;
         assert_eq!(ask(&client, "location.search").await, "?colour=ember&sail=2-1-m");
         until(&client, "document.querySelector('.k-price .now').innerText === '68,00\u{a0}£'").await;

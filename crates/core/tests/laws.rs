@@ -6,13 +6,19 @@ mod samples;
 use compagina_core::cart::{Wanted, reckon};
 use compagina_core::catalog::{Product, Stock};
 use compagina_core::choice::{Selection, ValueState, pick, states, variant_of};
-use compagina_core::page::op::check;
+use compagina_core::money::Locale;
+use compagina_core::page::op::{Touch, check, touches};
 use compagina_core::page::piece::price;
-use compagina_core::page::{Device, Kind, Layout, Op, SetValue, Target, Values, apply, differences};
+use compagina_core::page::starter::STARTERS;
+use compagina_core::page::{
+    CartFacts, Day, Device, Facts, Kind, Layout, Op, Rule, SetValue, Target, Values, apply, differences,
+    judge,
+};
 use compagina_core::price::{Hindrance, Tag, offer};
-use compagina_core::style::{Chain, Level};
+use compagina_core::style::{Chain, Level, contrast};
 use proptest::prelude::*;
 use samples::{at, id, layout, piece, pounds, product};
+use std::collections::BTreeMap;
 
 fn any_op() -> impl Strategy<Value = Op> {
     let names = prop::sample::select(vec!["crumbs", "gallery", "title", "price", "buy", "new-1", "new-2"]);
@@ -66,7 +72,101 @@ fn any_saving() -> impl Strategy<Value = Values> {
     })
 }
 
+fn any_rule() -> impl Strategy<Value = Rule> {
+    let plain = prop_oneof![
+        Just(Rule::OnSale),
+        Just(Rule::SoldOut),
+        Just(Rule::HasOptions),
+        Just(Rule::CartHolds),
+        (0u32..6).prop_map(|count| Rule::StockUnder { count }),
+        (0i64..9000).prop_map(|minor| Rule::PriceOver { minor }),
+    ];
+    plain.prop_recursive(3, 12, 3, |inner| {
+        prop_oneof![
+            prop::collection::vec(inner.clone(), 0..3).prop_map(|of| Rule::All { of }),
+            prop::collection::vec(inner.clone(), 0..3).prop_map(|of| Rule::Any { of }),
+            inner.prop_map(|of| Rule::Not { of: Box::new(of) }),
+        ]
+    })
+}
+
+fn not(rule: &Rule) -> Rule {
+    Rule::Not { of: Box::new(rule.clone()) }
+}
+
+fn holds(rule: &Rule, product: &Product) -> bool {
+    let (cart, day) = (CartFacts::default(), Day::try_from("2026-11-24".to_owned()).unwrap());
+    judge(rule, &Facts { product, cart: &cart, day: &day, locale: Locale::EnGb }).holds
+}
+
+/// A value of the piece *price*, which no other of these operations changes.
+fn set_note() -> Op {
+    let value = Some(SetValue::Text("with VAT".into()));
+    Op::Set { target: Target::Piece(id("price")), setting: "note".into(), device: Device::Wide, value }
+}
+
 proptest! {
+    /// What makes it right to let a late edit land: it comes to the same as if it had come first.
+    #[test]
+    fn an_edit_that_touches_nothing_that_another_touches_comes_to_the_same_in_either_order(other in any_op()) {
+        let mine = set_note();
+        prop_assume!(Touch::common(&touches(&mine), &touches(&other)).is_none());
+        // A copy takes what its model has when it is made; that is no clash.
+        prop_assume!(!matches!(&other, Op::CopyPiece { piece, .. } if *piece == id("price")));
+        let (mut first, mut last) = (layout(), layout());
+        apply(&mut first, mine.clone()).unwrap();
+        let done = apply(&mut first, other.clone()).is_ok();
+        prop_assert_eq!(apply(&mut last, other).is_ok(), done);
+        apply(&mut last, mine).unwrap();
+        prop_assert_eq!(first, last);
+    }
+
+    #[test]
+    fn touching_is_mutual(a in any_op(), b in any_op()) {
+        let (a, b) = (touches(&a), touches(&b));
+        prop_assert_eq!(Touch::common(&a, &b).is_some(), Touch::common(&b, &a).is_some());
+        prop_assert!(Touch::common(&a, &a).is_some(), "everything touches itself");
+    }
+
+    #[test]
+    fn conditions_follow_the_laws_of_logic(a in any_rule(), b in any_rule(), product in any_product()) {
+        let of = |rule: &Rule| holds(rule, &product);
+        prop_assert_eq!(of(&not(&a)), !of(&a));
+        let all = Rule::All { of: vec![a.clone(), b.clone()] };
+        let any = Rule::Any { of: vec![a.clone(), b.clone()] };
+        prop_assert_eq!(of(&all), of(&a) && of(&b));
+        prop_assert_eq!(of(&any), of(&a) || of(&b));
+        prop_assert_eq!(of(&not(&all)), of(&Rule::Any { of: vec![not(&a), not(&b)] }));
+    }
+
+    #[test]
+    fn a_condition_survives_the_document(rule in any_rule()) {
+        let value = SetValue::Rule(rule);
+        let written = serde_json::to_string(&value).unwrap();
+        prop_assert_eq!(serde_json::from_str::<SetValue>(&written).unwrap(), value);
+    }
+
+    /// Whatever was done to a page, each starter lays it anew with every piece and every value that it had.
+    #[test]
+    fn starters_lose_nothing(ops in prop::collection::vec(any_op(), 0..12), which in 0..STARTERS.len()) {
+        let page = after(ops);
+        prop_assume!(page.pieces().count() > 0);
+        let laid = STARTERS[which].lay(&page);
+        let pieces = |page: &Layout| page.pieces().map(|p| (p.id.clone(), p.clone())).collect::<BTreeMap<_, _>>();
+        prop_assert_eq!(check(&laid.layout), Ok(()));
+        prop_assert_eq!(pieces(&laid.layout), pieces(&page));
+        let again = STARTERS[which].lay(&laid.layout);
+        prop_assert_eq!(again.layout, laid.layout, "laying twice is laying once");
+    }
+
+    #[test]
+    fn contrast_is_mutual_and_between_1_and_21(a in "#[0-9A-F]{6}", b in "#[0-9A-F]{6}") {
+        let found = contrast(&a, &b);
+        prop_assert_eq!(found, contrast(&b, &a));
+        prop_assert!((100..=2100).contains(&found));
+        prop_assert_eq!(contrast(&a, &a), 100);
+    }
+
     #[test]
     fn layouts_differ_exactly_where_differences_are_told(ops in prop::collection::vec(any_op(), 0..12)) {
         let (before, after) = (layout(), after(ops));

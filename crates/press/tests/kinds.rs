@@ -7,7 +7,9 @@ use compagina_core::catalog::{Product, Rating};
 use compagina_core::ids::{BandId, ColumnId, PieceId};
 use compagina_core::page::op::check;
 use compagina_core::page::piece::{self, shared};
-use compagina_core::page::{Band, Column, Device, Kind, Layout, Piece, Rule, SetValue, Setting, Values};
+use compagina_core::page::{
+    Band, Column, Device, Kind, Layout, Piece, Rule, SetValue, Setting, Shape, Values,
+};
 use compagina_core::situation::{SaleMood, Situation};
 use compagina_core::wording::{Language, Own, Words};
 use compagina_press::{Around, Mode, Nav, Neighbour, Page, render};
@@ -240,7 +242,7 @@ fn what_lies_behind_a_band_moves_only_for_those_who_want_motion() {
     layout.bands[0].values = set(values, &piece::band::MOTION, text("slow"));
     let page = html(&layout);
     assert!(page.contains("class=\"behind slow\" aria-hidden=\"true\"><img"));
-    let css = include_str!("../../../shop/src/base.css");
+    let css = include_str!("../../../shop/src/styles/bands.css");
     let (before, moving) = css.split_once("prefers-reduced-motion: no-preference").unwrap();
     assert!(!before.contains("animation:") && moving.contains("animation-timeline: view()"));
     let values = set(Values::default(), &piece::band::BEHIND, text("film"));
@@ -334,4 +336,97 @@ fn one_piece_alone_stands_without_the_shop_around_it() {
     let page = page.unwrap();
     assert_eq!(page.matches("data-piece=").count(), 1);
     assert!(page.contains("k-price") && !page.contains("class=\"top\"") && !page.contains("class=\"foot\""));
+}
+
+/// Values at the edges of what a setting takes.
+fn edges(setting: &Setting) -> Vec<SetValue> {
+    let number = |n: i64| SetValue::Number(n);
+    match setting.shape {
+        Shape::Flag => vec![SetValue::Flag(true), SetValue::Flag(false)],
+        Shape::Choice(names) => names.iter().map(|(name, _)| text(name)).collect(),
+        Shape::Steps(steps) => steps.iter().map(|(n, _)| number(*n)).collect(),
+        Shape::Number { least, most } => vec![number(least), number(most)],
+        Shape::Text { most } => vec![text(""), text(&"<&\"'>".repeat(most / 5))],
+        Shape::Lines { count, most } => {
+            vec![lines(&[]), SetValue::Lines(vec!["</li>".repeat(most / 5); count])]
+        }
+        Shape::Rich { .. } => {
+            vec![text(""), text("<p>unclosed <b>bold<ul><li>x"), text("</div></section><p>out")]
+        }
+        Shape::Rows { parts, count } => {
+            vec![
+                rows(&[]),
+                SetValue::Rows(vec![parts.iter().map(|(_, most)| "</p>".repeat(most / 4)).collect(); count]),
+            ]
+        }
+        Shape::Table { columns, rows: count, most } => {
+            vec![
+                rows(&[]),
+                SetValue::Rows(vec![vec!["</td>".repeat(most / 5); columns]; count]),
+                rows(&[&["only"]]),
+            ]
+        }
+        Shape::Pictures { count } => {
+            vec![lines(&[]), SetValue::Lines(vec!["seam".into(); count]), lines(&["gone"])]
+        }
+        Shape::Film => vec![text(""), text("turning"), text("gone")],
+        Shape::Link => vec![text(""), text("/shop?a=1&b=\"2\""), text("mailto:a@b.co")],
+        Shape::Colour => vec![text("#FFFFFF")],
+        Shape::Space | Shape::TypeSize => vec![number(0), number(7)],
+        Shape::Rule => vec![SetValue::Rule(Rule::always())],
+    }
+}
+
+/// The first element that is closed without being open, or stays open.
+fn unbalanced(html: &str) -> Option<String> {
+    const VOID: [&str; 7] = ["meta", "link", "img", "input", "hr", "br", "!DOCTYPE"];
+    let (mut open, mut rest) = (Vec::new(), html);
+    while let Some(at) = rest.find('<') {
+        rest = &rest[at + 1..];
+        let closing = rest.starts_with('/');
+        let start = rest.trim_start_matches('/');
+        let name: String = start.chars().take_while(|c| c.is_ascii_alphanumeric() || *c == '!').collect();
+        if closing {
+            match open.pop() {
+                Some(last) if last == name => {}
+                other => return Some(format!("</{name}> closes {other:?}")),
+            }
+        } else if matches!(name.as_str(), "script" | "style") {
+            rest = &rest[rest.find(&format!("</{name}>")).unwrap() + name.len() + 3..];
+        } else if !VOID.contains(&name.as_str()) {
+            open.push(name);
+        }
+    }
+    open.pop().map(|name| format!("<{name}> stays open"))
+}
+
+#[test]
+fn whatever_is_set_on_a_piece_the_page_stays_whole() {
+    for kind in Kind::ALL {
+        for setting in kind.settings() {
+            for value in edges(setting) {
+                let mut set = filled(kind);
+                set.retain(|(other, _)| other.key != setting.key);
+                set.push((setting, value.clone()));
+                let layout = page_of(kind, set);
+                assert_eq!(check(&layout), Ok(()), "{} {}", kind.label(), setting.key);
+                let page = html(&layout);
+                let wrong = unbalanced(&page);
+                assert_eq!(wrong, None, "{}, {} = {value:?}", kind.label(), setting.label);
+            }
+        }
+    }
+}
+
+#[test]
+fn whatever_is_set_on_a_band_the_page_stays_whole() {
+    for setting in piece::band::SETTINGS {
+        for value in edges(setting) {
+            let mut layout = page_of(Kind::Summary, vec![]);
+            let behind = Values::default().with(Device::Wide, &piece::band::BEHIND, text("picture"));
+            let behind = behind.with(Device::Wide, &piece::band::PICTURE, lines(&["dunes"]));
+            layout.bands[0].values = behind.with(Device::Wide, setting, value.clone());
+            assert_eq!(unbalanced(&html(&layout)), None, "{} = {value:?}", setting.label);
+        }
+    }
 }

@@ -1,6 +1,7 @@
 //! Takes the pictures of `docs/screenshots`; run by `cargo xtask screenshots`.
 #![allow(clippy::unwrap_used)]
 
+use compagina_tests::desk::{click, press};
 use compagina_tests::{Browser, Screen, find, until};
 use std::time::Duration;
 
@@ -40,6 +41,25 @@ async fn owners_views(base: &str) {
     client.goto(&format!("{base}/templates/2?product=whimbrel")).await.unwrap();
     proofs_are_drawn(&browser).await;
     take(&browser, "desk").await;
+    for (key, name, drawn) in [("5", "all-products", 6), ("6", "all-states", 8)] {
+        press(client, key).await;
+        let thumbs = "[...document.querySelectorAll('.all iframe')].filter(f => f.contentDocument?.querySelector('.piece')).length";
+        until(client, &format!("{thumbs} >= {drawn}")).await;
+        take(&browser, name).await;
+    }
+    press(client, "3").await;
+    proofs_are_drawn(&browser).await;
+    click(client, ".head button", "Page").await;
+    click(client, ".v-list-item", "Starters").await;
+    let thumbs = "[...document.querySelectorAll('[aria-label=Starters] iframe')].filter(f => f.contentDocument?.querySelector('.piece')).length";
+    until(client, &format!("{thumbs} >= 7")).await;
+    take(&browser, "starters").await;
+    client.goto(&format!("{base}/house-style")).await.unwrap();
+    until(client, "document.querySelector('iframe')?.contentDocument?.querySelector('.sample-box')").await;
+    take(&browser, "house-style").await;
+    client.goto(&format!("{base}/wording")).await.unwrap();
+    until(client, "document.querySelectorAll('tbody tr').length > 50").await;
+    take(&browser, "wording").await;
     browser.client.clone().close().await.unwrap();
 }
 

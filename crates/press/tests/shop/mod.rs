@@ -11,15 +11,26 @@ use compagina_core::style::House;
 use compagina_core::wording::{Language, Words};
 use compagina_demo::{DemoProduct, DemoShop, Drawing, demo_shop};
 use compagina_press::{Assets, Nav, NavItem, opening_selection};
+use std::sync::LazyLock;
 
 /// The twelve products, and the layouts *All products* and *Sport kites*.
 pub fn demo() -> (Vec<Product>, Vec<Layout>) {
+    static DEMO: LazyLock<(Vec<Product>, Vec<Layout>)> = LazyLock::new(make_demo);
+    DEMO.clone()
+}
+
+fn make_demo() -> (Vec<Product>, Vec<Layout>) {
     let shop = demo_shop(0).unwrap();
     let products = shop.products.iter().zip(1..).map(|(made, number)| product(&shop, made, number)).collect();
     (products, shop.templates.into_iter().map(|t| t.layout).collect())
 }
 
 pub fn nav() -> Nav {
+    static NAV: LazyLock<Nav> = LazyLock::new(make_nav);
+    NAV.clone()
+}
+
+fn make_nav() -> Nav {
     let asset = |name: &str| format!("/shop/assets/{name}?v=0");
     Nav {
         shop: demo_shop(0).unwrap().shop,

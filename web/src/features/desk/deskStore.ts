@@ -87,7 +87,7 @@ export const useDesk = defineStore("desk", () => {
     if (error.code === "clash" && op && id) {
       await open(id);
       clash.value = { message: error.message, op };
-    } else if (error.code === "revision_mismatch" && id) await reload(id, error);
+    } else if ((error.code === "revision_mismatch" || error.code === "clash") && id) await reload(id, error);
     else problem.value = error;
   }
 

@@ -77,7 +77,12 @@ function ratio(hundredths: number): string {
         </p>
         <ul>
           <li v-for="pair in view.contrasts" :key="pair.what">
-            <span class="swatch" :style="{ background: pair.under, color: pair.over }">Aa</span>
+            <span
+              v-if="pair.needed < 450"
+              class="swatch shape"
+              :style="{ background: pair.under, borderColor: pair.over }"
+            />
+            <span v-else class="swatch" :style="{ background: pair.under, color: pair.over }">Aa</span>
             <span>{{ pair.what }}</span>
             <b :class="{ signal: !pair.holds }">{{ ratio(pair.hundredths) }}</b>
             <small v-if="!pair.holds" class="signal">needs {{ ratio(pair.needed) }}</small>
@@ -165,6 +170,10 @@ li {
 }
 li small {
   grid-column: 2 / 4;
+}
+.shape {
+  height: 24px;
+  border-width: 2px !important;
 }
 .swatch {
   padding: 2px 0;

@@ -30,6 +30,8 @@ pub struct DeskView {
     types: Vec<ProductType>,
     tags: Vec<String>,
     currency: String,
+    /// How many places its small unit has: 2 for pence.
+    decimals: u32,
 }
 
 /// A ready arrangement of a whole page.
@@ -75,6 +77,7 @@ pub async fn show(state: Data<State>, _caller: Caller, id: Path<u64>) -> ApiResu
     }
     let serves = if serves_types > 0 { names.len() } else { 0 };
     let history = state.store.history(id).await?;
+    let currency = state.store.shop().await?.map(|shop| shop.currency);
     Ok(Json(DeskView {
         id,
         name: template.name.clone(),
@@ -89,6 +92,7 @@ pub async fn show(state: Data<State>, _caller: Caller, id: Path<u64>) -> ApiResu
         starters: STARTERS.iter().map(|s| StarterView { key: s.key, name: s.name, hint: s.hint }).collect(),
         types: state.store.types().await?.into_iter().map(|t| t.kind).collect(),
         tags: state.store.tags().await?,
-        currency: state.store.shop().await?.map_or_else(String::new, |s| s.currency.code().to_string()),
+        currency: currency.map_or_else(String::new, |c| c.code().to_string()),
+        decimals: currency.map_or(2, compagina_core::money::Currency::decimals),
     }))
 }

@@ -8,6 +8,8 @@ import { SENTENCES } from "./sentences";
 const props = defineProps<{ modelValue: Rule }>();
 const emit = defineEmits<{ "update:modelValue": [rule: Rule]; turn: [] }>();
 const desk = useDesk();
+/** Small units to a whole one: 100 pence. */
+const unit = computed(() => 10 ** (desk.view?.decimals ?? 2));
 const negated = computed(() => props.modelValue.is === "not");
 const plain = computed((): Rule => (props.modelValue.is === "not" ? props.modelValue.of : props.modelValue));
 const words = computed(() => {
@@ -30,7 +32,7 @@ function setCount(event: Event): void {
 }
 function setPrice(event: Event): void {
   const price = number(event);
-  if (price !== null && plain.value.is === "price_over") put({ ...plain.value, minor: Math.round(price * 100) });
+  if (price !== null && plain.value.is === "price_over") put({ ...plain.value, minor: Math.round(price * unit.value) });
 }
 function setDay(which: "from" | "to", event: Event): void {
   const day = (event.target as HTMLInputElement).value || null;
@@ -50,7 +52,14 @@ function setDay(which: "from" | "to", event: Event): void {
       @change="setCount"
     />
     <span v-else-if="plain.is === 'price_over'" class="price">
-      <input type="number" min="0" step="0.01" :value="plain.minor / 100" :aria-label="words" @change="setPrice" />
+      <input
+        type="number"
+        min="0"
+        :step="1 / unit"
+        :value="plain.minor / unit"
+        :aria-label="words"
+        @change="setPrice"
+      />
       {{ desk.view?.currency }}
     </span>
     <select
