@@ -603,6 +603,11 @@ export interface components {
         };
         DeskView: {
             currency: string;
+            /**
+             * Format: int32
+             * @description How many places its small unit has: 2 for pence.
+             */
+            decimals: number;
             draft: components["schemas"]["DraftView"];
             id: components["schemas"]["TemplateId"];
             kinds: components["schemas"]["KindView"][];

@@ -48,38 +48,13 @@ function address(product: string): string | null {
   </div>
 </template>
 
+<style scoped src="./thumbs.css"></style>
 <style scoped>
-.all {
-  min-height: 0;
-  padding: 4px 20px 20px;
-  overflow-y: auto;
-}
-.head {
-  display: flex;
-  gap: 14px;
-  align-items: center;
-  margin-bottom: 12px;
-}
 .head .v-btn-toggle {
   width: 130px;
 }
-ul {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(250px, 1fr));
-  gap: 18px;
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
 ul.phone {
   grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
-}
-button {
-  width: 100%;
-  text-align: left;
-}
-.thumb {
-  box-shadow: var(--shadow);
 }
 button > span:last-child {
   display: block;
@@ -88,8 +63,5 @@ button > span:last-child {
   font-weight: 600;
   text-overflow: ellipsis;
   white-space: nowrap;
-}
-button:hover .thumb {
-  outline: 2px solid var(--accent);
 }
 </style>

@@ -76,43 +76,15 @@ function put(look: Partial<Look>): void {
   </div>
 </template>
 
+<style scoped src="./thumbs.css"></style>
 <style scoped>
-.all {
-  min-height: 0;
-  padding: 4px 20px 20px;
-  overflow-y: auto;
-}
-.head {
-  display: flex;
-  gap: 14px;
-  align-items: center;
-  margin-bottom: 12px;
-}
 .head .v-btn-toggle {
   flex: none;
   width: 250px;
-}
-ul {
-  display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(250px, 1fr));
-  gap: 18px;
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-button {
-  width: 100%;
-  text-align: left;
 }
 button > span:first-child {
   display: block;
   padding-bottom: 4px;
   font-weight: 600;
-}
-.thumb {
-  box-shadow: var(--shadow);
-}
-button:hover .thumb {
-  outline: 2px solid var(--accent);
 }
 </style>

@@ -225,18 +225,6 @@ function hintOf(piece: Piece): string {
 .title h2 {
   margin-right: auto;
 }
-.tool {
-  display: grid;
-  place-items: center;
-  width: 24px;
-  height: 24px;
-  border-radius: 5px;
-  color: var(--soft);
-}
-.tool:hover {
-  background: var(--paper);
-  color: var(--ink);
-}
 .find {
   width: 170px;
   padding: 3px 8px;

@@ -178,18 +178,6 @@ function turn(step: number): void {
   text-overflow: ellipsis;
   white-space: nowrap;
 }
-.tool {
-  display: grid;
-  place-items: center;
-  width: 26px;
-  height: 26px;
-  border-radius: 5px;
-  color: var(--soft);
-}
-.tool:hover {
-  background: var(--paper);
-  color: var(--ink);
-}
 .groups {
   display: flex;
   gap: 16px;

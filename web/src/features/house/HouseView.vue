@@ -1,6 +1,6 @@
 <script setup lang="ts">
-import { mdiUndo } from "@mdi/js";
 import { computed, ref, watch } from "vue";
+import DraftHead from "../../ui/DraftHead.vue";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import TokenField from "./TokenField.vue";
 import { type Token, useHouse } from "./useHouse";
@@ -17,7 +17,6 @@ const GROUPS: [Token["group"], string, string][] = [
 const chosen = ref<Token["group"]>("type");
 const group = computed(() => GROUPS.find(([key]) => key === chosen.value));
 const tokens = computed(() => view.value?.tokens.filter((t) => t.group === chosen.value) ?? []);
-const count = computed(() => view.value?.changes_not_live ?? 0);
 
 // The sample's frame is loaded once; after that only its styles change, so that nothing flickers.
 const frame = ref<HTMLIFrameElement | null>(null);
@@ -39,15 +38,14 @@ function ratio(hundredths: number): string {
 
 <template>
   <main class="house">
-    <div class="view-head">
-      <h1>House style</h1>
-      <span class="chip" :class="{ differs: count > 0 }" data-test="state">
-        {{ count === 0 ? "Live, nothing changed since" : `${count === 1 ? "1 change" : `${count} changes`} not live` }}
-      </span>
-      <span class="space" />
-      <v-btn :prepend-icon="mdiUndo" :disabled="!view?.can_undo" @click="undo">Undo</v-btn>
-      <v-btn variant="flat" color="primary" :disabled="count === 0 || waiting > 0" @click="publish">Publish</v-btn>
-    </div>
+    <DraftHead
+      title="House style"
+      :changes="view?.changes_not_live ?? 0"
+      :can-undo="view?.can_undo ?? false"
+      :waiting="waiting"
+      @undo="undo"
+      @publish="publish"
+    />
     <ProblemNote class="problem" :problem="problem" @retry="load" />
     <div v-if="view" class="parts">
       <nav aria-label="Parts of the house style">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { mdiMagnify, mdiUndo } from "@mdi/js";
+import { mdiMagnify } from "@mdi/js";
 import { computed, ref } from "vue";
+import DraftHead from "../../ui/DraftHead.vue";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import WordRow from "./WordRow.vue";
 import { useWording } from "./useWording";
@@ -8,7 +9,6 @@ import { useWording } from "./useWording";
 const { language, template, view, templates, problem, waiting, load, set, undo, publish } = useWording();
 const typed = ref("");
 const onlyOwn = ref(false);
-const count = computed(() => view.value?.changes_not_live ?? 0);
 const scopes = computed(() => [
   { value: null, title: "the whole shop" },
   ...templates.value.map((t) => ({ value: t.id, title: `the template ${t.name}` })),
@@ -23,15 +23,14 @@ const found = computed(() => {
 
 <template>
   <main class="wording">
-    <div class="view-head">
-      <h1>Wording</h1>
-      <span class="chip" :class="{ differs: count > 0 }" data-test="state">
-        {{ count === 0 ? "Live, nothing changed since" : `${count === 1 ? "1 change" : `${count} changes`} not live` }}
-      </span>
-      <span class="space" />
-      <v-btn :prepend-icon="mdiUndo" :disabled="!view?.can_undo" @click="undo">Undo</v-btn>
-      <v-btn variant="flat" color="primary" :disabled="count === 0 || waiting > 0" @click="publish">Publish</v-btn>
-    </div>
+    <DraftHead
+      title="Wording"
+      :changes="view?.changes_not_live ?? 0"
+      :can-undo="view?.can_undo ?? false"
+      :waiting="waiting"
+      @undo="undo"
+      @publish="publish"
+    />
     <ProblemNote class="problem" :problem="problem" @retry="load" />
     <div class="tools">
       <v-btn-toggle v-model="language" aria-label="Language">

@@ -1,0 +1,39 @@
+<script setup lang="ts">
+import { mdiUndo } from "@mdi/js";
+import { computed } from "vue";
+
+/** The head of a view whose changes wait as a draft until they are published. */
+const props = defineProps<{ title: string; changes: number; canUndo: boolean; waiting: number }>();
+defineEmits<{ undo: []; publish: [] }>();
+const said = computed(() => {
+  if (props.changes === 0) return "Live, nothing changed since";
+  return `${props.changes === 1 ? "1 change" : `${props.changes} changes`} not live`;
+});
+</script>
+
+<template>
+  <div class="view-head">
+    <h1>{{ title }}</h1>
+    <span class="chip" :class="{ differs: changes > 0 }" data-test="state">{{ said }}</span>
+    <span class="space" />
+    <v-btn :prepend-icon="mdiUndo" :disabled="!canUndo" @click="$emit('undo')">Undo</v-btn>
+    <v-btn variant="flat" color="primary" :disabled="changes === 0 || waiting > 0" @click="$emit('publish')">
+      Publish
+    </v-btn>
+  </div>
+</template>
+
+<style scoped>
+.view-head {
+  display: flex;
+  gap: 14px;
+  align-items: center;
+  min-height: 50px;
+  padding: 4px 18px;
+  border-bottom: 1px solid var(--line);
+  background: var(--sheet);
+}
+.space {
+  flex: 1;
+}
+</style>
