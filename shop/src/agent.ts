@@ -16,14 +16,27 @@ interface Box {
   seen: boolean;
 }
 
+interface Changes {
+  /** The new HTML of the pieces that differ, by their names. */
+  pieces: Record<string, string>;
+  /** The page's body with empty pieces, where anything but the insides of pieces differs. */
+  body: string | null;
+  style: string;
+  offers: string;
+  title: string;
+  lang: string;
+}
+
 type ToProof =
   | { say: "page"; html: string }
+  | ({ say: "changes" } & Changes)
   | { say: "choose"; piece: string | null; band: string | null; also: string[]; label: string; reveal: boolean }
   | { say: "first-screen"; height: number; scale: number };
 
 let chosen: string | null = null;
 let chosenBand: string | null = null;
 let also: string[] = [];
+let chosenLabel = "";
 let foldAt: number | null = null;
 
 function tell(message: Record<string, unknown>): void {
@@ -73,73 +86,85 @@ function mark(label: string): void {
   for (const id of also) find("piece", id)?.setAttribute("data-also", "");
 }
 
-/** The page's HTML as it was handed over last, piece by piece, so that only what differs is touched. */
-let drawn = new Map<string, string>();
-let shape = "";
-
-function piecesOf(page: Document): Map<string, string> {
-  const all = [...page.querySelectorAll<HTMLElement>("[data-piece]")];
-  return new Map(all.map((piece): [string, string] => [piece.dataset.piece ?? "", piece.outerHTML]));
+function setText(element: Element | null, text: string | null | undefined): void {
+  if (element && typeof text === "string" && element.textContent !== text) element.textContent = text;
 }
 
-/** Everything but the insides of the pieces. */
-function shapeOf(page: Document): string {
-  const body = page.body.cloneNode(true) as HTMLElement;
-  body.querySelectorAll("[data-piece]").forEach((piece) => {
-    const empty = document.createElement("i");
-    empty.dataset.piece = (piece as HTMLElement).dataset.piece ?? "";
-    piece.replaceWith(empty);
-  });
-  return body.innerHTML;
+/** Everything about a page that isn't the inside of a piece. */
+function setHead(style: string, offers: string, title: string, lang: string): void {
+  setText(document.querySelector("head style:not([data-proof])"), style);
+  setText(document.getElementById("offers"), offers);
+  if (document.title !== title) document.title = title;
+  document.documentElement.lang = lang;
 }
 
-function setText(element: Element | null, text: string): void {
-  if (element && element.textContent !== text) element.textContent = text;
-}
-
-function morph(html: string): void {
-  const next = new DOMParser().parseFromString(html, "text/html");
-  const label = find("piece", chosen)?.getAttribute("data-chosen") ?? "";
-  setText(document.querySelector("head style:not([data-proof])"), next.querySelector("head style")?.textContent ?? "");
-  setText(document.getElementById("offers"), next.getElementById("offers")?.textContent ?? "");
-  document.title = next.title;
-  document.documentElement.lang = next.documentElement.lang;
-  const [pieces, nextShape] = [piecesOf(next), shapeOf(next)];
-  if (nextShape === shape) {
-    for (const [id, outer] of pieces) {
-      const [old, fresh] = [find("piece", id), outer === drawn.get(id) ? null : findIn(next, id)];
-      if (old && fresh) Idiomorph.morph(old, fresh, { morphStyle: "outerHTML" });
+/** Only some pieces differ from what is shown, or stand elsewhere: the desk has compared the two pages. */
+function takeChanges(changes: Changes): void {
+  setHead(changes.style, changes.offers, changes.title, changes.lang);
+  if (changes.body === null) {
+    for (const [id, html] of Object.entries(changes.pieces)) {
+      const old = find("piece", id);
+      if (old) Idiomorph.morph(old, html, { morphStyle: "outerHTML" });
     }
-  } else {
-    document.getElementById("proof-fold")?.remove();
-    Idiomorph.morph(document.body, next.body, { morphStyle: "innerHTML" });
-  }
-  drawn = pieces;
-  shape = nextShape;
-  for (const input of document.querySelectorAll<HTMLInputElement>("input[type=radio]")) {
-    input.checked = input.defaultChecked;
-  }
-  mark(label);
-  drawFold();
-  watchSticky();
-  report();
+  } else if (!takeBody(changes.body, changes.pieces)) return tell({ say: "lost" });
+  settle();
 }
 
-function findIn(page: Document, id: string): Element | null {
-  return page.querySelector(`[data-piece="${CSS.escape(id)}"]`);
+/** Pieces come empty where they are as they were; those are moved and left alone. Tells whether all were found. */
+function takeBody(body: string, pieces: Record<string, string>): boolean {
+  const next = new DOMParser().parseFromString(body, "text/html");
+  for (const [id, html] of Object.entries(pieces)) {
+    const place = next.querySelector(`[data-piece="${CSS.escape(id)}"]`);
+    if (place) place.outerHTML = html;
+  }
+  const same = [...next.querySelectorAll<HTMLElement>("[data-piece]")]
+    .map((piece) => piece.dataset.piece ?? "")
+    .filter((id) => !(id in pieces));
+  const before = same.map((id) => find("piece", id));
+  const isSame = new Set(same);
+  document.getElementById("proof-fold")?.remove();
+  Idiomorph.morph(document.body, next.body, {
+    morphStyle: "innerHTML",
+    callbacks: {
+      beforeNodeMorphed: (_, wanted) => !(wanted instanceof HTMLElement && isSame.has(wanted.dataset.piece ?? "-")),
+    },
+  });
+  return same.every((id, i) => before[i] !== null && find("piece", id) === before[i]);
+}
+
+/** The whole page, where its parts were lost. */
+function takePage(html: string): void {
+  const next = new DOMParser().parseFromString(html, "text/html");
+  const text = (css: string) => next.querySelector(css)?.textContent ?? "";
+  setHead(text("head style"), text("#offers"), next.title, next.documentElement.lang);
+  document.getElementById("proof-fold")?.remove();
+  Idiomorph.morph(document.body, next.body, { morphStyle: "innerHTML" });
+  settle();
+}
+
+/** What follows on any change of the page. Boxes are measured after it was painted. */
+function settle(): void {
+  for (const input of document.querySelectorAll<HTMLInputElement>("input[type=radio]")) {
+    if (input.checked !== input.defaultChecked) input.checked = input.defaultChecked;
+  }
+  mark(chosenLabel);
+  drawFold();
+  requestAnimationFrame(() => setTimeout(report));
+  watchSticky();
+  startFilms();
 }
 
 addEventListener("message", (event: MessageEvent<ToProof>) => {
   if (event.origin !== self.origin || event.source !== parent) return;
   const message = event.data;
-  if (message.say === "page") {
-    morph(message.html);
-    tell({ say: "drawn" });
-  } else if (message.say === "choose") {
+  if (message.say === "page") takePage(message.html);
+  else if (message.say === "changes") takeChanges(message);
+  else if (message.say === "choose") {
     chosen = message.piece;
     chosenBand = message.band;
     also = message.also;
-    mark(message.label);
+    chosenLabel = message.label;
+    mark(chosenLabel);
     const element = find("piece", chosen) ?? find("band", chosenBand);
     if (element && message.reveal) reveal(element);
   } else if (message.say === "first-screen") {
@@ -191,8 +216,6 @@ const style = document.createElement("style");
 style.textContent = look;
 style.dataset.proof = "";
 document.head.append(style);
-drawn = piecesOf(document);
-shape = shapeOf(document);
 startFilms();
 new ResizeObserver(() => report()).observe(document.documentElement);
 document.addEventListener("load", report, true);

@@ -1,3 +1,5 @@
+let inSight: IntersectionObserver | undefined;
+
 /** Starts the films that start by themselves, once they come into sight; never for visitors who ask for less motion. */
 export function startFilms(): void {
   const films = document.querySelectorAll<HTMLVideoElement>("video[data-starts]");
@@ -6,7 +8,8 @@ export function startFilms(): void {
     for (const film of films) if (!film.closest(".behind")) film.controls = true;
     return;
   }
-  const inSight = new IntersectionObserver((seen) => {
+  inSight?.disconnect();
+  inSight = new IntersectionObserver((seen) => {
     for (const one of seen) {
       const film = one.target as HTMLVideoElement;
       if (one.isIntersecting) void film.play().catch(() => undefined);

@@ -1,10 +1,13 @@
-/** Shows the sticky buy bar while every buy button of the page is out of sight. */
+let observer: IntersectionObserver | undefined;
+
+/** Shows the sticky buy bar while every buy button of the page is out of sight. May be called again on a changed page. */
 export function watchSticky(): void {
   const bar = document.querySelector<HTMLElement>("[data-sticky]");
   const buttons = document.querySelectorAll(".k-buy-button .buy");
   if (!bar || buttons.length === 0) return;
   const inSight = new Set<Element>();
-  const observer = new IntersectionObserver((seen) => {
+  observer?.disconnect();
+  observer = new IntersectionObserver((seen) => {
     for (const one of seen) {
       if (one.isIntersecting) inSight.add(one.target);
       else inSight.delete(one.target);

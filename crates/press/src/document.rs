@@ -1,7 +1,7 @@
 //! The HTML document around a page: head, the shop's frame, footer.
 
 use crate::house;
-use compagina_core::catalog::Shop;
+use compagina_core::catalog::{ProductType, Shop};
 use compagina_core::page::Frame;
 use compagina_core::style::House;
 use compagina_core::wording::{Language, Words};
@@ -21,6 +21,14 @@ pub struct Assets {
 pub struct NavItem {
     pub name: String,
     pub href: String,
+}
+
+impl NavItem {
+    /// The step that leads to a type's listing.
+    #[must_use]
+    pub fn of(kind: ProductType) -> Self {
+        Self { href: format!("/shop/types/{}", kind.handle), name: kind.name }
+    }
 }
 
 /// What the shop's frame holds on every page.

@@ -4,6 +4,7 @@ mod app;
 mod config;
 mod demo_data;
 mod error;
+mod known;
 mod media;
 mod openapi;
 mod pages;

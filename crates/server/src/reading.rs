@@ -5,6 +5,7 @@ use crate::error::{ApiError, ApiResult};
 use crate::state::State;
 use actix_web::HttpRequest;
 use chrono::Utc;
+use compagina_core::catalog::Shop;
 use compagina_core::ids::TemplateId;
 use compagina_core::page::Day;
 use compagina_core::style::House;
@@ -51,27 +52,23 @@ impl Reading {
 /// What surrounds every page.
 pub async fn nav(state: &State, reading: &Reading) -> ApiResult<Nav> {
     let (shop, types) = tokio::try_join!(state.store.shop(), state.store.types())?;
+    let shop = shop.ok_or_else(|| ApiError::no_such("shop"))?;
+    nav_of(state, reading, shop, types.into_iter().map(|t| NavItem::of(t.kind)).collect()).await
+}
+
+/// The same where the shop and its types are known already.
+pub async fn nav_of(state: &State, reading: &Reading, mut shop: Shop, items: Vec<NavItem>) -> ApiResult<Nav> {
     let (house, book): (Document<House>, Document<Book>) = tokio::try_join!(
         state.store.document(DocumentName::House),
         state.store.document(DocumentName::Wording)
     )?;
-    let mut shop = shop.ok_or_else(|| ApiError::no_such("shop"))?;
     shop.locale = reading.language.locale(shop.locale);
-    let items = types
-        .into_iter()
-        .map(|t| NavItem { href: format!("/shop/types/{}", t.kind.handle), name: t.kind.name });
     let (house, book) = match reading.side {
         Side::Live => (house.published, book.published),
         Side::Draft => (house.draft, book.draft),
     };
-    Ok(Nav {
-        shop,
-        items: items.collect(),
-        assets: state.assets.clone(),
-        words: words(state, reading, &book),
-        house,
-        here: reading.here.clone(),
-    })
+    let words = words(state, reading, &book);
+    Ok(Nav { shop, items, assets: state.assets.clone(), words, house, here: reading.here.clone() })
 }
 
 /// Words are read from their sources once and then kept ready.

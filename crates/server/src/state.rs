@@ -1,13 +1,16 @@
 use crate::app::StartError;
 use crate::config::Config;
+use crate::known::Known;
 use crate::media::Media;
 use crate::pages::Pages;
 use compagina_core::wording::Words;
 use compagina_press::Assets;
 use compagina_storage::Store;
 use quick_cache::sync::Cache;
+use std::sync::Arc;
 
 const MOST_WORDS: usize = 100;
+const MOST_KNOWN: usize = 200;
 
 /// What every handler may use. Nothing in it is the only copy of anything: more processes may stand beside this one.
 pub struct State {
@@ -15,6 +18,8 @@ pub struct State {
     pub media: Media,
     pub assets: Assets,
     pub pages: Pages,
+    /// What proofs need of products, by their handles.
+    pub known: Cache<String, Arc<Known>>,
     /// Words ready to be said, by language and own words.
     pub words: Cache<String, Words>,
 }
@@ -33,6 +38,13 @@ impl State {
             let folder = config.web.display().to_string();
             return Err(StartError::NotBuilt { folder, file: "index.html" });
         }
-        Ok(Self { store, media, assets, pages: Pages::default(), words: Cache::new(MOST_WORDS) })
+        Ok(Self {
+            store,
+            media,
+            assets,
+            pages: Pages::default(),
+            known: Cache::new(MOST_KNOWN),
+            words: Cache::new(MOST_WORDS),
+        })
     }
 }

@@ -7,7 +7,7 @@ mod house;
 mod media;
 mod session;
 mod shelf;
-mod shop;
+pub(crate) mod shop;
 mod template;
 mod till;
 mod wording;

@@ -4,6 +4,11 @@ import { type Answer, type ApiError, type Schemas, api, ask } from "../../api/cl
 import { lines } from "./order";
 import type { Draft, Look, Op, Target } from "./types";
 
+/** Lets what was sent to the proofs be shown before the desk itself is drawn anew. */
+function afterPainting(): Promise<void> {
+  return new Promise((go) => setTimeout(go, 0));
+}
+
 /** An edit that somebody else's came before. */
 export interface Clash {
   message: string;
@@ -71,7 +76,12 @@ export const useDesk = defineStore("desk", () => {
       const { data, error } = await step();
       waiting.value -= 1;
       if (data) {
-        if (data.proof && asked) fresh.value = { html: data.proof, look: asked, revision: data.revision };
+        if (data.proof && asked && asked === look.value) {
+          const { proof: html } = data;
+          pageListeners.forEach((hear) => hear(html));
+          await afterPainting();
+          fresh.value = { html, look: asked, revision: data.revision };
+        }
         draft.value = data;
         savedAt.value = new Date();
         problem.value = null;
@@ -90,6 +100,11 @@ export const useDesk = defineStore("desk", () => {
     } else if ((error.code === "revision_mismatch" || error.code === "clash") && id) await reload(id, error);
     else problem.value = error;
   }
+
+  /** Proofs that are open, each told of a new page as soon as it is here. */
+  const pageListeners = new Set<(html: string) => void>();
+  const onPage = (hear: (html: string) => void) => void pageListeners.add(hear);
+  const offPage = (hear: (html: string) => void) => void pageListeners.delete(hear);
 
   /** Somebody else's edits, where none of one's own is under way. */
   function takeOver(newer: Draft): void {
@@ -159,6 +174,8 @@ export const useDesk = defineStore("desk", () => {
     begin,
     bringBack,
     takeOver,
+    onPage,
+    offPage,
     also,
     look,
     fresh,

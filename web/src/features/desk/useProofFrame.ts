@@ -2,6 +2,7 @@ import { useResizeObserver } from "./useResizeObserver";
 import { type Ref, computed, onBeforeUnmount, onMounted, ref, watch } from "vue";
 import { useDesk } from "./deskStore";
 import { injectMoves } from "./keys";
+import { type Parts, changesBetween, partsOf } from "./proofChanges";
 import { type Box, bandOf, pieceOf } from "./types";
 import type { Press } from "./useKeys";
 
@@ -17,7 +18,7 @@ interface Wiring {
 }
 
 type FromProof = { from: "proof" } & (
-  | { say: "ready" | "drawn" }
+  | { say: "ready" | "lost" }
   | { say: "boxes"; boxes: Box[] }
   | { say: "pointed"; piece: string | null; band: string | null; more: boolean }
   | { say: "picked"; choice: string }
@@ -35,23 +36,26 @@ export function useProofFrame(wiring: Wiring) {
   /** The frame is loaded once; after that the agent changes only what differs. */
   const document = ref<string | null>(null);
   let ready = false;
-  let sent: string | null = null;
+  let shown: Parts | null = null;
 
   function tell(message: Record<string, unknown>): void {
     if (ready) wiring.frame.value?.contentWindow?.postMessage(message, location.origin);
   }
 
-  function sendPage(): void {
-    const html = wiring.html();
+  function sendPage(fresh?: string): void {
+    const html = fresh ?? wiring.html();
     if (html === null) return;
     if (document.value === null) {
       document.value = html;
-      sent = html;
-    } else if (ready && html !== sent) {
-      sent = html;
-      tell({ say: "page", html });
+      shown = partsOf(html);
+    } else if (ready && shown && html !== shown.html) {
+      const wanted = partsOf(html);
+      tell(changesBetween(shown, wanted));
+      shown = wanted;
     }
   }
+  // The page that came with an answer goes to the proofs first; the desk around them follows.
+  desk.onPage(sendPage);
 
   function sendChosen(reveal: boolean): void {
     const piece = pieceOf(desk.chosen);
@@ -78,15 +82,19 @@ export function useProofFrame(wiring: Wiring) {
       sendPage();
       sendFold();
       sendChosen(false);
-    } else if (message.say === "boxes") wiring.boxes(message.boxes);
+    } else if (message.say === "lost" && shown) tell({ say: "page", html: shown.html });
+    else if (message.say === "boxes") wiring.boxes(message.boxes);
     else if (message.say === "pointed") point(message.piece, message.band, message.more);
     else if (message.say === "picked") wiring.picked(message.choice);
     else if (message.say === "key") wiring.press(message);
   }
 
   onMounted(() => addEventListener("message", hear));
-  onBeforeUnmount(() => removeEventListener("message", hear));
-  watch(wiring.html, sendPage, { immediate: true });
+  onBeforeUnmount(() => {
+    removeEventListener("message", hear);
+    desk.offPage(sendPage);
+  });
+  watch(wiring.html, () => sendPage(), { immediate: true });
   watch(scale, sendFold);
   watch(
     () => [desk.chosen, desk.also, desk.order],

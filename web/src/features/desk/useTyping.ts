@@ -8,6 +8,7 @@ const EVERY_MS = 80;
 export function useTyping(keep: () => void) {
   const desk = useDesk();
   const busy = ref(false);
+  let last = 0;
   let timer: ReturnType<typeof setTimeout> | undefined;
 
   function begin(): void {
@@ -15,13 +16,17 @@ export function useTyping(keep: () => void) {
   }
   function go(): void {
     busy.value = true;
-    timer ??= setTimeout(attempt, EVERY_MS);
+    if (timer !== undefined) return;
+    timer = setTimeout(attempt, performance.now() - last < EVERY_MS || desk.waiting > 0 ? EVERY_MS : 0);
   }
   /** One keep at a time: while one is under way, what comes after it waits. */
   function attempt(): void {
     timer = undefined;
     if (desk.waiting > 0) timer = setTimeout(attempt, EVERY_MS);
-    else keep();
+    else {
+      last = performance.now();
+      keep();
+    }
   }
   function end(): void {
     clearTimeout(timer);

@@ -15,6 +15,7 @@ pub mod starter;
 mod tidy;
 
 use crate::error::{ApiError, ApiResult};
+use crate::known::{Known, known};
 use crate::reading::today;
 use crate::state::State;
 use compagina_core::catalog::Product;
@@ -29,6 +30,7 @@ use compagina_press::opening_selection;
 use compagina_storage::{History, Moment, TemplateRow};
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
+use std::sync::Arc;
 use utoipa::{IntoParams, ToSchema};
 
 /// The draft as it is after a step.
@@ -88,9 +90,9 @@ pub struct Look {
 }
 
 /// Finds the product and works out the situation.
-async fn look(state: &State, layout: &Layout, look: &Look) -> ApiResult<(Product, Situation)> {
-    let handle = Handle::try_from(look.product.as_str()).map_err(|_| ApiError::no_such("product"))?;
-    let product = state.store.product(&handle).await?.ok_or_else(|| ApiError::no_such("product"))?;
+async fn look(state: &State, layout: &Layout, look: &Look) -> ApiResult<(Arc<Known>, Situation)> {
+    let known = known(state, &look.product).await?;
+    let product = &known.product;
     let day = look.day.clone().filter(|day| !day.is_empty()).map(Day::try_from);
     let mut situation = Situation {
         selection: Selection::none(product.options.len()),
@@ -98,17 +100,17 @@ async fn look(state: &State, layout: &Layout, look: &Look) -> ApiResult<(Product
         stock: look.stock,
         sale: look.sale,
         coming_soon: look.coming_soon,
-        cart: cart(look.cart, &product),
+        cart: cart(look.cart, product),
         day: day.transpose().map_err(ApiError::refused)?.unwrap_or_else(today),
     };
     situation.selection = match &look.choice {
         Some(choice) => {
             let pairs = choice.split('&').filter_map(|pair| pair.split_once('='));
-            Selection::from_pairs(&product, pairs).0
+            Selection::from_pairs(product, pairs).0
         }
-        None => opening_selection(&situation.apply(&product), layout),
+        None => opening_selection(&situation.apply(product), layout),
     };
-    Ok((product, situation))
+    Ok((known, situation))
 }
 
 fn cart(mood: CartMood, product: &Product) -> CartFacts {

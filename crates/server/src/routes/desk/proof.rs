@@ -1,7 +1,6 @@
 use super::{Look, look, moment};
 use crate::error::{ApiError, ApiResult};
-use crate::reading::{Reading, nav};
-use crate::routes::shop::around;
+use crate::reading::{Reading, nav_of};
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::http::header;
@@ -54,17 +53,15 @@ pub async fn draw(
     wanted: &Look,
     only: Option<&PieceId>,
 ) -> ApiResult<String> {
-    let (product, situation) = look(state, layout, wanted).await?;
+    let (known, situation) = look(state, layout, wanted).await?;
     let reading = Reading::draft(id, wanted.language);
-    let (nav, around, media) = tokio::try_join!(nav(state, &reading), around(state, &product), async {
-        Ok(state.store.shop_media().await?)
-    })?;
+    let nav = nav_of(state, &reading, known.shop.clone(), known.items.clone()).await?;
     Ok(render(&Page {
         nav: &nav,
-        product: &product,
+        product: &known.product,
         layout,
-        around: &around,
-        media: &media,
+        around: &known.around,
+        media: &known.media,
         situation: &situation,
         mode: Mode::Proof,
         notice: None,

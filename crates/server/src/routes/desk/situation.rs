@@ -1,6 +1,6 @@
 use super::{Look, look};
 use crate::error::{ApiError, ApiResult};
-use crate::reading::{Reading, nav};
+use crate::reading::{Reading, nav_of};
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;
@@ -61,8 +61,8 @@ pub async fn show(
     query: Query<Look>,
 ) -> ApiResult<Json<SituationView>> {
     let template = state.store.template(TemplateId(*id)).await?;
-    let (product, situation) = look(&state, &template.draft, &query).await?;
-    let product = situation.apply(&product);
+    let (known, situation) = look(&state, &template.draft, &query).await?;
+    let product = situation.apply(&known.product);
     let selection = &situation.selection;
     let cell = |option: usize, value: usize, state: ValueState| {
         let to = u16::try_from(value).map(|v| pick(&product, selection, option, v));
@@ -76,7 +76,8 @@ pub async fn show(
         .draft
         .pieces()
         .filter_map(|p| Some(Silent { piece: p.id.clone(), why: p.kind.nothing_to_show(&product)? }));
-    let nav = nav(&state, &Reading::draft(template.id, query.language)).await?;
+    let reading = Reading::draft(template.id, query.language);
+    let nav = nav_of(&state, &reading, known.shop.clone(), known.items.clone()).await?;
     let pieces = template.draft.pieces().map(|p| (Target::Piece(p.id.clone()), &p.values));
     let bands = template.draft.bands.iter().map(|b| (Target::Band(b.id.clone()), &b.values));
     let verdicts = pieces.chain(bands).filter(|(_, values)| values.wide.contains_key(APPEARS.key));

@@ -13,40 +13,57 @@ use actix_web::http::{StatusCode, header};
 use actix_web::web::Data;
 use actix_web::{HttpRequest, HttpResponse, ResponseError};
 use compagina_core::catalog::{Product, ProductState};
-use compagina_core::ids::TemplateId;
-use compagina_core::page::Layout;
+use compagina_core::ids::{Handle, TemplateId};
+use compagina_core::page::{Kind, Layout};
 use compagina_core::template::{Candidate, serving};
 use compagina_press::shop::message;
 use compagina_press::{Around, Neighbour};
 use compagina_storage::Which;
 
 /// Other products that a page may show, at the most.
-const MOST_RELATED: usize = 5;
-/// A type's products among which neighbours are looked for.
-const MOST_AROUND: u32 = 60;
+const MOST_RELATED: u32 = 5;
 
-/// What stands around a product: others of its type, and its neighbours there.
-pub async fn around(state: &State, product: &Product) -> ApiResult<Around> {
+/// What stands around a product, as far as a layout shows it: others of its type, and its neighbours there.
+pub async fn around(state: &State, product: &Product, layout: &Layout) -> ApiResult<Around> {
+    let mut around = Around::default();
+    if layout.first_of(Kind::Related).is_some() {
+        around.related = related(state, product).await?;
+    }
+    if layout.first_of(Kind::Neighbours).is_some() {
+        (around.before, around.after) = neighbours(state, product).await?;
+    }
+    Ok(around)
+}
+
+/// The same, whatever a layout shows.
+pub async fn everything_around(state: &State, product: &Product) -> ApiResult<Around> {
+    let (before, after) = neighbours(state, product).await?;
+    Ok(Around { related: related(state, product).await?, before, after })
+}
+
+async fn related(state: &State, product: &Product) -> ApiResult<Vec<Product>> {
     let types = state.store.types().await?;
-    let Some(kind) = types.iter().find(|t| t.kind.handle == product.kind.handle) else {
-        return Ok(Around::default());
-    };
-    let which = Which::OfType { type_id: kind.id, most: MOST_AROUND, skip: 0 };
+    let Some(kind) = types.iter().find(|t| t.kind.handle == product.kind.handle) else { return Ok(vec![]) };
+    let which = Which::OfType { type_id: kind.id, most: MOST_RELATED + 1, skip: 0 };
     let mut products = state.store.products(which).await?;
-    products.retain(|p| p.state != ProductState::Withdrawn || p.id == product.id);
-    let neighbour = |place: Option<usize>| {
-        place.and_then(|p| products.get(p)).map(|p| Neighbour {
-            handle: p.handle.clone(),
-            name: p.name.clone(),
-            picture: p.lead_picture().cloned(),
-        })
-    };
-    let place = products.iter().position(|p| p.id == product.id);
-    let before = neighbour(place.and_then(|p| p.checked_sub(1)));
-    let after = neighbour(place.map(|p| p + 1));
-    products.retain(|p| p.id != product.id);
-    products.truncate(MOST_RELATED);
-    Ok(Around { related: products, before, after })
+    products.retain(|p| p.id != product.id && p.state != ProductState::Withdrawn);
+    products.truncate(MOST_RELATED as usize);
+    Ok(products)
+}
+
+async fn neighbours(state: &State, product: &Product) -> ApiResult<(Option<Neighbour>, Option<Neighbour>)> {
+    let names = state.store.product_names().await?;
+    let of_kind: Vec<_> = names.iter().filter(|(_, _, of)| *of == product.kind.handle).collect();
+    let place = of_kind.iter().position(|(handle, ..)| *handle == product.handle);
+    let at = |place: Option<usize>| place.and_then(|p| of_kind.get(p)).map(|(handle, ..)| handle);
+    let before = neighbour(state, at(place.and_then(|p| p.checked_sub(1)))).await?;
+    Ok((before, neighbour(state, at(place.map(|p| p + 1))).await?))
+}
+
+async fn neighbour(state: &State, handle: Option<&Handle>) -> ApiResult<Option<Neighbour>> {
+    let Some(handle) = handle else { return Ok(None) };
+    let found = state.store.product(handle).await?.filter(|p| p.state != ProductState::Withdrawn);
+    Ok(found.map(|p| Neighbour { picture: p.lead_picture().cloned(), handle: p.handle, name: p.name }))
 }
 
 /// The layout that shoppers see for a product, and whose it is.

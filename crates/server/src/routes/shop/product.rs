@@ -96,7 +96,7 @@ pub async fn draw(
     situation: &Situation,
     notice: Option<&Notice>,
 ) -> ApiResult<(String, Vec<compagina_core::ids::ProductId>)> {
-    let (around, media) = (around(state, product).await?, state.store.shop_media().await?);
+    let (around, media) = (around(state, product, layout).await?, state.store.shop_media().await?);
     let page = Page {
         nav,
         product,
