@@ -34,7 +34,7 @@ const asButtons = computed(() => {
 // What is being typed appears in the proofs as it is typed.
 const shown = computed(() => (Array.isArray(value.value) ? value.value.join("\n") : String(value.value)));
 const typed = ref("");
-const typing = useTyping(keep);
+const typing = useTyping(keep, () => (typed.value = shown.value));
 watch(
   shown,
   (text) => {

@@ -73,22 +73,33 @@ export const useDesk = defineStore("desk", () => {
     waiting.value += 1;
     queue = queue.then(async () => {
       const asked = look.value;
-      const { data, error } = await step();
-      waiting.value -= 1;
-      if (data) {
-        if (data.proof && asked && asked === look.value) {
-          const { proof: html } = data;
-          pageListeners.forEach((hear) => hear(html));
-          await afterPainting();
-          fresh.value = { html, look: asked, revision: data.revision };
-        }
-        draft.value = data;
-        savedAt.value = new Date();
-        problem.value = null;
-        failed = null;
-      } else if (error) await meet(error, step, op);
+      try {
+        await answered(await step(), asked, step, op);
+      } finally {
+        waiting.value -= 1;
+      }
     });
     return queue;
+  }
+
+  async function answered(
+    { data, error }: Answer<Draft>,
+    asked: Look | null,
+    step: () => Promise<Answer<Draft>>,
+    op: Op | null,
+  ): Promise<void> {
+    if (error) return meet(error, step, op);
+    if (!data) return;
+    if (data.proof && asked && asked === look.value) {
+      const { proof: html } = data;
+      pageListeners.forEach((hear) => hear(html));
+      await afterPainting();
+      fresh.value = { html, look: asked, revision: data.revision };
+    }
+    draft.value = data;
+    savedAt.value = new Date();
+    problem.value = null;
+    failed = null;
   }
 
   async function meet(error: ApiError, step: () => Promise<Answer<Draft>>, op: Op | null): Promise<void> {

@@ -20,7 +20,7 @@ const place = ref<HTMLElement | null>(null);
 const editor = shallowRef<Editor | null>(null);
 const turn = ref(0);
 const problem = ref("");
-const typing = useTyping(keep);
+const typing = useTyping(keep, () => editor.value?.commands.setContent(props.modelValue));
 
 onMounted(() => {
   editor.value = new Editor({

@@ -8,7 +8,7 @@ import { useTyping } from "../useTyping";
 const props = defineProps<{ modelValue: string[][]; parts: Schemas["PartView"][]; count: number; label: string }>();
 const emit = defineEmits<{ "update:modelValue": [rows: string[][]] }>();
 const rows = ref<string[][]>([]);
-const typing = useTyping(keep);
+const typing = useTyping(keep, () => (rows.value = props.modelValue.map((row) => [...row])));
 watch(
   () => props.modelValue,
   (value) => {

@@ -7,7 +7,7 @@ const props = defineProps<{ modelValue: string[][]; columns: number; rows: numbe
 const emit = defineEmits<{ "update:modelValue": [table: string[][]] }>();
 const table = ref<string[][]>([]);
 const problem = ref("");
-const typing = useTyping(keep);
+const typing = useTyping(keep, () => (table.value = props.modelValue.map((row) => [...row])));
 watch(
   () => props.modelValue,
   (value) => {
