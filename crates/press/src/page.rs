@@ -10,7 +10,7 @@ use compagina_core::catalog::Product;
 use compagina_core::choice::{Selection, first_to_buy};
 use compagina_core::ids::PieceId;
 use compagina_core::media::ShopMedia;
-use compagina_core::money::MoneyError;
+use compagina_core::money::{Locale, MoneyError};
 use compagina_core::page::piece::{band as settings, options, shared};
 use compagina_core::page::{Band, Column, Device, Facts, Frame, Kind, Layout, Piece, Values, Verdict, judge};
 use compagina_core::price::offer;
@@ -123,19 +123,13 @@ fn draw_content(ctx: &Ctx<'_>, page: &Page<'_>, sheet: &mut Sheet) -> Markup {
 
 /// Whether something appears, for this product, cart and day.
 #[must_use]
-pub fn verdict(nav: &Nav, product: &Product, situation: &Situation, values: &Values) -> Verdict {
+pub fn verdict(locale: Locale, product: &Product, situation: &Situation, values: &Values) -> Verdict {
     let rule = Chain::of_template(values).rule(&shared::APPEARS);
-    judge(&rule, &Facts { product, cart: &situation.cart, day: &situation.day, locale: nav.shop.locale })
+    judge(&rule, &Facts { product, cart: &situation.cart, day: &situation.day, locale })
 }
 
 fn appears(ctx: &Ctx<'_>, values: &Values) -> bool {
-    let facts = Facts {
-        product: ctx.product,
-        cart: &ctx.situation.cart,
-        day: &ctx.situation.day,
-        locale: ctx.shop.locale,
-    };
-    judge(&Chain::of_template(values).rule(&shared::APPEARS), &facts).holds
+    verdict(ctx.shop.locale, ctx.product, ctx.situation, values).holds
 }
 
 fn draw_notice(ctx: &Ctx<'_>, notice: &Notice) -> Markup {

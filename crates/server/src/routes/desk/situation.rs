@@ -1,6 +1,5 @@
 use super::{Look, look};
 use crate::error::{ApiError, ApiResult};
-use crate::reading::{Reading, nav_of};
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;
@@ -76,13 +75,12 @@ pub async fn show(
         .draft
         .pieces()
         .filter_map(|p| Some(Silent { piece: p.id.clone(), why: p.kind.nothing_to_show(&product)? }));
-    let reading = Reading::draft(template.id, query.language);
-    let nav = nav_of(&state, &reading, known.shop.clone(), known.items.clone()).await?;
+    let locale = query.language.locale(known.shop.locale);
     let pieces = template.draft.pieces().map(|p| (Target::Piece(p.id.clone()), &p.values));
     let bands = template.draft.bands.iter().map(|b| (Target::Band(b.id.clone()), &b.values));
     let verdicts = pieces.chain(bands).filter(|(_, values)| values.wide.contains_key(APPEARS.key));
     let verdicts = verdicts.map(|(target, values)| {
-        let Verdict { holds, why } = verdict(&nav, &product, &situation, values);
+        let Verdict { holds, why } = verdict(locale, &product, &situation, values);
         VerdictView { target, holds, why }
     });
     Ok(Json(SituationView {
