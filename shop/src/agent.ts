@@ -21,7 +21,9 @@ interface Changes {
   pieces: Record<string, string>;
   /** The page's body with empty pieces, where anything but the insides of pieces differs. */
   body: string | null;
-  style: string;
+  /** The house style, and what the page's pieces and bands are set to. */
+  house: string;
+  laid: string;
   offers: string;
   title: string;
   lang: string;
@@ -57,8 +59,22 @@ function boxes(): Box[] {
   });
 }
 
+/** Tells where everything lies, once for all that moved until the next frame, and only if something did. */
+let reporting = false;
+let reported = "";
 function report(): void {
-  tell({ say: "boxes", boxes: boxes(), height: document.documentElement.scrollHeight });
+  if (reporting) return;
+  reporting = true;
+  const go = () => {
+    if (!reporting) return;
+    reporting = false;
+    const now = boxes();
+    const text = JSON.stringify(now);
+    if (text !== reported) tell({ say: "boxes", boxes: now });
+    reported = text;
+  };
+  requestAnimationFrame(() => setTimeout(go));
+  setTimeout(go, 200);
 }
 
 function drawFold(): void {
@@ -78,12 +94,21 @@ function find(kind: "piece" | "band", id: string | null): HTMLElement | null {
 }
 
 function mark(label: string): void {
-  for (const name of ["data-chosen", "data-also", "data-chosen-band"]) {
-    document.querySelectorAll(`[${name}]`).forEach((element) => element.removeAttribute(name));
+  show("data-chosen", [find("piece", chosen)], label);
+  show("data-chosen-band", [find("band", chosenBand)], "");
+  show(
+    "data-also",
+    also.map((id) => find("piece", id)),
+    "",
+  );
+}
+
+/** Gives a mark to these elements and takes it from all others. */
+function show(name: string, to: (HTMLElement | null)[], value: string): void {
+  for (const element of document.querySelectorAll<HTMLElement>(`[${name}]`)) {
+    if (!to.includes(element)) element.removeAttribute(name);
   }
-  find("piece", chosen)?.setAttribute("data-chosen", label);
-  find("band", chosenBand)?.setAttribute("data-chosen-band", "");
-  for (const id of also) find("piece", id)?.setAttribute("data-also", "");
+  for (const element of to) if (element?.getAttribute(name) !== value) element?.setAttribute(name, value);
 }
 
 function setText(element: Element | null, text: string | null | undefined): void {
@@ -91,16 +116,18 @@ function setText(element: Element | null, text: string | null | undefined): void
 }
 
 /** Everything about a page that isn't the inside of a piece. */
-function setHead(style: string, offers: string, title: string, lang: string): void {
-  setText(document.querySelector("head style:not([data-proof])"), style);
+function setHead(house: string, laid: string, offers: string, title: string, lang: string): void {
+  setText(document.getElementById("house"), house);
+  setText(document.getElementById("laid"), laid);
   setText(document.getElementById("offers"), offers);
   if (document.title !== title) document.title = title;
-  document.documentElement.lang = lang;
+  // Naming the same language again would have every element's style worked out anew.
+  if (document.documentElement.lang !== lang) document.documentElement.lang = lang;
 }
 
 /** Only some pieces differ from what is shown, or stand elsewhere: the desk has compared the two pages. */
 function takeChanges(changes: Changes): void {
-  setHead(changes.style, changes.offers, changes.title, changes.lang);
+  setHead(changes.house, changes.laid, changes.offers, changes.title, changes.lang);
   if (changes.body === null) {
     for (const [id, html] of Object.entries(changes.pieces)) {
       const old = find("piece", id);
@@ -123,7 +150,7 @@ function takeBody(body: string, pieces: Record<string, string>): boolean {
   const before = same.map((id) => find("piece", id));
   const isSame = new Set(same);
   document.getElementById("proof-fold")?.remove();
-  Idiomorph.morph(document.body, next.body, {
+  Idiomorph.morph(document.body, [...next.body.childNodes], {
     morphStyle: "innerHTML",
     callbacks: {
       beforeNodeMorphed: (_, wanted) => !(wanted instanceof HTMLElement && isSame.has(wanted.dataset.piece ?? "-")),
@@ -136,20 +163,20 @@ function takeBody(body: string, pieces: Record<string, string>): boolean {
 function takePage(html: string): void {
   const next = new DOMParser().parseFromString(html, "text/html");
   const text = (css: string) => next.querySelector(css)?.textContent ?? "";
-  setHead(text("head style"), text("#offers"), next.title, next.documentElement.lang);
+  setHead(text("#house"), text("#laid"), text("#offers"), next.title, next.documentElement.lang);
   document.getElementById("proof-fold")?.remove();
-  Idiomorph.morph(document.body, next.body, { morphStyle: "innerHTML" });
+  Idiomorph.morph(document.body, [...next.body.childNodes], { morphStyle: "innerHTML" });
   settle();
 }
 
-/** What follows on any change of the page. Boxes are measured after it was painted. */
+/** What follows on any change of the page. */
 function settle(): void {
   for (const input of document.querySelectorAll<HTMLInputElement>("input[type=radio]")) {
     if (input.checked !== input.defaultChecked) input.checked = input.defaultChecked;
   }
   mark(chosenLabel);
   drawFold();
-  requestAnimationFrame(() => setTimeout(report));
+  report();
   watchSticky();
   startFilms();
 }
@@ -214,7 +241,6 @@ document.addEventListener("keydown", (event) => {
 
 const style = document.createElement("style");
 style.textContent = look;
-style.dataset.proof = "";
 document.head.append(style);
 startFilms();
 new ResizeObserver(() => report()).observe(document.documentElement);

@@ -48,7 +48,8 @@ pub struct Nav {
 pub(crate) struct Head<'a> {
     pub title: &'a str,
     pub description: Option<&'a str>,
-    pub css: &'a str,
+    /// What the pieces and bands of a product's page are set to.
+    pub laid: Option<&'a str>,
     pub script: &'a str,
     pub data: Option<&'a str>,
     pub frame: Frame,
@@ -68,7 +69,8 @@ pub(crate) fn document(nav: &Nav, head: &Head<'_>, body: Markup) -> Markup {
                 @if let Some(text) = head.description { meta name="description" content=(text); }
                 @if let Some(href) = head.canonical { link rel="canonical" href=(href); }
                 link rel="stylesheet" href=(nav.assets.style);
-                style { (PreEscaped(house::css(&nav.house))) (PreEscaped(head.css)) }
+                style #house { (PreEscaped(house::css(&nav.house))) }
+                @if let Some(css) = head.laid { style #laid { (PreEscaped(css)) } }
                 @if let Some(json) = head.data { script type="application/json" id="offers" { (PreEscaped(json)) } }
                 script type="module" src=(head.script) {}
             }

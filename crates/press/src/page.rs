@@ -89,7 +89,7 @@ pub fn render(page: &Page<'_>) -> Result<String, MoneyError> {
     let head = Head {
         title: &product.name,
         description: Some(product.summary.as_str()).filter(|s| !s.is_empty()),
-        css: &sheet.finish(),
+        laid: Some(&sheet.finish()),
         script: match page.mode {
             Mode::Shop => &page.nav.assets.script,
             Mode::Proof => &page.nav.assets.agent,

@@ -1,7 +1,9 @@
 //! The page's own style sheet: what the settings of its pieces come to on each screen.
 //!
 //! Rules are gathered for each screen apart. What is the same on both is written once; the rest stands under a media
-//! condition, so that a value for phones never leaks onto wide screens, nor the other way.
+//! condition, so that a value for phones never leaks onto wide screens, nor the other way. Rules stand in the order of
+//! their pieces' names, not of the page: a piece that is moved leaves the sheet as it was, and a browser that shows the
+//! page needn't work out every element's style anew.
 
 use compagina_core::page::Device;
 use std::fmt::Write;
@@ -13,38 +15,38 @@ pub(crate) const TABLET_UP_TO: u32 = 1024;
 /// Rules for each screen.
 #[derive(Default)]
 pub(crate) struct Sheet {
-    all: String,
-    wide: String,
-    tablet: String,
-    phone: String,
-    /// For wide screens and tablets alike.
-    not_phone: String,
+    /// Of each piece, its rules on wide screens, tablets and phones.
+    rules: Vec<[String; 3]>,
 }
 
 impl Sheet {
-    /// Adds rules that `make` writes for each screen.
+    /// Adds rules that `make` writes for each screen. They begin with the name of what they are for.
     pub fn add(&mut self, make: impl Fn(Device) -> String) {
-        let [wide, tablet, phone] = Device::ALL.map(make);
-        if wide == tablet && tablet == phone {
-            self.all.push_str(&wide);
-        } else if wide == tablet {
-            self.not_phone.push_str(&wide);
-            self.phone.push_str(&phone);
-        } else {
-            self.wide.push_str(&wide);
-            self.tablet.push_str(&tablet);
-            self.phone.push_str(&phone);
-        }
+        self.rules.push(Device::ALL.map(make));
     }
 
-    pub fn finish(self) -> String {
-        let mut css = self.all;
+    pub fn finish(mut self) -> String {
+        self.rules.sort();
+        let [mut css, mut not_on_phones, mut on_wide, mut on_tablets, mut on_phones] =
+            [const { String::new() }; 5];
+        for [wide, tablet, phone] in &self.rules {
+            if wide == tablet && tablet == phone {
+                css.push_str(wide);
+            } else if wide == tablet {
+                not_on_phones.push_str(wide);
+                on_phones.push_str(phone);
+            } else {
+                on_wide.push_str(wide);
+                on_tablets.push_str(tablet);
+                on_phones.push_str(phone);
+            }
+        }
         let (tablet_from, wide_from) = (PHONE_UP_TO + 1, TABLET_UP_TO + 1);
         for (condition, rules) in [
-            (format!("(min-width:{tablet_from}px)"), self.not_phone),
-            (format!("(min-width:{wide_from}px)"), self.wide),
-            (format!("(min-width:{tablet_from}px) and (max-width:{TABLET_UP_TO}px)"), self.tablet),
-            (format!("(max-width:{PHONE_UP_TO}px)"), self.phone),
+            (format!("(min-width:{tablet_from}px)"), not_on_phones),
+            (format!("(min-width:{wide_from}px)"), on_wide),
+            (format!("(min-width:{tablet_from}px) and (max-width:{TABLET_UP_TO}px)"), on_tablets),
+            (format!("(max-width:{PHONE_UP_TO}px)"), on_phones),
         ] {
             if !rules.is_empty() {
                 let _ = write!(css, "@media {condition}{{{rules}}}");
@@ -65,6 +67,16 @@ mod tests {
         sheet.add(|device| if device == Device::Phone { "b{top:1px}".into() } else { "b{top:0}".into() });
         let css = sheet.finish();
         assert_eq!(css, "a{top:0}@media (min-width:641px){b{top:0}}@media (max-width:640px){b{top:1px}}");
+    }
+
+    #[test]
+    fn the_order_of_the_page_is_not_the_order_of_the_sheet() {
+        let both = |names: [&str; 2]| {
+            let mut sheet = Sheet::default();
+            names.iter().for_each(|name| sheet.add(|_| format!("#{name}{{top:0}}")));
+            sheet.finish()
+        };
+        assert_eq!(both(["p-1", "p-2"]), both(["p-2", "p-1"]));
     }
 
     #[test]

@@ -102,8 +102,7 @@ fn html(layout: &Layout) -> String {
 fn content(html: &str) -> String {
     let (_, rest) = html.split_once("</form>").unwrap();
     let (content, _) = rest.split_once("</main>").unwrap();
-    let (_, css) = html.split_once("<style>:root{").unwrap();
-    let (_, css) = css.split_once('}').unwrap();
+    let (_, css) = html.split_once("<style id=\"laid\">").unwrap();
     let (css, _) = css.split_once("</style>").unwrap();
     format!("{css}\n{content}").replace("><", ">\n<").replace('}', "}\n")
 }

@@ -22,7 +22,7 @@ fn plain_page(nav: &Nav, title: &str, frame: Frame, body: Markup) -> String {
     let head = Head {
         title,
         description: None,
-        css: "",
+        laid: None,
         script: &nav.assets.script,
         data: None,
         frame,

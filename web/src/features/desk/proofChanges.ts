@@ -4,7 +4,9 @@ export interface Parts {
   pieces: Map<string, string>;
   /** The page's body with every piece empty. */
   shape: string;
-  style: string;
+  /** The house style, and what pieces and bands are set to. */
+  house: string;
+  laid: string;
   offers: string;
   title: string;
   lang: string;
@@ -18,7 +20,7 @@ export function partsOf(html: string): Parts {
   const page = new DOMParser().parseFromString(html, "text/html");
   const text = (css: string) => page.querySelector(css)?.textContent ?? "";
   const pieces = new Map<string, string>();
-  const [style, offers] = [text("head style"), text("#offers")];
+  const [house, laid, offers] = [text("#house"), text("#laid"), text("#offers")];
   for (const piece of page.querySelectorAll<HTMLElement>("[data-piece]")) {
     pieces.set(piece.dataset.piece ?? "", piece.outerHTML);
     piece.replaceChildren();
@@ -27,7 +29,8 @@ export function partsOf(html: string): Parts {
     html,
     pieces,
     shape: page.body.innerHTML,
-    style,
+    house,
+    laid,
     offers,
     title: page.title,
     lang: page.documentElement.lang,
@@ -38,7 +41,7 @@ export function partsOf(html: string): Parts {
 /** What a proof that shows one page is told so that it shows another: pieces that are as they were stay untouched. */
 export function changesBetween(shown: Parts, wanted: Parts): Record<string, unknown> {
   const changed = [...wanted.pieces].filter(([id, html]) => shown.pieces.get(id) !== html);
-  const { style, offers, title, lang } = wanted;
+  const { house, laid, offers, title, lang } = wanted;
   const body = shown.shape === wanted.shape ? null : wanted.shape;
-  return { say: "changes", pieces: Object.fromEntries(changed), body, style, offers, title, lang };
+  return { say: "changes", pieces: Object.fromEntries(changed), body, house, laid, offers, title, lang };
 }

@@ -24,11 +24,13 @@ const first = ref<string | null>(null);
 watch(sample, (html) => {
   if (html === null) return;
   const page = frame.value?.contentDocument;
-  const style = page?.querySelector("head style");
-  if (!first.value || !style) first.value = html;
-  else
-    style.textContent =
-      new DOMParser().parseFromString(html, "text/html").querySelector("head style")?.textContent ?? "";
+  if (!first.value || !page) first.value = html;
+  else {
+    const next = new DOMParser().parseFromString(html, "text/html");
+    for (const style of page.querySelectorAll("head style[id]")) {
+      style.textContent = next.getElementById(style.id)?.textContent ?? "";
+    }
+  }
 });
 
 function ratio(hundredths: number): string {
