@@ -1,70 +1,15 @@
-import { computed } from "vue";
 import { clipText, readClip, renamed, renamedBand } from "./clipboard";
 import { useDesk } from "./deskStore";
-import { bandName, newId, stepPlace } from "./order";
-import {
-  DEVICES,
-  type Device,
-  type Kind,
-  type Op,
-  type Place,
-  type Target,
-  type Value,
-  bandOf,
-  pieceOf,
-} from "./types";
+import { newId, stepPlace } from "./order";
+import type { Kind, Op, Place } from "./types";
+import { useChoice } from "./useChoice";
+import { useValues } from "./useValues";
 
-/** What can be done with the chosen piece or band. */
+/** What can be done with what is chosen: it is moved, copied, removed, and something is put beside it. */
 export function useMoves() {
   const desk = useDesk();
-  const line = computed(() => desk.order.find((l) => l.piece.id === pieceOf(desk.chosen)) ?? null);
-  const band = computed(() => desk.draft?.layout.bands.find((b) => b.id === bandOf(desk.chosen)) ?? null);
-  const title = computed(() => {
-    if (desk.also.length > 0) return `${desk.also.length + 1} pieces`;
-    if (line.value) return `${line.value.number} · ${desk.labels.get(line.value.piece.kind) ?? ""}`;
-    return band.value ? `Band · ${bandName(band.value)}` : "";
-  });
-
-  /** The chosen pieces, in the order of the page. */
-  const lines = computed(() => {
-    const ids = new Set([...desk.also, pieceOf(desk.chosen)]);
-    return desk.order.filter((l) => ids.has(l.piece.id));
-  });
-
-  function choose(target: Target | null): void {
-    desk.chosen = target;
-    desk.also = [];
-  }
-
-  /** Adds a piece to the chosen ones, or takes it out. */
-  function chooseToo(piece: string): void {
-    const now = pieceOf(desk.chosen);
-    if (desk.also.includes(piece)) desk.also = desk.also.filter((id) => id !== piece);
-    else if (now && now !== piece) {
-      desk.also = [...desk.also, now];
-      desk.chosen = { piece };
-    } else desk.chosen = { piece };
-  }
-
-  /** Everything from the chosen line up to this one. */
-  function chooseUpTo(piece: string): void {
-    const at = desk.order.findIndex((l) => l.piece.id === pieceOf(desk.chosen));
-    const to = desk.order.findIndex((l) => l.piece.id === piece);
-    if (at < 0) return choose({ piece });
-    const between = desk.order.slice(Math.min(at, to), Math.max(at, to) + 1).map((l) => l.piece.id);
-    desk.also = between.filter((id) => id !== pieceOf(desk.chosen));
-  }
-
-  /** The line above or below the chosen one; with `more` the chosen ones become more. */
-  function walk(step: -1 | 1, more = false): void {
-    const at = desk.order.findIndex((l) => l.piece.id === line.value?.piece.id);
-    const next = desk.order[at < 0 ? 0 : at + step];
-    if (!next) return;
-    if (more && line.value) {
-      desk.also = [...new Set([...desk.also, line.value.piece.id])].filter((id) => id !== next.piece.id);
-      desk.chosen = { piece: next.piece.id };
-    } else choose({ piece: next.piece.id });
-  }
+  const choice = useChoice();
+  const { line, lines, band, choose } = choice;
 
   function step(direction: -1 | 1): void {
     if (band.value) return stepBand(direction);
@@ -161,6 +106,13 @@ export function useMoves() {
     }
   }
 
+  /** Gives a band other columns, keeping the first ones' names so that their pieces stay. */
+  function setColumns(id: string, widths: number[]): void {
+    const now = desk.draft?.layout.bands.find((b) => b.id === id)?.columns ?? [];
+    const columns = widths.map((width, i) => ({ id: now[i]?.id ?? newId("c"), width }));
+    void desk.edit({ op: "set_columns", band: id, columns });
+  }
+
   /** What is chosen, for the clipboard. */
   function clip(): string | null {
     if (band.value) return clipText({ bands: [band.value] });
@@ -189,44 +141,7 @@ export function useMoves() {
     return true;
   }
 
-  /** Gives a band other columns, keeping the first ones' names so that their pieces stay. */
-  function setColumns(id: string, widths: number[]): void {
-    const now = desk.draft?.layout.bands.find((b) => b.id === id)?.columns ?? [];
-    const columns = widths.map((width, i) => ({ id: now[i]?.id ?? newId("c"), width }));
-    void desk.edit({ op: "set_columns", band: id, columns });
-  }
-
-  /** Makes values inherited again: all of a piece or band, or those of some settings. */
-  function rejoin(targets: Target[], keys?: string[]): void {
-    const ops = targets.flatMap((target) => {
-      const values = valuesOf(target);
-      return DEVICES.flatMap((device) =>
-        Object.keys(values?.[device] ?? {})
-          .filter((key) => !keys || keys.includes(key))
-          .map((setting): Op => ({ op: "set", target, setting, device, value: null })),
-      );
-    });
-    if (ops.length) void desk.edit({ op: "many", ops });
-  }
-
-  function rejoinAll(): void {
-    const bands = desk.draft?.layout.bands ?? [];
-    const pieces = desk.order.map((l): Target => ({ piece: l.piece.id }));
-    rejoin([...bands.map((b): Target => ({ band: b.id })), ...pieces]);
-  }
-
-  function valuesOf(target: Target) {
-    const [piece, inBand] = [pieceOf(target), bandOf(target)];
-    if (piece !== null) return desk.order.find((l) => l.piece.id === piece)?.piece.values;
-    return desk.draft?.layout.bands.find((b) => b.id === inBand)?.values;
-  }
-
-  function set(target: Target, setting: string, device: Device, value: Value | null): Promise<void> {
-    return desk.edit({ op: "set", target, setting, device, value });
-  }
-
-  const choosing = { line, lines, band, title, choose, chooseToo, chooseUpTo, walk };
-  const moving = { step, move, moveAll, add, addBand, placeForNew, copy, remove, clip, paste };
-  return { ...choosing, ...moving, setColumns, rejoin, rejoinAll, valuesOf, set };
+  const moving = { step, move, moveAll, add, addBand, placeForNew, copy, remove, setColumns, clip, paste };
+  return { ...choice, ...moving, ...useValues() };
 }
 export type Moves = ReturnType<typeof useMoves>;
