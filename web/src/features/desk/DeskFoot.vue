@@ -2,9 +2,9 @@
 import { computed } from "vue";
 import { useDesk } from "./deskStore";
 import { injectMoves } from "./keys";
-import { type Box, type Device, ORDER_DEVICES, SCREENS } from "./types";
+import { type Boxes, ORDER_DEVICES, SCREENS } from "./types";
 
-const props = defineProps<{ boxes: Record<Device, Map<string, Box>> }>();
+const props = defineProps<{ boxes: Boxes }>();
 defineEmits<{ help: [] }>();
 const desk = useDesk();
 const moves = injectMoves();
@@ -23,7 +23,7 @@ const late = computed(() => {
 });
 const hasButton = computed(() => desk.order.some((l) => l.piece.kind === "buy_button"));
 const saved = computed(() => {
-  if (desk.waiting > 0) return "Saving";
+  if (desk.saving) return "Saving";
   const time = desk.savedAt?.toLocaleTimeString([], { hour: "2-digit", minute: "2-digit", hour12: false });
   return time ? `Saved ${time}` : "Everything is saved";
 });

@@ -95,12 +95,7 @@ const FRAMES = [
         />
       </v-list>
     </v-menu>
-    <v-btn
-      variant="flat"
-      color="primary"
-      :disabled="(count === 0 && desk.draft?.live) || desk.waiting > 0"
-      @click="publishing = true"
-    >
+    <v-btn variant="flat" color="primary" :disabled="count === 0 && desk.draft?.live" @click="publishing = true">
       Publish
     </v-btn>
     <PublishDialog v-model="publishing" />

@@ -2,14 +2,18 @@
 import { computed, ref, watch } from "vue";
 import { useDesk } from "./deskStore";
 import { injectMoves } from "./keys";
-import { type Box, type Device, ORDER_DEVICES, type Piece, SCREENS, pieceOf } from "./types";
+import { type Where, isShown } from "./order";
+import { type Device, ORDER_DEVICES, type Piece, pieceOf } from "./types";
 
 const props = defineProps<{
   piece: Piece;
   number: number;
   hint: string;
   silent: boolean;
-  boxes: Record<Device, Map<string, Box>>;
+  wide: Where;
+  phone: Where;
+  /** Whether the finder has left it out. */
+  out: boolean;
 }>();
 defineEmits<{ gap: [] }>();
 const desk = useDesk();
@@ -25,16 +29,8 @@ const own = computed(() => {
   return [wide, tablet, phone].reduce((sum, values) => sum + Object.keys(values).length, 0);
 });
 
-function isShown(device: Device): boolean {
-  const values = props.piece.values;
-  const wide = values?.wide?.shown ?? true;
-  return (device === "wide" ? wide : (values?.phone?.shown ?? values?.tablet?.shown ?? wide)) === true;
-}
-
-function where(device: Device): "first" | "below" | "away" {
-  if (!isShown(device) || props.silent) return "away";
-  const box = props.boxes[device].get(props.piece.id);
-  return box?.seen && box.bottom <= SCREENS[device].height ? "first" : "below";
+function where(device: Device): Where {
+  return device === "wide" ? props.wide : props.phone;
 }
 
 function initials(name: string): string {
@@ -53,12 +49,12 @@ watch(
 const said = { first: "in the first screen", below: "below the first screen", away: "not shown" } as const;
 function says(device: Device): string {
   const name = device === "wide" ? "wide screens" : "phones";
-  const act = isShown(device) ? "Hide" : "Show";
+  const act = isShown(props.piece, device) ? "Hide" : "Show";
   return `${label.value} on ${name}: ${said[where(device)]}. ${act} it there.`;
 }
 
 function toggle(device: Device): void {
-  void moves.set({ piece: props.piece.id }, "shown", device, !isShown(device));
+  void moves.set({ piece: props.piece.id }, "shown", device, !isShown(props.piece, device));
 }
 
 function choose(event: MouseEvent): void {
@@ -69,7 +65,7 @@ function choose(event: MouseEvent): void {
 </script>
 
 <template>
-  <li ref="row" class="row" :class="{ chosen, silent }" :aria-current="chosen || undefined">
+  <li v-show="!out" ref="row" class="row" :class="{ chosen, silent }" :aria-current="chosen || undefined">
     <span class="n">{{ number }}</span>
     <span class="role" :data-role="role" />
     <button class="what" @click="choose">

@@ -7,10 +7,10 @@ import OrderRow from "./OrderRow.vue";
 import PieceFinder from "./PieceFinder.vue";
 import { useDesk } from "./deskStore";
 import { injectMoves } from "./keys";
-import { type Line, lastInFirstScreen } from "./order";
-import { type Band, type Box, type Device, type Kind, type Piece, type Place, SCREENS, type Situation } from "./types";
+import { type Line, type Where, lastInFirstScreen, whereIs } from "./order";
+import { type Boxes, type Device, type Kind, type Piece, type Place, SCREENS, type Situation } from "./types";
 
-const props = defineProps<{ boxes: Record<Device, Map<string, Box>>; facts: Situation | null }>();
+const props = defineProps<{ boxes: Boxes; facts: Situation | null }>();
 const adding = defineModel<boolean>("adding", { required: true });
 const finding = defineModel<boolean>("finding", { required: true });
 defineEmits<{ starters: [] }>();
@@ -19,15 +19,22 @@ const moves = injectMoves();
 /** The place at which the finder is open. */
 const gap = ref<Place | null>(null);
 
-// Dragging changes these lists at once; the server's answer replaces them.
-const bands = ref<Band[]>([]);
+// Dragging changes these lists of names at once; the server's answer replaces them.
+const columns = ref(new Map<string, string[]>());
+const bands = computed(() => desk.draft?.layout.bands ?? []);
 watch(
-  () => desk.draft?.layout,
-  (layout) => (bands.value = structuredClone(layout?.bands ?? [])),
+  bands,
+  (now) => {
+    const lists = now.flatMap((b) => b.columns).map((c): [string, string[]] => [c.id, c.pieces.map((p) => p.id)]);
+    columns.value = new Map(lists);
+  },
   { immediate: true },
 );
 
 const byPiece = computed(() => new Map(desk.order.map((line): [string, Line] => [line.piece.id, line])));
+function linesOf(column: string): Line[] {
+  return (columns.value.get(column) ?? []).flatMap((id) => byPiece.value.get(id) ?? []);
+}
 const silent = computed(() => {
   const none = props.facts?.silent.map((s): [string, string] => [s.piece, s.why]) ?? [];
   const away = props.facts?.verdicts.flatMap((v): [string, string][] =>
@@ -76,7 +83,10 @@ const found = computed(() => {
   if (!finding.value || words === "") return null;
   return desk.order.filter((l) => `${desk.labels.get(l.piece.kind)} ${hintOf(l.piece)}`.toLowerCase().includes(words));
 });
-function isHidden(piece: string): boolean {
+function where(piece: Piece, device: Device): Where {
+  return silent.value.has(piece.id) ? "away" : whereIs(piece, device, props.boxes[device].get(piece.id));
+}
+function isOut(piece: string): boolean {
   return found.value !== null && !found.value.some((l) => l.piece.id === piece);
 }
 function takeFound(): void {
@@ -163,35 +173,37 @@ function hintOf(piece: Piece): string {
         />
         <template v-for="column in folded.has(band.id) ? [] : band.columns" :key="column.id">
           <VueDraggable
-            v-model="column.pieces"
+            :model-value="columns.get(column.id) ?? []"
             tag="ol"
             group="pieces"
             :animation="120"
             :data-column="column.id"
-            :class="{ empty: column.pieces.length === 0 }"
+            :class="{ empty: !columns.get(column.id)?.length }"
             draggable="[data-piece]"
             :delay="180"
             :delay-on-touch-only="true"
+            @update:model-value="(ids: string[]) => columns.set(column.id, ids)"
             @end="dropped"
           >
-            <template v-for="(piece, index) in column.pieces" :key="piece.id">
+            <template v-for="({ piece, number }, index) in linesOf(column.id)" :key="piece.id">
               <OrderRow
-                v-show="!isHidden(piece.id)"
                 :piece="piece"
-                :number="byPiece.get(piece.id)?.number ?? 0"
+                :number="number"
                 :hint="hintOf(piece)"
                 :silent="silent.has(piece.id)"
-                :boxes="boxes"
+                :wide="where(piece, 'wide')"
+                :phone="where(piece, 'phone')"
+                :out="isOut(piece.id)"
                 :data-piece="piece.id"
                 @gap="gap = { column: column.id, index: index + 1 }"
               />
               <li v-if="isGap(column.id, index + 1)" class="finder">
                 <PieceFinder :product="facts" @pick="pick" @close="gap = null" />
               </li>
-              <li v-if="byPiece.get(piece.id)?.number === folds.phone" class="fold">phone first screen ends <i /></li>
-              <li v-if="byPiece.get(piece.id)?.number === folds.wide" class="fold">wide first screen ends <i /></li>
+              <li v-if="number === folds.phone" class="fold">phone first screen ends <i /></li>
+              <li v-if="number === folds.wide" class="fold">wide first screen ends <i /></li>
             </template>
-            <li v-if="column.pieces.length === 0" class="nothing">
+            <li v-if="!columns.get(column.id)?.length" class="nothing">
               <PieceFinder v-if="isGap(column.id, 0)" :product="facts" @pick="pick" @close="gap = null" />
               <button v-else class="quiet" @click="gap = { column: column.id, index: 0 }">
                 Nothing here yet. Add a piece, or drag one here.

@@ -1,12 +1,20 @@
 import { defineStore } from "pinia";
 import { computed, ref, shallowRef } from "vue";
 import { type Answer, type ApiError, type Schemas, api, ask } from "../../api/client";
-import { lines } from "./order";
+import { lines, sharing } from "./order";
 import type { Draft, Look, Op, Target } from "./types";
 
-/** Lets what was sent to the proofs be shown before the desk itself is drawn anew. */
+/** What is saved sooner isn't told of while it is being saved. */
+const SOON_MS = 300;
+
+/** Lets the proofs show what was sent to them before the desk itself is drawn anew: they hear of it before the
+ * second frame. A window that lies behind others
+ * draws no frames: it doesn't wait for one. */
 function afterPainting(): Promise<void> {
-  return new Promise((go) => setTimeout(go, 0));
+  return new Promise((go) => {
+    requestAnimationFrame(() => requestAnimationFrame(() => setTimeout(go)));
+    setTimeout(go, 100);
+  });
 }
 
 /** An edit that somebody else's came before. */
@@ -31,6 +39,8 @@ export const useDesk = defineStore("desk", () => {
   const notice = ref<string | null>(null);
   const problem = ref<ApiError | null>(null);
   const waiting = ref(0);
+  /** Whether a step has been waited for long enough to tell. */
+  const saving = ref(false);
   const savedAt = ref<Date | null>(null);
   let queue: Promise<void> = Promise.resolve();
   let failed: (() => Promise<Answer<Draft>>) | null = null;
@@ -45,7 +55,7 @@ export const useDesk = defineStore("desk", () => {
     problem.value = error ?? null;
     if (!data) return;
     view.value = data;
-    draft.value = data.draft;
+    draft.value = sharing(draft.value, data.draft);
     if (!chosen.value) chosen.value = firstToChoose();
   }
 
@@ -71,12 +81,15 @@ export const useDesk = defineStore("desk", () => {
   /** Takes steps in turn, each on the revision that the one before it made. */
   function take(step: () => Promise<Answer<Draft>>, op: Op | null = null): Promise<void> {
     waiting.value += 1;
+    const slow = setTimeout(() => (saving.value = true), SOON_MS);
     queue = queue.then(async () => {
       const asked = look.value;
       try {
         await answered(await step(), asked, step, op);
       } finally {
         waiting.value -= 1;
+        clearTimeout(slow);
+        if (waiting.value === 0) saving.value = false;
       }
     });
     return queue;
@@ -96,7 +109,7 @@ export const useDesk = defineStore("desk", () => {
       await afterPainting();
       fresh.value = { html, look: asked, revision: data.revision };
     }
-    draft.value = data;
+    draft.value = sharing(draft.value, data);
     savedAt.value = new Date();
     problem.value = null;
     failed = null;
@@ -119,7 +132,7 @@ export const useDesk = defineStore("desk", () => {
 
   /** Somebody else's edits, where none of one's own is under way. */
   function takeOver(newer: Draft): void {
-    if (waiting.value === 0 && newer.revision > revision()) draft.value = newer;
+    if (waiting.value === 0 && newer.revision > revision()) draft.value = sharing(draft.value, newer);
   }
 
   async function reload(id: number, why: ApiError): Promise<void> {
@@ -174,6 +187,7 @@ export const useDesk = defineStore("desk", () => {
     chosen,
     problem,
     waiting,
+    saving,
     savedAt,
     order,
     labels,

@@ -1,4 +1,14 @@
-import type { Band, Box, Column, Layout, Piece, Place } from "./types";
+import {
+  type Band,
+  type Box,
+  type Column,
+  type Device,
+  type Draft,
+  type Layout,
+  type Piece,
+  type Place,
+  SCREENS,
+} from "./types";
 
 /** A piece where it stands in the running order. */
 export interface Line {
@@ -17,6 +27,32 @@ export function lines(layout: Layout): Line[] {
       column.pieces.map((piece, index) => ({ piece, band, column, index, number: ++number })),
     ),
   );
+}
+
+/** A new draft with the very pieces of the old one where they are as they were: only what changed is drawn anew. */
+export function sharing(old: Draft | null, next: Draft): Draft {
+  const before = new Map(old ? lines(old.layout).map((l): [string, Piece] => [l.piece.id, l.piece]) : []);
+  for (const column of next.layout.bands.flatMap((band) => band.columns)) {
+    column.pieces = column.pieces.map((piece) => {
+      const same = before.get(piece.id);
+      return same && JSON.stringify(same) === JSON.stringify(piece) ? same : piece;
+    });
+  }
+  return next;
+}
+
+/** Whether a piece is meant to be seen on a screen. */
+export function isShown(piece: Piece, device: Device): boolean {
+  const { wide, tablet, phone } = piece.values ?? {};
+  const onWide = wide?.shown ?? true;
+  return (device === "wide" ? onWide : (phone?.shown ?? tablet?.shown ?? onWide)) === true;
+}
+
+/** Where a piece lies on a screen: within the first screen, below it, or nowhere. */
+export type Where = "first" | "below" | "away";
+export function whereIs(piece: Piece, device: Device, box: Box | undefined): Where {
+  if (!isShown(piece, device)) return "away";
+  return box?.seen && box.bottom <= SCREENS[device].height ? "first" : "below";
 }
 
 /** One step up or down: within the column, or to the edge of the next one. Nothing at the ends of the page. */

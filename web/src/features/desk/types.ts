@@ -31,6 +31,8 @@ export interface Box {
   seen: boolean;
 }
 
+export type Boxes = Record<Device, Map<string, Box>>;
+
 /** Sizes of the screens on which proofs are shown; the first screen ends at the height. */
 export const SCREENS = {
   wide: { width: 1280, height: 800, name: "Wide" },

@@ -1,13 +1,13 @@
-import { type Ref, ref, shallowRef, watch } from "vue";
+import { type Ref, shallowRef, watch } from "vue";
 import { proofHtml } from "../../api/client";
 import { useDesk } from "./deskStore";
-import type { Box, Device } from "./types";
+import type { Box, Boxes, Device } from "./types";
 
 /** The newest HTML of the page for both proofs, and what the proofs report of where the pieces lie. */
 export function useProofs(address: Ref<string | null>, looks: Ref<number>) {
   const desk = useDesk();
   const html = shallowRef<string | null>(null);
-  const boxes = ref<Record<Device, Map<string, Box>>>({ wide: new Map(), tablet: new Map(), phone: new Map() });
+  const boxes = shallowRef<Boxes>({ wide: new Map(), tablet: new Map(), phone: new Map() });
   let turn = 0;
 
   watch(
@@ -30,7 +30,7 @@ export function useProofs(address: Ref<string | null>, looks: Ref<number>) {
   );
 
   function report(device: Device, found: Box[]): void {
-    boxes.value[device] = new Map(found.map((box) => [box.id, box]));
+    boxes.value = { ...boxes.value, [device]: new Map(found.map((box) => [box.id, box])) };
   }
 
   return { html, boxes, report };

@@ -13,28 +13,33 @@ export function useTyping(keep: () => void, reset: () => void) {
   const busy = ref(false);
   let last = 0;
   let timer: ReturnType<typeof setTimeout> | undefined;
+  /** Whether something was typed that isn't kept yet, only because a step is under way. */
+  let behind = false;
 
   function begin(): void {
     busy.value = true;
   }
   function go(): void {
     busy.value = true;
-    if (timer !== undefined) return;
-    timer = setTimeout(attempt, performance.now() - last < EVERY_MS || desk.waiting > 0 ? EVERY_MS : 0);
+    timer ??= setTimeout(attempt, Math.max(0, last + EVERY_MS - performance.now()));
   }
   /** One keep at a time: while one is under way, what comes after it waits. */
   function attempt(): void {
     timer = undefined;
     if (desk.clash) return;
-    if (desk.waiting > 0) timer = setTimeout(attempt, EVERY_MS);
-    else {
-      last = performance.now();
-      keep();
-    }
+    behind = desk.waiting > 0;
+    if (behind) return;
+    last = performance.now();
+    keep();
   }
+  watch(
+    () => desk.waiting,
+    () => behind && attempt(),
+  );
   function end(): void {
     clearTimeout(timer);
     timer = undefined;
+    behind = false;
     if (busy.value && !desk.clash) keep();
     busy.value = false;
   }
