@@ -2,6 +2,7 @@ import { Idiomorph } from "idiomorph";
 import { readTable } from "./entries";
 import look from "./proof.css?inline";
 import { startFilms } from "./film";
+import { watchGalleries } from "./gallery";
 import { watchSticky } from "./sticky";
 
 /**
@@ -179,6 +180,7 @@ function settle(): void {
   report();
   watchSticky();
   startFilms();
+  watchGalleries(true);
 }
 
 addEventListener("message", (event: MessageEvent<ToProof>) => {
@@ -243,6 +245,7 @@ const style = document.createElement("style");
 style.textContent = look;
 document.head.append(style);
 startFilms();
+watchGalleries(true);
 new ResizeObserver(() => report()).observe(document.documentElement);
 document.addEventListener("load", report, true);
 watchSticky();

@@ -1,4 +1,5 @@
 import type { Entry, Table, ValueState } from "./entries";
+import { showPictures } from "./gallery";
 
 /** Puts an entry onto the page: texts, marks, button, pictures. */
 export function show(entry: Entry, states: Table["states"]): void {
@@ -8,7 +9,7 @@ export function show(entry: Entry, states: Table["states"]): void {
     button.toggleAttribute("aria-disabled", false);
     if (entry.buy === "off") button.setAttribute("aria-disabled", "true");
   }
-  for (const gallery of document.querySelectorAll<HTMLElement>("[data-follow]")) showPictures(gallery, entry.pictures);
+  showPictures(entry.pictures);
 }
 
 function showTexts(entry: Entry): void {
@@ -42,25 +43,5 @@ function showValues(entry: Entry, words: Record<ValueState, string>): void {
       item.textContent = `${item.dataset.name ?? ""}${words[state].replace(/^, /, " – ")}`;
       item.selected = entry.chosen[option] === value;
     }
-  }
-}
-
-function showPictures(gallery: HTMLElement, pictures: number[]): void {
-  for (const item of gallery.querySelectorAll<HTMLElement>("li[data-picture]")) {
-    const place = pictures.indexOf(Number(item.dataset.picture));
-    item.hidden = place < 0;
-    item.style.order = String(place < 0 ? 999 : place);
-  }
-  const slides = gallery.querySelector<HTMLElement>(".slides");
-  slides?.scrollTo({ left: 0, behavior: "instant" });
-  markThumb(gallery, pictures[0] ?? 0);
-}
-
-/** Marks the thumbnail of the picture in view. */
-export function markThumb(gallery: HTMLElement, picture: number): void {
-  for (const link of gallery.querySelectorAll<HTMLAnchorElement>(".thumbs a")) {
-    const own = Number(link.closest<HTMLElement>("li")?.dataset.picture) === picture;
-    if (own) link.setAttribute("aria-current", "true");
-    else link.removeAttribute("aria-current");
   }
 }

@@ -3,6 +3,7 @@
 
 mod browser;
 pub mod desk;
+pub mod pictures;
 mod site;
 
 pub use browser::{Browser, Screen, ask, find, until};

@@ -1,6 +1,6 @@
 use crate::{EMAIL, PASSWORD};
 use compagina_server::{Config, start};
-use reqwest::{Client, Response, redirect};
+use reqwest::{Body, Client, Method, Response, redirect};
 use serde_json::{Value, json};
 use sqlx::MySqlPool;
 use std::path::PathBuf;
@@ -85,6 +85,20 @@ impl Owner {
     pub async fn put(&self, path: &str, body: &Value) -> Response {
         let request = self.client.put(format!("{}{path}", self.base)).header("x-csrf-token", &self.token);
         request.json(body).send().await.unwrap()
+    }
+    pub async fn patch(&self, path: &str, body: &Value) -> Response {
+        let request = self.client.patch(format!("{}{path}", self.base)).header("x-csrf-token", &self.token);
+        request.json(body).send().await.unwrap()
+    }
+    /// Sends bytes, or a body in JSON.
+    pub async fn send(&self, method: Method, path: &str, body: Vec<u8>) -> Response {
+        self.try_send(method, path, body.into()).await.unwrap()
+    }
+    pub async fn try_send(&self, method: Method, path: &str, body: Body) -> reqwest::Result<Response> {
+        let kind = if method == Method::DELETE { "application/json" } else { "application/octet-stream" };
+        let request = self.client.request(method, format!("{}{path}", self.base));
+        let request = request.header("x-csrf-token", &self.token).header("content-type", kind);
+        request.body(body).send().await
     }
     pub async fn delete(&self, path: &str) -> Response {
         let request = self.client.delete(format!("{}{path}", self.base)).header("x-csrf-token", &self.token);

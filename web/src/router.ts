@@ -19,6 +19,13 @@ export const router = createRouter({
       props: (route) => ({ id: Number(route.params.id), product: route.query.product as string | undefined }),
     },
     {
+      path: "/products/:handle/pictures",
+      name: "pictures",
+      meta: { title: "Pictures" },
+      component: () => import("./features/pictures/PicturesView.vue"),
+      props: true,
+    },
+    {
       path: "/house-style",
       name: "house-style",
       meta: { title: "House style" },

@@ -8,7 +8,7 @@ fn main() {
     let folder = std::env::args().nth(1).unwrap();
     for number in 0..FRAMES {
         let drawn = compagina_pictures::draw(&frame(number), &[FILM_SIZE.0]).unwrap();
-        std::fs::write(format!("{folder}/{number:03}.webp"), &drawn[0].bytes).unwrap();
+        std::fs::write(format!("{folder}/{number:03}.webp"), &drawn.sizes[0].bytes).unwrap();
     }
     println!("{FRAMES} frames in {folder}");
 }

@@ -148,6 +148,24 @@ pub(crate) fn flying(make: Make, cloth: Cloth, seed: u32) -> String {
     svg(840, 840, &body)
 }
 
+/// By itself, with nothing behind it.
+pub(crate) fn cut_out(make: Make, cloth: Cloth) -> String {
+    svg(900, 900, &format!(r#"<g transform="translate(450 450) scale(3.2)">{}</g>"#, kite(make, cloth)))
+}
+
+/// A long beach with a small kite far to the right.
+pub(crate) fn beach(cloth: Cloth, seed: u32) -> String {
+    let kite = diamond(cloth);
+    svg(
+        1600,
+        600,
+        &format!(
+            r#"{}<g transform="translate(1310 210) rotate(16) scale(.8)">{kite}</g>"#,
+            sky(1600, 600, seed)
+        ),
+    )
+}
+
 /// Flat on the sand, seen from above.
 pub(crate) fn on_sand(make: Make, cloth: Cloth, seed: u32) -> String {
     let mut scatter = Scatter(seed);

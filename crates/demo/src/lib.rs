@@ -11,6 +11,7 @@ mod reviews;
 
 use compagina_core::catalog::{NewOption, NewProduct, Shop};
 use compagina_core::ids::Handle;
+use compagina_core::media::Focus;
 use compagina_core::money::{Currency, Locale, MoneyError};
 use compagina_core::page::Layout;
 use compagina_core::template::Reach;
@@ -24,8 +25,14 @@ pub const OWNERS: [(&str, &str, &str); 2] = [
 /// A picture still to be drawn.
 #[derive(Debug, Clone)]
 pub struct Drawing {
+    /// The name of the file as the owners would have called it.
+    pub file_name: String,
     pub svg: String,
     pub alt: String,
+    /// What must stay in sight where it is cropped.
+    pub focus: Focus,
+    /// Whether it is the first frame of the film of a turning kite.
+    pub is_film: bool,
     /// Option and value to which it belongs.
     pub values: Vec<(Handle, Handle)>,
 }

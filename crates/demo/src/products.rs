@@ -4,6 +4,7 @@ use crate::draw::{self, Cloth, Make};
 use crate::options::COLOURS;
 use crate::{DemoProduct, Drawing, facts, handle, reviews};
 use compagina_core::catalog::{Detail, NewProduct, NewVariant, ProductState, ProductType, Stock};
+use compagina_core::media::Focus;
 
 pub(crate) fn all() -> Vec<DemoProduct> {
     let mut all = vec![
@@ -64,8 +65,29 @@ impl DemoProduct {
 
     fn picture(mut self, svg: String, alt: &str, colour: Option<&str>) -> Self {
         let values = colour.map(|c| (handle("Colour"), handle(c))).into_iter().collect();
-        self.drawings.push(Drawing { svg, alt: alt.into(), values });
+        let number = self.drawings.len() + 1;
+        let of = colour.map_or(String::new(), |colour| format!(" {colour}"));
+        let file_name = format!("{}{of} {number}.svg", self.product.handle);
+        let (alt, focus) = (alt.into(), Focus::default());
+        self.drawings.push(Drawing { file_name, svg, alt, values, focus, is_film: false });
         self
+    }
+
+    /// The point of the last picture that must stay in sight, in thousandths.
+    fn focus(mut self, x: u16, y: u16) -> Self {
+        if let Some(last) = self.drawings.last_mut() {
+            last.focus = Focus { x, y };
+        }
+        self
+    }
+
+    /// The film of a turning kite.
+    fn film(self, alt: &str) -> Self {
+        let mut made = self.picture(crate::media::poster().svg, alt, None);
+        if let Some(last) = made.drawings.last_mut() {
+            last.is_film = true;
+        }
+        made
     }
 
     /// The pictures of a kite in one colour: in the air, on the sand, its seam.
@@ -153,9 +175,14 @@ fn whimbrel_mini() -> DemoProduct {
     for (c, (colour, left)) in (0u16..).zip([("Tide", 12), ("Ember", 3), ("Saffron", 0)]) {
         let sku = format!("WHM-{}", colour[..3].to_uppercase());
         made = made.variant(&sku, &[Some(c), Some(0)], Stock::Counted(left), None);
-        made = made.kite_pictures(Make::Sport, colour, 31 + u32::from(c));
+        made = made.kite_pictures(Make::Sport, colour, 31 + u32::from(c)).picture(
+            draw::cut_out(Make::Sport, cloth(colour)),
+            &format!("Whimbrel Mini in {colour}, by itself"),
+            Some(colour),
+        );
     }
-    made
+    made.picture(draw::beach(cloth("Tide"), 38), "A long empty beach with one small kite over it", None)
+        .focus(820, 420)
 }
 
 fn dunlin() -> DemoProduct {
@@ -303,11 +330,21 @@ fn first_kite() -> DemoProduct {
     for (d, left) in (0u16..).zip([0, 2, 6]) {
         made = made.variant(&format!("WRK-{}", d + 1), &[Some(d)], Stock::Counted(left), None);
     }
-    made.picture(
-        draw::workshop(cloth("Ember"), cloth("Tide")),
-        "Our long table with a sewing machine and cut cloth",
-        None,
-    )
+    let of_the_day: [(String, &str); 12] = [
+        (draw::workshop(cloth("Ember"), cloth("Tide")), "Our long table with a sewing machine and cut cloth"),
+        (draw::seam(cloth("Ember")), "The first double seam, from close by"),
+        (draw::workshop(cloth("Saffron"), cloth("Fern")), "Yellow and green cloth, marked out for cutting"),
+        (draw::on_sand(Make::Diamond, cloth("Saffron"), 91), "A finished diamond waiting for wind"),
+        (draw::flying(Make::Diamond, cloth("Tide"), 92), "A first flight over the dunes"),
+        (draw::seam(cloth("Dusk")), "Two colours joined"),
+        (draw::reel(cloth("Tide")), "Everybody takes a reel of line home"),
+        (draw::winder(cloth("Ember")), "Winding up at the end of the day"),
+        (draw::flying(Make::Diamond, cloth("Ember"), 95), "Higher than the teacher's"),
+        (draw::packed(cloth("Fern")), "Rolled up for the train"),
+        (draw::beach(cloth("Saffron"), 96), "The beach at four o'clock, with one kite up"),
+        (draw::on_sand(Make::Diamond, cloth("Heather"), 97), "The last one of the day on the sand"),
+    ];
+    of_the_day.into_iter().fold(made, |made, (svg, alt)| made.picture(svg, alt, None))
 }
 
 fn gift_card() -> DemoProduct {
@@ -336,7 +373,8 @@ fn turnstone() -> DemoProduct {
     );
     kite.state = ProductState::ComingSoon;
     let made = new(kite).with_options(&[("Colour", &["Tide", "Heather"])]);
-    made.variant("TUR-TID", &[Some(0)], Stock::Counted(0), None)
+    made.film("The third Turnstone turning in a stiff wind")
+        .variant("TUR-TID", &[Some(0)], Stock::Counted(0), None)
         .variant("TUR-HEA", &[Some(1)], Stock::Counted(0), None)
         .picture(
             draw::flying(Make::Sport, cloth("Tide"), 71),

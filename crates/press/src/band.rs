@@ -1,6 +1,7 @@
 //! What a band looks like: its space, its ground, and what lies behind it.
 
 use crate::ctx::Ctx;
+use crate::image::{Load, img};
 use crate::piece::film::video;
 use compagina_core::page::piece::band::{
     BEHIND, Behind, FILM, GAP, MOTION, Motion, PICTURE, REACH, Reach, SPACE_ABOVE, SPACE_BELOW, STAND, STAYS,
@@ -81,7 +82,7 @@ pub(crate) fn behind(ctx: &Ctx<'_>, chain: &Chain<'_>) -> Markup {
     };
     html! {
         div class={ "behind " (motion) } aria-hidden="true" {
-            @if let Some(picture) = picture { (crate::piece::gallery::img(picture, "100vw", true)) }
+            @if let Some(picture) = picture { (img(picture, "100vw", Load::Later)) }
             @if let Some(film) = film { (video(film, true, true, false)) }
         }
     }

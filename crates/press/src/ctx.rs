@@ -1,10 +1,11 @@
 //! What the renderer of a piece is given.
 
+use crate::piece::buy_button;
 use compagina_core::catalog::{Product, Shop};
 use compagina_core::ids::Handle;
 use compagina_core::media::{Picture, ShopMedia};
 use compagina_core::money::Money;
-use compagina_core::page::{Choice, Device, Piece, SetValue, Setting, Shape};
+use compagina_core::page::{Choice, Device, Kind, Layout, Piece, SetValue, Setting, Shape};
 use compagina_core::price::Offer;
 use compagina_core::situation::Situation;
 use compagina_core::style::{Chain, House};
@@ -22,15 +23,20 @@ pub(crate) struct Ctx<'a> {
     pub house: &'a House,
     pub situation: &'a Situation,
     pub offer: &'a Offer,
-    /// Whether a click on the buy button leaves the shopper on the page.
-    pub after_stay: bool,
-    /// Whether the page has reviews to lead to.
-    pub has_reviews: bool,
+    pub layout: &'a Layout,
 }
 
 impl Ctx<'_> {
     pub fn money(&self, amount: Money) -> String {
         amount.format(self.shop.locale)
+    }
+    /// Whether a click on the buy button leaves the shopper on the page.
+    pub fn after_stay(&self) -> bool {
+        buy_button::stays(self.layout)
+    }
+    /// Whether the page has reviews to lead to.
+    pub fn has_reviews(&self) -> bool {
+        self.layout.first_of(Kind::Reviews).is_some()
     }
     pub fn say(&self, key: &str) -> String {
         self.words.say(key)

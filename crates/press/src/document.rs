@@ -48,6 +48,7 @@ pub struct Nav {
 pub(crate) struct Head<'a> {
     pub title: &'a str,
     pub description: Option<&'a str>,
+    pub preload: Option<Markup>,
     /// What the pieces and bands of a product's page are set to.
     pub laid: Option<&'a str>,
     pub script: &'a str,
@@ -68,6 +69,7 @@ pub(crate) fn document(nav: &Nav, head: &Head<'_>, body: Markup) -> Markup {
                 title { (head.title) " · " (nav.shop.name) }
                 @if let Some(text) = head.description { meta name="description" content=(text); }
                 @if let Some(href) = head.canonical { link rel="canonical" href=(href); }
+                @if let Some(link) = &head.preload { (link) }
                 link rel="stylesheet" href=(nav.assets.style);
                 style #house { (PreEscaped(house::css(&nav.house))) }
                 @if let Some(css) = head.laid { style #laid { (PreEscaped(css)) } }

@@ -6,6 +6,7 @@ mod card;
 mod ctx;
 mod document;
 mod house;
+mod image;
 mod offers;
 mod page;
 mod piece;

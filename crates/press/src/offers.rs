@@ -82,8 +82,7 @@ pub fn entry_for(
         house: &nav.house,
         situation,
         offer: &offer,
-        after_stay: false,
-        has_reviews: false,
+        layout,
     };
     Ok(entry(&ctx, layout))
 }

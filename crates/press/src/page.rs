@@ -74,8 +74,7 @@ pub fn render(page: &Page<'_>) -> Result<String, MoneyError> {
         house: &page.nav.house,
         situation: page.situation,
         offer: &offer,
-        after_stay: piece::buy_button::stays(page.layout),
-        has_reviews: page.layout.first_of(Kind::Reviews).is_some(),
+        layout: page.layout,
     };
     let mut sheet = Sheet::default();
     let body = html! {
@@ -90,6 +89,7 @@ pub fn render(page: &Page<'_>) -> Result<String, MoneyError> {
         title: &product.name,
         description: Some(product.summary.as_str()).filter(|s| !s.is_empty()),
         laid: Some(&sheet.finish()),
+        preload: preload(&ctx, page),
         script: match page.mode {
             Mode::Shop => &page.nav.assets.script,
             Mode::Proof => &page.nav.assets.agent,
@@ -101,12 +101,18 @@ pub fn render(page: &Page<'_>) -> Result<String, MoneyError> {
     Ok(document(page.nav, &head, body).into_string())
 }
 
+/// The picture that a shopper sees first and largest is on its way before anything else.
+fn preload(ctx: &Ctx<'_>, page: &Page<'_>) -> Option<Markup> {
+    let gallery = page.layout.first_of(Kind::Gallery).filter(|_| page.only.is_none())?;
+    piece::gallery::preload(ctx, &Styled::new(gallery, ctx.words))
+}
+
 /// The form that the inputs of options, quantity and buttons belong to, wherever they stand.
 fn form(ctx: &Ctx<'_>) -> Markup {
     html! {
         form #buy method="post" action="/shop/cart" {
             input type="hidden" name="product" value=(ctx.product.handle);
-            @if ctx.after_stay { input type="hidden" name="after" value="stay"; }
+            @if ctx.after_stay() { input type="hidden" name="after" value="stay"; }
         }
     }
 }

@@ -2,7 +2,7 @@ use crate::config::Config;
 use crate::error::ApiError;
 use crate::media::Media;
 use crate::state::State;
-use crate::{demo_data, openapi, pages, routes};
+use crate::{demo_data, make, openapi, pages, routes};
 use actix_files::{Files, NamedFile};
 use actix_web::dev::{ServiceRequest, ServiceResponse, fn_service};
 use actix_web::middleware::DefaultHeaders;
@@ -75,6 +75,7 @@ pub async fn start(config: Config) -> Result<Running, StartError> {
     }
     let state = Data::new(State::new(store, media, &config)?);
     pages::keep_up(state.clone());
+    tokio::spawn(make::work(state.clone().into_inner()));
     let server = serve(listener, state.clone(), &config)?;
     Ok(Running { port, server, state })
 }

@@ -1,12 +1,14 @@
 //! Puts the demo shop into an empty database. Pictures that were drawn once are found again by their drawing.
 
+use crate::make;
 use crate::media::Media;
 use crate::password;
 use compagina_core::catalog::NewPicture;
-use compagina_core::media::{Film, Picture, PictureSize, WIDTHS};
+use compagina_core::media::{Film, FilmFile, PLAN, Picture, PictureSize};
 use compagina_demo::{Drawing, OWNERS, demo_shop, media as free};
 use compagina_storage::{StorageError, Store};
 use futures_util::{StreamExt, TryStreamExt, stream};
+use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
 use std::error::Error;
 
@@ -20,6 +22,7 @@ pub async fn fill_if_empty(store: &Store, media: &Media, more: u32) -> Result<()
         return Ok(());
     }
     let demo = demo_shop(more)?;
+    keep_film(media).await?;
     let drawn = draw_all(media, demo.products.iter().flat_map(|p| &p.drawings)).await?;
     store.add_options(&demo.options).await?;
     let count = demo.products.len();
@@ -28,7 +31,7 @@ pub async fn fill_if_empty(store: &Store, media: &Media, more: u32) -> Result<()
         product.pictures = made
             .drawings
             .into_iter()
-            .map(|d| NewPicture { sizes: drawn[&name_of(&d)].clone(), alt: d.alt, values: d.values })
+            .map(|drawing| new_picture(&drawn[&name_of(&drawing)], drawing))
             .collect();
         store.add_product(&product).await?;
         if number % 500 == 0 {
@@ -48,18 +51,43 @@ pub async fn fill_if_empty(store: &Store, media: &Media, more: u32) -> Result<()
     Ok(())
 }
 
+fn new_picture(drawn: &Drawn, drawing: Drawing) -> NewPicture {
+    NewPicture {
+        original: drawn.original.clone(),
+        sizes: drawn.sizes.clone(),
+        cut_out: drawn.cut_out,
+        film: drawing.is_film.then(film_file),
+        file_name: drawing.file_name,
+        alt: drawing.alt,
+        focus: drawing.focus,
+        values: drawing.values,
+    }
+}
+
+fn film_file() -> FilmFile {
+    let (width, height) = free::FILM_SIZE;
+    FilmFile { hash: compagina_pictures::hash(free::FILM), width, height }
+}
+
+async fn keep_film(media: &Media) -> Result<(), Failure> {
+    Ok(media.put(&film_file().hash, free::FILM.to_vec()).await?)
+}
+
 /// The shop's free pictures, and the film with its poster.
 async fn fill_media(store: &Store, media: &Media) -> Result<(), Failure> {
-    let picture = |alt: &str, sizes| Picture { sizes, alt: alt.to_owned(), values: vec![] };
+    let picture = |alt: &str, drawn: Drawn| Picture {
+        sizes: drawn.sizes,
+        alt: alt.to_owned(),
+        cut_out: drawn.cut_out,
+        ..Picture::default()
+    };
     for free in free::pictures() {
         let sizes = draw(media, drawing_name(&free.svg), &free.svg).await?;
         store.put_media(free.name, &picture(free.alt, sizes), None).await?;
     }
     let poster = free::poster();
     let sizes = draw(media, drawing_name(&poster.svg), &poster.svg).await?;
-    let (width, height) = free::FILM_SIZE;
-    let hash = compagina_pictures::hash(free::FILM);
-    media.put(&hash, free::FILM.to_vec()).await?;
+    let FilmFile { hash, width, height } = film_file();
     let film = Film { hash, width, height, poster: picture(poster.alt, sizes) };
     store.put_media(poster.name, &film.poster, Some(&film)).await?;
     Ok(())
@@ -70,13 +98,13 @@ fn name_of(drawing: &Drawing) -> String {
 }
 
 fn drawing_name(svg: &str) -> String {
-    compagina_pictures::hash(format!("{WIDTHS:?}{svg}").as_bytes())
+    compagina_pictures::hash(format!("{PLAN}{svg}").as_bytes())
 }
 
 async fn draw_all<'a>(
     media: &Media,
     drawings: impl Iterator<Item = &'a Drawing>,
-) -> Result<BTreeMap<String, Vec<PictureSize>>, Failure> {
+) -> Result<BTreeMap<String, Drawn>, Failure> {
     let wanted: BTreeMap<String, &Drawing> = drawings.map(|d| (name_of(d), d)).collect();
     tracing::info!("drawing {} pictures", wanted.len());
     stream::iter(wanted)
@@ -86,19 +114,25 @@ async fn draw_all<'a>(
         .await
 }
 
-async fn draw(media: &Media, name: String, svg: &str) -> Result<Vec<PictureSize>, Failure> {
+/// A drawing with its sizes, as noted beside the pictures.
+#[derive(Clone, Serialize, Deserialize)]
+struct Drawn {
+    /// The hash of the drawing itself.
+    original: String,
+    sizes: Vec<PictureSize>,
+    cut_out: bool,
+}
+
+async fn draw(media: &Media, name: String, svg: &str) -> Result<Drawn, Failure> {
     if let Some(note) = media.note(&name).await
-        && let Ok(sizes) = serde_json::from_slice(&note)
+        && let Ok(drawn) = serde_json::from_slice(&note)
     {
-        return Ok(sizes);
+        return Ok(drawn);
     }
-    let svg = svg.to_owned();
-    let made = tokio::task::spawn_blocking(move || compagina_pictures::draw(&svg, &WIDTHS)).await??;
-    let mut sizes = Vec::new();
-    for size in made {
-        sizes.push(PictureSize { hash: size.hash.clone(), width: size.width, height: size.height });
-        media.put(&size.hash, size.bytes).await?;
-    }
-    media.put_note(&name, serde_json::to_string(&sizes)?).await?;
-    Ok(sizes)
+    let original = compagina_pictures::hash(svg.as_bytes());
+    media.put(&original, svg.as_bytes().to_vec()).await?;
+    let (sizes, cut_out) = make::sizes_of(media, svg.as_bytes().to_vec()).await?;
+    let drawn = Drawn { original, sizes, cut_out };
+    media.put_note(&name, serde_json::to_string(&drawn)?).await?;
+    Ok(drawn)
 }

@@ -5,6 +5,7 @@ mod config;
 mod demo_data;
 mod error;
 mod known;
+mod make;
 mod media;
 mod openapi;
 mod pages;
@@ -13,6 +14,7 @@ mod reading;
 mod routes;
 mod session;
 mod state;
+mod upload;
 
 pub use app::{Running, start};
 pub use config::Config;

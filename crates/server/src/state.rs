@@ -3,11 +3,13 @@ use crate::config::Config;
 use crate::known::Known;
 use crate::media::Media;
 use crate::pages::Pages;
+use crate::upload::MEGAPIXELS_AT_ONCE;
 use compagina_core::wording::Words;
 use compagina_press::Assets;
 use compagina_storage::Store;
 use quick_cache::sync::Cache;
 use std::sync::Arc;
+use tokio::sync::{Notify, Semaphore};
 
 const MOST_WORDS: usize = 100;
 const MOST_KNOWN: usize = 200;
@@ -20,6 +22,10 @@ pub struct State {
     pub pages: Pages,
     /// What proofs need of products, by their handles.
     pub known: Cache<String, Arc<Known>>,
+    /// Wakes a worker when there are pictures to make.
+    pub to_make: Notify,
+    /// Millions of pixels that may still be decoded at once.
+    pub turns: Semaphore,
     /// Words ready to be said, by language and own words.
     pub words: Cache<String, Words>,
 }
@@ -44,6 +50,8 @@ impl State {
             assets,
             pages: Pages::default(),
             known: Cache::new(MOST_KNOWN),
+            to_make: Notify::new(),
+            turns: Semaphore::new(MEGAPIXELS_AT_ONCE as usize),
             words: Cache::new(MOST_WORDS),
         })
     }

@@ -212,7 +212,7 @@ async fn a_preview_is_found_by_its_hash_also_when_it_has_run_out_and_ends_when_t
 #[sqlx::test(migrations = false)]
 async fn free_pictures_and_films_are_found_by_their_names(pool: MySqlPool) {
     let store = Store::from_pool(pool).await.unwrap();
-    let picture = |alt: &str| Picture { sizes: vec![], alt: alt.into(), values: vec![] };
+    let picture = |alt: &str| Picture { alt: alt.into(), ..Picture::default() };
     let film = Film { hash: "f".into(), width: 640, height: 480, poster: picture("A kite turning") };
     store.put_media("table", &picture("A table"), None).await.unwrap();
     store.put_media("table", &picture("The table"), None).await.unwrap();

@@ -13,6 +13,11 @@ export function useToken(csrf: string): void {
   token = csrf;
 }
 
+/** The same for requests that aren't made here. */
+export function tokenHeader(): [string, string][] {
+  return token ? [[CSRF_KEY, token]] : [];
+}
+
 export const api = createClient<paths>({ baseUrl: "/" });
 api.use({
   onRequest({ request }) {
@@ -26,7 +31,7 @@ export interface Answer<T> {
   error?: ApiError | undefined;
 }
 
-const offline: ApiError = {
+export const offline: ApiError = {
   code: "offline",
   message: "The server doesn't answer. Nothing is lost: your last step is tried again when you ask for it.",
 };
@@ -42,7 +47,7 @@ export async function ask<T>(call: Promise<{ data?: T; error?: unknown }>): Prom
   }
 }
 
-function isApiError(error: unknown): error is ApiError {
+export function isApiError(error: unknown): error is ApiError {
   return typeof error === "object" && error !== null && "message" in error && "code" in error;
 }
 

@@ -90,6 +90,63 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/products/{handle}/pictures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The pictures of a product, in order. */
+        get: operations["list_pictures"];
+        put?: never;
+        /**
+         * Takes a picture, the body of the request, and puts it behind the product's others or in the place of one. Its sizes
+         *     are made afterwards.
+         */
+        post: operations["upload_picture"];
+        /** Takes pictures out of a product. */
+        delete: operations["remove_pictures"];
+        options?: never;
+        head?: never;
+        /** Changes pictures of a product: one, or many in the same way. */
+        patch: operations["change_pictures"];
+        trace?: never;
+    };
+    "/api/products/{handle}/pictures/order": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Puts a product's pictures into an order. */
+        put: operations["order_pictures"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/products/{handle}/pictures/{id}/film": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Makes a picture the poster of a film, the body of the request: an MP4 or WebM. */
+        put: operations["put_film"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/session": {
         parameters: {
             query?: never;
@@ -558,6 +615,14 @@ export interface components {
          * @enum {string}
          */
         CartMood: "empty" | "this" | "other";
+        /** @description What is to be changed of some pictures; what isn't here stays as it is. */
+        ChangePictures: {
+            alt?: string | null;
+            focus?: components["schemas"]["Focus"] | null;
+            ids: number[];
+            /** @description The values that all of them are to belong to; an empty list for every choice. */
+            values?: components["schemas"]["ValueId"][] | null;
+        };
         /** @description A column of a band; its width counts twelfths of the band. */
         Column: {
             id: components["schemas"]["ColumnId"];
@@ -700,10 +765,27 @@ export interface components {
             group: components["schemas"]["Group"];
             key: string;
             label: string;
+            /** @description The part of its group in which it stands. */
+            part?: string | null;
             phone?: components["schemas"]["Explained"] | null;
             shape: components["schemas"]["ShapeView"];
             tablet?: components["schemas"]["Explained"] | null;
             wide: components["schemas"]["Explained"];
+        };
+        /** @description A film as it is kept: MP4 or WebM, as it came. */
+        FilmFile: {
+            hash: string;
+            /** Format: int32 */
+            height: number;
+            /** Format: int32 */
+            width: number;
+        };
+        /** @description A place in a picture, in thousandths of its width from the left and of its height from the top. */
+        Focus: {
+            /** Format: int32 */
+            x: number;
+            /** Format: int32 */
+            y: number;
         };
         /**
          * @description What of the shop surrounds the page.
@@ -942,6 +1024,43 @@ export interface components {
         PartView: {
             label: string;
             most: number;
+        };
+        /** @description Pictures by their numbers. */
+        PictureIds: {
+            ids: number[];
+        };
+        /** @description A picture of a product as its owner works on it. */
+        PictureView: {
+            alt: string;
+            cut_out: boolean;
+            file_name: string;
+            film?: components["schemas"]["FilmFile"] | null;
+            focus: components["schemas"]["Focus"];
+            /** Format: int32 */
+            height: number;
+            /** Format: int64 */
+            id: number;
+            large?: string | null;
+            /** @description Values that its file name speaks of and that it doesn't have yet. */
+            proposed: components["schemas"]["ValueId"][];
+            /** @description The address of a small one, and of one to look at. */
+            small?: string | null;
+            /** @description Why its sizes couldn't be made; mostly empty. */
+            trouble: string;
+            values: components["schemas"]["ValueId"][];
+            /** @description Whether its sizes are still being made. */
+            waiting: boolean;
+            /**
+             * Format: int32
+             * @description Width and height of its largest size; zero while none is made.
+             */
+            width: number;
+        };
+        /** @description All pictures of a product, and the values that they can belong to. */
+        PicturesView: {
+            name: string;
+            options: components["schemas"]["UsedOption"][];
+            pictures: components["schemas"]["PictureView"][];
         };
         /** @description One thing on the page. */
         Piece: {
@@ -1297,6 +1416,20 @@ export interface components {
             template?: components["schemas"]["TemplateId"] | null;
             why?: components["schemas"]["Why"] | null;
         };
+        /** @description A picture that was put in. */
+        Uploaded: {
+            /** Format: int64 */
+            id: number;
+        };
+        /** @description An option that the product uses. */
+        UsedOption: {
+            name: string;
+            values: components["schemas"]["UsedValue"][];
+        };
+        UsedValue: {
+            id: components["schemas"]["ValueId"];
+            name: string;
+        };
         /**
          * Format: int64
          * @description The number of one value of an option.
@@ -1578,6 +1711,234 @@ export interface operations {
                 };
             };
             401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    list_pictures: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                handle: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PicturesView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    upload_picture: {
+        parameters: {
+            query: {
+                /** @description The file's name as its owner knows it. */
+                name: string;
+                /** @description The picture in whose place it is put. */
+                replaces?: number | null;
+            };
+            header?: never;
+            path: {
+                handle: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": number[];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Uploaded"];
+                };
+            };
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    remove_pictures: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                handle: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PictureIds"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PicturesView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    change_pictures: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                handle: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangePictures"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PicturesView"];
+                };
+            };
+            400: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    order_pictures: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                handle: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PictureIds"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PicturesView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    put_film: {
+        parameters: {
+            query: {
+                name: string;
+                width: number;
+                height: number;
+            };
+            header?: never;
+            path: {
+                handle: string;
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": number[];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FilmFile"];
+                };
+            };
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

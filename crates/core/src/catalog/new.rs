@@ -2,7 +2,7 @@
 
 use super::{Detail, Fact, ProductState, ProductType, Review, Stock, Swatch};
 use crate::ids::Handle;
-use crate::media::PictureSize;
+use crate::media::{FilmFile, Focus, PictureSize};
 
 /// A shop-wide option to be kept, with its values: name, swatch.
 #[derive(Debug, Clone)]
@@ -46,8 +46,15 @@ pub struct NewVariant {
 
 #[derive(Debug, Clone)]
 pub struct NewPicture {
+    /// The name of the file that it came in.
+    pub file_name: String,
+    /// The hash of that file.
+    pub original: String,
     pub alt: String,
     pub sizes: Vec<PictureSize>,
+    pub focus: Focus,
+    pub cut_out: bool,
+    pub film: Option<FilmFile>,
     /// Option and value to which it belongs.
     pub values: Vec<(Handle, Handle)>,
 }

@@ -7,6 +7,7 @@ mod difference;
 mod layout;
 pub mod op;
 pub mod piece;
+mod room;
 mod rule;
 mod setting;
 pub mod starter;
@@ -15,6 +16,7 @@ pub use difference::{Difference, differences};
 pub use layout::{Band, Column, FORMAT, Frame, Layout, Piece, Place, Target, Values};
 pub use op::{ColumnShape, Op, OpError, apply};
 pub use piece::Kind;
+pub use room::rooms_of;
 pub use rule::{CartFacts, Day, Facts, Rule, RuleError, Verdict, judge};
 pub use setting::{
     Choice, Device, Group, SPACE_STEPS, SetValue, Setting, Shape, TYPE_STEPS, ValueError, is_colour,

@@ -162,6 +162,10 @@ pub struct Setting {
     pub phone: Option<Preset>,
     /// Whether phones may have a value of their own.
     pub per_device: bool,
+    /// The part of its group under which it stands on the slip; a kind with few settings has none.
+    pub part: Option<&'static str>,
+    /// Another setting of the kind and those of its choices with which this one means something.
+    pub with: Option<(&'static Self, &'static [&'static str])>,
 }
 
 impl Setting {
@@ -173,7 +177,7 @@ impl Setting {
         wide: Preset,
         per_device: bool,
     ) -> Self {
-        Self { key, label, group, shape, wide, phone: None, per_device }
+        Self { key, label, group, shape, wide, phone: None, per_device, part: None, with: None }
     }
     /// A choice among names.
     pub const fn choice<T: Choice>(key: &'static str, label: &'static str, house: &'static str) -> Self {
@@ -269,6 +273,18 @@ impl Setting {
     #[must_use]
     pub const fn everywhere(mut self) -> Self {
         self.per_device = false;
+        self
+    }
+    /// Puts it into a part of its group.
+    #[must_use]
+    pub const fn in_part(mut self, part: &'static str) -> Self {
+        self.part = Some(part);
+        self
+    }
+    /// Gives it a meaning only where another setting has one of these choices.
+    #[must_use]
+    pub const fn with(mut self, other: &'static Self, choices: &'static [&'static str]) -> Self {
+        self.with = Some((other, choices));
         self
     }
     /// The value that the house style itself sets for a device; on phones only where it differs.

@@ -188,9 +188,8 @@ mod tests {
     fn a_chosen_colour_shows_its_own_pictures_first_and_hides_those_of_other_colours() {
         let mut kite = kite();
         let picture = |values: &[u64]| Picture {
-            sizes: vec![],
-            alt: String::new(),
             values: values.iter().map(|v| ValueId(*v)).collect(),
+            ..Picture::default()
         };
         kite.pictures = vec![picture(&[]), picture(&[1]), picture(&[2])];
         assert_eq!(of(&kite, Some(1), 1).pictures, [2, 0]);

@@ -15,7 +15,16 @@ state-sold-out = ausverkauft
 state-not-made = gibt es so nicht
 
 pictures = Bilder
-picture-number = Bild { $number }: { $shows }
+picture-of = Bild { $number } von { $count }: { $shows }
+gallery-kind = Bildergalerie
+gallery-slide = Bild
+gallery-back = Vorheriges Bild
+gallery-on = Nächstes Bild
+gallery-rest = Bilder anhalten
+gallery-whole = Ganzer Bildschirm
+whole-close = Schließen
+whole-zoom = Näher oder weiter weg
+whole-broken = Dieses Bild lässt sich nicht laden.
 
 price-before = Vorher:
 save-amount = { $amount } gespart

@@ -19,7 +19,16 @@ state-not-made = not made in this choice
 
 ## Gallery
 pictures = Pictures
-picture-number = Picture { $number }: { $shows }
+picture-of = Picture { $number } of { $count }: { $shows }
+gallery-kind = picture gallery
+gallery-slide = picture
+gallery-back = Picture before
+gallery-on = Next picture
+gallery-rest = Stop the pictures
+gallery-whole = Full screen
+whole-close = Close
+whole-zoom = Nearer or farther
+whole-broken = This picture can't be loaded.
 
 ## Price
 price-before = Before:

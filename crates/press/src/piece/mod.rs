@@ -187,6 +187,7 @@ pub(crate) fn slots(ctx: &Ctx<'_>, styled: &Styled<'_>) -> BTreeMap<String, Stri
         Kind::StickyBar => sticky_bar::slots(ctx, styled),
         Kind::Options => options::slots(ctx, styled),
         Kind::SkuLine => sku_line::slots(ctx),
+        Kind::Gallery => gallery::slots(ctx),
         _ => BTreeMap::new(),
     }
 }

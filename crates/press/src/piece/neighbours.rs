@@ -1,5 +1,5 @@
-use super::gallery::thumb;
 use crate::ctx::{Ctx, Neighbour, Styled};
+use crate::image::thumb;
 use compagina_core::page::piece::neighbours::{AFTER, BEFORE, NAMES, PICTURES};
 use compagina_core::page::{Device, Setting};
 use maud::{Markup, html};

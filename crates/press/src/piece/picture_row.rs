@@ -1,5 +1,5 @@
-use super::gallery::img;
 use crate::ctx::{Ctx, Styled};
+use crate::image::{Load, img};
 use compagina_core::page::Device;
 use compagina_core::page::piece::picture_row::{AS, As, COUNT, HEADING, PICTURES, SHAPE, Shape};
 use maud::{Markup, html};
@@ -14,7 +14,7 @@ pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
     Some(html! {
         (styled.heading(&HEADING))
         ul.pictures tabindex=[slides.then_some("0")] aria-label=[slides.then(|| ctx.say("slide-region"))] {
-            @for picture in pictures { li { (img(picture, "(max-width:640px) 60vw, 400px", true)) } }
+            @for picture in pictures { li { (img(picture, "(max-width:640px) 60vw, 400px", Load::Later)) } }
         }
     })
 }

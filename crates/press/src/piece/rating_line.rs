@@ -10,7 +10,7 @@ pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
         return None;
     }
     let line = html! { (stars(ctx, tenths.unwrap_or(0))) span.how-many { (count_words(ctx)) } };
-    let linked = tenths.is_some() && styled.chain.flag(&LINKED, Device::Wide) && ctx.has_reviews;
+    let linked = tenths.is_some() && styled.chain.flag(&LINKED, Device::Wide) && ctx.has_reviews();
     Some(html! { @if linked { a href="#reviews" { (line) } } @else { p { (line) } } })
 }
 

@@ -67,7 +67,7 @@ fn cart_line(nav: &Nav, line: &CartLine<'_>) -> Markup {
     html! {
         li.cart-line {
             a.cart-picture href=(line.href) tabindex="-1" aria-hidden="true" {
-                @if let Some(picture) = line.picture { (crate::piece::gallery::thumb(picture)) }
+                @if let Some(picture) = line.picture { (crate::image::thumb(picture)) }
             }
             div.cart-what {
                 a href=(line.href) { (line.name) }

@@ -23,6 +23,7 @@ fn plain_page(nav: &Nav, title: &str, frame: Frame, body: Markup) -> String {
         title,
         description: None,
         laid: None,
+        preload: None,
         script: &nav.assets.script,
         data: None,
         frame,

@@ -88,12 +88,16 @@ fn rating(reviews: &[Review]) -> Rating {
 
 /// Free pictures and a film, as the shop would have them.
 pub fn media() -> ShopMedia {
-    let size =
-        |name: &str, width| PictureSize { hash: format!("{name}-{width}"), width, height: width * 3 / 4 };
+    let size = |name: &str, width| PictureSize {
+        hash: format!("{name}-{width}"),
+        width,
+        height: width * 3 / 4,
+        bytes: width,
+    };
     let picture = |name: &str, alt: &str| Picture {
         sizes: vec![size(name, 320), size(name, 720)],
         alt: alt.into(),
-        values: vec![],
+        ..Picture::default()
     };
     let film =
         Film { hash: "film".into(), width: 640, height: 480, poster: picture("poster", "A kite turning") };
@@ -147,11 +151,14 @@ fn value_id(shop: &DemoShop, option: &Handle, value: &Handle) -> ValueId {
 }
 
 fn picture(shop: &DemoShop, drawing: &Drawing, name: &str) -> Picture {
-    let size = |width| PictureSize { hash: format!("picture-{name}-{width}"), width, height: width };
+    let size =
+        |width| PictureSize { hash: format!("picture-{name}-{width}"), width, height: width, bytes: width };
     Picture {
         sizes: vec![size(320), size(720)],
         alt: drawing.alt.clone(),
         values: drawing.values.iter().map(|(o, v)| value_id(shop, o, v)).collect(),
+        focus: drawing.focus,
+        ..Picture::default()
     }
 }
 

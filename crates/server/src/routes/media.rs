@@ -4,10 +4,16 @@ use crate::state::State;
 use actix_web::http::header;
 use actix_web::web::{Data, Path};
 use actix_web::{HttpResponse, get};
+use compagina_pictures::{FilmKind, film_kind};
 
-/// A film is told from a picture by its first bytes: an MP4 begins with a box named `ftyp`.
-fn kind_of(bytes: &[u8]) -> &'static str {
-    if bytes.get(4..8) == Some(b"ftyp") { "video/mp4" } else { "image/webp" }
+/// What is kept is told by its first bytes. Files as they came, other than films, aren't handed out: shoppers get what
+/// was made of them.
+fn kind_of(bytes: &[u8]) -> Option<&'static str> {
+    match film_kind(bytes) {
+        Some(FilmKind::Mp4) => Some("video/mp4"),
+        Some(FilmKind::WebM) => Some("video/webm"),
+        None => bytes.starts_with(b"RIFF").then_some("image/webp"),
+    }
 }
 
 /// A picture or film. Its address is the hash of its bytes, so it never changes.
@@ -18,8 +24,9 @@ pub async fn media(state: Data<State>, hash: Path<String>) -> ApiResult<HttpResp
     }
     let bytes = state.media.get(&hash).await.map_err(ApiError::unforeseen)?;
     let bytes = bytes.ok_or_else(|| ApiError::no_such("picture"))?;
+    let kind = kind_of(&bytes).ok_or_else(|| ApiError::no_such("picture"))?;
     Ok(HttpResponse::Ok()
-        .content_type(kind_of(&bytes))
+        .content_type(kind)
         .insert_header((header::CACHE_CONTROL, "public, max-age=31536000, immutable"))
         .body(bytes))
 }

@@ -5,6 +5,7 @@ mod document;
 mod health;
 mod house;
 mod media;
+pub(crate) mod picture;
 mod session;
 mod shelf;
 pub(crate) mod shop;
@@ -44,6 +45,12 @@ pub fn api(config: &mut utoipa_actix_web::service_config::ServiceConfig<'_>) {
         .service(desk::media::list)
         .service(desk::preview::make)
         .service(desk::preview::end)
+        .service(picture::list::list)
+        .service(picture::upload::upload)
+        .service(picture::film::put_film)
+        .service(picture::change::change)
+        .service(picture::change::order)
+        .service(picture::change::remove)
         .service(house::show::show)
         .service(house::sample::show)
         .service(house::set::set)

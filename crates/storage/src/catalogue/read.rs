@@ -7,7 +7,7 @@ use compagina_core::catalog::{
     Swatch, Variant,
 };
 use compagina_core::ids::{OptionId, ProductId, ValueId, VariantId};
-use compagina_core::media::{Picture, PictureSize};
+use compagina_core::media::{FilmFile, Focus, Picture, PictureSize};
 use compagina_core::money::{Currency, Money};
 use sqlx::MySqlConnection;
 use sqlx::types::Json;
@@ -59,16 +59,24 @@ async fn load_variants(db: &mut MySqlConnection, which: Which, products: &mut Ro
 async fn load_pictures(db: &mut MySqlConnection, which: Which, products: &mut Rows) -> Result<()> {
     let (one, kind, most, skip) = numbers(which);
     let rows = sqlx::query!(
-        r#"SELECT i.product_id, i.alt, i.sizes AS "sizes: Json<Vec<PictureSize>>", i.value_ids AS "value_ids: Json<Vec<ValueId>>"
+        r#"SELECT i.product_id, i.alt, i.sizes AS "sizes: Json<Vec<PictureSize>>", i.value_ids AS "value_ids: Json<Vec<ValueId>>",
+           i.focus AS "focus: Json<Focus>", i.cut_out AS "cut_out: bool", i.film AS "film: Json<FilmFile>"
            FROM (SELECT id FROM product WHERE id = ? OR type_id = ? ORDER BY position, id LIMIT ? OFFSET ?) p
-           JOIN product_picture i ON i.product_id = p.id ORDER BY i.product_id, i.position, i.id"#,
+           JOIN product_picture i ON i.product_id = p.id AND JSON_LENGTH(i.sizes) > 0 ORDER BY i.product_id, i.position, i.id"#,
         one, kind, most, skip
     )
     .fetch_all(&mut *db)
     .await?;
     for row in rows {
         let Some(product) = products.get_mut(&row.product_id) else { continue };
-        product.pictures.push(Picture { sizes: row.sizes.0, alt: row.alt, values: row.value_ids.0 });
+        product.pictures.push(Picture {
+            sizes: row.sizes.0,
+            alt: row.alt,
+            values: row.value_ids.0,
+            focus: row.focus.0,
+            cut_out: row.cut_out,
+            film: row.film.map(|film| film.0),
+        });
     }
     Ok(())
 }

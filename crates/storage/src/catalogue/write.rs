@@ -3,6 +3,7 @@
 use crate::{Result, StorageError, Store, change};
 use compagina_core::catalog::{NewOption, NewPicture, NewProduct, NewVariant, Review};
 use compagina_core::ids::{Handle, ProductId};
+use compagina_core::media::PLAN;
 use sqlx::MySqlConnection;
 use sqlx::types::Json;
 
@@ -196,12 +197,19 @@ async fn insert_picture(
         ids.push(value_id(tx, option, value).await?);
     }
     sqlx::query!(
-        "INSERT INTO product_picture (product_id, position, alt, sizes, value_ids) VALUES (?, ?, ?, ?, ?)",
+        "INSERT INTO product_picture (product_id, position, alt, sizes, value_ids, focus, cut_out, film, original, file_name, plan)
+         VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
         product,
         as_u32(position),
         picture.alt,
         Json(&picture.sizes) as _,
-        Json(&ids) as _
+        Json(&ids) as _,
+        Json(picture.focus) as _,
+        picture.cut_out,
+        picture.film.as_ref().map(Json) as _,
+        picture.original,
+        picture.file_name,
+        PLAN
     )
     .execute(&mut *tx)
     .await?;

@@ -3,17 +3,20 @@ import { mdiContentCopy, mdiDeleteOutline, mdiPlus, mdiUndoVariant } from "@mdi/
 import { computed, ref } from "vue";
 import BandColumns from "./BandColumns.vue";
 import SlipField from "./SlipField.vue";
+import { useDesk } from "./deskStore";
 import { injectMoves } from "./keys";
 import type { Device, Field, Situation } from "./types";
 import { useSlip } from "./useSlip";
 
 type Group = "says" | "looks" | "phones" | "when";
 const props = defineProps<{ facts: Situation | null }>();
+const desk = useDesk();
 const moves = injectMoves();
 const slip = useSlip();
 const wanted = ref<Group>("looks");
 const narrow = ref<Device>("phone");
-const more = ref(false);
+/** Parts of a group that are folded out. */
+const open = ref(new Set<string>());
 
 const groups = computed(() => {
   const fields = slip.value?.fields ?? [];
@@ -28,10 +31,24 @@ const groups = computed(() => {
 });
 const group = computed(() => groups.value.find((g) => g.group === wanted.value) ?? groups.value[0] ?? null);
 const device = computed((): Device => (group.value?.group === "phones" ? narrow.value : "wide"));
-/** What every piece has stands behind the piece's own settings, folded until it is wanted. */
-const first = computed(() => group.value?.fields.filter((f) => f.group !== "setting") ?? []);
-const rest = computed(() => group.value?.fields.filter((f) => f.group === "setting") ?? []);
-const setInRest = computed(() => rest.value.filter((f) => explained(f)?.source.level === "template").length);
+/** What belongs together stands in parts, folded until they are wanted; what every piece has comes last. */
+const COMMON = "Text, colour, border, space";
+const first = computed(() => group.value?.fields.filter((f) => f.group !== "setting" && !f.part) ?? []);
+const parts = computed(() => {
+  const found = new Map<string, Field[]>();
+  for (const field of group.value?.fields ?? []) {
+    const name = field.group === "setting" ? COMMON : field.part;
+    if (name) found.set(name, [...(found.get(name) ?? []), field]);
+  }
+  return [...found].map(([name, fields]) => ({
+    name,
+    fields,
+    set: fields.filter((f) => explained(f)?.source.level === "template").length,
+  }));
+});
+function fold(part: string): void {
+  if (!open.value.delete(part)) open.value.add(part);
+}
 
 function explained(field: Field) {
   return (device.value === "wide" ? null : field[device.value]) ?? field.wide;
@@ -119,6 +136,13 @@ function turn(step: number): void {
         </button>
       </div>
       <div id="slip-fields" class="fields" role="tabpanel" :aria-labelledby="`slip-${group.group}`" tabindex="0">
+        <router-link
+          v-if="moves.line.value?.piece.kind === 'gallery' && group.group === 'says' && desk.look"
+          class="quiet there"
+          :to="{ name: 'pictures', params: { handle: desk.look.product } }"
+        >
+          The pictures of this product
+        </router-link>
         <BandColumns v-if="moves.band.value && group.group === 'looks'" :band="moves.band.value" />
         <v-btn-toggle v-if="group.group === 'phones'" v-model="narrow" class="narrow" aria-label="Screen">
           <v-btn value="phone">Phones</v-btn>
@@ -132,14 +156,14 @@ function turn(step: number): void {
           :target="slip.target"
           :verdict="verdict"
         />
-        <template v-if="rest.length">
-          <button class="more" :aria-expanded="more" @click="more = !more">
-            {{ more ? "–" : "+" }} Text, colour, border, space
-            <span v-if="!more && setInRest" class="signal">{{ setInRest }} set</span>
+        <template v-for="part in parts" :key="part.name">
+          <button class="more" :aria-expanded="open.has(part.name)" @click="fold(part.name)">
+            {{ open.has(part.name) ? "–" : "+" }} {{ part.name }}
+            <span v-if="!open.has(part.name) && part.set" class="signal">{{ part.set }} set</span>
           </button>
-          <template v-if="more">
+          <template v-if="open.has(part.name)">
             <SlipField
-              v-for="field in rest"
+              v-for="field in part.fields"
               :key="`${JSON.stringify(slip.target)}-${group.group}-${device}-${field.key}`"
               :field="field"
               :device="device"
@@ -213,6 +237,10 @@ function turn(step: number): void {
   color: var(--soft);
   font-weight: 600;
   text-align: left;
+}
+.there {
+  display: block;
+  margin: 2px 10px 6px;
 }
 .all {
   margin: 8px 10px 0;

@@ -62,6 +62,12 @@ function stateOf(product: ShelfType["products"][number]): string {
               <b v-if="stateOf(product)" class="signal">{{ stateOf(product) }}</b>
             </span>
           </router-link>
+          <router-link
+            class="pictures-of"
+            :to="{ name: 'pictures', params: { handle: product.handle } }"
+            :aria-label="`Pictures of ${product.name}`"
+            >Pictures</router-link
+          >
         </li>
       </ul>
       <button v-if="type.products.length < type.count" class="quiet" @click="more(type)">
@@ -153,6 +159,17 @@ ul {
   font-weight: 600;
   -webkit-box-orient: vertical;
   -webkit-line-clamp: 2;
+}
+li {
+  position: relative;
+}
+.pictures-of {
+  position: absolute;
+  right: 6px;
+  bottom: 4px;
+  padding: 2px 4px;
+  color: var(--soft);
+  font-size: 12px;
 }
 .facts {
   display: flex;

@@ -23,6 +23,8 @@ pub struct FieldView {
     key: &'static str,
     label: &'static str,
     group: Group,
+    /// The part of its group in which it stands.
+    part: Option<&'static str>,
     shape: ShapeView,
     wide: Explained,
     /// Only where screens may differ.
@@ -119,8 +121,16 @@ async fn slip(state: &State, id: u64, target: Target, what: &str) -> ApiResult<J
     };
     let chain = Chain::of_template(values);
     let chain = if let Some(kind) = kind { chain.saying(&nav.words, kind) } else { chain };
-    let fields = settings.iter().map(|setting| field(setting, &chain, &nav.house)).collect();
+    let fields = settings.iter().filter(|setting| means_something(setting, &chain));
+    let fields = fields.map(|setting| field(setting, &chain, &nav.house)).collect();
     Ok(Json(SlipView { target, fields }))
+}
+
+/// Whether the setting on which this one depends has, on some screen, a choice with which it does something.
+fn means_something(setting: &Setting, chain: &Chain<'_>) -> bool {
+    let Some((other, choices)) = setting.with else { return true };
+    let fits = |device| choices.contains(&chain.text(other, device).as_str());
+    means_something(other, chain) && Device::ALL.into_iter().any(fits)
 }
 
 fn field(setting: &'static Setting, chain: &Chain<'_>, house: &House) -> FieldView {
@@ -129,6 +139,7 @@ fn field(setting: &'static Setting, chain: &Chain<'_>, house: &House) -> FieldVi
         key: setting.key,
         label: setting.label,
         group: setting.group,
+        part: setting.part,
         shape: shape(setting.shape, house),
         wide: chain.explain(setting, Device::Wide),
         tablet: apart(Device::Tablet),

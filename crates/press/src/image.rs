@@ -1,0 +1,59 @@
+//! Pictures in the page: in the sizes in which they are kept, so that a browser loads the one that it needs.
+
+use crate::sheet::{PHONE_UP_TO, TABLET_UP_TO};
+use compagina_core::media::{Picture, Rooms};
+use maud::{Markup, html};
+
+/// When a picture is loaded.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub(crate) enum Load {
+    /// Before all others.
+    First,
+    /// When it comes near the screen.
+    Later,
+}
+
+/// A picture, where `sizes` tells how wide it is shown.
+pub(crate) fn img(picture: &Picture, sizes: &str, load: Load) -> Markup {
+    let first = load == Load::First;
+    html! {
+        @if let Some(size) = picture.at_least(720) {
+            img src={ "/media/" (size.hash) } srcset=(srcset(picture)) sizes=(sizes) width=(size.width) height=(size.height)
+                alt=(picture.alt) loading=[(!first).then_some("lazy")] fetchpriority=[first.then_some("high")] decoding="async";
+        }
+    }
+}
+
+fn srcset(picture: &Picture) -> String {
+    srcset_up_to(picture, u32::MAX)
+}
+
+/// Only the sizes that a small picture can need, so that the page stays light.
+pub(crate) fn srcset_up_to(picture: &Picture, most: u32) -> String {
+    let sizes = picture.sizes.iter().filter(|size| size.width <= most);
+    let sizes: Vec<String> = sizes.map(|size| format!("/media/{} {}w", size.hash, size.width)).collect();
+    sizes.join(", ")
+}
+
+/// The `sizes` attribute of something that has so much room.
+pub(crate) fn sizes(rooms: &Rooms) -> String {
+    rooms.sizes(PHONE_UP_TO, TABLET_UP_TO)
+}
+
+/// Has a picture loaded before anything else of the page.
+pub(crate) fn preload(picture: &Picture, sizes: &str) -> Markup {
+    html! {
+        @if let Some(size) = picture.at_least(720) {
+            link rel="preload" as="image" href={ "/media/" (size.hash) } imagesrcset=(srcset(picture)) imagesizes=(sizes) fetchpriority="high";
+        }
+    }
+}
+
+/// A small square one, 64 pixels wide.
+pub(crate) fn thumb(picture: &Picture) -> Markup {
+    html! {
+        @if let Some(size) = picture.at_least(64) {
+            img src={ "/media/" (size.hash) } srcset=(srcset_up_to(picture, 216)) sizes="64px" width="64" height="64" alt="" loading="lazy" decoding="async";
+        }
+    }
+}

@@ -1,0 +1,53 @@
+use super::product_of;
+use crate::error::{ApiError, ApiResult};
+use crate::session::Caller;
+use crate::state::State;
+use crate::upload::{MOST_PICTURE_BYTES, decoded_in_turn, receive};
+use actix_web::post;
+use actix_web::web::{Data, Json, Path, Payload, Query};
+use serde::{Deserialize, Serialize};
+use utoipa::{IntoParams, ToSchema};
+
+#[derive(Deserialize, IntoParams)]
+pub struct Named {
+    /// The file's name as its owner knows it.
+    name: String,
+    /// The picture in whose place it is put.
+    replaces: Option<u64>,
+}
+
+/// A picture that was put in.
+#[derive(Serialize, ToSchema)]
+pub struct Uploaded {
+    id: u64,
+}
+
+/// Takes a picture, the body of the request, and puts it behind the product's others or in the place of one. Its sizes
+/// are made afterwards.
+#[utoipa::path(operation_id = "upload_picture", params(("handle" = String, Path), Named),
+    request_body(content = Vec<u8>, content_type = "application/octet-stream"),
+    responses((status = 200, body = Uploaded), (status = 413, body = ApiError), (status = 422, body = ApiError)))]
+#[post("/products/{handle}/pictures")]
+pub async fn upload(
+    state: Data<State>,
+    _caller: Caller,
+    handle: Path<String>,
+    named: Query<Named>,
+    body: Payload,
+) -> ApiResult<Json<Uploaded>> {
+    let product = product_of(&state, &handle).await?;
+    let Named { name, replaces } = named.into_inner();
+    let name: String = name.chars().filter(|c| !c.is_control()).take(200).collect();
+    let file = receive(body, &name, MOST_PICTURE_BYTES).await?;
+    let (hash, bytes) = decoded_in_turn(&state, &name, file).await?;
+    state.media.put(&hash, bytes).await.map_err(ApiError::unforeseen)?;
+    let id = match replaces {
+        Some(id) => {
+            state.store.replace_picture(product.id, id, &name, &hash).await?;
+            id
+        }
+        None => state.store.add_picture(product.id, &name, &hash).await?,
+    };
+    state.to_make.notify_one();
+    Ok(Json(Uploaded { id }))
+}

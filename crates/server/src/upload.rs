@@ -1,0 +1,86 @@
+//! Files as they come in: written to disk while they come, so that many at once take no memory, then looked at a few at
+//! a time. A file that doesn't come whole, or isn't taken, leaves nothing behind.
+
+use crate::error::{ApiError, ApiResult};
+use crate::routes::picture::film::FilmSize;
+use crate::state::State;
+use actix_web::http::StatusCode;
+use actix_web::web::Payload;
+use compagina_pictures::{Refusal, film_kind, hash, look};
+use futures_util::StreamExt;
+use std::io::{Read, Seek, Write};
+
+pub const MOST_PICTURE_BYTES: u64 = 40_000_000;
+pub const MOST_FILM_BYTES: u64 = 100_000_000;
+
+/// Pixels, in millions, that may be held decoded at once by one process: four bytes each.
+pub const MEGAPIXELS_AT_ONCE: u32 = 60;
+
+/// Writes a body to a file without a name, which is gone as soon as nobody holds it.
+pub async fn receive(mut body: Payload, name: &str, most: u64) -> ApiResult<std::fs::File> {
+    let mut file = tempfile::tempfile().map_err(ApiError::unforeseen)?;
+    let mut length = 0;
+    while let Some(part) = body.next().await {
+        let part = part.map_err(|_| cut_off(name))?;
+        length += part.len() as u64;
+        if length > most {
+            let status = StatusCode::PAYLOAD_TOO_LARGE;
+            let message = format!("“{name}” is larger than {} MB. Save it smaller.", most / 1_000_000);
+            return Err(ApiError::new(status, "too_large", message));
+        }
+        file = tokio::task::spawn_blocking(move || file.write_all(&part).map(|()| file))
+            .await
+            .map_err(ApiError::unforeseen)?
+            .map_err(ApiError::unforeseen)?;
+    }
+    Ok(file)
+}
+
+fn cut_off(name: &str) -> ApiError {
+    let message = format!("“{name}” didn't come whole. Put it in again.");
+    ApiError::new(StatusCode::BAD_REQUEST, "cut_off", message)
+}
+
+fn refused(name: &str, why: &Refusal) -> ApiError {
+    ApiError::new(StatusCode::UNPROCESSABLE_ENTITY, "refused", format!("“{name}” wasn't taken. {why}."))
+}
+
+fn read(mut file: std::fs::File) -> std::io::Result<Vec<u8>> {
+    let mut bytes = Vec::new();
+    file.rewind()?;
+    file.read_to_end(&mut bytes)?;
+    Ok(bytes)
+}
+
+/// Reads a picture and decodes it once, so that a damaged one is refused at once. Only so many are held at once as
+/// memory allows; the others wait. Gives the hash under which it is kept.
+pub async fn decoded_in_turn(state: &State, name: &str, file: std::fs::File) -> ApiResult<(String, Vec<u8>)> {
+    let head = {
+        let _turn = state.turns.acquire_many(8).await.map_err(ApiError::unforeseen)?;
+        let bytes = read(file.try_clone().map_err(ApiError::unforeseen)?).map_err(ApiError::unforeseen)?;
+        look(name, &bytes).map_err(|why| refused(name, &why))?
+    };
+    let pixels = (u64::from(head.width) * u64::from(head.height)).div_ceil(1_000_000);
+    let turns = u32::try_from(pixels).unwrap_or(MEGAPIXELS_AT_ONCE).clamp(1, MEGAPIXELS_AT_ONCE);
+    let _turn = state.turns.acquire_many(turns).await.map_err(ApiError::unforeseen)?;
+    let bytes = read(file).map_err(ApiError::unforeseen)?;
+    let checked = tokio::task::spawn_blocking(move || {
+        compagina_pictures::decodes(&bytes).map(|()| (hash(&bytes), bytes))
+    });
+    checked.await.map_err(ApiError::unforeseen)?.map_err(|why| refused(name, &why))
+}
+
+/// Reads a film and looks at its head; films are kept as they come.
+pub async fn film_in_turn(
+    state: &State,
+    size: &FilmSize,
+    file: std::fs::File,
+) -> ApiResult<(String, Vec<u8>)> {
+    let _turn = state.turns.acquire_many(MEGAPIXELS_AT_ONCE / 2).await.map_err(ApiError::unforeseen)?;
+    let bytes = read(file).map_err(ApiError::unforeseen)?;
+    if film_kind(&bytes).is_none() || !size.is_sound() {
+        let message = format!("“{}” wasn't taken. It is no MP4 or WebM film that can be shown.", size.name());
+        return Err(ApiError::new(StatusCode::UNPROCESSABLE_ENTITY, "refused", message));
+    }
+    Ok((hash(&bytes), bytes))
+}

@@ -1,0 +1,273 @@
+//! Pictures of products as their owner works on them, and what the worker that makes their sizes needs.
+
+use crate::{Result, StorageError, Store, change};
+use compagina_core::ids::{ProductId, ValueId};
+use compagina_core::media::{FilmFile, Focus, PictureSize};
+use sqlx::MySqlConnection;
+use sqlx::types::Json;
+
+/// How long a worker may take for one picture before another one tries.
+const CLAIM_SECONDS: u32 = 300;
+
+/// A picture of a product with all that is known of it.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub struct KeptPicture {
+    pub id: u64,
+    pub file_name: String,
+    pub alt: String,
+    pub values: Vec<ValueId>,
+    pub focus: Focus,
+    pub cut_out: bool,
+    pub film: Option<FilmFile>,
+    /// None while they are being made.
+    pub sizes: Vec<PictureSize>,
+    /// Whether its sizes are still to be made, or to be made anew.
+    pub waiting: bool,
+    /// Why its sizes couldn't be made; mostly empty.
+    pub trouble: String,
+}
+
+/// What is changed of pictures; what is none stays as it is.
+#[derive(Debug, Clone, Default)]
+pub struct PictureChange {
+    pub alt: Option<String>,
+    pub values: Option<Vec<ValueId>>,
+    pub focus: Option<Focus>,
+}
+
+/// A picture whose sizes are to be made.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub struct ToMake {
+    pub id: u64,
+    pub original: String,
+}
+
+impl Store {
+    /// The pictures of a product, in order.
+    pub async fn pictures_of(&self, product: ProductId, plan: u32) -> Result<Vec<KeptPicture>> {
+        let rows = sqlx::query!(
+            r#"SELECT id, file_name, alt, value_ids AS "value_ids: Json<Vec<ValueId>>", focus AS "focus: Json<Focus>",
+               cut_out AS "cut_out: bool", film AS "film: Json<FilmFile>", sizes AS "sizes: Json<Vec<PictureSize>>",
+               original IS NOT NULL AS "kept!: bool", plan, trouble
+               FROM product_picture WHERE product_id = ? ORDER BY position, id"#,
+            product.0
+        )
+        .fetch_all(&self.pool)
+        .await?;
+        let kept = rows.into_iter().map(|row| KeptPicture {
+            id: row.id,
+            file_name: row.file_name,
+            alt: row.alt,
+            values: row.value_ids.0,
+            focus: row.focus.0,
+            cut_out: row.cut_out,
+            film: row.film.map(|film| film.0),
+            sizes: row.sizes.0,
+            waiting: row.kept && row.plan != plan && row.trouble.is_empty(),
+            trouble: row.trouble,
+        });
+        Ok(kept.collect())
+    }
+
+    /// Adds an uploaded picture behind the others; its sizes are made later.
+    pub async fn add_picture(&self, product: ProductId, file_name: &str, original: &str) -> Result<u64> {
+        let mut tx = self.pool.begin().await?;
+        // The product's row is held, so that two uploads at once don't take the same place.
+        sqlx::query!("SELECT id FROM product WHERE id = ? FOR UPDATE", product.0).fetch_one(&mut *tx).await?;
+        let done = sqlx::query!(
+            "INSERT INTO product_picture (product_id, position, alt, sizes, value_ids, original, file_name)
+             SELECT ?, COALESCE(MAX(position) + 1, 0), '', '[]', '[]', ?, ? FROM product_picture WHERE product_id = ?",
+            product.0,
+            original,
+            file_name,
+            product.0
+        )
+        .execute(&mut *tx)
+        .await?;
+        tx.commit().await?;
+        Ok(done.last_insert_id())
+    }
+
+    /// Puts another file in a picture's place; its words, values and place in the order stay.
+    pub async fn replace_picture(
+        &self,
+        product: ProductId,
+        id: u64,
+        file_name: &str,
+        original: &str,
+    ) -> Result<()> {
+        let mut tx = self.pool.begin().await?;
+        held(&mut tx, product, &[id]).await?;
+        sqlx::query!(
+            "UPDATE product_picture SET original = ?, file_name = ?, plan = 0, claimed_until = NULL, trouble = '',
+             focus = '{\"x\":500,\"y\":500}', film = NULL WHERE id = ?",
+            original,
+            file_name,
+            id
+        )
+        .execute(&mut *tx)
+        .await?;
+        tx.commit().await?;
+        Ok(())
+    }
+
+    /// Makes a picture the one that a film shows until it runs.
+    pub async fn set_film(&self, product: ProductId, id: u64, film: &FilmFile) -> Result<()> {
+        let mut tx = self.pool.begin().await?;
+        held(&mut tx, product, &[id]).await?;
+        sqlx::query!("UPDATE product_picture SET film = ? WHERE id = ?", Json(film) as _, id)
+            .execute(&mut *tx)
+            .await?;
+        change::note(&mut tx, Some(product)).await?;
+        tx.commit().await?;
+        Ok(())
+    }
+
+    /// Changes several pictures of a product in the same way; all or none.
+    pub async fn change_pictures(
+        &self,
+        product: ProductId,
+        ids: &[u64],
+        change: &PictureChange,
+    ) -> Result<()> {
+        let mut tx = self.pool.begin().await?;
+        held(&mut tx, product, ids).await?;
+        for id in ids {
+            sqlx::query!(
+                "UPDATE product_picture SET alt = COALESCE(?, alt), value_ids = COALESCE(?, value_ids), focus = COALESCE(?, focus)
+                 WHERE id = ?",
+                change.alt,
+                change.values.as_ref().map(Json) as _,
+                change.focus.map(Json) as _,
+                id
+            )
+            .execute(&mut *tx)
+            .await?;
+        }
+        change::note(&mut tx, Some(product)).await?;
+        tx.commit().await?;
+        Ok(())
+    }
+
+    /// Puts a product's pictures into this order. Pictures that aren't named, added meanwhile, stay behind them.
+    pub async fn order_pictures(&self, product: ProductId, ids: &[u64]) -> Result<()> {
+        let mut tx = self.pool.begin().await?;
+        held(&mut tx, product, ids).await?;
+        let count = ids.len() as u64;
+        sqlx::query!(
+            "UPDATE product_picture SET position = position + ? WHERE product_id = ?",
+            count,
+            product.0
+        )
+        .execute(&mut *tx)
+        .await?;
+        for (position, id) in (0u64..).zip(ids) {
+            sqlx::query!("UPDATE product_picture SET position = ? WHERE id = ?", position, id)
+                .execute(&mut *tx)
+                .await?;
+        }
+        change::note(&mut tx, Some(product)).await?;
+        tx.commit().await?;
+        Ok(())
+    }
+
+    pub async fn remove_pictures(&self, product: ProductId, ids: &[u64]) -> Result<()> {
+        let mut tx = self.pool.begin().await?;
+        held(&mut tx, product, ids).await?;
+        for id in ids {
+            sqlx::query!("DELETE FROM product_picture WHERE id = ?", id).execute(&mut *tx).await?;
+        }
+        change::note(&mut tx, Some(product)).await?;
+        tx.commit().await?;
+        Ok(())
+    }
+
+    /// Whether some picture, or a film of one, is kept under this hash.
+    pub async fn is_original(&self, hash: &str) -> Result<bool> {
+        let found = sqlx::query_scalar!("SELECT COUNT(*) FROM product_picture WHERE original = ?", hash)
+            .fetch_one(&self.pool)
+            .await?;
+        Ok(found > 0)
+    }
+
+    /// The next picture whose sizes aren't those of this plan; no other worker is given it for some minutes.
+    pub async fn next_to_make(&self, plan: u32) -> Result<Option<ToMake>> {
+        let mut tx = self.pool.begin().await?;
+        let row = sqlx::query!(
+            r#"SELECT id, original AS "original!: String" FROM product_picture
+               WHERE plan <> ? AND original IS NOT NULL AND trouble = ''
+               AND (claimed_until IS NULL OR claimed_until < CURRENT_TIMESTAMP(3))
+               ORDER BY id LIMIT 1 FOR UPDATE SKIP LOCKED"#,
+            plan
+        )
+        .fetch_optional(&mut *tx)
+        .await?;
+        let Some(row) = row else { return Ok(None) };
+        sqlx::query!(
+            "UPDATE product_picture SET claimed_until = CURRENT_TIMESTAMP(3) + INTERVAL ? SECOND WHERE id = ?",
+            CLAIM_SECONDS,
+            row.id
+        )
+        .execute(&mut *tx)
+        .await?;
+        tx.commit().await?;
+        Ok(Some(ToMake { id: row.id, original: row.original }))
+    }
+
+    /// Keeps the sizes that were made, unless the picture was replaced meanwhile.
+    pub async fn picture_made(
+        &self,
+        made: &ToMake,
+        sizes: &[PictureSize],
+        cut_out: bool,
+        plan: u32,
+    ) -> Result<()> {
+        let mut tx = self.pool.begin().await?;
+        sqlx::query!(
+            "UPDATE product_picture SET sizes = ?, cut_out = ?, plan = ?, claimed_until = NULL WHERE id = ? AND original = ?",
+            Json(sizes) as _,
+            cut_out,
+            plan,
+            made.id,
+            made.original
+        )
+        .execute(&mut *tx)
+        .await?;
+        let product = sqlx::query_scalar!("SELECT product_id FROM product_picture WHERE id = ?", made.id)
+            .fetch_optional(&mut *tx)
+            .await?;
+        if let Some(product) = product {
+            change::note(&mut tx, Some(ProductId(product))).await?;
+        }
+        tx.commit().await?;
+        Ok(())
+    }
+
+    /// Keeps why no sizes could be made.
+    pub async fn picture_failed(&self, made: &ToMake, why: &str) -> Result<()> {
+        sqlx::query!(
+            "UPDATE product_picture SET trouble = LEFT(?, 300), claimed_until = NULL WHERE id = ? AND original = ?",
+            why,
+            made.id,
+            made.original
+        )
+        .execute(&self.pool)
+        .await?;
+        Ok(())
+    }
+}
+
+/// Holds pictures for the rest of a transaction; an error where one of them isn't this product's.
+async fn held(tx: &mut MySqlConnection, product: ProductId, ids: &[u64]) -> Result<()> {
+    for id in ids {
+        sqlx::query!(
+            "SELECT id FROM product_picture WHERE id = ? AND product_id = ? FOR UPDATE",
+            id,
+            product.0
+        )
+        .fetch_optional(&mut *tx)
+        .await?
+        .ok_or(StorageError::NotFound { what: "picture" })?;
+    }
+    Ok(())
+}

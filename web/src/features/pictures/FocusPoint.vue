@@ -1,0 +1,69 @@
+<script setup lang="ts">
+import type { Picture } from "./usePictures";
+
+const props = defineProps<{ picture: Picture }>();
+const emit = defineEmits<{ set: [focus: Picture["focus"]] }>();
+
+function point(event: MouseEvent): void {
+  // A click from the keyboard has no place.
+  if (event.detail === 0) return;
+  const box = (event.currentTarget as HTMLElement).getBoundingClientRect();
+  const share = (at: number, from: number, size: number): number =>
+    Math.round(Math.min(1, Math.max(0, (at - from) / size)) * 1000);
+  emit("set", { x: share(event.clientX, box.left, box.width), y: share(event.clientY, box.top, box.height) });
+}
+
+const STEP = 25;
+function step(event: KeyboardEvent): void {
+  const move = { ArrowLeft: [-STEP, 0], ArrowRight: [STEP, 0], ArrowUp: [0, -STEP], ArrowDown: [0, STEP] }[event.key];
+  if (!move) return;
+  event.preventDefault();
+  const within = (value: number): number => Math.min(1000, Math.max(0, value));
+  const { x, y } = props.picture.focus;
+  emit("set", { x: within(x + (move[0] ?? 0)), y: within(y + (move[1] ?? 0)) });
+}
+</script>
+
+<template>
+  <button
+    v-if="picture.large"
+    class="point"
+    :class="{ 'cut-out': picture.cut_out }"
+    aria-label="What must stay in sight where the picture is cropped: click the place, or use the arrow keys"
+    @click="point"
+    @keydown="step"
+  >
+    <img :src="picture.large" alt="" draggable="false" />
+    <i :style="{ left: `${picture.focus.x / 10}%`, top: `${picture.focus.y / 10}%` }" />
+  </button>
+</template>
+
+<style scoped>
+.point {
+  position: relative;
+  display: block;
+  justify-self: center;
+  cursor: crosshair;
+}
+.cut-out {
+  background: repeating-conic-gradient(#ddd8ca 0 25%, #f2eee4 0 50%) 0 0 / 18px 18px;
+}
+.point img {
+  display: block;
+  max-width: 100%;
+  max-height: 300px;
+}
+i {
+  position: absolute;
+  width: 26px;
+  height: 26px;
+  margin: -13px;
+  border: 2px solid #fff;
+  border-radius: 50%;
+  background: #0d6a6e55;
+  box-shadow:
+    0 0 0 1.5px #0d6a6e,
+    inset 0 0 0 1.5px #0d6a6e;
+  pointer-events: none;
+}
+</style>

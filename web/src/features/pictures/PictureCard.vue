@@ -1,0 +1,112 @@
+<script setup lang="ts">
+import { mdiPlay } from "@mdi/js";
+import { computed } from "vue";
+import type { Picture, Pictures } from "./usePictures";
+
+const props = defineProps<{ picture: Picture; number: number; chosen: boolean; options: Pictures["options"] }>();
+defineEmits<{ choose: [more: "only" | "too" | "up_to"]; move: [step: -1 | 1] }>();
+
+const values = computed(() => {
+  const names = new Map(props.options.flatMap((o) => o.values).map((v) => [v.id, v.name]));
+  return props.picture.values.flatMap((id) => names.get(id) ?? []);
+});
+
+function how(event: MouseEvent): "only" | "too" | "up_to" {
+  return event.shiftKey ? "up_to" : event.ctrlKey || event.metaKey ? "too" : "only";
+}
+</script>
+
+<template>
+  <li class="card" :class="{ chosen }" :data-picture="picture.id">
+    <button
+      :aria-pressed="chosen"
+      :aria-label="`Picture ${number}: ${picture.alt || picture.file_name}`"
+      @click="$emit('choose', how($event))"
+      @keydown.alt.left.prevent="$emit('move', -1)"
+      @keydown.alt.right.prevent="$emit('move', 1)"
+    >
+      <span class="pane" :class="{ 'cut-out': picture.cut_out }">
+        <img v-if="picture.small" :src="picture.small" alt="" loading="lazy" />
+        <span v-else-if="picture.trouble" class="signal trouble">{{ picture.trouble }}</span>
+        <v-progress-circular v-else indeterminate size="26" width="3" color="primary" />
+        <span v-if="picture.film" class="film"><v-icon :icon="mdiPlay" size="15" /> Film</span>
+        <v-progress-linear v-if="picture.waiting && picture.small" class="anew" indeterminate color="primary" />
+      </span>
+      <span class="line">
+        <b>{{ number }}</b>
+        <span class="words">{{ values.join(", ") || "every choice" }}</span>
+      </span>
+      <span class="line soft" :class="{ signal: !picture.alt }">
+        <span class="words">{{ picture.alt || "Not said what it shows" }}</span>
+      </span>
+    </button>
+  </li>
+</template>
+
+<style scoped>
+.card {
+  min-width: 0;
+  list-style: none;
+}
+.card > button {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr);
+  width: 100%;
+  padding: 6px;
+  border-radius: 8px;
+  text-align: left;
+}
+.card:hover > button {
+  background: #e9e4d7;
+}
+.chosen > button {
+  background: var(--accent-weak) !important;
+  box-shadow: inset 0 0 0 2px var(--accent);
+}
+.pane {
+  position: relative;
+  display: grid;
+  place-items: center;
+  overflow: hidden;
+  aspect-ratio: 1;
+  margin-bottom: 5px;
+  border-radius: 5px;
+  background: #e4dfd2;
+}
+.cut-out {
+  background: repeating-conic-gradient(#ddd8ca 0 25%, #f2eee4 0 50%) 0 0 / 18px 18px;
+}
+.pane img {
+  width: 100%;
+  height: 100%;
+  object-fit: contain;
+}
+.trouble {
+  padding: 10px;
+  font-size: 12px;
+}
+.film {
+  position: absolute;
+  bottom: 6px;
+  left: 6px;
+  padding: 1px 8px 1px 4px;
+  border-radius: 99px;
+  background: #fffffff0;
+  font-size: 11px;
+  font-weight: 600;
+}
+.anew {
+  position: absolute;
+  bottom: 0;
+}
+.line {
+  display: flex;
+  gap: 6px;
+  font-size: 12px;
+}
+.words {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+</style>

@@ -1,0 +1,179 @@
+<script setup lang="ts">
+import { mdiDeleteOutline, mdiSwapHorizontal } from "@mdi/js";
+import { computed, ref, watch } from "vue";
+import FocusPoint from "./FocusPoint.vue";
+import type { PicturesControl } from "./usePictures";
+
+const props = defineProps<{ control: PicturesControl }>();
+const emit = defineEmits<{ replace: [file: File, id: number]; remove: [] }>();
+const file = ref<HTMLInputElement | null>(null);
+const { one, many, view } = props.control;
+const alt = ref("");
+watch(
+  () => [one.value?.id, one.value?.alt],
+  () => (alt.value = one.value?.alt ?? ""),
+  { immediate: true },
+);
+
+function keepAlt(): void {
+  if (one.value && alt.value.trim() !== one.value.alt) {
+    void props.control.change([one.value.id], { alt: alt.value });
+  }
+}
+
+/** Whether all chosen pictures have a value, some, or none. */
+function has(value: number): boolean | "mixed" {
+  const count = many.value.filter((p) => p.values.includes(value)).length;
+  return count === 0 ? false : count === many.value.length ? true : "mixed";
+}
+function toggle(value: number): void {
+  const wanted = has(value) !== true;
+  // One request where all chosen ones come to the same, as after an upload; otherwise each keeps its other values.
+  const groups = new Map<string, number[]>();
+  for (const picture of many.value) {
+    const rest = picture.values.filter((v) => v !== value);
+    const key = JSON.stringify(wanted ? [...rest, value] : rest);
+    groups.set(key, [...(groups.get(key) ?? []), picture.id]);
+  }
+  for (const [values, ids] of groups) void props.control.change(ids, { values: JSON.parse(values) as number[] });
+}
+
+const facts = computed(() => {
+  const picture = one.value;
+  if (!picture) return "";
+  const size = picture.width ? `made up to ${picture.width} × ${picture.height}` : "its sizes are being made";
+  return [picture.film ? "Film, its beginning" : "", size, picture.cut_out ? "cut out" : ""]
+    .filter(Boolean)
+    .join(" · ");
+});
+
+function replaced(event: Event): void {
+  const [wanted] = (event.target as HTMLInputElement).files ?? [];
+  if (wanted && one.value) emit("replace", wanted, one.value.id);
+  (event.target as HTMLInputElement).value = "";
+}
+</script>
+
+<template>
+  <aside class="panel" aria-label="The chosen pictures">
+    <template v-if="many.length > 0">
+      <div class="title">
+        <h2>{{ one ? one.file_name || "Picture" : `${many.length} pictures` }}</h2>
+        <button
+          v-if="one"
+          class="tool"
+          title="Put another file in its place"
+          aria-label="Replace this picture"
+          @click="file?.click()"
+        >
+          <v-icon :icon="mdiSwapHorizontal" size="17" />
+        </button>
+        <button class="tool" title="Remove" aria-label="Remove what is chosen" @click="$emit('remove')">
+          <v-icon :icon="mdiDeleteOutline" size="17" />
+        </button>
+        <input ref="file" type="file" hidden accept="image/*" @change="replaced" />
+      </div>
+      <template v-if="one">
+        <FocusPoint :picture="one" @set="(focus) => control.change([one?.id ?? 0], { focus })" />
+        <small class="soft">{{ facts }}. The ring stays in sight where a frame crops it.</small>
+        <label class="alt">
+          <span class="soft">What it shows, for those who can't see it</span>
+          <textarea
+            v-model="alt"
+            rows="2"
+            maxlength="300"
+            placeholder="Whimbrel in Ember, flying over the dunes"
+            @blur="keepAlt"
+            @keydown.enter.prevent="keepAlt"
+          />
+        </label>
+      </template>
+      <fieldset v-for="option in view?.options ?? []" :key="option.name">
+        <legend>{{ option.name }}</legend>
+        <button
+          v-for="value in option.values"
+          :key="value.id"
+          class="value"
+          :aria-pressed="has(value.id)"
+          @click="toggle(value.id)"
+        >
+          {{ value.name }}
+        </button>
+      </fieldset>
+      <small v-if="view?.options.length" class="soft">A picture without values belongs to every choice.</small>
+    </template>
+    <p v-else class="soft">
+      Choose a picture to say what it shows, which choices it belongs to and what must stay in sight. Shift and Ctrl
+      choose several.
+    </p>
+  </aside>
+</template>
+
+<style scoped>
+.panel {
+  display: grid;
+  align-content: start;
+  gap: 10px;
+  padding: 12px 14px 24px;
+  overflow-y: auto;
+  border-left: 1px solid var(--line);
+  background: #fff;
+}
+.title {
+  display: flex;
+  align-items: center;
+  gap: 2px;
+}
+.title h2 {
+  flex: 1;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.alt {
+  display: grid;
+  gap: 3px;
+}
+.alt span,
+legend {
+  font-size: 12px;
+}
+textarea {
+  padding: 6px 8px;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  font: inherit;
+  resize: vertical;
+}
+textarea:focus-visible {
+  border-color: var(--accent);
+}
+fieldset {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 5px;
+  margin: 0;
+  padding: 0;
+  border: 0;
+}
+legend {
+  margin-bottom: 3px;
+  padding: 0;
+  color: var(--soft);
+}
+.value {
+  padding: 3px 10px;
+  border: 1px solid var(--line);
+  border-radius: 99px;
+  font-size: 12px;
+}
+.value[aria-pressed="true"] {
+  border-color: var(--accent);
+  background: var(--accent);
+  color: #fff;
+}
+.value[aria-pressed="mixed"] {
+  border-color: var(--accent);
+  background: var(--accent-weak);
+}
+</style>

@@ -1,0 +1,224 @@
+<script setup lang="ts">
+import { ref, watch } from "vue";
+import { VueDraggable } from "vue-draggable-plus";
+import ProblemNote from "../../ui/ProblemNote.vue";
+import PictureCard from "./PictureCard.vue";
+import PicturePanel from "./PicturePanel.vue";
+import UploadList from "./UploadList.vue";
+import { type Picture, usePictures } from "./usePictures";
+import { useUploads } from "./useUploads";
+
+const props = defineProps<{ handle: string }>();
+const control = usePictures(() => props.handle);
+const { view, pictures, waiting, chosen, many, proposed, problem } = control;
+const { uploads, put, forget } = useUploads(
+  () => props.handle,
+  () => void control.load(),
+);
+watch(
+  () => props.handle,
+  () => void control.load(),
+  { immediate: true },
+);
+
+// Dragging changes this order at once; the server's answer replaces it.
+const order = ref<Picture[]>([]);
+watch(pictures, (now) => (order.value = [...now]), { immediate: true });
+const keepOrder = () => void control.order(order.value.map((p) => p.id));
+function move(picture: Picture, step: -1 | 1): void {
+  const from = order.value.indexOf(picture);
+  const to = from + step;
+  if (to < 0 || to >= order.value.length) return;
+  order.value.splice(from, 1);
+  order.value.splice(to, 0, picture);
+  keepOrder();
+}
+
+const input = ref<HTMLInputElement | null>(null);
+function picked(event: Event): void {
+  const field = event.target as HTMLInputElement;
+  put([...(field.files ?? [])]);
+  field.value = "";
+}
+
+/** Whether files are held over the page. */
+const over = ref(false);
+function dropped(event: DragEvent): void {
+  over.value = false;
+  put([...(event.dataTransfer?.files ?? [])]);
+}
+function held(event: DragEvent): void {
+  if (!event.dataTransfer?.types.includes("Files")) return;
+  event.preventDefault();
+  over.value = true;
+}
+
+const removing = ref(false);
+async function remove(): Promise<void> {
+  removing.value = false;
+  await control.remove([...chosen.value]);
+}
+</script>
+
+<template>
+  <main class="pictures" @dragover="held" @dragleave.self="over = false" @drop.prevent="dropped">
+    <div class="head">
+      <h1>{{ view?.name }}: pictures</h1>
+      <span class="soft" role="status">
+        {{ pictures.length === 1 ? "1 picture" : `${pictures.length} pictures` }}
+        <template v-if="waiting"> · sizes of {{ waiting }} are being made</template>
+      </span>
+      <span class="space" />
+      <a :href="`/shop/products/${handle}`" target="_blank" rel="noopener">See its page</a>
+      <v-btn variant="flat" color="primary" @click="input?.click()">Add pictures</v-btn>
+      <input ref="input" type="file" hidden multiple accept="image/*,video/mp4,video/webm,.avif" @change="picked" />
+    </div>
+    <ProblemNote class="problem" :problem="problem" @retry="control.load" />
+    <div class="halves">
+      <div class="left">
+        <UploadList
+          :uploads="uploads"
+          @forget="forget"
+          @forget-all="uploads = uploads.filter((u) => u.state !== 'failed')"
+          @cancel-all="uploads.filter((u) => u.state !== 'failed').forEach((u) => u.cancel())"
+        />
+        <p v-if="proposed.length" class="proposal">
+          <span>
+            {{ proposed.length === 1 ? "The name of one file speaks" : `The names of ${proposed.length} files speak` }}
+            of choices of this product.
+          </span>
+          <button class="quiet" @click="control.takeProposed">Give them these choices</button>
+        </p>
+        <VueDraggable
+          v-model="order"
+          tag="ul"
+          class="grid"
+          :animation="120"
+          :delay="180"
+          delay-on-touch-only
+          @end="keepOrder"
+        >
+          <PictureCard
+            v-for="(picture, index) in order"
+            :key="picture.id"
+            :picture="picture"
+            :number="index + 1"
+            :chosen="chosen.includes(picture.id)"
+            :options="view?.options ?? []"
+            @choose="(more) => control.choose(picture.id, more)"
+            @move="(step) => move(picture, step)"
+          />
+        </VueDraggable>
+        <p v-if="view && pictures.length === 0 && uploads.length === 0" class="empty">
+          <b>No pictures yet.</b>
+          <span class="soft">Drop files here: JPEG, PNG, WebP, AVIF, SVG, or short films as MP4 or WebM.</span>
+        </p>
+      </div>
+      <PicturePanel :control="control" @replace="(file, id) => put([file], id)" @remove="removing = true" />
+    </div>
+    <div v-if="over" class="over">Let go to add the pictures</div>
+    <v-dialog v-model="removing" max-width="420">
+      <v-card title="Remove pictures">
+        <v-card-text>
+          {{ many.length === 1 ? "This picture is" : `These ${many.length} pictures are` }} taken off the product's page
+          at once.
+        </v-card-text>
+        <v-card-actions>
+          <v-btn @click="removing = false">Keep</v-btn>
+          <v-btn variant="flat" color="primary" @click="remove">Remove</v-btn>
+        </v-card-actions>
+      </v-card>
+    </v-dialog>
+  </main>
+</template>
+
+<style scoped>
+.pictures {
+  position: relative;
+  display: flex;
+  flex-direction: column;
+  height: calc(100dvh - 48px);
+  min-height: 480px;
+}
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  align-items: center;
+  gap: 6px 14px;
+  min-height: 50px;
+  padding: 4px 18px;
+  border-bottom: 1px solid var(--line);
+  background: var(--sheet);
+}
+.space {
+  flex: 1;
+}
+.problem {
+  margin: 8px 14px;
+}
+.halves {
+  display: grid;
+  flex: 1;
+  grid-template-columns: minmax(0, 1fr) 340px;
+  min-height: 0;
+}
+.left {
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+  padding: 14px;
+  overflow-y: auto;
+}
+.grid {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
+  gap: 6px;
+  margin: 0;
+  padding: 0;
+}
+.proposal {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  margin: 0;
+  padding: 6px 12px;
+  border: 1px solid var(--line);
+  border-radius: 8px;
+  background: var(--accent-weak);
+}
+.empty {
+  display: grid;
+  place-content: center;
+  justify-items: center;
+  flex: 1;
+  gap: 4px;
+  margin: 0;
+  border: 1.5px dashed #b9b09b;
+  border-radius: 10px;
+}
+.over {
+  position: absolute;
+  z-index: 5;
+  inset: 58px 350px 10px 10px;
+  display: grid;
+  place-items: center;
+  border: 2px dashed var(--accent);
+  border-radius: 10px;
+  background: #ffffffd9;
+  color: var(--accent);
+  font-size: 18px;
+  font-weight: 600;
+  pointer-events: none;
+}
+@media (max-width: 900px) {
+  .pictures {
+    height: auto;
+  }
+  .halves {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .over {
+    right: 10px;
+  }
+}
+</style>

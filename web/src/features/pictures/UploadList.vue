@@ -1,0 +1,78 @@
+<script setup lang="ts">
+import { mdiClose } from "@mdi/js";
+import { computed } from "vue";
+import type { Upload } from "./useUploads";
+
+const props = defineProps<{ uploads: Upload[] }>();
+defineEmits<{ forget: [upload: Upload]; forgetAll: []; cancelAll: [] }>();
+const open = computed(() => props.uploads.filter((u) => u.state !== "failed"));
+const failed = computed(() => props.uploads.filter((u) => u.state === "failed"));
+/** Many at once are told by their number; those on their way by their names. */
+const going = computed(() => open.value.filter((u) => u.state === "going"));
+</script>
+
+<template>
+  <section v-if="uploads.length" class="uploads" aria-label="Files on their way">
+    <div v-if="open.length" class="head">
+      <b role="status">{{ open.length === 1 ? "1 file is" : `${open.length} files are` }} on the way</b>
+      <button class="quiet" @click="$emit('cancelAll')">Cancel all</button>
+    </div>
+    <div v-for="upload in going" :key="upload.key" class="one">
+      <span class="name">{{ upload.name }}</span>
+      <v-progress-linear
+        :model-value="upload.gone * 100"
+        :indeterminate="upload.gone === 1"
+        color="primary"
+        :aria-label="`${upload.name}, ${Math.round(upload.gone * 100)} %`"
+      />
+      <button class="tool" :aria-label="`Cancel ${upload.name}`" title="Cancel" @click="upload.cancel">
+        <v-icon :icon="mdiClose" size="14" />
+      </button>
+    </div>
+    <div v-for="upload in failed" :key="upload.key" class="failed" role="alert">
+      <span class="signal">{{ upload.why }}</span>
+      <button
+        class="tool"
+        :aria-label="`Understood: ${upload.name}`"
+        title="Understood"
+        @click="$emit('forget', upload)"
+      >
+        <v-icon :icon="mdiClose" size="14" />
+      </button>
+    </div>
+    <button v-if="failed.length > 1" class="quiet" @click="$emit('forgetAll')">
+      Understood, all {{ failed.length }}
+    </button>
+  </section>
+</template>
+
+<style scoped>
+.uploads {
+  display: grid;
+  gap: 2px;
+  max-height: 220px;
+  padding: 8px 12px;
+  overflow-y: auto;
+  border: 1px solid var(--line);
+  border-radius: 8px;
+  background: #fff;
+}
+.head,
+.failed {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  justify-content: space-between;
+}
+.one {
+  display: grid;
+  grid-template-columns: minmax(0, 260px) minmax(0, 1fr) auto;
+  gap: 12px;
+  align-items: center;
+}
+.name {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+</style>

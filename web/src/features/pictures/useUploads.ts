@@ -1,0 +1,112 @@
+import { reactive, ref } from "vue";
+import type { Answer, Schemas } from "../../api/client";
+import { cancelled, sendFile } from "../../api/upload";
+import { asWebP, startOf } from "./film";
+
+/** A file on its way. */
+export interface Upload {
+  key: number;
+  name: string;
+  /** How much of it has gone, from 0 to 1. */
+  gone: number;
+  state: "waiting" | "going" | "failed";
+  /** Why it wasn't taken. */
+  why: string;
+  cancel: () => void;
+}
+
+const AT_ONCE = 3;
+
+/** Files that are put in: a few at once, each with its progress; those that weren't taken stay with the reason. */
+export function useUploads(handle: () => string, landed: () => void) {
+  const uploads = ref<Upload[]>([]);
+  const queue: (() => Promise<void>)[] = [];
+  let going = 0;
+  let count = 0;
+
+  function put(files: Iterable<File>, replaces?: number): void {
+    for (const file of files) {
+      const gone = new AbortController();
+      const upload: Upload = reactive({
+        key: ++count,
+        name: file.name,
+        gone: 0,
+        state: "waiting",
+        why: "",
+        cancel: () => {
+          gone.abort();
+          forget(upload);
+        },
+      });
+      uploads.value.push(upload);
+      queue.push(() => run(upload, file, replaces, gone.signal));
+    }
+    next();
+  }
+
+  function next(): void {
+    while (going < AT_ONCE) {
+      const start = queue.shift();
+      if (!start) return;
+      going += 1;
+      void start().finally(() => {
+        going -= 1;
+        next();
+      });
+    }
+  }
+
+  async function run(upload: Upload, file: File, replaces: number | undefined, signal: AbortSignal): Promise<void> {
+    if (signal.aborted) return;
+    upload.state = "going";
+    const { data, error } = await send(upload, file, replaces, signal);
+    if (data) {
+      forget(upload);
+      landed();
+    } else if (error?.code !== cancelled.code) {
+      upload.state = "failed";
+      upload.why = error?.message ?? "";
+    }
+  }
+
+  async function send(
+    upload: Upload,
+    file: File,
+    replaces: number | undefined,
+    signal: AbortSignal,
+  ): Promise<Answer<unknown>> {
+    const tell = (share: number): void => void (upload.gone = share);
+    const at = `/api/products/${encodeURIComponent(handle())}/pictures`;
+    const picture = (name: string, body: Blob): Promise<Answer<Schemas["Uploaded"]>> => {
+      const query = new URLSearchParams({ name, ...(replaces === undefined ? {} : { replaces: String(replaces) }) });
+      return sendFile("POST", `${at}?${query.toString()}`, body, tell, signal);
+    };
+    if (/^video\/|\.(mp4|webm)$/i.test(file.type || file.name)) {
+      const start = await startOf(file);
+      if (!start) return refused(file, "This browser can't show it. Take an MP4 or WebM film.");
+      const { data, error } = await picture(file.name.replace(/\.\w+$/, ".webp"), start.poster);
+      if (!data) return { error };
+      const query = new URLSearchParams({
+        name: file.name,
+        width: String(start.width),
+        height: String(start.height),
+      });
+      return sendFile("PUT", `${at}/${data.id}/film?${query.toString()}`, file, tell, signal);
+    }
+    if (/\.avif$/i.test(file.name) || file.type === "image/avif") {
+      const body = await asWebP(file);
+      return body ? picture(file.name.replace(/\.avif$/i, ".webp"), body) : refused(file, "It is damaged.");
+    }
+    return picture(file.name, file);
+  }
+
+  function refused(file: File, why: string): Answer<never> {
+    return { error: { code: "refused", message: `“${file.name}” wasn't taken. ${why}` } };
+  }
+
+  function forget(upload: Upload): void {
+    uploads.value = uploads.value.filter((one) => one.key !== upload.key);
+  }
+
+  return { uploads, put, forget };
+}
