@@ -17,4 +17,5 @@ pub mod shop;
 pub use ctx::{Around, Neighbour};
 pub use document::{Assets, Nav, NavItem};
 pub use offers::{Entry, entry_for};
-pub use page::{Mode, Notice, Page, opening_selection, render, verdict};
+pub use page::{Mode, Notice, Page, opening_selection, render, verdict, weigh};
+pub use piece::gallery::weight::{Bytes, TooSmall, Weight};

@@ -5,6 +5,7 @@ use crate::ctx::{Around, Ctx, Styled};
 use crate::document::{Head, Nav, document, json_for_script};
 use crate::offers::{Table, table};
 use crate::piece;
+use crate::piece::gallery::weight::Weight;
 use crate::sheet::Sheet;
 use compagina_core::catalog::Product;
 use compagina_core::choice::{Selection, first_to_buy};
@@ -13,7 +14,7 @@ use compagina_core::media::ShopMedia;
 use compagina_core::money::{Locale, MoneyError};
 use compagina_core::page::piece::{band as settings, options, shared};
 use compagina_core::page::{Band, Column, Device, Facts, Frame, Kind, Layout, Piece, Values, Verdict, judge};
-use compagina_core::price::offer;
+use compagina_core::price::{Offer, offer};
 use compagina_core::situation::Situation;
 use compagina_core::style::Chain;
 use maud::{Markup, html};
@@ -61,21 +62,42 @@ pub fn opening_selection(product: &Product, layout: &Layout) -> Selection {
     }
 }
 
+impl<'a> Page<'a> {
+    /// What its pieces are given: the product as it stands in the situation, and what is offered of it.
+    fn ctx(&self, product: &'a Product, offer: &'a Offer) -> Ctx<'a> {
+        Ctx {
+            shop: &self.nav.shop,
+            product,
+            around: self.around,
+            media: self.media,
+            words: &self.nav.words,
+            house: &self.nav.house,
+            situation: self.situation,
+            offer,
+            layout: self.layout,
+        }
+    }
+}
+
+/// What the page's galleries load on a wide screen and on a phone, and which pictures are too small for them.
+pub fn weigh(page: &Page<'_>) -> Result<Weight, MoneyError> {
+    let product = &page.situation.apply(page.product);
+    let offer = offer(product, &page.situation.selection, page.situation.quantity)?;
+    let ctx = page.ctx(product, &offer);
+    let mut weight = Weight::default();
+    for gallery in page.layout.pieces().filter(|piece| piece.kind == Kind::Gallery) {
+        if appears(&ctx, &gallery.values) {
+            piece::gallery::weight::weigh(&ctx, &Styled::new(gallery, ctx.words), &mut weight);
+        }
+    }
+    Ok(weight)
+}
+
 /// Makes the page as an HTML document.
 pub fn render(page: &Page<'_>) -> Result<String, MoneyError> {
     let product = &page.situation.apply(page.product);
     let offer = offer(product, &page.situation.selection, page.situation.quantity)?;
-    let ctx = Ctx {
-        shop: &page.nav.shop,
-        product,
-        around: page.around,
-        media: page.media,
-        words: &page.nav.words,
-        house: &page.nav.house,
-        situation: page.situation,
-        offer: &offer,
-        layout: page.layout,
-    };
+    let ctx = page.ctx(product, &offer);
     let mut sheet = Sheet::default();
     let body = html! {
         (form(&ctx))

@@ -610,6 +610,13 @@ export interface components {
             /** Format: int64 */
             revision: number;
         };
+        /** @description Bytes that pictures take: at first, and when all of the choice have been looked at. */
+        BytesView: {
+            /** Format: int64 */
+            all: number;
+            /** Format: int64 */
+            first: number;
+        };
         /**
          * @description What a proof takes the cart to hold.
          * @enum {string}
@@ -1313,6 +1320,7 @@ export interface components {
             states: components["schemas"]["StateView"][][];
             /** @description The pieces and bands that appear only at times: whether they do, and why. */
             verdicts: components["schemas"]["VerdictView"][];
+            weight: components["schemas"]["WeightView"];
         };
         /** @description The settings of a piece or a band, each with its value on every screen and where that comes from. */
         SlipView: {
@@ -1406,6 +1414,11 @@ export interface components {
             shipped: components["schemas"]["SetValue"];
             value: components["schemas"]["SetValue"];
         };
+        /** @description A picture that has too few pixels for its gallery. */
+        TooSmallView: {
+            piece: components["schemas"]["PieceId"];
+            why: string;
+        };
         /** @description A product type, with the template that serves it and why. */
         TypeReached: {
             kind: components["schemas"]["ProductType"];
@@ -1457,6 +1470,12 @@ export interface components {
             holds: boolean;
             target: components["schemas"]["Target"];
             why: string;
+        };
+        /** @description What the page's pictures come to. */
+        WeightView: {
+            phone: components["schemas"]["BytesView"];
+            too_small: components["schemas"]["TooSmallView"][];
+            wide: components["schemas"]["BytesView"];
         };
         /**
          * @description Why a template serves a product.

@@ -53,7 +53,7 @@ mod tests {
 
     fn kite(names: &[&str]) -> Product {
         let count = u16::try_from(names.len()).unwrap();
-        let mut kite = product(&[("colour", count.into())]);
+        let mut kite = product(&[("colour", count)]);
         for (value, name) in kite.options[0].values.iter_mut().zip(names) {
             (*name).clone_into(&mut value.name);
         }

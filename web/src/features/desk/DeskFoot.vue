@@ -2,9 +2,10 @@
 import { computed } from "vue";
 import { useDesk } from "./deskStore";
 import { injectMoves } from "./keys";
-import { type Boxes, ORDER_DEVICES, SCREENS } from "./types";
+import { kilobytes } from "./kilobytes";
+import { type Boxes, ORDER_DEVICES, SCREENS, type Situation } from "./types";
 
-const props = defineProps<{ boxes: Boxes }>();
+const props = defineProps<{ boxes: Boxes; facts: Situation | null }>();
 defineEmits<{ help: [] }>();
 const desk = useDesk();
 const moves = injectMoves();
@@ -21,6 +22,16 @@ const late = computed(() => {
       : [];
   });
 });
+/** What the pictures weigh that are loaded before the shopper does anything. */
+const weight = computed(() => {
+  const now = props.facts?.weight;
+  if (!now || now.wide.all === 0) return null;
+  return {
+    text: `Pictures ${kilobytes(now.wide.first)} wide, ${kilobytes(now.phone.first)} phone`,
+    title: `Loaded at first. When all have been looked at: ${kilobytes(now.wide.all)} on wide screens, ${kilobytes(now.phone.all)} on phones.`,
+  };
+});
+const small = computed(() => props.facts?.weight.too_small ?? []);
 const hasButton = computed(() => desk.order.some((l) => l.piece.kind === "buy_button"));
 const saved = computed(() => {
   if (desk.saving) return "Saving";
@@ -37,6 +48,11 @@ const saved = computed(() => {
     </template>
     <span v-if="late.length === 0 && hasButton" class="soft">The buy button lies in the first screen of both.</span>
     <span v-else-if="!hasButton" class="soft">This page has no buy button yet.</span>
+    <template v-if="small.length">
+      <span class="signal">{{ small.length === 1 ? "1 picture is" : `${small.length} pictures are` }} too small.</span>
+      <button class="quiet" @click="moves.choose({ piece: small[0]?.piece ?? '' })">Show me</button>
+    </template>
+    <span v-if="weight" class="soft" :title="weight.title">{{ weight.text }}</span>
     <span class="right soft" role="status">{{ saved }}</span>
     <button class="quiet" @click="$emit('help')">Keys</button>
   </footer>

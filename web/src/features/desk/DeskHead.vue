@@ -4,8 +4,10 @@ import { computed, ref } from "vue";
 import PublishDialog from "./PublishDialog.vue";
 import { useDesk } from "./deskStore";
 import { injectMoves } from "./keys";
+import type { Situation } from "./types";
 
 const emit = defineEmits<{ open: [what: "starters" | "history" | "preview"] }>();
+defineProps<{ facts: Situation | null }>();
 const desk = useDesk();
 const moves = injectMoves();
 const publishing = ref(false);
@@ -98,7 +100,7 @@ const FRAMES = [
     <v-btn variant="flat" color="primary" :disabled="count === 0 && desk.draft?.live" @click="publishing = true">
       Publish
     </v-btn>
-    <PublishDialog v-model="publishing" />
+    <PublishDialog v-model="publishing" :facts="facts" />
   </div>
 </template>
 

@@ -77,7 +77,7 @@ function lookAt(product: string): void {
 
 <template>
   <main class="desk">
-    <DeskHead v-if="desk.view && desk.draft" @open="(what) => (open = what)" />
+    <DeskHead v-if="desk.view && desk.draft" :facts="situation.facts.value" @open="(what) => (open = what)" />
     <ProblemNote class="problem" :problem="desk.problem" @retry="desk.retry" />
     <div v-if="desk.notice" class="notice" role="status">
       <span>{{ desk.notice }}</span>
@@ -105,7 +105,7 @@ function lookAt(product: string): void {
           @press="press"
           @look="lookAt"
         />
-        <DeskFoot :boxes="boxes" @help="help = true" />
+        <DeskFoot :boxes="boxes" :facts="situation.facts.value" @help="help = true" />
       </section>
     </div>
     <KeysDialog v-model="help" />

@@ -2,10 +2,14 @@
 import { computed, ref, watch } from "vue";
 import { useDesk } from "./deskStore";
 import { changeWords } from "./changes";
+import { kilobytes } from "./kilobytes";
+import type { Situation } from "./types";
 
 /** Publishing is the only step that shoppers see: here stands what it changes, and how it is called in the history. */
 const open = defineModel<boolean>({ required: true });
+const props = defineProps<{ facts: Situation | null }>();
 const desk = useDesk();
+const weight = computed(() => (props.facts?.weight.wide.all ? props.facts.weight : null));
 const name = ref("");
 watch(open, (now) => now && (name.value = ""));
 const changes = computed(() => (desk.draft ? changeWords(desk.draft.not_live, desk.draft.layout, desk.labels) : []));
@@ -38,6 +42,10 @@ async function publish(): Promise<void> {
       <p v-else>Shoppers see this template for the first time.</p>
       <p v-if="prompting.length" class="signal" role="status">
         {{ prompting.join(" and ") }} still {{ prompting.length === 1 ? "says" : "say" }} what the starter wrote.
+      </p>
+      <p v-if="weight" class="soft">
+        The pictures of {{ facts?.name }} load {{ kilobytes(weight.wide.first) }} on a wide screen and
+        {{ kilobytes(weight.phone.first) }} on a phone at first.
       </p>
       <v-text-field v-model="name" label="Name in the history, if you like" maxlength="120" autofocus />
       <div class="acts">

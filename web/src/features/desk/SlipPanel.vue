@@ -71,6 +71,11 @@ const verdict = computed(() => {
   return props.facts?.verdicts.find((v) => JSON.stringify(v.target) === target) ?? null;
 });
 
+const tooSmall = computed(() => {
+  const here = group.value?.group === "says" || group.value?.group === "looks";
+  return here ? (props.facts?.weight.too_small.filter((s) => s.piece === moves.line.value?.piece.id) ?? []) : [];
+});
+
 function turn(step: number): void {
   const at = groups.value.findIndex((g) => g.group === group.value?.group);
   const next = groups.value[(at + step + groups.value.length) % groups.value.length];
@@ -143,6 +148,7 @@ function turn(step: number): void {
         >
           The pictures of this product
         </router-link>
+        <p v-for="small in tooSmall" :key="small.why" class="signal small">{{ small.why }}</p>
         <BandColumns v-if="moves.band.value && group.group === 'looks'" :band="moves.band.value" />
         <v-btn-toggle v-if="group.group === 'phones'" v-model="narrow" class="narrow" aria-label="Screen">
           <v-btn value="phone">Phones</v-btn>
@@ -237,6 +243,10 @@ function turn(step: number): void {
   color: var(--soft);
   font-weight: 600;
   text-align: left;
+}
+.small {
+  margin: 4px 14px;
+  font-size: 12px;
 }
 .there {
   display: block;

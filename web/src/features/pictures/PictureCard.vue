@@ -77,6 +77,8 @@ function how(event: MouseEvent): "only" | "too" | "up_to" {
   background: repeating-conic-gradient(#ddd8ca 0 25%, #f2eee4 0 50%) 0 0 / 18px 18px;
 }
 .pane img {
+  position: absolute;
+  inset: 0;
   width: 100%;
   height: 100%;
   object-fit: contain;

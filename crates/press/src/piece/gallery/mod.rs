@@ -4,6 +4,7 @@
 mod behaviour;
 mod frame;
 mod look;
+pub(crate) mod weight;
 
 pub(super) use look::css;
 

@@ -7,6 +7,7 @@ use actix_web::http::header;
 use actix_web::web::{Data, Path, Query};
 use actix_web::{HttpResponse, get};
 use compagina_core::ids::{PieceId, TemplateId};
+use compagina_core::money::MoneyError;
 use compagina_core::page::Layout;
 use compagina_core::page::starter::starter;
 use compagina_press::{Mode, Page, render};
@@ -53,10 +54,22 @@ pub async fn draw(
     wanted: &Look,
     only: Option<&PieceId>,
 ) -> ApiResult<String> {
+    with_page(state, id, layout, wanted, only, render).await
+}
+
+/// Does something with the page that a layout makes under a situation.
+pub async fn with_page<T>(
+    state: &State,
+    id: TemplateId,
+    layout: &Layout,
+    wanted: &Look,
+    only: Option<&PieceId>,
+    then: impl FnOnce(&Page<'_>) -> Result<T, MoneyError>,
+) -> ApiResult<T> {
     let (known, situation) = look(state, layout, wanted).await?;
     let reading = Reading::draft(id, wanted.language);
     let nav = nav_of(state, &reading, known.shop.clone(), known.items.clone()).await?;
-    Ok(render(&Page {
+    Ok(then(&Page {
         nav: &nav,
         product: &known.product,
         layout,

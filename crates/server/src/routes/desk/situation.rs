@@ -1,15 +1,16 @@
+use super::proof::with_page;
 use super::{Look, look};
 use crate::error::{ApiError, ApiResult};
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;
 use actix_web::web::{Data, Json, Path, Query};
-use compagina_core::catalog::{ProductOption, ProductType};
+use compagina_core::catalog::{Product, ProductOption, ProductType};
 use compagina_core::choice::{ValueState, pick, states};
 use compagina_core::ids::{PieceId, TemplateId};
 use compagina_core::page::piece::shared::APPEARS;
 use compagina_core::page::{Target, Verdict};
-use compagina_press::verdict;
+use compagina_press::{Bytes, TooSmall, Weight, verdict, weigh};
 use serde::Serialize;
 use utoipa::ToSchema;
 
@@ -27,6 +28,41 @@ pub struct SituationView {
     silent: Vec<Silent>,
     /// The pieces and bands that appear only at times: whether they do, and why.
     verdicts: Vec<VerdictView>,
+    weight: WeightView,
+}
+
+/// What the page's pictures come to.
+#[derive(Serialize, ToSchema)]
+pub struct WeightView {
+    wide: BytesView,
+    phone: BytesView,
+    too_small: Vec<TooSmallView>,
+}
+
+/// Bytes that pictures take: at first, and when all of the choice have been looked at.
+#[derive(Serialize, ToSchema)]
+pub struct BytesView {
+    first: u64,
+    all: u64,
+}
+
+/// A picture that has too few pixels for its gallery.
+#[derive(Serialize, ToSchema)]
+pub struct TooSmallView {
+    piece: PieceId,
+    why: String,
+}
+
+fn weight_view(weight: &Weight, product: &Product) -> WeightView {
+    let bytes = |bytes: Bytes| BytesView { first: bytes.first, all: bytes.all };
+    let small = weight.too_small.iter().map(|small| {
+        let TooSmall { picture, has, needs, for_zoom, .. } = small;
+        let alt = product.pictures.get(*picture).map_or("", |picture| picture.alt.as_str());
+        let what = if *for_zoom { "to be seen from near" } else { "for its frame" };
+        let why = format!("Picture {}, “{alt}”, is {has} pixels wide; {what} it needs {needs}.", picture + 1);
+        TooSmallView { piece: small.piece.clone(), why }
+    });
+    WeightView { wide: bytes(weight.wide), phone: bytes(weight.phone), too_small: small.collect() }
 }
 
 /// Whether something appears.
@@ -83,7 +119,9 @@ pub async fn show(
         let Verdict { holds, why } = verdict(locale, &product, &situation, values);
         VerdictView { target, holds, why }
     });
+    let weight = with_page(&state, TemplateId(*id), &template.draft, &query, None, weigh).await?;
     Ok(Json(SituationView {
+        weight: weight_view(&weight, &product),
         verdicts: verdicts.collect(),
         choice: selection.to_query(&product),
         chosen: (0..selection.len()).map(|option| selection.get(option)).collect(),
