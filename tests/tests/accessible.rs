@@ -1,4 +1,4 @@
-//! The views under axe-core: Desk, House style, Wording, and a shop page with every piece.
+//! The views under axe-core: Desk, House style, Pictures, Wording, and a shop page with every piece.
 #![allow(clippy::unwrap_used)]
 
 use compagina_core::page::Kind;
@@ -55,6 +55,11 @@ async fn the_owners_views_can_be_used_by_everybody(pool: MySqlPool) {
                 .unwrap();
             nothing_is_wrong(&client, &format!("House style, part {group}")).await;
         }
+        client.goto(&format!("{base}/products/whimbrel-mini/pictures")).await.unwrap();
+        until(&client, "document.querySelectorAll('.grid .card').length > 5").await;
+        client.execute("document.querySelector('.grid .card button').click()", vec![]).await.unwrap();
+        until(&client, "document.querySelector('.panel textarea')").await;
+        nothing_is_wrong(&client, "Pictures").await;
         client.goto(&format!("{base}/wording")).await.unwrap();
         until(&client, "document.querySelectorAll('tbody tr').length > 50").await;
         nothing_is_wrong(&client, "Wording").await;
@@ -65,6 +70,9 @@ async fn the_owners_views_can_be_used_by_everybody(pool: MySqlPool) {
 /// A piece of a kind, with something to show.
 fn piece(kind: Kind, number: usize) -> Value {
     let wide = match kind {
+        Kind::Gallery => {
+            json!({ "thumbnails": "dots", "advance": 9, "full_screen": "button", "mark_at": "top_left" })
+        }
         Kind::Text => json!({ "body": "<h2>How we sew</h2><p>Twice.</p>" }),
         Kind::Promises => json!({ "lines": ["Sent in two days"] }),
         Kind::Picture => json!({ "picture": ["long-table"] }),

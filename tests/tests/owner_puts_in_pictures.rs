@@ -65,7 +65,7 @@ async fn files_are_put_in_given_their_choices_described_and_ordered(pool: MySqlP
         for place in (2..=19).rev() {
             let card = find(&client, &format!(".grid .card:nth-child({place}) button")).await;
             card.send_keys(&format!("{}{}", Key::Alt, Key::Left)).await.unwrap();
-            until(&client, &format!("document.querySelector('.grid .card:nth-child({}) button').ariaLabel.includes('The Whimbrel by itself')", place - 1)).await;
+            until(&client, &format!("document.querySelector('.grid .card:nth-child({}) button').innerText.includes('The Whimbrel by itself')", place - 1)).await;
         }
         until(&client, "!document.querySelector('.problem')?.innerText").await;
         client.goto(&format!("{base}/shop/products/whimbrel?colour=tide&sail=1-6-m")).await.unwrap();

@@ -85,7 +85,10 @@ async fn pictures_come_in_sizes_and_keep_for_good(pool: MySqlPool) {
         assert!(answer.headers()["cache-control"].to_str().unwrap().contains("immutable"));
         bytes.push((width.to_owned(), answer.bytes().await.unwrap().len()));
     }
-    assert_eq!(bytes.iter().map(|(width, _)| width.as_str()).collect::<Vec<_>>(), ["320w", "720w", "1280w"]);
+    assert_eq!(
+        bytes.iter().map(|(width, _)| width.as_str()).collect::<Vec<_>>(),
+        ["96w", "144w", "216w", "320w", "480w", "720w", "1080w", "1600w"]
+    );
     assert!(bytes.windows(2).all(|pair| pair[0].1 < pair[1].1), "{bytes:?}");
 }
 

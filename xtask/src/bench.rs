@@ -20,8 +20,10 @@ pub fn run() -> Result<()> {
     for package in ["compagina-core", "compagina-press"] {
         run_command(&mut command("cargo", &["bench", "--quiet", "--package", package]))?;
     }
-    say("\nDesk: from an edit until both proofs show it (release build, headless Chromium)");
+    say("\nDesk: from an edit until both proofs are painted (release build, headless Chromium)");
     browser::with_demo_shop("target/bench", "desk-bench", "release")?;
+    say("\nPictures: what pages load, and two hundred uploads at once (release build)");
+    browser::with_demo_shop("target/bench", "pictures-bench", "release")?;
     say("\nShop: a published page beside nginx serving the same bytes as a file");
     load()
 }

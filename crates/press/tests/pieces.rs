@@ -3,105 +3,9 @@
 
 mod shop;
 
-use compagina_core::catalog::{Product, ProductState, Stock};
-use compagina_core::choice::Selection;
-use compagina_core::page::{Device, Kind, Layout, Op, SetValue, Target, apply};
-use compagina_core::situation::Situation;
-use compagina_press::{Around, Mode, Page, entry_for, opening_selection, render};
-use shop::{day, demo, media, nav};
-use std::collections::BTreeMap;
-
-/// A page with a kite that can be changed before it is drawn.
-struct Bench {
-    product: Product,
-    layout: Layout,
-    quantity: u32,
-    choice: Option<&'static str>,
-    related: Vec<Product>,
-}
-
-impl Bench {
-    fn new() -> Self {
-        let (mut products, mut layouts) = demo();
-        let (layout, related) = (layouts.remove(1), products.split_off(1));
-        Self { product: products.remove(0), layout, quantity: 1, choice: None, related }
-    }
-    fn set(mut self, kind: Kind, setting: &str, value: impl Into<Given>) -> Self {
-        self.on(kind, setting, Device::Wide, value.into().0);
-        self
-    }
-    fn set_on_phones(mut self, kind: Kind, setting: &str, value: impl Into<Given>) -> Self {
-        self.on(kind, setting, Device::Phone, value.into().0);
-        self
-    }
-    fn on(&mut self, kind: Kind, setting: &str, device: Device, value: SetValue) {
-        let target = Target::Piece(self.layout.first_of(kind).unwrap().id.clone());
-        let op = Op::Set { target, setting: setting.into(), device, value: Some(value) };
-        apply(&mut self.layout, op).unwrap();
-    }
-    fn choosing(mut self, choice: &'static str) -> Self {
-        self.choice = Some(choice);
-        self
-    }
-    fn situation(&self) -> Situation {
-        let pairs = |choice: &'static str| choice.split('&').filter_map(|pair| pair.split_once('='));
-        let selection = match self.choice {
-            Some(choice) => Selection::from_pairs(&self.product, pairs(choice)).0,
-            None => opening_selection(&self.product, &self.layout),
-        };
-        let plain = Situation::plain(self.product.options.len(), day());
-        Situation { selection, quantity: self.quantity, ..plain }
-    }
-    fn html(&self) -> String {
-        let nav = nav();
-        render(&Page {
-            nav: &nav,
-            product: &self.product,
-            layout: &self.layout,
-            around: &Around { related: self.related.clone(), ..Around::default() },
-            media: &media(),
-            situation: &self.situation(),
-            mode: Mode::Shop,
-            notice: None,
-            only: None,
-        })
-        .unwrap()
-    }
-    /// The HTML of one piece.
-    fn piece(&self, class: &str) -> String {
-        let html = self.html();
-        let Some((_, rest)) = html.split_once(&format!("class=\"piece {class}\"")) else {
-            return String::new();
-        };
-        let end = rest.find("class=\"piece ").or(rest.find("</section>")).unwrap_or(rest.len());
-        rest[..end].to_owned()
-    }
-    fn say(&self) -> BTreeMap<String, String> {
-        entry_for(&nav(), &self.product, &self.layout, &self.situation()).unwrap().say
-    }
-}
-
-struct Given(SetValue);
-impl From<&str> for Given {
-    fn from(text: &str) -> Self {
-        Self(SetValue::Text(text.into()))
-    }
-}
-impl From<i64> for Given {
-    fn from(number: i64) -> Self {
-        Self(SetValue::Number(number))
-    }
-}
-impl From<bool> for Given {
-    fn from(flag: bool) -> Self {
-        Self(SetValue::Flag(flag))
-    }
-}
-impl From<&[&str]> for Given {
-    fn from(lines: &[&str]) -> Self {
-        Self(SetValue::Lines(lines.iter().map(|l| (*l).to_owned()).collect()))
-    }
-}
+use compagina_core::catalog::{ProductState, Stock};
+use compagina_core::page::Kind;
+use shop::bench::Bench;
 
 #[test]
 fn the_saving_is_told_in_percent_in_money_or_not_at_all() {
@@ -224,24 +128,6 @@ fn choices_are_swatches_words_or_lists_and_all_of_them_tell_what_is_sold_out() {
         let options = Bench::new().set(Kind::Options, "sold_out", mark).piece("k-options");
         assert!(options.contains(&format!("mark-{mark}")));
     }
-}
-
-#[test]
-fn the_gallery_shows_the_chosen_colours_pictures_first_and_hides_the_others() {
-    let gallery = Bench::new().choosing("colour=chalk&sail=1-6-m").piece("k-gallery");
-    let first = gallery.find("in Chalk, flying").unwrap();
-    // The slide of the picture with these words.
-    let slide = |text: &str| {
-        let mut slides = gallery.split("<div class=\"slide\"").skip(1);
-        slides.find(|slide| slide.split("<ul").next().unwrap().contains(text)).unwrap()
-    };
-    let shown = |text: &str| !slide(text).split('>').next().unwrap().contains(" hidden");
-    assert!(first < gallery.find("in Ember, flying").unwrap());
-    assert!(shown("in Chalk, flying") && shown("rolled up in its sleeve") && !shown("in Ember, flying"));
-    let all = Bench::new().set(Kind::Gallery, "follow", "all").piece("k-gallery");
-    let (_, slides) = all.split_once("class=\"run\"").unwrap();
-    assert!(!slides.split("<p class=\"marks\"").next().unwrap().contains(" hidden"));
-    assert!(all.contains("data-follow=\"all\""));
 }
 
 #[test]

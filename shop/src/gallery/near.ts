@@ -60,6 +60,17 @@ function shownPart(image: HTMLImageElement): Part {
   return { left, top, width, height };
 }
 
+/** Where there is more room beside the frame; in its place where there is none. */
+const GAP = 16;
+const LEAST = 180;
+function roomBeside(box: DOMRect): { left: number; width: number } {
+  const right = document.documentElement.clientWidth - box.right - 2 * GAP;
+  const left = box.left - 2 * GAP;
+  const width = Math.min(box.width, Math.max(left, right));
+  if (width < LEAST) return { left: 0, width: box.width };
+  return { left: right >= left ? box.width + GAP : -width - GAP, width };
+}
+
 function place(
   near: HTMLElement,
   frame: HTMLElement,
@@ -73,10 +84,9 @@ function place(
   const [x, y] = [(event.clientX - shown.left) / shown.width, (event.clientY - shown.top) / shown.height];
   const at = [event.clientX - box.left, event.clientY - box.top] as const;
   const lens = behaviour.zoom === "lens" ? behaviour.lens[0] : 0;
-  const [width, height] = lens ? [lens, lens] : [box.width, box.height];
-  const [left, top] = lens
-    ? [at[0] - lens / 2, at[1] - lens / 2]
-    : [behaviour.zoom === "beside" ? box.width + 16 : 0, 0];
+  const aside = behaviour.zoom === "beside" ? roomBeside(box) : { left: 0, width: box.width };
+  const [width, height] = lens ? [lens, lens] : [aside.width, box.height];
+  const [left, top] = lens ? [at[0] - lens / 2, at[1] - lens / 2] : [aside.left, 0];
   // Under a lens the point stays under the mouse; otherwise the picture slides under the whole frame.
   const [toX, toY] = lens ? [0.5, 0.5] : [at[0] / box.width, at[1] / box.height];
   Object.assign(near.style, {

@@ -17,6 +17,7 @@ export async function openWhole(
       slides.findIndex((slide) => Number(slide.dataset.picture) === picture),
     ),
     loop: behaviour.circles,
+    bgOpacity: 0.97,
     showHideAnimationType: matchMedia("(prefers-reduced-motion: reduce)").matches ? "none" : "fade",
     closeTitle: close ?? "",
     zoomTitle: zoom ?? "",

@@ -1,7 +1,7 @@
 //! Takes the pictures of `docs/screenshots`; run by `cargo xtask screenshots`.
 #![allow(clippy::unwrap_used)]
 
-use compagina_tests::desk::{click, press};
+use compagina_tests::desk::{choose, click, press};
 use compagina_tests::{Browser, Screen, find, until};
 use std::time::Duration;
 
@@ -49,6 +49,7 @@ async fn owners_views(base: &str) {
     }
     press(client, "3").await;
     proofs_are_drawn(&browser).await;
+    gallery(&browser).await;
     click(client, ".head button", "Page").await;
     click(client, ".v-list-item", "Starters").await;
     let thumbs = "[...document.querySelectorAll('[aria-label=Starters] iframe')].filter(f => f.contentDocument?.querySelector('.piece')).length";
@@ -60,7 +61,31 @@ async fn owners_views(base: &str) {
     client.goto(&format!("{base}/wording")).await.unwrap();
     until(client, "document.querySelectorAll('tbody tr').length > 50").await;
     take(&browser, "wording").await;
+    pictures(&browser, base).await;
     browser.client.clone().close().await.unwrap();
+}
+
+/// The gallery's slip, and the pictures that it shows.
+async fn gallery(browser: &Browser) {
+    let client = &browser.client;
+    choose(client, "Gallery").await;
+    find(client, "#slip-looks").await.click().await.unwrap();
+    for part in ["Thumbnails", "Arrows"] {
+        click(client, ".slip .more", part).await;
+    }
+    client.execute("document.querySelector('.slip .fields').scrollTop = 70", vec![]).await.unwrap();
+    take(browser, "gallery").await;
+}
+
+async fn pictures(browser: &Browser, base: &str) {
+    let client = &browser.client;
+    client.goto(&format!("{base}/products/whimbrel-mini/pictures")).await.unwrap();
+    until(client, "document.querySelectorAll('.grid .card').length > 10").await;
+    client
+        .execute("document.querySelector('.grid .card:nth-child(13) button').click()", vec![])
+        .await
+        .unwrap();
+    take(browser, "pictures").await;
 }
 
 async fn shop_on(base: &str, screen: Screen, suffix: &str) {

@@ -1,6 +1,8 @@
 //! The demo shop's products and layouts as the catalogue would give them, with pictures that need no drawing.
 #![allow(clippy::unwrap_used, dead_code, reason = "each test takes what it needs")]
 
+pub mod bench;
+
 use compagina_core::catalog::{NewProduct, Product, ProductOption, ProductValue, Rating, Review, Variant};
 use compagina_core::ids::{Handle, OptionId, ProductId, ValueId, VariantId};
 use compagina_core::media::{Film, Picture, PictureSize, ShopMedia};

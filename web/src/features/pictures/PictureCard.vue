@@ -20,7 +20,6 @@ function how(event: MouseEvent): "only" | "too" | "up_to" {
   <li class="card" :class="{ chosen }" :data-picture="picture.id">
     <button
       :aria-pressed="chosen"
-      :aria-label="`Picture ${number}: ${picture.alt || picture.file_name}`"
       @click="$emit('choose', how($event))"
       @keydown.alt.left.prevent="$emit('move', -1)"
       @keydown.alt.right.prevent="$emit('move', 1)"

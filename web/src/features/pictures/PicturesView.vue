@@ -14,6 +14,8 @@ const { view, pictures, waiting, chosen, many, proposed, problem } = control;
 const { uploads, put, forget } = useUploads(
   () => props.handle,
   () => void control.load(),
+  // However they landed: behind the others, in the order of their files.
+  (ids) => void control.order([...pictures.value.map((p) => p.id).filter((id) => !ids.includes(id)), ...ids]),
 );
 watch(
   () => props.handle,

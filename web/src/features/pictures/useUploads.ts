@@ -17,12 +17,16 @@ export interface Upload {
 
 const AT_ONCE = 3;
 
-/** Files that are put in: a few at once, each with its progress; those that weren't taken stay with the reason. */
-export function useUploads(handle: () => string, landed: () => void) {
+/**
+ * Files that are put in: a few at once, each with its progress; those that weren't taken stay with the reason. `landed`
+ * hears of every picture; `settled`, when none is on its way any more, of the new ones in the order of their files.
+ */
+export function useUploads(handle: () => string, landed: () => void, settled: (ids: number[]) => void) {
   const uploads = ref<Upload[]>([]);
   const queue: (() => Promise<void>)[] = [];
   let going = 0;
   let count = 0;
+  let added: { key: number; id: number }[] = [];
 
   function put(files: Iterable<File>, replaces?: number): void {
     for (const file of files) {
@@ -52,8 +56,15 @@ export function useUploads(handle: () => string, landed: () => void) {
       void start().finally(() => {
         going -= 1;
         next();
+        if (going === 0) settle();
       });
     }
+  }
+
+  function settle(): void {
+    const ids = added.sort((a, b) => a.key - b.key).map((one) => one.id);
+    added = [];
+    if (ids.length > 1) settled(ids);
   }
 
   async function run(upload: Upload, file: File, replaces: number | undefined, signal: AbortSignal): Promise<void> {
@@ -61,6 +72,7 @@ export function useUploads(handle: () => string, landed: () => void) {
     upload.state = "going";
     const { data, error } = await send(upload, file, replaces, signal);
     if (data) {
+      if (replaces === undefined) added.push({ key: upload.key, id: data.id });
       forget(upload);
       landed();
     } else if (error?.code !== cancelled.code) {
@@ -74,7 +86,7 @@ export function useUploads(handle: () => string, landed: () => void) {
     file: File,
     replaces: number | undefined,
     signal: AbortSignal,
-  ): Promise<Answer<unknown>> {
+  ): Promise<Answer<Schemas["Uploaded"]>> {
     const tell = (share: number): void => void (upload.gone = share);
     const at = `/api/products/${encodeURIComponent(handle())}/pictures`;
     const picture = (name: string, body: Blob): Promise<Answer<Schemas["Uploaded"]>> => {
@@ -91,7 +103,8 @@ export function useUploads(handle: () => string, landed: () => void) {
         width: String(start.width),
         height: String(start.height),
       });
-      return sendFile("PUT", `${at}/${data.id}/film?${query.toString()}`, file, tell, signal);
+      const kept = await sendFile("PUT", `${at}/${data.id}/film?${query.toString()}`, file, tell, signal);
+      return kept.error ? { error: kept.error } : { data };
     }
     if (/\.avif$/i.test(file.name) || file.type === "image/avif") {
       const body = await asWebP(file);
