@@ -1,5 +1,6 @@
 //! Pictures of products as their owner works on them, and what the worker that makes their sizes needs.
 
+use crate::error::with_retries;
 use crate::{Result, StorageError, Store, change};
 use compagina_core::ids::{ProductId, ValueId};
 use compagina_core::media::{FilmFile, Focus, PictureSize};
@@ -71,6 +72,7 @@ impl Store {
 
     /// Adds an uploaded picture behind the others; its sizes are made later.
     pub async fn add_picture(&self, product: ProductId, file_name: &str, original: &str) -> Result<u64> {
+        with_retries(|| async {
         let mut tx = self.pool.begin().await?;
         // The product's row is held, so that two uploads at once don't take the same place.
         sqlx::query!("SELECT id FROM product WHERE id = ? FOR UPDATE", product.0).fetch_one(&mut *tx).await?;
@@ -86,6 +88,8 @@ impl Store {
         .await?;
         tx.commit().await?;
         Ok(done.last_insert_id())
+        })
+        .await
     }
 
     /// Puts another file in a picture's place; its words, values and place in the order stay.
@@ -96,6 +100,7 @@ impl Store {
         file_name: &str,
         original: &str,
     ) -> Result<()> {
+        with_retries(|| async {
         let mut tx = self.pool.begin().await?;
         held(&mut tx, product, &[id]).await?;
         sqlx::query!(
@@ -109,18 +114,23 @@ impl Store {
         .await?;
         tx.commit().await?;
         Ok(())
+        })
+        .await
     }
 
     /// Makes a picture the one that a film shows until it runs.
     pub async fn set_film(&self, product: ProductId, id: u64, film: &FilmFile) -> Result<()> {
-        let mut tx = self.pool.begin().await?;
-        held(&mut tx, product, &[id]).await?;
-        sqlx::query!("UPDATE product_picture SET film = ? WHERE id = ?", Json(film) as _, id)
-            .execute(&mut *tx)
-            .await?;
-        change::note(&mut tx, Some(product)).await?;
-        tx.commit().await?;
-        Ok(())
+        with_retries(|| async {
+            let mut tx = self.pool.begin().await?;
+            held(&mut tx, product, &[id]).await?;
+            sqlx::query!("UPDATE product_picture SET film = ? WHERE id = ?", Json(film) as _, id)
+                .execute(&mut *tx)
+                .await?;
+            change::note(&mut tx, Some(product)).await?;
+            tx.commit().await?;
+            Ok(())
+        })
+        .await
     }
 
     /// Changes several pictures of a product in the same way; all or none.
@@ -130,6 +140,7 @@ impl Store {
         ids: &[u64],
         change: &PictureChange,
     ) -> Result<()> {
+        with_retries(|| async {
         let mut tx = self.pool.begin().await?;
         held(&mut tx, product, ids).await?;
         for id in ids {
@@ -147,51 +158,52 @@ impl Store {
         change::note(&mut tx, Some(product)).await?;
         tx.commit().await?;
         Ok(())
+        })
+        .await
     }
 
     /// Puts a product's pictures into this order. Pictures that aren't named, added meanwhile, stay behind them.
     pub async fn order_pictures(&self, product: ProductId, ids: &[u64]) -> Result<()> {
-        let mut tx = self.pool.begin().await?;
-        held(&mut tx, product, ids).await?;
-        let count = ids.len() as u64;
-        sqlx::query!(
-            "UPDATE product_picture SET position = position + ? WHERE product_id = ?",
-            count,
-            product.0
-        )
-        .execute(&mut *tx)
-        .await?;
-        for (position, id) in (0u64..).zip(ids) {
-            sqlx::query!("UPDATE product_picture SET position = ? WHERE id = ?", position, id)
-                .execute(&mut *tx)
-                .await?;
-        }
-        change::note(&mut tx, Some(product)).await?;
-        tx.commit().await?;
-        Ok(())
+        with_retries(|| async {
+            let mut tx = self.pool.begin().await?;
+            held(&mut tx, product, ids).await?;
+            let count = ids.len() as u64;
+            sqlx::query!(
+                "UPDATE product_picture SET position = position + ? WHERE product_id = ?",
+                count,
+                product.0
+            )
+            .execute(&mut *tx)
+            .await?;
+            for (position, id) in (0u64..).zip(ids) {
+                sqlx::query!("UPDATE product_picture SET position = ? WHERE id = ?", position, id)
+                    .execute(&mut *tx)
+                    .await?;
+            }
+            change::note(&mut tx, Some(product)).await?;
+            tx.commit().await?;
+            Ok(())
+        })
+        .await
     }
 
     pub async fn remove_pictures(&self, product: ProductId, ids: &[u64]) -> Result<()> {
-        let mut tx = self.pool.begin().await?;
-        held(&mut tx, product, ids).await?;
-        for id in ids {
-            sqlx::query!("DELETE FROM product_picture WHERE id = ?", id).execute(&mut *tx).await?;
-        }
-        change::note(&mut tx, Some(product)).await?;
-        tx.commit().await?;
-        Ok(())
-    }
-
-    /// Whether some picture, or a film of one, is kept under this hash.
-    pub async fn is_original(&self, hash: &str) -> Result<bool> {
-        let found = sqlx::query_scalar!("SELECT COUNT(*) FROM product_picture WHERE original = ?", hash)
-            .fetch_one(&self.pool)
-            .await?;
-        Ok(found > 0)
+        with_retries(|| async {
+            let mut tx = self.pool.begin().await?;
+            held(&mut tx, product, ids).await?;
+            for id in ids {
+                sqlx::query!("DELETE FROM product_picture WHERE id = ?", id).execute(&mut *tx).await?;
+            }
+            change::note(&mut tx, Some(product)).await?;
+            tx.commit().await?;
+            Ok(())
+        })
+        .await
     }
 
     /// The next picture whose sizes aren't those of this plan; no other worker is given it for some minutes.
     pub async fn next_to_make(&self, plan: u32) -> Result<Option<ToMake>> {
+        with_retries(|| async {
         let mut tx = self.pool.begin().await?;
         let row = sqlx::query!(
             r#"SELECT id, original AS "original!: String" FROM product_picture
@@ -212,6 +224,8 @@ impl Store {
         .await?;
         tx.commit().await?;
         Ok(Some(ToMake { id: row.id, original: row.original }))
+        })
+        .await
     }
 
     /// Keeps the sizes that were made, unless the picture was replaced meanwhile.
@@ -222,6 +236,7 @@ impl Store {
         cut_out: bool,
         plan: u32,
     ) -> Result<()> {
+        with_retries(|| async {
         let mut tx = self.pool.begin().await?;
         sqlx::query!(
             "UPDATE product_picture SET sizes = ?, cut_out = ?, plan = ?, claimed_until = NULL WHERE id = ? AND original = ?",
@@ -241,6 +256,8 @@ impl Store {
         }
         tx.commit().await?;
         Ok(())
+        })
+        .await
     }
 
     /// Keeps why no sizes could be made.
