@@ -67,6 +67,8 @@ async fn a_picture_is_made_in_its_sizes_and_shown_on_the_page(pool: MySqlPool) {
     let page = owner.page("/shop/products/whimbrel-mini?colour=ember&sail=1-2-m".into()).await;
     assert!(page.contains("alt=\"In the rain\"") && page.contains("1500w"));
     assert!(page.contains("--at-wide:0.0% 50.0%"), "it is cropped around its point");
+    let original = format!("/media/{}", compagina_pictures::hash(&photograph(1500, 1000, 1)));
+    assert_eq!(owner.get(&original).await.status(), 404, "files as they came aren't handed out");
     let small = rain["small"].as_str().unwrap();
     let bytes = owner.get(small).await.bytes().await.unwrap();
     assert!(bytes.starts_with(b"RIFF"));

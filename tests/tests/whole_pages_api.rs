@@ -240,3 +240,43 @@ async fn films_and_pictures_of_the_shop_are_listed_and_sent_as_what_they_are(poo
     let picture = site.shopper().get(site.at(picture)).send().await.unwrap();
     assert_eq!(picture.headers()["content-type"], "image/webp");
 }
+
+#[sqlx::test(migrations = false)]
+async fn the_slip_leaves_out_what_means_nothing_and_the_desk_knows_what_pictures_weigh(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let keys = || async {
+        let slip = json_of(owner.get("/api/templates/2/slip/piece/p2").await).await;
+        let fields = slip["fields"].as_array().unwrap().clone();
+        fields
+            .into_iter()
+            .map(|f| (f["key"].as_str().unwrap().to_owned(), f["part"].clone()))
+            .collect::<Vec<_>>()
+    };
+    let has = |keys: &[(String, Value)], wanted: &str| keys.iter().any(|(key, _)| key == wanted);
+    let plain = keys().await;
+    assert!(has(&plain, "zoom") && !has(&plain, "lens_size") && !has(&plain, "height"));
+    assert!(plain.contains(&("arrows_at".to_owned(), json!("Arrows"))));
+    let set = |device: &str, setting: &str, value: &str| json!({ "op": "set", "target": { "piece": "p2" }, "setting": setting, "device": device, "value": value });
+    // On any screen: the slip shows it as soon as it can mean something on one.
+    edit(&owner, 2, set("phone", "zoom", "lens")).await;
+    assert!(has(&keys().await, "lens_size"));
+    edit(&owner, 2, set("wide", "arrows", "never")).await;
+    assert!(!has(&keys().await, "arrows_at"));
+
+    let weight = || async {
+        let look = owner.get("/api/templates/2/situation?product=whimbrel").await;
+        json_of(look).await["weight"].clone()
+    };
+    let before = weight().await;
+    let first = |weight: &Value, device: &str| weight[device]["first"].as_u64().unwrap();
+    assert!(
+        first(&before, "wide") > 1000 && first(&before, "wide") < before["wide"]["all"].as_u64().unwrap()
+    );
+    edit(&owner, 2, set("wide", "thumbnails", "none")).await;
+    assert!(first(&weight().await, "wide") < first(&before, "wide"));
+    // The demo's drawings are 1600 pixels wide: enough for a frame of 589, not for a whole page's width from near.
+    assert_eq!(before["too_small"], json!([]));
+    let none = owner.get("/api/templates/2/situation?product=knot").await;
+    assert_eq!(json_of(none).await["weight"]["wide"], json!({ "first": 0, "all": 0 }));
+}

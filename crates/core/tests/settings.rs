@@ -2,7 +2,7 @@
 #![allow(clippy::unwrap_used)]
 
 use compagina_core::page::piece::band;
-use compagina_core::page::{Device, Kind, Rule, SetValue, Setting, Shape, ValueError};
+use compagina_core::page::{Device, Group, Kind, Rule, SetValue, Setting, Shape, ValueError};
 use compagina_core::style::House;
 
 fn every_setting() -> Vec<&'static Setting> {
@@ -150,4 +150,47 @@ fn a_number_that_is_no_step_is_told_apart_from_a_wrong_kind() {
     let size = Kind::Price.settings().iter().find(|s| s.key == "size").unwrap();
     assert!(matches!(size.check(&SetValue::Number(99)), Err(ValueError::NoSuchChoice { .. })));
     assert!(matches!(size.check(&SetValue::Flag(true)), Err(ValueError::WrongShape { .. })));
+}
+
+#[test]
+fn a_setting_depends_on_one_of_its_own_kind_and_on_choices_that_it_has() {
+    for kind in Kind::ALL {
+        for setting in kind.settings() {
+            let Some((other, choices)) = setting.with else { continue };
+            assert!(
+                kind.settings().contains(&other),
+                "{kind:?}: {} isn't there for {}",
+                other.key,
+                setting.key
+            );
+            assert_ne!(other.key, setting.key);
+            for choice in choices {
+                assert_eq!(
+                    other.check(&SetValue::Text((*choice).into())),
+                    Ok(()),
+                    "{} of {}",
+                    choice,
+                    other.key
+                );
+            }
+        }
+    }
+}
+
+#[test]
+fn settings_of_one_part_stand_together_and_are_few() {
+    for kind in Kind::ALL {
+        let parts: Vec<_> = kind.settings().iter().filter_map(|setting| setting.part).collect();
+        let mut runs = parts.clone();
+        runs.dedup();
+        let mut different = runs.clone();
+        different.sort_unstable();
+        different.dedup();
+        assert_eq!(runs.len(), different.len(), "{kind:?}: {runs:?}");
+        let alone = kind.settings().iter().filter(|s| s.part.is_none() && s.group == Group::Looks).count();
+        assert!(alone <= 12, "{kind:?} shows {alone} settings at once");
+        for part in different {
+            assert!(parts.iter().filter(|p| **p == part).count() <= 8, "{part} wants to be parted");
+        }
+    }
 }

@@ -45,7 +45,7 @@ pub fn make(bytes: &[u8], widths: impl Fn(u32) -> Vec<u32>) -> Result<Made, Pict
     let facts = look("", bytes)?;
     let source = match facts.kind {
         Kind::Svg => rasterise(bytes, DRAWN_WIDTH)?,
-        Kind::Jpeg | Kind::Png | Kind::WebP => decode(bytes)?,
+        Kind::Jpeg | Kind::Png | Kind::WebP => as_pixels(decode(bytes)?)?,
     };
     sizes_of(&source, &widths(source.width()))
 }
@@ -54,11 +54,7 @@ pub fn make(bytes: &[u8], widths: impl Fn(u32) -> Vec<u32>) -> Result<Made, Pict
 pub fn decodes(bytes: &[u8]) -> Result<(), Refusal> {
     match look("", bytes)?.kind {
         Kind::Svg => Ok(()),
-        Kind::Jpeg | Kind::Png | Kind::WebP => match decode(bytes) {
-            Ok(_) => Ok(()),
-            Err(PictureError::Refused(why)) => Err(why),
-            Err(other) => Err(Refusal::Damaged(other.to_string())),
-        },
+        Kind::Jpeg | Kind::Png | Kind::WebP => decode(bytes).map(drop),
     }
 }
 
@@ -82,9 +78,9 @@ fn is_cut_off(bytes: &[u8]) -> bool {
     bytes.starts_with(&[0xFF, 0xD8]) && last(0xD9) < last(0xDA)
 }
 
-/// Decodes and turns it as its camera was held.
-fn decode(bytes: &[u8]) -> Result<Image<'static>, PictureError> {
-    let damaged = |error: &dyn std::fmt::Display| PictureError::Refused(Refusal::Damaged(error.to_string()));
+/// Decodes it and turns it as its camera was held.
+fn decode(bytes: &[u8]) -> Result<DynamicImage, Refusal> {
+    let damaged = |error: &dyn std::fmt::Display| Refusal::Damaged(error.to_string());
     if is_cut_off(bytes) {
         return Err(damaged(&"it ends in the middle"));
     }
@@ -93,9 +89,14 @@ fn decode(bytes: &[u8]) -> Result<Image<'static>, PictureError> {
     let turned = decoder.orientation().map_err(|e| damaged(&e))?;
     let mut picture = DynamicImage::from_decoder(decoder).map_err(|e| damaged(&e))?;
     picture.apply_orientation(turned);
+    Ok(picture)
+}
+
+fn as_pixels(picture: DynamicImage) -> Result<Image<'static>, PictureError> {
     let pixels = picture.into_rgba8();
     let (width, height) = pixels.dimensions();
-    Image::from_vec_u8(width, height, pixels.into_raw(), PixelType::U8x4).map_err(|e| damaged(&e))
+    Image::from_vec_u8(width, height, pixels.into_raw(), PixelType::U8x4)
+        .map_err(|e| PictureError::Resize(e.to_string()))
 }
 
 fn rasterise(svg: &[u8], width: u32) -> Result<Image<'static>, PictureError> {

@@ -13,8 +13,8 @@ use std::io::{Read, Seek, Write};
 pub const MOST_PICTURE_BYTES: u64 = 40_000_000;
 pub const MOST_FILM_BYTES: u64 = 100_000_000;
 
-/// Pixels, in millions, that may be held decoded at once by one process: four bytes each.
-pub const MEGAPIXELS_AT_ONCE: u32 = 60;
+/// Pixels, in millions, that may be held decoded at once by one process: three or four bytes each.
+pub const MEGAPIXELS_AT_ONCE: u32 = 36;
 
 /// Writes a body to a file without a name, which is gone as soon as nobody holds it.
 pub async fn receive(mut body: Payload, name: &str, most: u64) -> ApiResult<std::fs::File> {
