@@ -160,14 +160,15 @@ ul {
   -webkit-box-orient: vertical;
   -webkit-line-clamp: 2;
 }
+/* Only as high as what it holds: its link to the pictures stands on the line of its facts. */
 li {
   position: relative;
+  align-self: start;
 }
 .pictures-of {
   position: absolute;
-  right: 6px;
-  bottom: 4px;
-  padding: 2px 4px;
+  right: 0;
+  bottom: 0;
   color: var(--soft);
   font-size: 12px;
 }
