@@ -9,10 +9,11 @@ use serde_json::{Value, json};
 use sqlx::MySqlPool;
 use std::time::Duration;
 
-const AT: &str = "/api/products/whimbrel-mini/pictures";
+const AT: &str = "/api/pictures?product=whimbrel-mini";
+const ORDER: &str = "/api/pictures/order?product=whimbrel-mini";
 
 async fn put_in(owner: &Owner, name: &str, bytes: Vec<u8>) -> Response {
-    owner.send(Method::POST, &format!("{AT}?name={name}"), bytes).await
+    owner.send(Method::POST, &format!("{AT}&name={name}"), bytes).await
 }
 
 async fn view(owner: &Owner) -> Value {
@@ -81,15 +82,14 @@ async fn pictures_are_ordered_replaced_and_taken_out(pool: MySqlPool) {
     let ids: Vec<u64> = made(&owner).await.iter().map(|p| p["id"].as_u64().unwrap()).collect();
     let mut turned = ids.clone();
     turned.reverse();
-    let ordered: Value =
-        owner.put(&format!("{AT}/order"), &json!({ "ids": turned })).await.json().await.unwrap();
+    let ordered: Value = owner.put(ORDER, &json!({ "ids": turned })).await.json().await.unwrap();
     let now: Vec<u64> =
         ordered["pictures"].as_array().unwrap().iter().map(|p| p["id"].as_u64().unwrap()).collect();
     assert_eq!(now, turned);
 
     // Another file in its place: words and values stay, and until its sizes are made the old ones are shown.
     let first = &ordered["pictures"][0];
-    let address = format!("{AT}?name=new.jpg&replaces={}", first["id"]);
+    let address = format!("{AT}&name=new.jpg&replaces={}", first["id"]);
     assert_eq!(owner.send(Method::POST, &address, photograph(640, 480, 3)).await.status(), 200);
     let pictures = made(&owner).await;
     assert_eq!((&pictures[0]["alt"], &pictures[0]["values"]), (&first["alt"], &first["values"]));
@@ -138,7 +138,7 @@ async fn what_is_no_sound_picture_is_refused_with_a_sentence_and_leaves_nothing(
     assert!(message.contains("40 MB"), "{message}");
     assert_eq!(made(&owner).await.len(), before);
     let stranger =
-        site.shopper().post(site.at(&format!("{AT}?name=a.jpg"))).body(photo).send().await.unwrap();
+        site.shopper().post(site.at(&format!("{AT}&name=a.jpg"))).body(photo).send().await.unwrap();
     assert_eq!(stranger.status(), 401);
 }
 
@@ -152,7 +152,7 @@ async fn half_an_upload_leaves_nothing(pool: MySqlPool) {
     let (first, _) = photo.split_at(photo.len() / 2);
     let parts = vec![Ok(first.to_vec()), Err(std::io::Error::other("the line was cut"))];
     let body = reqwest::Body::wrap_stream(futures_util::stream::iter(parts));
-    assert!(owner.try_send(Method::POST, &format!("{AT}?name=half.jpg"), body).await.is_err());
+    assert!(owner.try_send(Method::POST, &format!("{AT}&name=half.jpg"), body).await.is_err());
     assert_eq!(made(&owner).await.len(), before);
 }
 
@@ -163,7 +163,9 @@ async fn a_film_gets_its_beginning_as_poster(pool: MySqlPool) {
     let poster: Value = put_in(&owner, "turn.jpg", photograph(640, 480, 9)).await.json().await.unwrap();
     let film =
         std::fs::read(concat!(env!("CARGO_MANIFEST_DIR"), "/../crates/demo/film/turning-kite.mp4")).unwrap();
-    let at = |size: &str| format!("{AT}/{}/film?name=turn.mp4&{size}", poster["id"]);
+    let at = |size: &str| {
+        format!("/api/pictures/{}/film?product=whimbrel-mini&name=turn.mp4&{size}", poster["id"])
+    };
     let not = owner.send(Method::PUT, &at("width=640&height=480"), b"no film".to_vec()).await;
     assert!(refusal(not, 422).await.contains("no MP4 or WebM film"));
     assert_eq!(owner.send(Method::PUT, &at("width=0&height=480"), film.clone()).await.status(), 422);
@@ -189,4 +191,35 @@ async fn many_at_once_all_land(pool: MySqlPool) {
     let pictures = made(&owner).await;
     assert_eq!(pictures.len(), before + 27);
     assert!(pictures.iter().all(|p| p["width"].as_u64().unwrap() > 0 && p["trouble"] == ""));
+}
+
+#[sqlx::test(migrations = false)]
+async fn the_shops_own_pictures_are_put_in_named_and_shown_by_a_piece(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let at = "/api/pictures?name=the%20loft.jpg";
+    let landed: Value = owner.send(Method::POST, at, photograph(1200, 800, 5)).await.json().await.unwrap();
+    let mut own: Value = owner.get("/api/pictures").await.json().await.unwrap();
+    assert_eq!((&own["name"], &own["options"]), (&Value::Null, &json!([])));
+    while own["pictures"].as_array().unwrap().last().unwrap()["waiting"] == true {
+        tokio::time::sleep(Duration::from_millis(100)).await;
+        own = owner.get("/api/pictures").await.json().await.unwrap();
+    }
+    let listed: Value = owner.get("/api/media").await.json().await.unwrap();
+    let loft = listed.as_array().unwrap().last().unwrap().clone();
+    assert_eq!(loft["alt"], "the loft.jpg", "its file's name, while nobody has said what it shows");
+    let ids = json!([landed["id"]]);
+    let bad = owner.patch("/api/pictures", &json!({ "ids": ids, "values": [1] })).await;
+    assert_eq!(bad.status(), 400, "the shop has no choices");
+    owner.patch("/api/pictures", &json!({ "ids": ids, "alt": "Our loft" })).await;
+    let stranger = owner.patch(AT, &json!({ "ids": ids, "alt": "x" })).await;
+    assert_eq!(stranger.status(), 404, "it is no picture of a product");
+
+    let values = json!({ "wide": { "picture": [loft["name"]] } });
+    let op = json!({ "op": "add_piece", "piece": { "id": "loft", "kind": "picture", "values": values },
+        "at": { "column": "c3-1", "index": 0 } });
+    let edit = json!({ "revision": 1, "op": op });
+    assert_eq!(owner.post("/api/templates/2/operations", &edit).await.status(), 200);
+    let proof = owner.page("/api/templates/2/proof?product=whimbrel".into()).await;
+    assert!(proof.contains("alt=\"Our loft\"") && proof.contains("1200w"));
 }

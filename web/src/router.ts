@@ -26,6 +26,12 @@ export const router = createRouter({
       props: true,
     },
     {
+      path: "/pictures",
+      name: "shop-pictures",
+      meta: { title: "Pictures" },
+      component: () => import("./features/pictures/PicturesView.vue"),
+    },
+    {
       path: "/house-style",
       name: "house-style",
       meta: { title: "House style" },

@@ -4,7 +4,7 @@ use crate::make;
 use crate::media::Media;
 use crate::password;
 use compagina_core::catalog::NewPicture;
-use compagina_core::media::{Film, FilmFile, PLAN, Picture, PictureSize};
+use compagina_core::media::{FilmFile, Focus, PLAN, PictureSize};
 use compagina_demo::{Drawing, OWNERS, demo_shop, media as free};
 use compagina_storage::{StorageError, Store};
 use futures_util::{StreamExt, TryStreamExt, stream};
@@ -75,21 +75,21 @@ async fn keep_film(media: &Media) -> Result<(), Failure> {
 
 /// The shop's free pictures, and the film with its poster.
 async fn fill_media(store: &Store, media: &Media) -> Result<(), Failure> {
-    let picture = |alt: &str, drawn: Drawn| Picture {
-        sizes: drawn.sizes,
-        alt: alt.to_owned(),
-        cut_out: drawn.cut_out,
-        ..Picture::default()
-    };
-    for free in free::pictures() {
-        let sizes = draw(media, drawing_name(&free.svg), &free.svg).await?;
-        store.put_media(free.name, &picture(free.alt, sizes), None).await?;
+    let films = std::iter::once((free::poster(), Some(film_file())));
+    for (free, film) in free::pictures().into_iter().map(|free| (free, None)).chain(films) {
+        let drawn = draw(media, drawing_name(&free.svg), &free.svg).await?;
+        let picture = NewPicture {
+            original: drawn.original,
+            sizes: drawn.sizes,
+            cut_out: drawn.cut_out,
+            film,
+            file_name: format!("{}.svg", free.name),
+            alt: free.alt.to_owned(),
+            focus: Focus::default(),
+            values: Vec::new(),
+        };
+        store.add_media(free.name, &picture).await?;
     }
-    let poster = free::poster();
-    let sizes = draw(media, drawing_name(&poster.svg), &poster.svg).await?;
-    let FilmFile { hash, width, height } = film_file();
-    let film = Film { hash, width, height, poster: picture(poster.alt, sizes) };
-    store.put_media(poster.name, &film.poster, Some(&film)).await?;
     Ok(())
 }
 

@@ -19,7 +19,7 @@ pub use catalogue::{TypeRow, Which};
 pub use document::{Document, DocumentName};
 pub use error::{Result, StorageError};
 pub use order::{Contact, Order, OrderLine, OrderState, Placed};
-pub use picture::{KeptPicture, PictureChange, ToMake};
+pub use picture::{KeptPicture, PictureChange, PicturesOf, ToMake};
 pub use template::{Change, Draft, EditRow, History, Moment, PublicationRow, TemplateRow};
 pub use together::{KeptSituation, Present};
 

@@ -1,42 +1,49 @@
-//! The shop's free pictures and films.
+//! The shop's own pictures and films, as pieces refer to them.
 
+use crate::catalogue::insert_picture;
 use crate::{Result, Store, change};
-use compagina_core::media::{Film, Picture, ShopMedia};
+use compagina_core::catalog::NewPicture;
+use compagina_core::media::{Film, FilmFile, Focus, Picture, PictureSize, ShopMedia};
 use sqlx::types::Json;
 
 impl Store {
-    /// Keeps a picture, or a film with its poster, under a name. One of the same name is replaced.
-    pub async fn put_media(&self, name: &str, picture: &Picture, film: Option<&Film>) -> Result<()> {
+    /// Adds a picture whose sizes are made already, or a film with its poster, under a name of its own.
+    pub async fn add_media(&self, name: &str, picture: &NewPicture) -> Result<()> {
         let mut tx = self.pool.begin().await?;
-        let place = sqlx::query_scalar!("SELECT COUNT(*) FROM shop_media").fetch_one(&mut *tx).await?;
-        sqlx::query!(
-            "REPLACE INTO shop_media (name, position, picture, film) VALUES (?, ?, ?, ?)",
-            name,
-            place,
-            Json(picture) as _,
-            film.map(Json) as _
-        )
-        .execute(&mut *tx)
-        .await?;
+        let place = sqlx::query_scalar!("SELECT COUNT(*) FROM picture WHERE product_id IS NULL")
+            .fetch_one(&mut *tx)
+            .await?;
+        let id = insert_picture(&mut tx, None, usize::try_from(place).unwrap_or(0), picture).await?;
+        sqlx::query!("UPDATE picture SET name = ? WHERE id = ?", name, id).execute(&mut *tx).await?;
         change::note(&mut tx, None).await?;
         tx.commit().await?;
         Ok(())
     }
 
+    /// Those of which sizes are made.
     pub async fn shop_media(&self) -> Result<ShopMedia> {
         let rows = sqlx::query!(
-            r#"SELECT name, picture AS "picture: Json<Picture>", film AS "film: Json<Film>" FROM shop_media ORDER BY position"#
+            r#"SELECT name AS "name!: String", alt, sizes AS "sizes: Json<Vec<PictureSize>>", focus AS "focus: Json<Focus>",
+               cut_out AS "cut_out: bool", film AS "film: Json<FilmFile>" FROM picture
+               WHERE product_id IS NULL AND name IS NOT NULL AND JSON_LENGTH(sizes) > 0"#
         )
         .fetch_all(&self.pool)
         .await?;
         let mut media = ShopMedia::default();
         for row in rows {
+            let picture = Picture {
+                sizes: row.sizes.0,
+                alt: row.alt,
+                focus: row.focus.0,
+                cut_out: row.cut_out,
+                ..Picture::default()
+            };
             match row.film {
-                Some(film) => {
-                    media.films.insert(row.name, film.0);
+                Some(Json(FilmFile { hash, width, height })) => {
+                    media.films.insert(row.name, Film { hash, width, height, poster: picture });
                 }
                 None => {
-                    media.pictures.insert(row.name, row.picture.0);
+                    media.pictures.insert(row.name, picture);
                 }
             }
         }

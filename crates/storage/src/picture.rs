@@ -1,4 +1,4 @@
-//! Pictures of products as their owner works on them, and what the worker that makes their sizes needs.
+//! Pictures of products and of the shop as their owner works on them, and what the worker that makes their sizes needs.
 
 use crate::error::with_retries;
 use crate::{Result, StorageError, Store, change};
@@ -10,10 +10,12 @@ use sqlx::types::Json;
 /// How long a worker may take for one picture before another one tries.
 const CLAIM_SECONDS: u32 = 300;
 
-/// A picture of a product with all that is known of it.
+/// A picture with all that is known of it.
 #[derive(Debug, Clone, PartialEq, Eq)]
 pub struct KeptPicture {
     pub id: u64,
+    /// By which pieces refer to a picture of the shop; products' pictures have none.
+    pub name: Option<String>,
     pub file_name: String,
     pub alt: String,
     pub values: Vec<ValueId>,
@@ -26,6 +28,25 @@ pub struct KeptPicture {
     pub waiting: bool,
     /// Why its sizes couldn't be made; mostly empty.
     pub trouble: String,
+}
+
+/// Whose pictures: a product's, or the shop's own.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub enum PicturesOf {
+    Product(ProductId),
+    Shop,
+}
+
+impl PicturesOf {
+    fn product(self) -> Option<ProductId> {
+        match self {
+            Self::Product(id) => Some(id),
+            Self::Shop => None,
+        }
+    }
+    fn id(self) -> Option<u64> {
+        self.product().map(|id| id.0)
+    }
 }
 
 /// What is changed of pictures; what is none stays as it is.
@@ -44,19 +65,20 @@ pub struct ToMake {
 }
 
 impl Store {
-    /// The pictures of a product, in order.
-    pub async fn pictures_of(&self, product: ProductId, plan: u32) -> Result<Vec<KeptPicture>> {
+    /// The pictures of a product or of the shop, in order.
+    pub async fn pictures_of(&self, of: PicturesOf, plan: u32) -> Result<Vec<KeptPicture>> {
         let rows = sqlx::query!(
-            r#"SELECT id, file_name, alt, value_ids AS "value_ids: Json<Vec<ValueId>>", focus AS "focus: Json<Focus>",
+            r#"SELECT id, name, file_name, alt, value_ids AS "value_ids: Json<Vec<ValueId>>", focus AS "focus: Json<Focus>",
                cut_out AS "cut_out: bool", film AS "film: Json<FilmFile>", sizes AS "sizes: Json<Vec<PictureSize>>",
                original IS NOT NULL AS "kept!: bool", plan, trouble
-               FROM product_picture WHERE product_id = ? ORDER BY position, id"#,
-            product.0
+               FROM picture WHERE product_id <=> ? ORDER BY position, id"#,
+            of.id()
         )
         .fetch_all(&self.pool)
         .await?;
         let kept = rows.into_iter().map(|row| KeptPicture {
             id: row.id,
+            name: row.name,
             file_name: row.file_name,
             alt: row.alt,
             values: row.value_ids.0,
@@ -71,23 +93,28 @@ impl Store {
     }
 
     /// Adds an uploaded picture behind the others; its sizes are made later.
-    pub async fn add_picture(&self, product: ProductId, file_name: &str, original: &str) -> Result<u64> {
+    pub async fn add_picture(&self, of: PicturesOf, file_name: &str, original: &str) -> Result<u64> {
         with_retries(|| async {
         let mut tx = self.pool.begin().await?;
         // The product's row is held, so that two uploads at once don't take the same place.
-        sqlx::query!("SELECT id FROM product WHERE id = ? FOR UPDATE", product.0).fetch_one(&mut *tx).await?;
+        sqlx::query!("SELECT id FROM product WHERE id <=> ? FOR UPDATE", of.id()).fetch_optional(&mut *tx).await?;
         let done = sqlx::query!(
-            "INSERT INTO product_picture (product_id, position, alt, sizes, value_ids, original, file_name)
-             SELECT ?, COALESCE(MAX(position) + 1, 0), '', '[]', '[]', ?, ? FROM product_picture WHERE product_id = ?",
-            product.0,
+            "INSERT INTO picture (product_id, position, alt, sizes, value_ids, original, file_name)
+             SELECT ?, COALESCE(MAX(position) + 1, 0), '', '[]', '[]', ?, ? FROM picture WHERE product_id <=> ?",
+            of.id(),
             original,
             file_name,
-            product.0
+            of.id()
         )
         .execute(&mut *tx)
         .await?;
+        let id = done.last_insert_id();
+        if of == PicturesOf::Shop {
+            let name = format!("p{id}");
+            sqlx::query!("UPDATE picture SET name = ? WHERE id = ?", name, id).execute(&mut *tx).await?;
+        }
         tx.commit().await?;
-        Ok(done.last_insert_id())
+        Ok(id)
         })
         .await
     }
@@ -95,38 +122,38 @@ impl Store {
     /// Puts another file in a picture's place; its words, values and place in the order stay.
     pub async fn replace_picture(
         &self,
-        product: ProductId,
+        of: PicturesOf,
         id: u64,
         file_name: &str,
         original: &str,
     ) -> Result<()> {
         with_retries(|| async {
-        let mut tx = self.pool.begin().await?;
-        held(&mut tx, product, &[id]).await?;
-        sqlx::query!(
-            "UPDATE product_picture SET original = ?, file_name = ?, plan = 0, claimed_until = NULL, trouble = '',
+            let mut tx = self.pool.begin().await?;
+            held(&mut tx, of, &[id]).await?;
+            sqlx::query!(
+            "UPDATE picture SET original = ?, file_name = ?, plan = 0, claimed_until = NULL, trouble = '',
              focus = '{\"x\":500,\"y\":500}', film = NULL WHERE id = ?",
             original,
             file_name,
             id
         )
-        .execute(&mut *tx)
-        .await?;
-        tx.commit().await?;
-        Ok(())
+            .execute(&mut *tx)
+            .await?;
+            tx.commit().await?;
+            Ok(())
         })
         .await
     }
 
     /// Makes a picture the one that a film shows until it runs.
-    pub async fn set_film(&self, product: ProductId, id: u64, film: &FilmFile) -> Result<()> {
+    pub async fn set_film(&self, of: PicturesOf, id: u64, film: &FilmFile) -> Result<()> {
         with_retries(|| async {
             let mut tx = self.pool.begin().await?;
-            held(&mut tx, product, &[id]).await?;
-            sqlx::query!("UPDATE product_picture SET film = ? WHERE id = ?", Json(film) as _, id)
+            held(&mut tx, of, &[id]).await?;
+            sqlx::query!("UPDATE picture SET film = ? WHERE id = ?", Json(film) as _, id)
                 .execute(&mut *tx)
                 .await?;
-            change::note(&mut tx, Some(product)).await?;
+            change::note(&mut tx, of.product()).await?;
             tx.commit().await?;
             Ok(())
         })
@@ -134,18 +161,13 @@ impl Store {
     }
 
     /// Changes several pictures of a product in the same way; all or none.
-    pub async fn change_pictures(
-        &self,
-        product: ProductId,
-        ids: &[u64],
-        change: &PictureChange,
-    ) -> Result<()> {
+    pub async fn change_pictures(&self, of: PicturesOf, ids: &[u64], change: &PictureChange) -> Result<()> {
         with_retries(|| async {
         let mut tx = self.pool.begin().await?;
-        held(&mut tx, product, ids).await?;
+        held(&mut tx, of, ids).await?;
         for id in ids {
             sqlx::query!(
-                "UPDATE product_picture SET alt = COALESCE(?, alt), value_ids = COALESCE(?, value_ids), focus = COALESCE(?, focus)
+                "UPDATE picture SET alt = COALESCE(?, alt), value_ids = COALESCE(?, value_ids), focus = COALESCE(?, focus)
                  WHERE id = ?",
                 change.alt,
                 change.values.as_ref().map(Json) as _,
@@ -155,7 +177,7 @@ impl Store {
             .execute(&mut *tx)
             .await?;
         }
-        change::note(&mut tx, Some(product)).await?;
+        change::note(&mut tx, of.product()).await?;
         tx.commit().await?;
         Ok(())
         })
@@ -163,38 +185,34 @@ impl Store {
     }
 
     /// Puts a product's pictures into this order. Pictures that aren't named, added meanwhile, stay behind them.
-    pub async fn order_pictures(&self, product: ProductId, ids: &[u64]) -> Result<()> {
+    pub async fn order_pictures(&self, of: PicturesOf, ids: &[u64]) -> Result<()> {
         with_retries(|| async {
             let mut tx = self.pool.begin().await?;
-            held(&mut tx, product, ids).await?;
+            held(&mut tx, of, ids).await?;
             let count = ids.len() as u64;
-            sqlx::query!(
-                "UPDATE product_picture SET position = position + ? WHERE product_id = ?",
-                count,
-                product.0
-            )
-            .execute(&mut *tx)
-            .await?;
+            sqlx::query!("UPDATE picture SET position = position + ? WHERE product_id <=> ?", count, of.id())
+                .execute(&mut *tx)
+                .await?;
             for (position, id) in (0u64..).zip(ids) {
-                sqlx::query!("UPDATE product_picture SET position = ? WHERE id = ?", position, id)
+                sqlx::query!("UPDATE picture SET position = ? WHERE id = ?", position, id)
                     .execute(&mut *tx)
                     .await?;
             }
-            change::note(&mut tx, Some(product)).await?;
+            change::note(&mut tx, of.product()).await?;
             tx.commit().await?;
             Ok(())
         })
         .await
     }
 
-    pub async fn remove_pictures(&self, product: ProductId, ids: &[u64]) -> Result<()> {
+    pub async fn remove_pictures(&self, of: PicturesOf, ids: &[u64]) -> Result<()> {
         with_retries(|| async {
             let mut tx = self.pool.begin().await?;
-            held(&mut tx, product, ids).await?;
+            held(&mut tx, of, ids).await?;
             for id in ids {
-                sqlx::query!("DELETE FROM product_picture WHERE id = ?", id).execute(&mut *tx).await?;
+                sqlx::query!("DELETE FROM picture WHERE id = ?", id).execute(&mut *tx).await?;
             }
-            change::note(&mut tx, Some(product)).await?;
+            change::note(&mut tx, of.product()).await?;
             tx.commit().await?;
             Ok(())
         })
@@ -204,26 +222,26 @@ impl Store {
     /// The next picture whose sizes aren't those of this plan; no other worker is given it for some minutes.
     pub async fn next_to_make(&self, plan: u32) -> Result<Option<ToMake>> {
         with_retries(|| async {
-        let mut tx = self.pool.begin().await?;
-        let row = sqlx::query!(
-            r#"SELECT id, original AS "original!: String" FROM product_picture
+            let mut tx = self.pool.begin().await?;
+            let row = sqlx::query!(
+                r#"SELECT id, original AS "original!: String" FROM picture
                WHERE plan <> ? AND original IS NOT NULL AND trouble = ''
                AND (claimed_until IS NULL OR claimed_until < CURRENT_TIMESTAMP(3))
                ORDER BY id LIMIT 1 FOR UPDATE SKIP LOCKED"#,
-            plan
-        )
-        .fetch_optional(&mut *tx)
-        .await?;
-        let Some(row) = row else { return Ok(None) };
-        sqlx::query!(
-            "UPDATE product_picture SET claimed_until = CURRENT_TIMESTAMP(3) + INTERVAL ? SECOND WHERE id = ?",
-            CLAIM_SECONDS,
-            row.id
-        )
-        .execute(&mut *tx)
-        .await?;
-        tx.commit().await?;
-        Ok(Some(ToMake { id: row.id, original: row.original }))
+                plan
+            )
+            .fetch_optional(&mut *tx)
+            .await?;
+            let Some(row) = row else { return Ok(None) };
+            sqlx::query!(
+                "UPDATE picture SET claimed_until = CURRENT_TIMESTAMP(3) + INTERVAL ? SECOND WHERE id = ?",
+                CLAIM_SECONDS,
+                row.id
+            )
+            .execute(&mut *tx)
+            .await?;
+            tx.commit().await?;
+            Ok(Some(ToMake { id: row.id, original: row.original }))
         })
         .await
     }
@@ -239,7 +257,7 @@ impl Store {
         with_retries(|| async {
         let mut tx = self.pool.begin().await?;
         sqlx::query!(
-            "UPDATE product_picture SET sizes = ?, cut_out = ?, plan = ?, claimed_until = NULL WHERE id = ? AND original = ?",
+            "UPDATE picture SET sizes = ?, cut_out = ?, plan = ?, claimed_until = NULL WHERE id = ? AND original = ?",
             Json(sizes) as _,
             cut_out,
             plan,
@@ -248,11 +266,11 @@ impl Store {
         )
         .execute(&mut *tx)
         .await?;
-        let product = sqlx::query_scalar!("SELECT product_id FROM product_picture WHERE id = ?", made.id)
+        let row = sqlx::query!("SELECT product_id FROM picture WHERE id = ?", made.id)
             .fetch_optional(&mut *tx)
             .await?;
-        if let Some(product) = product {
-            change::note(&mut tx, Some(ProductId(product))).await?;
+        if let Some(row) = row {
+            change::note(&mut tx, row.product_id.map(ProductId)).await?;
         }
         tx.commit().await?;
         Ok(())
@@ -263,7 +281,7 @@ impl Store {
     /// Keeps why no sizes could be made.
     pub async fn picture_failed(&self, made: &ToMake, why: &str) -> Result<()> {
         sqlx::query!(
-            "UPDATE product_picture SET trouble = LEFT(?, 300), claimed_until = NULL WHERE id = ? AND original = ?",
+            "UPDATE picture SET trouble = LEFT(?, 300), claimed_until = NULL WHERE id = ? AND original = ?",
             why,
             made.id,
             made.original
@@ -274,17 +292,13 @@ impl Store {
     }
 }
 
-/// Holds pictures for the rest of a transaction; an error where one of them isn't this product's.
-async fn held(tx: &mut MySqlConnection, product: ProductId, ids: &[u64]) -> Result<()> {
+/// Holds pictures for the rest of a transaction; an error where one of them isn't among these.
+async fn held(tx: &mut MySqlConnection, of: PicturesOf, ids: &[u64]) -> Result<()> {
     for id in ids {
-        sqlx::query!(
-            "SELECT id FROM product_picture WHERE id = ? AND product_id = ? FOR UPDATE",
-            id,
-            product.0
-        )
-        .fetch_optional(&mut *tx)
-        .await?
-        .ok_or(StorageError::NotFound { what: "picture" })?;
+        sqlx::query!("SELECT id FROM picture WHERE id = ? AND product_id <=> ? FOR UPDATE", id, of.id())
+            .fetch_optional(&mut *tx)
+            .await?
+            .ok_or(StorageError::NotFound { what: "picture" })?;
     }
     Ok(())
 }

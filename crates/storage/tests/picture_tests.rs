@@ -5,7 +5,7 @@ mod common;
 use common::{handle, shop};
 use compagina_core::ids::{ProductId, ValueId};
 use compagina_core::media::{FilmFile, Focus, PictureSize};
-use compagina_storage::{PictureChange, StorageError, Store, ToMake};
+use compagina_storage::{PictureChange, PicturesOf, StorageError, Store, ToMake};
 use futures_util::future::join_all;
 use sqlx::MySqlPool;
 use std::collections::BTreeSet;
@@ -21,20 +21,19 @@ fn hash(letter: char) -> String {
 }
 
 /// The shop's kite without the pictures that it came with, and some new ones.
-async fn with_pictures(pool: MySqlPool, letters: &str) -> (Store, ProductId, Vec<u64>) {
+async fn with_pictures(pool: MySqlPool, letters: &str) -> (Store, PicturesOf, Vec<u64>) {
     let store = shop(pool).await;
-    let product = store.product(&handle("whimbrel")).await.unwrap().unwrap().id;
-    let old: Vec<u64> = store.pictures_of(product, PLAN).await.unwrap().iter().map(|p| p.id).collect();
-    store.remove_pictures(product, &old).await.unwrap();
+    let of = PicturesOf::Product(store.product(&handle("whimbrel")).await.unwrap().unwrap().id);
+    store.remove_pictures(of, &order(&store, of).await).await.unwrap();
     let mut ids = Vec::new();
     for letter in letters.chars() {
-        ids.push(store.add_picture(product, &format!("{letter}.jpg"), &hash(letter)).await.unwrap());
+        ids.push(store.add_picture(of, &format!("{letter}.jpg"), &hash(letter)).await.unwrap());
     }
-    (store, product, ids)
+    (store, of, ids)
 }
 
-async fn order(store: &Store, product: ProductId) -> Vec<u64> {
-    store.pictures_of(product, PLAN).await.unwrap().iter().map(|p| p.id).collect()
+async fn order(store: &Store, of: PicturesOf) -> Vec<u64> {
+    store.pictures_of(of, PLAN).await.unwrap().iter().map(|p| p.id).collect()
 }
 
 #[sqlx::test(migrations = false)]
@@ -53,7 +52,7 @@ async fn every_picture_is_given_to_one_worker_only(pool: MySqlPool) {
 
 #[sqlx::test(migrations = false)]
 async fn a_picture_is_shown_once_it_is_made_and_made_anew_when_the_plan_changes(pool: MySqlPool) {
-    let (store, product, ids) = with_pictures(pool, "a").await;
+    let (store, of, ids) = with_pictures(pool, "a").await;
     let shown = || async { store.product(&handle("whimbrel")).await.unwrap().unwrap().pictures };
     assert!(shown().await.is_empty());
     let next = store.next_to_make(PLAN).await.unwrap().unwrap();
@@ -61,9 +60,9 @@ async fn a_picture_is_shown_once_it_is_made_and_made_anew_when_the_plan_changes(
     store.picture_made(&next, &[size("s1")], true, PLAN).await.unwrap();
     assert_eq!((shown().await[0].sizes.clone(), shown().await[0].cut_out), (vec![size("s1")], true));
     assert_eq!(store.next_to_make(PLAN).await.unwrap(), None);
-    assert!(!store.pictures_of(product, PLAN).await.unwrap()[0].waiting);
+    assert!(!store.pictures_of(of, PLAN).await.unwrap()[0].waiting);
     // Until the new sizes are made the old ones are shown.
-    assert!(store.pictures_of(product, PLAN + 1).await.unwrap()[0].waiting);
+    assert!(store.pictures_of(of, PLAN + 1).await.unwrap()[0].waiting);
     let again = store.next_to_make(PLAN + 1).await.unwrap().unwrap();
     assert_eq!(shown().await[0].sizes, [size("s1")]);
     store.picture_made(&again, &[size("s2")], false, PLAN + 1).await.unwrap();
@@ -72,14 +71,14 @@ async fn a_picture_is_shown_once_it_is_made_and_made_anew_when_the_plan_changes(
 
 #[sqlx::test(migrations = false)]
 async fn a_picture_replaced_while_it_is_made_keeps_the_newer_file(pool: MySqlPool) {
-    let (store, product, ids) = with_pictures(pool, "a").await;
+    let (store, of, ids) = with_pictures(pool, "a").await;
     let old = store.next_to_make(PLAN).await.unwrap().unwrap();
     let film = FilmFile { hash: hash('f'), width: 640, height: 480 };
-    store.set_film(product, ids[0], &film).await.unwrap();
-    store.replace_picture(product, ids[0], "b.jpg", &hash('b')).await.unwrap();
+    store.set_film(of, ids[0], &film).await.unwrap();
+    store.replace_picture(of, ids[0], "b.jpg", &hash('b')).await.unwrap();
     store.picture_made(&old, &[size("of the old file")], false, PLAN).await.unwrap();
     store.picture_failed(&old, "Too late to matter.").await.unwrap();
-    let now = store.pictures_of(product, PLAN).await.unwrap().remove(0);
+    let now = store.pictures_of(of, PLAN).await.unwrap().remove(0);
     assert_eq!((now.waiting, now.film, now.trouble.as_str()), (true, None, ""));
     assert!(now.sizes.is_empty());
     assert_eq!(store.next_to_make(PLAN).await.unwrap().unwrap().original, hash('b'));
@@ -87,40 +86,59 @@ async fn a_picture_replaced_while_it_is_made_keeps_the_newer_file(pool: MySqlPoo
 
 #[sqlx::test(migrations = false)]
 async fn what_failed_is_not_tried_again_and_says_why(pool: MySqlPool) {
-    let (store, product, _) = with_pictures(pool, "a").await;
+    let (store, of, _) = with_pictures(pool, "a").await;
     let next = store.next_to_make(PLAN).await.unwrap().unwrap();
     store.picture_failed(&next, &"It is damaged. ".repeat(40)).await.unwrap();
     assert_eq!(store.next_to_make(PLAN).await.unwrap(), None);
-    let kept = store.pictures_of(product, PLAN).await.unwrap().remove(0);
+    let kept = store.pictures_of(of, PLAN).await.unwrap().remove(0);
     assert!(kept.trouble.starts_with("It is damaged.") && kept.trouble.len() <= 300 && !kept.waiting);
 }
 
 #[sqlx::test(migrations = false)]
 async fn pictures_are_ordered_changed_and_removed_all_or_none(pool: MySqlPool) {
-    let (store, product, ids) = with_pictures(pool, "abc").await;
+    let (store, of, ids) = with_pictures(pool, "abc").await;
     // One that was added meanwhile stays behind those that are named.
-    store.order_pictures(product, &[ids[2], ids[0]]).await.unwrap();
-    assert_eq!(order(&store, product).await, [ids[2], ids[0], ids[1]]);
+    store.order_pictures(of, &[ids[2], ids[0]]).await.unwrap();
+    assert_eq!(order(&store, of).await, [ids[2], ids[0], ids[1]]);
     let change = PictureChange {
         alt: Some("A kite".into()),
         values: Some(vec![ValueId(1)]),
         focus: Some(Focus { x: 1, y: 999 }),
     };
-    let missing = store.change_pictures(product, &[ids[0], 999_999], &change).await;
+    let missing = store.change_pictures(of, &[ids[0], 999_999], &change).await;
     assert!(matches!(missing, Err(StorageError::NotFound { what: "picture" })));
-    assert!(store.pictures_of(product, PLAN).await.unwrap().iter().all(|p| p.alt.is_empty()));
-    store.change_pictures(product, &ids[..2], &change).await.unwrap();
+    assert!(store.pictures_of(of, PLAN).await.unwrap().iter().all(|p| p.alt.is_empty()));
+    store.change_pictures(of, &ids[..2], &change).await.unwrap();
     let only_words = PictureChange { alt: Some("Another".into()), ..PictureChange::default() };
-    store.change_pictures(product, &[ids[0]], &only_words).await.unwrap();
-    let kept = store.pictures_of(product, PLAN).await.unwrap();
-    let of = |id: u64| kept.iter().find(|p| p.id == id).unwrap();
+    store.change_pictures(of, &[ids[0]], &only_words).await.unwrap();
+    let kept = store.pictures_of(of, PLAN).await.unwrap();
+    let one = |id: u64| kept.iter().find(|p| p.id == id).unwrap();
     assert_eq!(
-        (of(ids[0]).alt.as_str(), of(ids[1]).alt.as_str(), of(ids[2]).alt.as_str()),
+        (one(ids[0]).alt.as_str(), one(ids[1]).alt.as_str(), one(ids[2]).alt.as_str()),
         ("Another", "A kite", "")
     );
-    assert_eq!((of(ids[0]).values.clone(), of(ids[0]).focus), (vec![ValueId(1)], Focus { x: 1, y: 999 }));
-    let stranger = ProductId(product.0 + 1);
-    assert!(store.remove_pictures(stranger, &ids).await.is_err());
-    store.remove_pictures(product, &ids[..2]).await.unwrap();
-    assert_eq!(order(&store, product).await, [ids[2]]);
+    assert_eq!((one(ids[0]).values.clone(), one(ids[0]).focus), (vec![ValueId(1)], Focus { x: 1, y: 999 }));
+    assert!(store.remove_pictures(PicturesOf::Product(ProductId(999)), &ids).await.is_err());
+    assert!(store.remove_pictures(PicturesOf::Shop, &ids).await.is_err());
+    store.remove_pictures(of, &ids[..2]).await.unwrap();
+    assert_eq!(order(&store, of).await, [ids[2]]);
+}
+
+#[sqlx::test(migrations = false)]
+async fn the_shops_own_pictures_are_found_by_name_once_they_are_made(pool: MySqlPool) {
+    let (store, _, of_product) = with_pictures(pool, "a").await;
+    let id = store.add_picture(PicturesOf::Shop, "table.jpg", &hash('b')).await.unwrap();
+    assert_eq!(order(&store, PicturesOf::Shop).await, [id], "a product's picture isn't among them");
+    assert!(store.shop_media().await.unwrap().pictures.is_empty());
+    while let Some(next) = store.next_to_make(PLAN).await.unwrap() {
+        store.picture_made(&next, &[size("s")], false, PLAN).await.unwrap();
+    }
+    let kept = store.pictures_of(PicturesOf::Shop, PLAN).await.unwrap().remove(0);
+    let name = kept.name.unwrap();
+    assert_eq!(store.shop_media().await.unwrap().pictures[&name].sizes, [size("s")]);
+    let film = FilmFile { hash: hash('f'), width: 640, height: 480 };
+    store.set_film(PicturesOf::Shop, id, &film).await.unwrap();
+    let media = store.shop_media().await.unwrap();
+    assert_eq!((media.films[&name].width, media.pictures.len()), (640, 0));
+    assert!(store.change_pictures(PicturesOf::Shop, &of_product, &PictureChange::default()).await.is_err());
 }

@@ -5,7 +5,6 @@ mod common;
 
 use chrono::{TimeDelta, Utc};
 use compagina_core::ids::{BandId, ColumnId, PieceId, TemplateId};
-use compagina_core::media::{Film, Picture};
 use compagina_core::page::{Band, Column, Device, Kind, Layout, Op, Piece, Place, SetValue, Target, Values};
 use compagina_core::style::House;
 use compagina_core::template::Reach;
@@ -207,19 +206,6 @@ async fn a_preview_is_found_by_its_hash_also_when_it_has_run_out_and_ends_when_t
     assert!(store.preview(&[3; 32]).await.unwrap().is_none());
     assert_eq!(store.end_previews(at).await.unwrap(), 2);
     assert!(store.preview(&[1; 32]).await.unwrap().is_none());
-}
-
-#[sqlx::test(migrations = false)]
-async fn free_pictures_and_films_are_found_by_their_names(pool: MySqlPool) {
-    let store = Store::from_pool(pool).await.unwrap();
-    let picture = |alt: &str| Picture { alt: alt.into(), ..Picture::default() };
-    let film = Film { hash: "f".into(), width: 640, height: 480, poster: picture("A kite turning") };
-    store.put_media("table", &picture("A table"), None).await.unwrap();
-    store.put_media("table", &picture("The table"), None).await.unwrap();
-    store.put_media("turning", &film.poster, Some(&film)).await.unwrap();
-    let media = store.shop_media().await.unwrap();
-    assert_eq!(media.pictures["table"].alt, "The table");
-    assert_eq!((media.pictures.len(), &media.films["turning"]), (1, &film));
 }
 
 #[sqlx::test(migrations = false)]

@@ -81,12 +81,12 @@ async fn upload_many(base: &str) {
     let session: Value =
         client.post(format!("{base}/api/session")).json(&body).send().await.unwrap().json().await.unwrap();
     let token = session["csrf"].as_str().unwrap().to_owned();
-    let at = format!("{base}/api/products/knot/pictures");
+    let at = format!("{base}/api/pictures?product=knot");
     let before = most_memory();
     let photo = photograph(4000, 3000, 5);
     let started = Instant::now();
     let uploads = (0..UPLOADS).map(|n| {
-        let request = client.post(format!("{at}?name=photo-{n}.jpg")).header("x-csrf-token", &token);
+        let request = client.post(format!("{at}&name=photo-{n}.jpg")).header("x-csrf-token", &token);
         let request = request.body(with_comment(&photo, n));
         async move { request.send().await.map(|answer| answer.status().as_u16()) }
     });

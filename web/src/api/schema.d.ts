@@ -90,30 +90,30 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/products/{handle}/pictures": {
+    "/api/pictures": {
         parameters: {
             query?: never;
             header?: never;
             path?: never;
             cookie?: never;
         };
-        /** The pictures of a product, in order. */
+        /** The pictures of a product, or the shop's own, in order. */
         get: operations["list_pictures"];
         put?: never;
         /**
-         * Takes a picture, the body of the request, and puts it behind the product's others or in the place of one. Its sizes
+         * Takes a picture, the body of the request, and puts it behind the others or in the place of one. Its sizes
          *     are made afterwards.
          */
         post: operations["upload_picture"];
-        /** Takes pictures out of a product. */
+        /** Takes pictures out. */
         delete: operations["remove_pictures"];
         options?: never;
         head?: never;
-        /** Changes pictures of a product: one, or many in the same way. */
+        /** Changes pictures: one, or many in the same way. */
         patch: operations["change_pictures"];
         trace?: never;
     };
-    "/api/products/{handle}/pictures/order": {
+    "/api/pictures/order": {
         parameters: {
             query?: never;
             header?: never;
@@ -121,7 +121,7 @@ export interface paths {
             cookie?: never;
         };
         get?: never;
-        /** Puts a product's pictures into an order. */
+        /** Puts pictures into an order. */
         put: operations["order_pictures"];
         post?: never;
         delete?: never;
@@ -130,7 +130,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/products/{handle}/pictures/{id}/film": {
+    "/api/pictures/{id}/film": {
         parameters: {
             query?: never;
             header?: never;
@@ -914,12 +914,12 @@ export interface components {
         };
         /** @description A picture or film of the shop that a piece can show. */
         MediaView: {
-            /** @description What it shows. */
+            /** @description What it shows; the name of its file while nobody has said. */
             alt: string;
             film: boolean;
             name: string;
             /** @description The address of a small picture of it. */
-            small?: string | null;
+            small: string;
         };
         /** @description A moment that one can look at and go back to. */
         MomentView: {
@@ -1036,7 +1036,7 @@ export interface components {
         PictureIds: {
             ids: number[];
         };
-        /** @description A picture of a product as its owner works on it. */
+        /** @description A picture as its owner works on it. */
         PictureView: {
             alt: string;
             cut_out: boolean;
@@ -1063,9 +1063,10 @@ export interface components {
              */
             width: number;
         };
-        /** @description All pictures of a product, and the values that they can belong to. */
+        /** @description All pictures of a product, and the values that they can belong to; or the shop's own. */
         PicturesView: {
-            name: string;
+            /** @description The product's name; none for the shop's own. */
+            name?: string | null;
             options: components["schemas"]["UsedOption"][];
             pictures: components["schemas"]["PictureView"][];
         };
@@ -1741,11 +1742,11 @@ export interface operations {
     };
     list_pictures: {
         parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                handle: string;
+            query?: {
+                product?: string | null;
             };
+            header?: never;
+            path?: never;
             cookie?: never;
         };
         requestBody?: never;
@@ -1771,15 +1772,15 @@ export interface operations {
     upload_picture: {
         parameters: {
             query: {
+                /** @description The product whose picture it is to be; none for the shop. */
+                product?: string | null;
                 /** @description The file's name as its owner knows it. */
                 name: string;
                 /** @description The picture in whose place it is put. */
                 replaces?: number | null;
             };
             header?: never;
-            path: {
-                handle: string;
-            };
+            path?: never;
             cookie?: never;
         };
         requestBody: {
@@ -1816,11 +1817,11 @@ export interface operations {
     };
     remove_pictures: {
         parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                handle: string;
+            query?: {
+                product?: string | null;
             };
+            header?: never;
+            path?: never;
             cookie?: never;
         };
         requestBody: {
@@ -1849,11 +1850,11 @@ export interface operations {
     };
     change_pictures: {
         parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                handle: string;
+            query?: {
+                product?: string | null;
             };
+            header?: never;
+            path?: never;
             cookie?: never;
         };
         requestBody: {
@@ -1890,11 +1891,11 @@ export interface operations {
     };
     order_pictures: {
         parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                handle: string;
+            query?: {
+                product?: string | null;
             };
+            header?: never;
+            path?: never;
             cookie?: never;
         };
         requestBody: {
@@ -1924,13 +1925,14 @@ export interface operations {
     put_film: {
         parameters: {
             query: {
+                /** @description The product whose film it is to be; none for the shop. */
+                product?: string | null;
                 name: string;
                 width: number;
                 height: number;
             };
             header?: never;
             path: {
-                handle: string;
                 id: number;
             };
             cookie?: never;

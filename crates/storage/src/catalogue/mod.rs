@@ -4,6 +4,7 @@ mod read;
 mod write;
 
 pub(crate) use read::load;
+pub(crate) use write::insert_picture;
 
 use crate::{Result, StorageError, Store, change};
 use compagina_core::catalog::{Product, ProductType, Shop, Stock};

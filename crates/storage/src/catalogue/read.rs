@@ -59,10 +59,10 @@ async fn load_variants(db: &mut MySqlConnection, which: Which, products: &mut Ro
 async fn load_pictures(db: &mut MySqlConnection, which: Which, products: &mut Rows) -> Result<()> {
     let (one, kind, most, skip) = numbers(which);
     let rows = sqlx::query!(
-        r#"SELECT i.product_id, i.alt, i.sizes AS "sizes: Json<Vec<PictureSize>>", i.value_ids AS "value_ids: Json<Vec<ValueId>>",
+        r#"SELECT i.product_id AS "product_id!", i.alt, i.sizes AS "sizes: Json<Vec<PictureSize>>", i.value_ids AS "value_ids: Json<Vec<ValueId>>",
            i.focus AS "focus: Json<Focus>", i.cut_out AS "cut_out: bool", i.film AS "film: Json<FilmFile>"
            FROM (SELECT id FROM product WHERE id = ? OR type_id = ? ORDER BY position, id LIMIT ? OFFSET ?) p
-           JOIN product_picture i ON i.product_id = p.id AND JSON_LENGTH(i.sizes) > 0 ORDER BY i.product_id, i.position, i.id"#,
+           JOIN picture i ON i.product_id = p.id AND JSON_LENGTH(i.sizes) > 0 ORDER BY i.product_id, i.position, i.id"#,
         one, kind, most, skip
     )
     .fetch_all(&mut *db)

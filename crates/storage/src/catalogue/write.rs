@@ -49,7 +49,7 @@ impl Store {
             insert_variant(&mut tx, id, position, variant, &values).await?;
         }
         for (position, picture) in product.pictures.iter().enumerate() {
-            insert_picture(&mut tx, id, position, picture).await?;
+            insert_picture(&mut tx, Some(id), position, picture).await?;
         }
         for review in product.reviews.iter().rev() {
             insert_review(&mut tx, id, review).await?;
@@ -186,18 +186,19 @@ async fn insert_review(tx: &mut MySqlConnection, product: u64, review: &Review) 
     Ok(())
 }
 
-async fn insert_picture(
+/// Adds a picture whose sizes are made, of a product or of the shop.
+pub(crate) async fn insert_picture(
     tx: &mut MySqlConnection,
-    product: u64,
+    product: Option<u64>,
     position: usize,
     picture: &NewPicture,
-) -> Result<()> {
+) -> Result<u64> {
     let mut ids = Vec::new();
     for (option, value) in &picture.values {
         ids.push(value_id(tx, option, value).await?);
     }
-    sqlx::query!(
-        "INSERT INTO product_picture (product_id, position, alt, sizes, value_ids, focus, cut_out, film, original, file_name, plan)
+    let done = sqlx::query!(
+        "INSERT INTO picture (product_id, position, alt, sizes, value_ids, focus, cut_out, film, original, file_name, plan)
          VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ?)",
         product,
         as_u32(position),
@@ -213,5 +214,5 @@ async fn insert_picture(
     )
     .execute(&mut *tx)
     .await?;
-    Ok(())
+    Ok(done.last_insert_id())
 }

@@ -3,11 +3,12 @@ import { type Schemas, api, ask } from "../../api/client";
 
 const media = shallowRef<Schemas["MediaView"][]>([]);
 
-/** The shop's free pictures and films. */
+/** The shop's own pictures and films; `load` looks for new ones. */
 export function useMedia() {
-  onMounted(async () => {
+  async function load(): Promise<void> {
     const { data } = await ask(api.GET("/api/media"));
     if (data) media.value = data;
-  });
-  return media;
+  }
+  onMounted(load);
+  return { media, load };
 }

@@ -82,7 +82,7 @@ function replaced(event: Event): void {
             v-model="alt"
             rows="2"
             maxlength="300"
-            placeholder="Whimbrel in Ember, flying over the dunes"
+            :placeholder="view?.name ? `${view.name}, seen from the side` : 'The workshop in the morning'"
             @blur="keepAlt"
             @keydown.enter.prevent="keepAlt"
           />
@@ -103,8 +103,8 @@ function replaced(event: Event): void {
       <small v-if="view?.options.length" class="soft">A picture without values belongs to every choice.</small>
     </template>
     <p v-else class="soft">
-      Choose a picture to say what it shows, which choices it belongs to and what must stay in sight. Shift and Ctrl
-      choose several.
+      Choose a picture to say what it shows{{ view?.options.length ? ", which choices it belongs to" : "" }} and what
+      must stay in sight. Shift and Ctrl choose several.
     </p>
   </aside>
 </template>

@@ -8,7 +8,8 @@ import UploadList from "./UploadList.vue";
 import { type Picture, usePictures } from "./usePictures";
 import { useUploads } from "./useUploads";
 
-const props = defineProps<{ handle: string }>();
+/** Those of the product with this handle, or the shop's own. */
+const props = defineProps<{ handle?: string }>();
 const control = usePictures(() => props.handle);
 const { view, pictures, waiting, chosen, many, proposed, problem } = control;
 const { uploads, put, forget } = useUploads(
@@ -65,13 +66,13 @@ async function remove(): Promise<void> {
 <template>
   <main class="pictures" @dragover="held" @dragleave.self="over = false" @drop.prevent="dropped">
     <div class="head">
-      <h1>{{ view?.name }}: pictures</h1>
+      <h1>{{ handle ? `${view?.name ?? ""}: pictures` : "The shop’s own pictures" }}</h1>
       <span class="soft" role="status">
         {{ pictures.length === 1 ? "1 picture" : `${pictures.length} pictures` }}
         <template v-if="waiting"> · sizes of {{ waiting }} are being made</template>
       </span>
       <span class="space" />
-      <a :href="`/shop/products/${handle}`" target="_blank" rel="noopener">See its page</a>
+      <a v-if="handle" :href="`/shop/products/${handle}`" target="_blank" rel="noopener">See its page</a>
       <v-btn variant="flat" color="primary" @click="input?.click()">Add pictures</v-btn>
       <input ref="input" type="file" hidden multiple accept="image/*,video/mp4,video/webm,.avif" @change="picked" />
     </div>
@@ -113,7 +114,10 @@ async function remove(): Promise<void> {
         </VueDraggable>
         <p v-if="view && pictures.length === 0 && uploads.length === 0" class="empty">
           <b>No pictures yet.</b>
-          <span class="soft">Drop files here: JPEG, PNG, WebP, AVIF, SVG, or short films as MP4 or WebM.</span>
+          <span class="soft">
+            {{ handle ? "" : "Pictures and films for picture, film and row pieces, and behind bands. " }}Drop files
+            here: JPEG, PNG, WebP, AVIF, SVG, or short films as MP4 or WebM.
+          </span>
         </p>
       </div>
       <PicturePanel :control="control" @replace="(file, id) => put([file], id)" @remove="removing = true" />
@@ -122,8 +126,8 @@ async function remove(): Promise<void> {
     <v-dialog v-model="removing" max-width="420">
       <v-card title="Remove pictures">
         <v-card-text>
-          {{ many.length === 1 ? "This picture is" : `These ${many.length} pictures are` }} taken off the product's page
-          at once.
+          {{ many.length === 1 ? "This picture is" : `These ${many.length} pictures are` }} taken off
+          {{ handle ? "the product's page" : "every page that shows them" }} at once.
         </v-card-text>
         <v-card-actions>
           <v-btn @click="removing = false">Keep</v-btn>

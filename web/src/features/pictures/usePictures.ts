@@ -8,8 +8,8 @@ export type PictureChange = Omit<Schemas["ChangePictures"], "ids">;
 /** While sizes are being made they are looked for so often. */
 const LOOK_MS = 1000;
 
-/** The pictures of a product: what is chosen among them, and every change, one after another. */
-export function usePictures(handle: () => string) {
+/** The pictures of a product, or the shop's own: what is chosen among them, and every change, one after another. */
+export function usePictures(product: () => string | undefined) {
   const view = shallowRef<Pictures | null>(null);
   const problem = ref<ApiError | null>(null);
   const chosen = ref<number[]>([]);
@@ -33,13 +33,13 @@ export function usePictures(handle: () => string) {
     });
     return queue;
   }
-  const path = () => ({ path: { handle: handle() } });
-  const at = "/api/products/{handle}/pictures" as const;
-  const load = () => take(() => ask(api.GET(at, { params: path() })));
+  const of = () => ({ query: { product: product() } });
+  const at = "/api/pictures" as const;
+  const load = () => take(() => ask(api.GET(at, { params: of() })));
   const change = (ids: number[], wanted: PictureChange) =>
-    take(() => ask(api.PATCH(at, { params: path(), body: { ids, ...wanted } })));
-  const remove = (ids: number[]) => take(() => ask(api.DELETE(at, { params: path(), body: { ids } })));
-  const order = (ids: number[]) => take(() => ask(api.PUT(`${at}/order`, { params: path(), body: { ids } })));
+    take(() => ask(api.PATCH(at, { params: of(), body: { ids, ...wanted } })));
+  const remove = (ids: number[]) => take(() => ask(api.DELETE(at, { params: of(), body: { ids } })));
+  const order = (ids: number[]) => take(() => ask(api.PUT(`${at}/order`, { params: of(), body: { ids } })));
   /** Each gets the values that its file name speaks of. */
   async function takeProposed(): Promise<void> {
     for (const picture of proposed.value) await change([picture.id], { values: picture.proposed });

@@ -21,7 +21,7 @@ const AT_ONCE = 3;
  * Files that are put in: a few at once, each with its progress; those that weren't taken stay with the reason. `landed`
  * hears of every picture; `settled`, when none is on its way any more, of the new ones in the order of their files.
  */
-export function useUploads(handle: () => string, landed: () => void, settled: (ids: number[]) => void) {
+export function useUploads(product: () => string | undefined, landed: () => void, settled: (ids: number[]) => void) {
   const uploads = ref<Upload[]>([]);
   const queue: (() => Promise<void>)[] = [];
   let going = 0;
@@ -88,22 +88,21 @@ export function useUploads(handle: () => string, landed: () => void, settled: (i
     signal: AbortSignal,
   ): Promise<Answer<Schemas["Uploaded"]>> {
     const tell = (share: number): void => void (upload.gone = share);
-    const at = `/api/products/${encodeURIComponent(handle())}/pictures`;
+    const at = "/api/pictures";
+    const of = product();
+    const query = (more: Record<string, string>): string =>
+      new URLSearchParams({ ...(of === undefined ? {} : { product: of }), ...more }).toString();
     const picture = (name: string, body: Blob): Promise<Answer<Schemas["Uploaded"]>> => {
-      const query = new URLSearchParams({ name, ...(replaces === undefined ? {} : { replaces: String(replaces) }) });
-      return sendFile("POST", `${at}?${query.toString()}`, body, tell, signal);
+      const more = { name, ...(replaces === undefined ? {} : { replaces: String(replaces) }) };
+      return sendFile("POST", `${at}?${query(more)}`, body, tell, signal);
     };
     if (/^video\/|\.(mp4|webm)$/i.test(file.type || file.name)) {
       const start = await startOf(file);
       if (!start) return refused(file, "This browser can't show it. Take an MP4 or WebM film.");
       const { data, error } = await picture(file.name.replace(/\.\w+$/, ".webp"), start.poster);
       if (!data) return { error };
-      const query = new URLSearchParams({
-        name: file.name,
-        width: String(start.width),
-        height: String(start.height),
-      });
-      const kept = await sendFile("PUT", `${at}/${data.id}/film?${query.toString()}`, file, tell, signal);
+      const size = query({ name: file.name, width: String(start.width), height: String(start.height) });
+      const kept = await sendFile("PUT", `${at}/${data.id}/film?${size}`, file, tell, signal);
       return kept.error ? { error: kept.error } : { data };
     }
     if (/\.avif$/i.test(file.name) || file.type === "image/avif") {

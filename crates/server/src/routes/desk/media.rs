@@ -3,7 +3,8 @@ use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;
 use actix_web::web::{Data, Json};
-use compagina_core::media::Picture;
+use compagina_core::media::PLAN;
+use compagina_storage::{KeptPicture, PicturesOf};
 use serde::Serialize;
 use utoipa::ToSchema;
 
@@ -11,10 +12,10 @@ use utoipa::ToSchema;
 #[derive(Serialize, ToSchema)]
 pub struct MediaView {
     name: String,
-    /// What it shows.
+    /// What it shows; the name of its file while nobody has said.
     alt: String,
     /// The address of a small picture of it.
-    small: Option<String>,
+    small: String,
     film: bool,
 }
 
@@ -22,13 +23,15 @@ pub struct MediaView {
 #[utoipa::path(operation_id = "list_media", responses((status = 200, body = Vec<MediaView>), (status = 401, body = ApiError)))]
 #[get("/media")]
 pub async fn list(state: Data<State>, _caller: Caller) -> ApiResult<Json<Vec<MediaView>>> {
-    let media = state.store.shop_media().await?;
-    let view = |name: &String, picture: &Picture, film| MediaView {
-        name: name.clone(),
-        alt: picture.alt.clone(),
-        small: picture.at_least(320).map(|size| format!("/media/{}", size.hash)),
-        film,
+    let kept = state.store.pictures_of(PicturesOf::Shop, PLAN).await?;
+    let view = |kept: KeptPicture| {
+        let small = kept.sizes.iter().find(|s| s.width >= 320).or(kept.sizes.last())?;
+        Some(MediaView {
+            name: kept.name?,
+            alt: if kept.alt.is_empty() { kept.file_name } else { kept.alt },
+            small: format!("/media/{}", small.hash),
+            film: kept.film.is_some(),
+        })
     };
-    let films = media.films.iter().map(|(name, film)| view(name, &film.poster, true));
-    Ok(Json(media.pictures.iter().map(|(name, picture)| view(name, picture, false)).chain(films).collect()))
+    Ok(Json(kept.into_iter().filter_map(view).collect()))
 }

@@ -1,12 +1,11 @@
-use super::{PicturesView, pictures_view, product_of};
+use super::{Home, OfProduct, PicturesView, pictures_view};
 use crate::error::{ApiError, ApiResult};
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::http::StatusCode;
 use actix_web::patch;
-use actix_web::web::{Data, Json, Path};
+use actix_web::web::{Data, Json, Query};
 use actix_web::{delete, put};
-use compagina_core::catalog::Product;
 use compagina_core::ids::ValueId;
 use compagina_core::media::Focus;
 use compagina_storage::PictureChange;
@@ -26,35 +25,31 @@ pub struct ChangePictures {
     focus: Option<Focus>,
 }
 
-/// Changes pictures of a product: one, or many in the same way.
-#[utoipa::path(operation_id = "change_pictures", params(("handle" = String, Path)), request_body = ChangePictures,
+/// Changes pictures: one, or many in the same way.
+#[utoipa::path(operation_id = "change_pictures", params(OfProduct), request_body = ChangePictures,
     responses((status = 200, body = PicturesView), (status = 400, body = ApiError), (status = 404, body = ApiError)))]
-#[patch("/products/{handle}/pictures")]
+#[patch("/pictures")]
 pub async fn change(
     state: Data<State>,
     _caller: Caller,
-    handle: Path<String>,
+    of: Query<OfProduct>,
     wanted: Json<ChangePictures>,
 ) -> ApiResult<Json<PicturesView>> {
-    let product = product_of(&state, &handle).await?;
+    let home = Home::find(&state, of.product.as_deref()).await?;
     let ChangePictures { ids, alt, values, focus } = wanted.into_inner();
     let alt = alt.map(|alt| alt.trim().to_owned());
-    check(&product, alt.as_deref(), values.as_deref(), focus)?;
-    state.store.change_pictures(product.id, &ids, &PictureChange { alt, values, focus }).await?;
-    Ok(Json(pictures_view(&state, &product).await?))
+    check(&home, alt.as_deref(), values.as_deref(), focus)?;
+    state.store.change_pictures(home.of(), &ids, &PictureChange { alt, values, focus }).await?;
+    Ok(Json(pictures_view(&state, &home).await?))
 }
 
-fn check(
-    product: &Product,
-    alt: Option<&str>,
-    values: Option<&[ValueId]>,
-    focus: Option<Focus>,
-) -> ApiResult<()> {
+fn check(home: &Home, alt: Option<&str>, values: Option<&[ValueId]>, focus: Option<Focus>) -> ApiResult<()> {
     let bad = |message: &str| Err(ApiError::new(StatusCode::BAD_REQUEST, "bad_picture", message));
     if alt.is_some_and(|alt| alt.chars().count() > MOST_ALT || alt.chars().any(char::is_control)) {
         return bad("What a picture shows is told in one line of at most 300 characters.");
     }
-    let known: Vec<ValueId> = product.options.iter().flat_map(|o| o.values.iter().map(|v| v.id)).collect();
+    let options = home.product().into_iter().flat_map(|product| &product.options);
+    let known: Vec<ValueId> = options.flat_map(|o| o.values.iter().map(|v| v.id)).collect();
     if values.is_some_and(|values| !values.iter().all(|value| known.contains(value))) {
         return bad("The product doesn't have one of these values any more. Load the page again.");
     }
@@ -71,32 +66,32 @@ pub struct PictureIds {
     ids: Vec<u64>,
 }
 
-/// Puts a product's pictures into an order.
-#[utoipa::path(operation_id = "order_pictures", params(("handle" = String, Path)), request_body = PictureIds,
+/// Puts pictures into an order.
+#[utoipa::path(operation_id = "order_pictures", params(OfProduct), request_body = PictureIds,
     responses((status = 200, body = PicturesView), (status = 404, body = ApiError)))]
-#[put("/products/{handle}/pictures/order")]
+#[put("/pictures/order")]
 pub async fn order(
     state: Data<State>,
     _caller: Caller,
-    handle: Path<String>,
+    of: Query<OfProduct>,
     wanted: Json<PictureIds>,
 ) -> ApiResult<Json<PicturesView>> {
-    let product = product_of(&state, &handle).await?;
-    state.store.order_pictures(product.id, &wanted.ids).await?;
-    Ok(Json(pictures_view(&state, &product).await?))
+    let home = Home::find(&state, of.product.as_deref()).await?;
+    state.store.order_pictures(home.of(), &wanted.ids).await?;
+    Ok(Json(pictures_view(&state, &home).await?))
 }
 
-/// Takes pictures out of a product.
-#[utoipa::path(operation_id = "remove_pictures", params(("handle" = String, Path)), request_body = PictureIds,
+/// Takes pictures out.
+#[utoipa::path(operation_id = "remove_pictures", params(OfProduct), request_body = PictureIds,
     responses((status = 200, body = PicturesView), (status = 404, body = ApiError)))]
-#[delete("/products/{handle}/pictures")]
+#[delete("/pictures")]
 pub async fn remove(
     state: Data<State>,
     _caller: Caller,
-    handle: Path<String>,
+    of: Query<OfProduct>,
     wanted: Json<PictureIds>,
 ) -> ApiResult<Json<PicturesView>> {
-    let product = product_of(&state, &handle).await?;
-    state.store.remove_pictures(product.id, &wanted.ids).await?;
-    Ok(Json(pictures_view(&state, &product).await?))
+    let home = Home::find(&state, of.product.as_deref()).await?;
+    state.store.remove_pictures(home.of(), &wanted.ids).await?;
+    Ok(Json(pictures_view(&state, &home).await?))
 }

@@ -1,4 +1,4 @@
-use super::product_of;
+use super::Home;
 use crate::error::{ApiError, ApiResult};
 use crate::session::Caller;
 use crate::state::State;
@@ -9,33 +9,35 @@ use compagina_core::media::FilmFile;
 use serde::Deserialize;
 use utoipa::IntoParams;
 
-/// The size in pixels, as the browser that showed it found it.
+/// Whose it is, and its size in pixels, as the browser that showed it found it.
 #[derive(Deserialize, IntoParams)]
+#[serde(deny_unknown_fields)]
 pub struct FilmSize {
+    /// The product whose film it is to be; none for the shop.
+    product: Option<String>,
     name: String,
     width: u32,
     height: u32,
 }
 
 /// Makes a picture the poster of a film, the body of the request: an MP4 or WebM.
-#[utoipa::path(operation_id = "put_film", params(("handle" = String, Path), ("id" = u64, Path), FilmSize),
+#[utoipa::path(operation_id = "put_film", params(("id" = u64, Path), FilmSize),
     request_body(content = Vec<u8>, content_type = "application/octet-stream"),
     responses((status = 200, body = FilmFile), (status = 413, body = ApiError), (status = 422, body = ApiError)))]
-#[put("/products/{handle}/pictures/{id}/film")]
+#[put("/pictures/{id}/film")]
 pub async fn put_film(
     state: Data<State>,
     _caller: Caller,
-    at: Path<(String, u64)>,
+    id: Path<u64>,
     size: Query<FilmSize>,
     body: Payload,
 ) -> ApiResult<Json<FilmFile>> {
-    let (handle, id) = at.into_inner();
-    let product = product_of(&state, &handle).await?;
+    let home = Home::find(&state, size.product.as_deref()).await?;
     let file = receive(body, &size.name, MOST_FILM_BYTES).await?;
     let (hash, bytes) = film_in_turn(&state, &size, file).await?;
     state.media.put(&hash, bytes).await.map_err(ApiError::unforeseen)?;
     let film = FilmFile { hash, width: size.width, height: size.height };
-    state.store.set_film(product.id, id, &film).await?;
+    state.store.set_film(home.of(), *id, &film).await?;
     Ok(Json(film))
 }
 

@@ -1,18 +1,18 @@
-use super::{PicturesView, pictures_view, product_of};
+use super::{Home, OfProduct, PicturesView, pictures_view};
 use crate::error::{ApiError, ApiResult};
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;
-use actix_web::web::{Data, Json, Path};
+use actix_web::web::{Data, Json, Query};
 
-/// The pictures of a product, in order.
-#[utoipa::path(operation_id = "list_pictures", params(("handle" = String, Path)), responses((status = 200, body = PicturesView), (status = 404, body = ApiError)))]
-#[get("/products/{handle}/pictures")]
+/// The pictures of a product, or the shop's own, in order.
+#[utoipa::path(operation_id = "list_pictures", params(OfProduct), responses((status = 200, body = PicturesView), (status = 404, body = ApiError)))]
+#[get("/pictures")]
 pub async fn list(
     state: Data<State>,
     _caller: Caller,
-    handle: Path<String>,
+    of: Query<OfProduct>,
 ) -> ApiResult<Json<PicturesView>> {
-    let product = product_of(&state, &handle).await?;
-    Ok(Json(pictures_view(&state, &product).await?))
+    let home = Home::find(&state, of.product.as_deref()).await?;
+    Ok(Json(pictures_view(&state, &home).await?))
 }

@@ -1,4 +1,4 @@
-//! The pictures of a product: seen, put in, ordered, described, taken out.
+//! The pictures of a product, or the shop's own: seen, put in, ordered, described, taken out.
 
 pub mod change;
 pub mod film;
@@ -10,11 +10,11 @@ use crate::state::State;
 use compagina_core::catalog::Product;
 use compagina_core::ids::{Handle, ValueId};
 use compagina_core::media::{FilmFile, Focus, PLAN, propose};
-use compagina_storage::KeptPicture;
-use serde::Serialize;
-use utoipa::ToSchema;
+use compagina_storage::{KeptPicture, PicturesOf};
+use serde::{Deserialize, Serialize};
+use utoipa::{IntoParams, ToSchema};
 
-/// A picture of a product as its owner works on it.
+/// A picture as its owner works on it.
 #[derive(Serialize, ToSchema)]
 pub struct PictureView {
     id: u64,
@@ -38,10 +38,11 @@ pub struct PictureView {
     proposed: Vec<ValueId>,
 }
 
-/// All pictures of a product, and the values that they can belong to.
+/// All pictures of a product, and the values that they can belong to; or the shop's own.
 #[derive(Serialize, ToSchema)]
 pub struct PicturesView {
-    name: String,
+    /// The product's name; none for the shop's own.
+    name: Option<String>,
     options: Vec<UsedOption>,
     pictures: Vec<PictureView>,
 }
@@ -59,32 +60,58 @@ pub struct UsedValue {
     name: String,
 }
 
-/// The product that an address names.
-pub async fn product_of(state: &State, handle: &str) -> ApiResult<Product> {
-    let handle = Handle::try_from(handle.to_owned()).map_err(|_| ApiError::no_such("product"))?;
-    state.store.product(&handle).await?.ok_or_else(|| ApiError::no_such("product"))
+/// Whose pictures: those of the product with this handle, or the shop's own.
+#[derive(Deserialize, IntoParams)]
+#[serde(deny_unknown_fields)]
+pub struct OfProduct {
+    pub product: Option<String>,
+}
+
+/// Where pictures are kept: with a product, or with the shop.
+pub enum Home {
+    Product(Box<Product>),
+    Shop,
+}
+
+impl Home {
+    pub async fn find(state: &State, product: Option<&str>) -> ApiResult<Self> {
+        let Some(handle) = product else { return Ok(Self::Shop) };
+        let handle = Handle::try_from(handle.to_owned()).map_err(|_| ApiError::no_such("product"))?;
+        let product = state.store.product(&handle).await?.ok_or_else(|| ApiError::no_such("product"))?;
+        Ok(Self::Product(Box::new(product)))
+    }
+    pub fn of(&self) -> PicturesOf {
+        self.product().map_or(PicturesOf::Shop, |product| PicturesOf::Product(product.id))
+    }
+    pub fn product(&self) -> Option<&Product> {
+        match self {
+            Self::Product(product) => Some(product),
+            Self::Shop => None,
+        }
+    }
 }
 
 /// The pictures as they are now.
-pub async fn pictures_view(state: &State, product: &Product) -> ApiResult<PicturesView> {
-    let kept = state.store.pictures_of(product.id, PLAN).await?;
-    let options = product.options.iter().map(|option| UsedOption {
+pub async fn pictures_view(state: &State, home: &Home) -> ApiResult<PicturesView> {
+    let kept = state.store.pictures_of(home.of(), PLAN).await?;
+    let options = home.product().into_iter().flat_map(|product| &product.options).map(|option| UsedOption {
         name: option.name.clone(),
         values: option.values.iter().map(|v| UsedValue { id: v.id, name: v.name.clone() }).collect(),
     });
     Ok(PicturesView {
-        name: product.name.clone(),
+        name: home.product().map(|product| product.name.clone()),
         options: options.collect(),
-        pictures: kept.into_iter().map(|picture| picture_view(product, picture)).collect(),
+        pictures: kept.into_iter().map(|picture| picture_view(home, picture)).collect(),
     })
 }
 
-fn picture_view(product: &Product, kept: KeptPicture) -> PictureView {
+fn picture_view(home: &Home, kept: KeptPicture) -> PictureView {
     let address = |width| {
         let size = kept.sizes.iter().find(|s| s.width >= width).or(kept.sizes.last());
         size.map(|size| format!("/media/{}", size.hash))
     };
-    let proposed = propose(&kept.file_name, product).into_iter().map(|p| p.value);
+    let proposed = home.product().map(|product| propose(&kept.file_name, product)).unwrap_or_default();
+    let proposed = proposed.into_iter().map(|p| p.value);
     let proposed = proposed.filter(|value| kept.values.is_empty() && !kept.values.contains(value)).collect();
     let largest = kept.sizes.last();
     PictureView {

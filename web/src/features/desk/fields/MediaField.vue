@@ -6,7 +6,7 @@ import { useMedia } from "../useMedia";
 /** Pictures or a film of the shop, chosen from what it has. */
 const props = defineProps<{ modelValue: string[]; count: number; film: boolean }>();
 const emit = defineEmits<{ "update:modelValue": [names: string[]] }>();
-const media = useMedia();
+const { media, load } = useMedia();
 const all = computed(() => media.value.filter((m) => m.film === props.film));
 const chosen = computed(() =>
   props.modelValue.map(
@@ -36,7 +36,7 @@ function drop(name: string): void {
         <v-icon :icon="mdiClose" size="12" />
       </button>
     </span>
-    <v-menu :close-on-content-click="count === 1">
+    <v-menu :close-on-content-click="count === 1" @update:model-value="(open) => open && load()">
       <template #activator="{ props: menu }">
         <button v-bind="menu" type="button" class="quiet">
           {{
@@ -64,6 +64,9 @@ function drop(name: string): void {
           <span>{{ one.alt }}</span>
         </button>
         <p v-if="all.length === 0" class="soft">The shop has none yet.</p>
+        <router-link class="more" to="/pictures" target="_blank">
+          {{ film ? "Put in another film" : "Put in other pictures" }}
+        </router-link>
       </div>
     </v-menu>
   </div>
@@ -124,6 +127,11 @@ function drop(name: string): void {
 .shelf [aria-pressed="true"] {
   border-color: var(--accent);
   background: var(--accent-weak);
+}
+.more {
+  grid-column: 1 / -1;
+  padding: 2px 4px;
+  font-size: 12px;
 }
 .shelf img {
   width: 100%;
