@@ -3,10 +3,12 @@
 
 mod check;
 mod make;
+mod square;
 mod svg;
 
 pub use check::{Facts, FilmKind, Kind, MOST_PIXELS, MOST_SIDE, Refusal, film_kind, look};
 pub use make::{Encoded, Made, PictureError, decodes, draw, make};
+pub use square::{Cut, Square, square};
 
 use sha2::{Digest, Sha256};
 use std::fmt::Write;

@@ -42,12 +42,16 @@ pub struct Made {
 
 /// Makes the sizes of a picture; `widths` tells which, from its own width.
 pub fn make(bytes: &[u8], widths: impl Fn(u32) -> Vec<u32>) -> Result<Made, PictureError> {
-    let facts = look("", bytes)?;
-    let source = match facts.kind {
-        Kind::Svg => rasterise(bytes, DRAWN_WIDTH)?,
-        Kind::Jpeg | Kind::Png | Kind::WebP => as_pixels(decode(bytes)?)?,
-    };
+    let source = pixels_of(bytes)?;
     sizes_of(&source, &widths(source.width()))
+}
+
+/// The pixels of a picture of any kind.
+pub(crate) fn pixels_of(bytes: &[u8]) -> Result<Image<'static>, PictureError> {
+    match look("", bytes)?.kind {
+        Kind::Svg => rasterise(bytes, DRAWN_WIDTH),
+        Kind::Jpeg | Kind::Png | Kind::WebP => as_pixels(decode(bytes)?),
+    }
 }
 
 /// Whether a picture can be decoded from its first pixel to its last.
@@ -119,7 +123,7 @@ fn resize(source: &Image<'static>, width: u32) -> Result<Image<'static>, Picture
     Ok(target)
 }
 
-fn encode(picture: &Image<'_>) -> Result<Encoded, PictureError> {
+pub(crate) fn encode(picture: &Image<'_>) -> Result<Encoded, PictureError> {
     let (width, height) = (picture.width(), picture.height());
     let bytes = webp::Encoder::from_rgba(picture.buffer(), width, height)
         .encode_simple(false, QUALITY)

@@ -2,6 +2,7 @@
 
 use crate::catalog::{Product, ProductValue};
 use crate::ids::{OptionId, ValueId};
+use crate::letters::{stem_of, words_of};
 
 /// A value that a file name seems to mean.
 #[derive(Debug, Clone, PartialEq, Eq)]
@@ -16,9 +17,7 @@ pub struct Proposal {
 /// nothing certain.
 #[must_use]
 pub fn propose(file: &str, product: &Product) -> Vec<Proposal> {
-    let stem = file.rsplit(['/', '\\']).next().unwrap_or(file);
-    let stem = stem.rsplit_once('.').map_or(stem, |(stem, _)| stem);
-    let words = words_of(stem);
+    let words = words_of(stem_of(file));
     let mut found = Vec::new();
     for option in &product.options {
         let mut named: Vec<(Vec<String>, &ProductValue)> = option
@@ -34,12 +33,6 @@ pub fn propose(file: &str, product: &Product) -> Vec<Proposal> {
         }
     }
     found
-}
-
-/// Lower-case words of plain letters and digits: *Crème* is *creme*.
-fn words_of(text: &str) -> Vec<String> {
-    let folded = deunicode::deunicode(text).to_lowercase();
-    folded.split(|c: char| !c.is_alphanumeric()).filter(|w| !w.is_empty()).map(str::to_owned).collect()
 }
 
 fn stands_in(name: &[String], words: &[String]) -> bool {
