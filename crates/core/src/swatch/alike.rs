@@ -167,7 +167,7 @@ mod tests {
     /// The pairs 1, 9 and 17 of the published test data (Sharma, Wu and Dalal 2005).
     #[test]
     fn the_difference_is_that_of_the_published_examples() {
-        let lab = |l, a, b| Lab::new(l, a, b);
+        let lab = |l: f32, a: f32, b: f32| -> Lab { Lab::new(l, a, b) };
         for (one, two, published) in [
             (lab(50.0, 2.6772, -79.7751), lab(50.0, 0.0, -82.7485), 2.0425),
             (lab(50.0, 2.49, -0.001), lab(50.0, -2.49, 0.0009), 7.1792),

@@ -129,6 +129,7 @@ price-from = ab
 stock-line-in-stock = Auf Lager
 stock-line-low = Nur noch { $count } da
 stock-line-out = In dieser Auswahl ausverkauft
+stock-line-out-wholly = Ausverkauft
 options-ask = bitte wählen
 quantity-label = Anzahl
 buy-button-words = In den Warenkorb

@@ -2,7 +2,7 @@ use super::{device_slots, draw_slots};
 use crate::ctx::{Ctx, Styled};
 use compagina_core::catalog::Stock;
 use compagina_core::page::Device;
-use compagina_core::page::piece::stock_line::{FEW, IN_STOCK, LOW, OUT, UNDECIDED, WHEN, When};
+use compagina_core::page::piece::stock_line::{FEW, IN_STOCK, LOW, OUT, OUT_WHOLLY, UNDECIDED, WHEN, When};
 use compagina_core::price::Hindrance;
 use maud::{Markup, html};
 use std::collections::BTreeMap;
@@ -28,7 +28,7 @@ fn line(ctx: &Ctx<'_>, styled: &Styled<'_>, device: Device) -> String {
     let always = chain.choice(&WHEN, device) != Some(When::Matters);
     let gone = ctx.offer.hindrance == Some(Hindrance::SoldOut);
     match ctx.offer.stock {
-        None if gone => chain.text(&OUT, device),
+        _ if gone && !ctx.product.can_be_bought() => chain.text(&OUT_WHOLLY, device),
         Some(Stock::Counted(0)) => chain.text(&OUT, device),
         Some(Stock::Counted(left)) if i64::from(left) <= few => {
             chain.text(&LOW, device).replace("{count}", &left.to_string())
