@@ -2,7 +2,7 @@ import { entryOf, readTable, type Table } from "./entries";
 import { watchGalleries } from "./gallery";
 import { startFilms } from "./film";
 import { fillShareLinks } from "./share";
-import { show } from "./show";
+import { show, tellMoves } from "./show";
 import { watchSticky } from "./sticky";
 
 /** How many pieces the cart holds; the till writes it into a cookie, so that pages can be kept ready for everyone. */
@@ -22,11 +22,12 @@ function quantity(): number {
 function watchChoices(table: Table): void {
   let key = table.start;
   let asked = 0;
-  const go = async (to: string): Promise<void> => {
+  const go = async (to: string, picked = -1): Promise<void> => {
     const turn = ++asked;
     try {
       const entry = await entryOf(table, to, quantity());
       if (turn !== asked) return;
+      if (known) tellMoves(known, entry, picked);
       key = entry.key;
       known = entry;
       show(entry, table.states);
@@ -44,7 +45,25 @@ function watchChoices(table: Table): void {
     if (option === undefined) return;
     const chosen = input instanceof HTMLSelectElement ? input.selectedOptions[0] : input;
     const to = known?.values[Number(option)]?.[Number(chosen?.dataset.value)]?.[1];
-    if (to !== undefined) void go(to);
+    if (to !== undefined) void go(to, Number(option));
+  });
+  /** The key without the choice of one option. */
+  const without = (name: string): string =>
+    key
+      .split("&")
+      .filter((part) => !part.startsWith(`${name}=`))
+      .join("&");
+  document.addEventListener("click", (event) => {
+    const clear = (event.target as Element).closest("[data-clear]");
+    if (clear) {
+      event.preventDefault();
+      return void go("");
+    }
+    // Where choosing again clears, a click on what is chosen takes the choice back.
+    const again = event.target as HTMLInputElement;
+    const option = again.dataset.option;
+    if (option === undefined || again.type !== "radio" || !again.closest("[data-clears]")) return;
+    if (known?.chosen[Number(option)] === Number(again.dataset.value)) void go(without(again.name));
   });
   document.addEventListener("click", (event) => {
     const off = (event.target as Element).closest('[data-buy][aria-disabled="true"]');

@@ -32,6 +32,7 @@ function showValues(entry: Entry, words: Record<ValueState, string>): void {
     const said = label?.querySelector("[data-state-words]");
     if (said) said.textContent = words[state];
     input.checked = entry.chosen[option] === value;
+    if (input.closest("[data-strict]")) input.disabled = state !== "open" && !input.checked;
   }
   for (const list of document.querySelectorAll<HTMLSelectElement>("select[data-option]")) {
     const option = Number(list.dataset.option);
@@ -43,5 +44,24 @@ function showValues(entry: Entry, words: Record<ValueState, string>): void {
       item.textContent = `${item.dataset.name ?? ""}${words[state].replace(/^, /, " – ")}`;
       item.selected = entry.chosen[option] === value;
     }
+  }
+  for (const link of document.querySelectorAll<HTMLElement>("[data-clear]")) {
+    link.hidden = entry.chosen.every((value) => value === null);
+  }
+}
+
+/** Says which choices had to move so that the one just made could be kept. */
+export function tellMoves(before: Entry, after: Entry, picked: number): void {
+  for (const place of document.querySelectorAll<HTMLElement>("[data-moved]")) {
+    const options = place.parentElement?.querySelectorAll<HTMLElement>("fieldset.option") ?? [];
+    const said = [...options].flatMap((field, option) => {
+      const [was, now] = [before.chosen[option], after.chosen[option]];
+      if (option === picked || was === null || now === null || was === now) return [];
+      const value = field.querySelector<HTMLElement>(`[data-value="${now}"]`)?.dataset.name ?? "";
+      const words = place.dataset.moved ?? "";
+      return [words.replace("{option}", field.dataset.name ?? "").replace("{value}", value)];
+    });
+    place.textContent = said.join(" ");
+    place.hidden = said.length === 0;
   }
 }

@@ -32,6 +32,13 @@ export const router = createRouter({
       component: () => import("./features/pictures/PicturesView.vue"),
     },
     {
+      path: "/swatch-book/:handle?",
+      name: "swatch-book",
+      meta: { title: "Swatch book" },
+      component: () => import("./features/swatches/SwatchBookView.vue"),
+      props: true,
+    },
+    {
       path: "/house-style",
       name: "house-style",
       meta: { title: "House style" },

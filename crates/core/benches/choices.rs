@@ -2,7 +2,7 @@
 #![allow(clippy::unwrap_used, missing_docs)]
 
 use compagina_core::catalog::{
-    Product, ProductOption, ProductState, ProductType, ProductValue, Rating, Stock, Swatch, Variant,
+    Product, ProductOption, ProductState, ProductType, ProductValue, Rating, Stock, Variant,
 };
 use compagina_core::choice::{Selection, pick, states};
 use compagina_core::ids::{Handle, OptionId, ProductId, ValueId, VariantId};
@@ -15,18 +15,13 @@ const VALUES: u16 = 20;
 
 fn product() -> Product {
     let handle = |text: String| Handle::try_from(text).unwrap();
-    let option = |o: u64| ProductOption {
-        id: OptionId(o),
-        handle: handle(format!("option-{o}")),
-        name: format!("Option {o}"),
-        values: (0..VALUES)
-            .map(|v| ProductValue {
-                id: ValueId(o * 100 + u64::from(v)),
-                handle: handle(format!("value-{v}")),
-                name: format!("Value {v}"),
-                swatch: Swatch::Text,
-            })
-            .collect(),
+    let option = |o: u64| {
+        let value = |v: u16| {
+            let id = ValueId(o * 100 + u64::from(v));
+            ProductValue::new(id, handle(format!("value-{v}")), format!("Value {v}"))
+        };
+        let values = (0..VALUES).map(value).collect();
+        ProductOption::new(OptionId(o), handle(format!("option-{o}")), format!("Option {o}"), values)
     };
     let places = (0..VALUES).flat_map(|a| (0..VALUES).flat_map(move |b| (0..VALUES).map(move |c| [a, b, c])));
     let variants = places.zip(0u64..).map(|(values, id)| Variant {

@@ -1,6 +1,7 @@
 //! The shop-wide options with their values.
 
-use compagina_core::catalog::{NewOption, Swatch};
+use compagina_core::catalog::{NewOption, Way};
+use compagina_core::swatch::{Colour, Swatch};
 
 /// Cloth colours: name and one or two colours.
 pub(crate) const COLOURS: [(&str, &[&str]); 9] = [
@@ -17,21 +18,28 @@ pub(crate) const COLOURS: [(&str, &[&str]); 9] = [
 
 pub(crate) fn all() -> Vec<NewOption> {
     let colours = COLOURS.iter().map(|(name, colours)| {
-        let colours = colours.iter().map(|c| (*c).to_owned()).collect();
-        ((*name).to_owned(), Swatch::Colours { colours })
+        let colours: Vec<Colour> = colours.iter().filter_map(|c| Colour::try_from(*c).ok()).collect();
+        ((*name).to_owned(), Some(Swatch::Colours { colours }))
     });
+    let colour = NewOption {
+        name: "Colour".into(),
+        page: Way::Swatches,
+        card: Way::Swatches,
+        values: colours.collect(),
+    };
     vec![
-        NewOption { name: "Colour".into(), values: colours.collect() },
-        words("Sail", &["1.2 m", "1.6 m", "2.1 m", "2.4 m"]),
-        words("Length", &["50 cm", "82.5 cm", "100 cm"]),
-        words("Diameter", &["4 mm", "5 mm", "6 mm"]),
-        words("Finish", &["Bare", "Wrapped"]),
-        words("Reel", &["25 m", "50 m", "100 m"]),
-        words("Date", &["Saturday 12 December", "Saturday 9 January", "Sunday 7 February"]),
-        words("Amount", &["£25", "£50", "£100"]),
+        colour,
+        words("Sail", Way::Buttons, &["1.2 m", "1.6 m", "2.1 m", "2.4 m"]),
+        words("Length", Way::List, &["50 cm", "82.5 cm", "100 cm"]),
+        words("Diameter", Way::List, &["4 mm", "5 mm", "6 mm"]),
+        words("Finish", Way::Radios, &["Bare", "Wrapped"]),
+        words("Reel", Way::Buttons, &["25 m", "50 m", "100 m"]),
+        words("Date", Way::Radios, &["Saturday 12 December", "Saturday 9 January", "Sunday 7 February"]),
+        words("Amount", Way::Buttons, &["£25", "£50", "£100"]),
     ]
 }
 
-fn words(name: &str, values: &[&str]) -> NewOption {
-    NewOption { name: name.into(), values: values.iter().map(|v| ((*v).to_owned(), Swatch::Text)).collect() }
+fn words(name: &str, page: Way, values: &[&str]) -> NewOption {
+    let values = values.iter().map(|v| ((*v).to_owned(), None)).collect();
+    NewOption { name: name.into(), page, card: Way::Nothing, values }
 }

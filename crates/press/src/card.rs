@@ -1,13 +1,64 @@
 //! A product on a card: in listings and among related products.
 
 use crate::image::{Load, img};
-use compagina_core::catalog::{Product, ProductState, Shop};
-use compagina_core::choice::Selection;
+use crate::swatch::cloth;
+use compagina_core::catalog::{Product, ProductOption, ProductState, ProductValue, Shop, Way};
+use compagina_core::choice::{Selection, ValueState, states};
 use compagina_core::price::{Hindrance, Offer, Tag, offer};
+use compagina_core::style::House;
 use compagina_core::wording::{Arg, Words};
 use maud::{Markup, html};
 
-pub(crate) fn card(shop: &Shop, words: &Words, product: &Product, with_price: bool) -> Markup {
+/// At most so many values of an option stand on a card; the page has all.
+const MOST_VALUES: usize = 8;
+
+pub(crate) fn card(shop: &Shop, words: &Words, house: &House, product: &Product, with_price: bool) -> Markup {
+    html! {
+        div.on-card {
+            (whole(shop, words, product, with_price))
+            @for (place, option) in product.options.iter().enumerate() { (choices(words, house, product, place, option)) }
+        }
+    }
+}
+
+/// What of an option the card offers: each value leads to the page with this choice made.
+fn choices(words: &Words, house: &House, product: &Product, place: usize, option: &ProductOption) -> Markup {
+    let states = states(product, &Selection::none(product.options.len()));
+    let made: Vec<(&ProductValue, ValueState)> = option
+        .values
+        .iter()
+        .zip(states.get(place).into_iter().flatten().copied())
+        .filter(|(_, state)| *state != ValueState::NotMade)
+        .collect();
+    let value = |(value, state): &(&ProductValue, ValueState)| {
+        let cloth = if option.card == Way::Swatches { cloth(value, house) } else { None };
+        let gone = *state == ValueState::SoldOut;
+        html! {
+            a.value.swatch[cloth.is_some()].word[cloth.is_none()] title=(value.spoken())
+                data-state=(if gone { "sold_out" } else { "open" })
+                href={ "/shop/products/" (product.handle) "?" (option.handle) "=" (value.handle) } {
+                @if let Some(cloth) = cloth { (cloth) span.unseen { (product.name) ", " (value.spoken()) } }
+                @else { span.unseen { (product.name) ", " } span.text { (value.name) } }
+                @if gone { span.unseen { ", " (words.say("state-sold-out")) } }
+            }
+        }
+    };
+    let row = html! {
+        div.values { @for one in made.iter().take(MOST_VALUES) { (value(one)) }
+            @if made.len() > MOST_VALUES { a.more href={ "/shop/products/" (product.handle) } { "+" (made.len() - MOST_VALUES) span.unseen { " " (option.name) } } }
+        }
+    };
+    html! {
+        @match option.card {
+            _ if made.len() < 2 => {}
+            Way::Nothing => {}
+            Way::List => { details.card-list { summary { (option.name) } (row) } }
+            Way::Swatches | Way::Buttons | Way::Radios => { (row) }
+        }
+    }
+}
+
+fn whole(shop: &Shop, words: &Words, product: &Product, with_price: bool) -> Markup {
     let tag = offer(product, &Selection::none(product.options.len()), 1).map(|o| o.tag).unwrap_or(Tag::None);
     html! {
         a.card href={ "/shop/products/" (product.handle) } {

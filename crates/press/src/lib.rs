@@ -13,6 +13,7 @@ mod piece;
 pub mod rich;
 mod sheet;
 pub mod shop;
+mod swatch;
 
 pub use ctx::{Around, Neighbour};
 pub use document::{Assets, Nav, NavItem};

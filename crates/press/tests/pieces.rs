@@ -115,8 +115,8 @@ fn words_for_each_screen_have_places_of_their_own() {
 fn choices_are_swatches_words_or_lists_and_all_of_them_tell_what_is_sold_out() {
     let swatches = Bench::new().piece("k-options");
     assert!(swatches.contains("linear-gradient(135deg,#14505C 0% 50%,#F2B35E 50% 100%)"));
-    assert!(swatches.contains("value=\"2-1-m\""), "a value without colours is a word");
-    let words = Bench::new().set(Kind::Options, "shown_as", "words").piece("k-options");
+    assert!(swatches.contains("value=\"2-1-m\""), "an option that the book shows by buttons");
+    let words = Bench::new().set(Kind::Options, "shown_as", "buttons").piece("k-options");
     assert!(!words.contains("cloth") && words.contains(">Dusk</span>"));
     let list = Bench::new().set(Kind::Options, "shown_as", "list").piece("k-options");
     assert!(
@@ -124,10 +124,29 @@ fn choices_are_swatches_words_or_lists_and_all_of_them_tell_what_is_sold_out() {
         "{list}"
     );
     assert!(swatches.contains(", sold out") && words.contains(", sold out"));
-    for mark in ["struck", "faded", "away"] {
+    for mark in ["struck", "faded", "blurred", "away"] {
         let options = Bench::new().set(Kind::Options, "sold_out", mark).piece("k-options");
-        assert!(options.contains(&format!("mark-{mark}")));
+        assert!(options.contains(&format!("sold-{mark} made-struck")));
     }
+    let radios = Bench::new().set(Kind::Options, "shown_as", "radios").piece("k-options");
+    assert!(radios.contains("class=\"value line\"") && !radios.contains("cloth"));
+}
+
+#[test]
+fn values_can_be_left_out_told_by_name_and_kept_from_being_chosen() {
+    let without = Bench::new().set(Kind::Options, "hidden", ["chalk", "EMBER"].as_slice()).piece("k-options");
+    assert!(!without.contains("value=\"chalk\""));
+    assert!(
+        without.contains("value=\"ember\""),
+        "what is chosen is seen, or nobody could tell what is bought"
+    );
+    let beside = Bench::new().set(Kind::Options, "names", "beside").piece("k-options");
+    assert!(beside.contains("<span class=\"name\">Dusk</span>") && !beside.contains("title="));
+    assert!(!beside.contains("disabled"));
+    let strict = Bench::new().set(Kind::Options, "selectable", false).piece("k-options");
+    assert!(strict.contains(" disabled") && strict.contains("data-strict"));
+    let clear = Bench::new().set(Kind::Options, "clear", "Begin again").piece("k-options");
+    assert!(clear.contains("data-clear>Begin again</a>"), "{clear}");
 }
 
 #[test]

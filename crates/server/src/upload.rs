@@ -6,7 +6,8 @@ use crate::routes::picture::film::FilmSize;
 use crate::state::State;
 use actix_web::http::StatusCode;
 use actix_web::web::Payload;
-use compagina_pictures::{Refusal, film_kind, hash, look};
+use compagina_core::swatch::Colour;
+use compagina_pictures::{Cut, Refusal, film_kind, hash, look, square};
 use futures_util::StreamExt;
 use std::io::{Read, Seek, Write};
 
@@ -83,4 +84,37 @@ pub async fn film_in_turn(
         return Err(ApiError::new(StatusCode::UNPROCESSABLE_ENTITY, "refused", message));
     }
     Ok((hash(&bytes), bytes))
+}
+
+/// Reads a picture in its turn and keeps the square cut from its middle. Gives the square's hash and the colour it has
+/// most of.
+pub async fn squared_in_turn(
+    state: &State,
+    name: &str,
+    file: std::fs::File,
+    cut: Cut,
+) -> ApiResult<(String, Option<Colour>)> {
+    let (_, bytes) = decoded_in_turn(state, name, file).await?;
+    squared(state, name, bytes, (500, 500), cut).await
+}
+
+/// Keeps a square cut from a picture around a point.
+pub async fn squared(
+    state: &State,
+    name: &str,
+    bytes: Vec<u8>,
+    point: (u16, u16),
+    cut: Cut,
+) -> ApiResult<(String, Option<Colour>)> {
+    let _turn = state.turns.acquire_many(MEGAPIXELS_AT_ONCE / 2).await.map_err(ApiError::unforeseen)?;
+    let made = tokio::task::spawn_blocking(move || square(&bytes, point, cut))
+        .await
+        .map_err(ApiError::unforeseen)?;
+    let made = made.map_err(|why| {
+        let message = format!("“{name}” wasn't taken. {why}.");
+        ApiError::new(StatusCode::UNPROCESSABLE_ENTITY, "refused", message)
+    })?;
+    let hash = made.encoded.hash.clone();
+    state.media.put(&hash, made.encoded.bytes).await.map_err(ApiError::unforeseen)?;
+    Ok((hash, made.colour.map(Colour)))
 }

@@ -10,6 +10,7 @@ mod error;
 mod media;
 mod order;
 mod picture;
+mod swatch_book;
 mod template;
 mod together;
 
@@ -20,6 +21,7 @@ pub use document::{Document, DocumentName};
 pub use error::{Result, StorageError};
 pub use order::{Contact, Order, OrderLine, OrderState, Placed};
 pub use picture::{KeptPicture, PictureChange, PicturesOf, ToMake};
+pub use swatch_book::{BookOption, BookValue, KeptFile, OptionChange, OwnSwatch, ValueChange};
 pub use template::{Change, Draft, EditRow, History, Moment, PublicationRow, TemplateRow};
 pub use together::{KeptSituation, Present};
 

@@ -92,6 +92,19 @@ impl Store {
         Ok(kept.collect())
     }
 
+    /// A picture of some product that belongs to this value alone: the hash of its largest size, and its point.
+    pub async fn picture_of_value(&self, value: ValueId) -> Result<Option<(String, Focus)>> {
+        let row = sqlx::query!(
+            r#"SELECT sizes AS "sizes: Json<Vec<PictureSize>>", focus AS "focus: Json<Focus>" FROM picture
+               WHERE product_id IS NOT NULL AND JSON_EQUALS(value_ids, JSON_ARRAY(?)) AND JSON_LENGTH(sizes) > 0
+               AND film IS NULL ORDER BY position, id LIMIT 1"#,
+            value.0
+        )
+        .fetch_optional(&self.pool)
+        .await?;
+        Ok(row.and_then(|row| Some((row.sizes.0.last()?.hash.clone(), row.focus.0))))
+    }
+
     /// Adds an uploaded picture behind the others; its sizes are made later.
     pub async fn add_picture(&self, of: PicturesOf, file_name: &str, original: &str) -> Result<u64> {
         with_retries(|| async {

@@ -90,6 +90,132 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/options": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every option of the shop. */
+        get: operations["list_options"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/options/{handle}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One option with its values, what each shows, and the files that wait for them. */
+        get: operations["show_option"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        /** Changes an option on every product that uses it. */
+        patch: operations["change_option"];
+        trace?: never;
+    };
+    "/api/options/{handle}/files": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Says of files what they are for. */
+        put: operations["settle_swatch_files"];
+        /**
+         * Takes a picture file, the body of the request, for the value whose name it has. Which one that is, or why none, stands
+         *     in the answer.
+         */
+        post: operations["put_swatch_file"];
+        /** Takes files out of the book. */
+        delete: operations["remove_swatch_files"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/options/{handle}/own": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Gives a product a swatch of its own for a value, or takes it away. */
+        put: operations["set_own_swatch"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/options/{handle}/take": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Gives values swatches taken from pictures that belong to them. Values without such a picture stay as they are. */
+        post: operations["take_swatches"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/options/{handle}/values": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Adds a value; products that use the whole option have it at once. */
+        post: operations["add_value"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        /** Changes values of an option: one, or many in the same way. */
+        patch: operations["change_values"];
+        trace?: never;
+    };
+    "/api/palette": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["show_palette"];
+        /** Puts another palette in place of the old one. Values without a swatch of their own show its colours by their names. */
+        put: operations["set_palette"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pictures": {
         parameters: {
             query?: never;
@@ -569,6 +695,18 @@ export interface components {
             id: components["schemas"]["TemplateId"];
             templates: components["schemas"]["TemplatesView"];
         };
+        /** @description Two values whose swatches are too close. */
+        Alike: {
+            /**
+             * Format: int32
+             * @description CIEDE2000 in tenths, rounded down, of their most different slices.
+             */
+            difference: number;
+            /** @description Whose eyes can't tell them apart; those of most people before others. */
+            eyes: components["schemas"]["Eyes"];
+            first: components["schemas"]["ValueId"];
+            second: components["schemas"]["ValueId"];
+        };
         /** @description What a client is told when something can't be done. */
         ApiError: {
             /** @description For programs. */
@@ -622,6 +760,14 @@ export interface components {
          * @enum {string}
          */
         CartMood: "empty" | "this" | "other";
+        /** @description What is to be changed of an option; what isn't here stays as it is. */
+        ChangeOption: {
+            about?: string | null;
+            card?: components["schemas"]["Way"] | null;
+            from_variants?: boolean | null;
+            name?: string | null;
+            page?: components["schemas"]["Way"] | null;
+        };
         /** @description What is to be changed of some pictures; what isn't here stays as it is. */
         ChangePictures: {
             alt?: string | null;
@@ -630,6 +776,17 @@ export interface components {
             /** @description The values that all of them are to belong to; an empty list for every choice. */
             values?: components["schemas"]["ValueId"][] | null;
         };
+        /** @description What is to be changed of some values; what isn't here stays as it is. */
+        ChangeValues: {
+            ids: components["schemas"]["ValueId"][];
+            name?: string | null;
+            /** @description Takes the book's swatch away, so that palette, file or text are shown again. */
+            no_swatch?: boolean;
+            note?: string | null;
+            swatch?: components["schemas"]["Swatch"] | null;
+        };
+        /** @description An sRGB colour, written `#RRGGBB`. */
+        Colour: string;
         /** @description A column of a band; its width counts twelfths of the band. */
         Column: {
             id: components["schemas"]["ColumnId"];
@@ -768,6 +925,15 @@ export interface components {
             source: components["schemas"]["Source"];
             value: components["schemas"]["SetValue"];
         };
+        /**
+         * @description Whose eyes.
+         * @enum {string}
+         */
+        Eyes: "most" | "no_red" | "no_green" | "no_blue";
+        /** @description What was said of a file by hand. */
+        Fate: {
+            for: components["schemas"]["ValueId"];
+        } | "unused";
         FieldView: {
             group: components["schemas"]["Group"];
             key: string;
@@ -778,6 +944,40 @@ export interface components {
             shape: components["schemas"]["ShapeView"];
             tablet?: components["schemas"]["Explained"] | null;
             wide: components["schemas"]["Explained"];
+        };
+        FileIds: {
+            ids: number[];
+        };
+        /** @description What a file's name says. */
+        FileMatch: {
+            /** @enum {string} */
+            how: "settled";
+            value: components["schemas"]["ValueId"];
+        } | {
+            /** @enum {string} */
+            how: "exact";
+            value: components["schemas"]["ValueId"];
+        } | {
+            /** @enum {string} */
+            how: "near";
+            near: components["schemas"]["Near"];
+            value: components["schemas"]["ValueId"];
+        } | {
+            /** @enum {string} */
+            how: "double";
+            /** Format: int64 */
+            used: number;
+            value: components["schemas"]["ValueId"];
+        } | {
+            /** @enum {string} */
+            how: "unclear";
+            values: components["schemas"]["ValueId"][];
+        } | {
+            /** @enum {string} */
+            how: "leftover";
+        } | {
+            /** @enum {string} */
+            how: "unused";
         };
         /** @description A film as it is kept: MP4 or WebM, as it came. */
         FilmFile: {
@@ -932,7 +1132,24 @@ export interface components {
             what: string;
             who?: string | null;
         };
+        /** @description Why a file is only near to a value. */
+        Near: {
+            more: string;
+            /** @enum {string} */
+            why: "more_words";
+        } | {
+            missing: string;
+            /** @enum {string} */
+            why: "fewer_words";
+        } | {
+            letters: number;
+            /** @enum {string} */
+            why: "spelling";
+        };
         NewTemplate: {
+            name: string;
+        };
+        NewValue: {
             name: string;
         };
         /** @description One change to a layout. */
@@ -1011,6 +1228,40 @@ export interface components {
          * @description A shop-wide option's number in the database.
          */
         OptionId: number;
+        /** @description An option opened in the book. */
+        OptionInBook: {
+            about: string;
+            alike: components["schemas"]["Alike"][];
+            card: components["schemas"]["Way"];
+            files: components["schemas"]["SwatchFileView"][];
+            from_variants: boolean;
+            /** @description The colour of the shop's pages, on which swatches are seen. */
+            ground: string;
+            handle: components["schemas"]["Handle"];
+            name: string;
+            own: components["schemas"]["OwnSwatchView"][];
+            page: components["schemas"]["Way"];
+            /** Format: int64 */
+            products: number;
+            values: components["schemas"]["ValueInBook"][];
+        };
+        /** @description An option of the shop, as the book's list shows it. */
+        OptionLine: {
+            card: components["schemas"]["Way"];
+            /** @description What its first values show. */
+            fan: components["schemas"]["Swatch"][];
+            handle: components["schemas"]["Handle"];
+            name: string;
+            /**
+             * @description How many things want to be settled: files that are nearly right, doubled or left over, swatches too alike, values
+             *     that show only their text among swatches.
+             */
+            open: number;
+            page: components["schemas"]["Way"];
+            /** Format: int64 */
+            products: number;
+            values: number;
+        };
         OptionView: {
             label: string;
             value: components["schemas"]["SetValue"];
@@ -1027,6 +1278,18 @@ export interface components {
              */
             looks: number;
             others: components["schemas"]["OtherView"][];
+        };
+        /** @description A product that shows a value in its own way. */
+        OwnSwatchView: {
+            name: string;
+            product: components["schemas"]["Handle"];
+            swatch: components["schemas"]["Swatch"];
+            value: components["schemas"]["ValueId"];
+            why: string;
+        };
+        /** @description The shop's named colours, one a line: `Sea green #2E8B57`. */
+        PaletteText: {
+            text: string;
         };
         PartView: {
             label: string;
@@ -1091,9 +1354,16 @@ export interface components {
         };
         /** @description An option as one product uses it: all of the option's values, or some. */
         ProductOption: {
+            /** @description What it is about, in one line; mostly empty. */
+            about: string;
+            card: components["schemas"]["Way"];
+            /** @description Whether values that have nothing else show pictures that belong to them. */
+            from_variants: boolean;
             handle: components["schemas"]["Handle"];
             id: components["schemas"]["OptionId"];
             name: string;
+            /** @description How it is chosen on a page, and on a card. */
+            page: components["schemas"]["Way"];
             values: components["schemas"]["ProductValue"][];
         };
         /**
@@ -1108,9 +1378,12 @@ export interface components {
         };
         /** @description A value as one product offers it. */
         ProductValue: {
+            from: components["schemas"]["SwatchSource"];
             handle: components["schemas"]["Handle"];
             id: components["schemas"]["ValueId"];
             name: string;
+            /** @description Shown on hover and spoken in place of the name; mostly empty. */
+            note: string;
             swatch: components["schemas"]["Swatch"];
         };
         /** @description What is published, and what it is called in the history. */
@@ -1207,8 +1480,22 @@ export interface components {
             owner: string;
             shop: components["schemas"]["Shop"];
         };
+        /** @description What a product shows for a value in place of what the book says; nothing lets it rejoin. */
+        SetOwn: {
+            product: string;
+            swatch?: components["schemas"]["Swatch"] | null;
+            value: components["schemas"]["ValueId"];
+            /** @description The reason, for those who wonder later. */
+            why?: string;
+        };
         /** @description A value that someone has set. */
         SetValue: boolean | number | string | string[] | string[][] | components["schemas"]["Rule"];
+        /** @description What a file is for; without a fate its name speaks again. */
+        Settled: {
+            fate?: components["schemas"]["Fate"] | null;
+            /** Format: int64 */
+            id: number;
+        };
         ShapeView: {
             /** @enum {string} */
             shape: "flag";
@@ -1353,14 +1640,40 @@ export interface components {
          * @enum {string}
          */
         StockMood: "as_it_is" | "plenty" | "few" | "none";
-        /** @description What a value shows in place of its name: one to four colours as `#RRGGBB`, or only its text. */
+        /** @description What a value shows in place of its name. */
         Swatch: {
             /** @enum {string} */
             kind: "text";
         } | {
-            colours: string[];
+            colours: components["schemas"]["Colour"][];
             /** @enum {string} */
             kind: "colours";
+        } | {
+            hash: string;
+            /** @enum {string} */
+            kind: "picture";
+            over?: components["schemas"]["Colour"] | null;
+        };
+        SwatchFileView: components["schemas"]["FileMatch"] & {
+            /** Format: int64 */
+            id: number;
+            name: string;
+            /** @description The address of the square cut from it. */
+            picture: string;
+        };
+        /**
+         * @description Where a shown swatch comes from.
+         * @enum {string}
+         */
+        SwatchSource: "product" | "book" | "palette" | "file" | "variant" | "text";
+        /**
+         * @description What is taken from the pictures of the values' products.
+         * @enum {string}
+         */
+        Take: "pictures" | "colours";
+        TakeSwatches: {
+            ids: components["schemas"]["ValueId"][];
+            take: components["schemas"]["Take"];
         };
         /** @description What a setting is set on. */
         Target: {
@@ -1449,6 +1762,20 @@ export interface components {
          * @description The number of one value of an option.
          */
         ValueId: number;
+        ValueInBook: {
+            from: components["schemas"]["SwatchSource"];
+            handle: components["schemas"]["Handle"];
+            id: components["schemas"]["ValueId"];
+            name: string;
+            /** @description Shown on hover and spoken in place of the name; mostly empty. */
+            note: string;
+            /** @description Whether it needs a ring to be seen on the ground. */
+            pale: boolean;
+            /** Format: int64 */
+            products: number;
+            proposed?: components["schemas"]["Colour"] | null;
+            swatch: components["schemas"]["Swatch"];
+        };
         /**
          * @description What becomes of a value under the other choices.
          * @enum {string}
@@ -1472,6 +1799,11 @@ export interface components {
             target: components["schemas"]["Target"];
             why: string;
         };
+        /**
+         * @description How a shopper chooses among an option's values.
+         * @enum {string}
+         */
+        Way: "swatches" | "buttons" | "list" | "radios" | "nothing";
         /** @description What the page's pictures come to. */
         WeightView: {
             phone: components["schemas"]["BytesView"];
@@ -1731,6 +2063,395 @@ export interface operations {
                 };
             };
             401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    list_options: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OptionLine"][];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    show_option: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                handle: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OptionInBook"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    change_option: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                handle: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeOption"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OptionInBook"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    settle_swatch_files: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                handle: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Settled"][];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OptionInBook"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    put_swatch_file: {
+        parameters: {
+            query: {
+                /** @description The file's name, which tells for which value it is. */
+                name: string;
+            };
+            header?: never;
+            path: {
+                handle: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": number[];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OptionInBook"];
+                };
+            };
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    remove_swatch_files: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                handle: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FileIds"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OptionInBook"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    set_own_swatch: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                handle: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SetOwn"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OptionInBook"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    take_swatches: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                handle: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakeSwatches"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OptionInBook"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    add_value: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                handle: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewValue"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OptionInBook"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    change_values: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                handle: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeValues"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OptionInBook"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    show_palette: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaletteText"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    set_palette: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PaletteText"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PaletteText"];
+                };
+            };
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

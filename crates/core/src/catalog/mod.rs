@@ -9,10 +9,10 @@ mod review;
 #[cfg(test)]
 pub(crate) mod samples;
 mod variant;
+mod way;
 
 pub use new::{NewOption, NewPicture, NewProduct, NewVariant};
-pub use product::{
-    Detail, Fact, Product, ProductOption, ProductState, ProductType, ProductValue, Shop, Swatch,
-};
+pub use product::{Detail, Fact, Product, ProductOption, ProductState, ProductType, ProductValue, Shop};
 pub use review::{Rating, Review};
 pub use variant::{Stock, Variant};
+pub use way::{UnknownWay, Way};

@@ -1,14 +1,17 @@
 //! What is to be added to the catalogue; nothing has a number yet, so things are named by their handles.
 
-use super::{Detail, Fact, ProductState, ProductType, Review, Stock, Swatch};
+use super::{Detail, Fact, ProductState, ProductType, Review, Stock, Way};
 use crate::ids::Handle;
 use crate::media::{FilmFile, Focus, PictureSize};
+use crate::swatch::Swatch;
 
-/// A shop-wide option to be kept, with its values: name, swatch.
+/// A shop-wide option to be kept, with its values: name, swatch of the book.
 #[derive(Debug, Clone)]
 pub struct NewOption {
     pub name: String,
-    pub values: Vec<(String, Swatch)>,
+    pub page: Way,
+    pub card: Way,
+    pub values: Vec<(String, Option<Swatch>)>,
 }
 
 /// A product to be kept; options and values are named by their handles.

@@ -1,7 +1,8 @@
-use super::{Rating, Review, Variant};
+use super::{Rating, Review, Variant, Way};
 use crate::ids::{Handle, OptionId, ProductId, ValueId};
 use crate::media::Picture;
 use crate::money::{Currency, Locale, Money};
+use crate::swatch::{Swatch, SwatchSource};
 use serde::{Deserialize, Serialize};
 
 /// The shop itself, as far as its pages tell it.
@@ -49,15 +50,6 @@ pub struct Fact {
     pub value: String,
 }
 
-/// What a value shows in place of its name: one to four colours as `#RRGGBB`, or only its text.
-#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-#[serde(rename_all = "snake_case", tag = "kind")]
-pub enum Swatch {
-    Text,
-    Colours { colours: Vec<String> },
-}
-
 /// A value as one product offers it.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -66,6 +58,22 @@ pub struct ProductValue {
     pub handle: Handle,
     pub name: String,
     pub swatch: Swatch,
+    pub from: SwatchSource,
+    /// Shown on hover and spoken in place of the name; mostly empty.
+    pub note: String,
+}
+
+impl ProductValue {
+    /// A value that shows its name and nothing else.
+    #[must_use]
+    pub fn new(id: ValueId, handle: Handle, name: String) -> Self {
+        Self { id, handle, name, swatch: Swatch::Text, from: SwatchSource::Text, note: String::new() }
+    }
+    /// What is spoken and shown on hover.
+    #[must_use]
+    pub fn spoken(&self) -> &str {
+        if self.note.is_empty() { &self.name } else { &self.note }
+    }
 }
 
 /// An option as one product uses it: all of the option's values, or some.
@@ -75,7 +83,23 @@ pub struct ProductOption {
     pub id: OptionId,
     pub handle: Handle,
     pub name: String,
+    /// What it is about, in one line; mostly empty.
+    pub about: String,
+    /// How it is chosen on a page, and on a card.
+    pub page: Way,
+    pub card: Way,
+    /// Whether values that have nothing else show pictures that belong to them.
+    pub from_variants: bool,
     pub values: Vec<ProductValue>,
+}
+
+impl ProductOption {
+    /// An option that is chosen by buttons.
+    #[must_use]
+    pub fn new(id: OptionId, handle: Handle, name: String, values: Vec<ProductValue>) -> Self {
+        let (page, card) = (Way::Buttons, Way::Nothing);
+        Self { id, handle, name, about: String::new(), page, card, from_variants: false, values }
+    }
 }
 
 /// A product with everything that its page can show.
@@ -110,6 +134,18 @@ impl Product {
     #[must_use]
     pub fn lead_picture(&self) -> Option<&Picture> {
         self.pictures.first()
+    }
+    /// Where an option asks for it, values without a swatch show the smallest size of the first picture that belongs to
+    /// them alone.
+    pub fn take_swatches_from_pictures(&mut self) {
+        for option in self.options.iter_mut().filter(|option| option.from_variants) {
+            for value in option.values.iter_mut().filter(|value| value.from == SwatchSource::Text) {
+                let own = self.pictures.iter().find(|picture| picture.values == [value.id]);
+                if let Some(size) = own.and_then(|picture| picture.sizes.first()) {
+                    (value.swatch, value.from) = (Swatch::of_picture(&size.hash), SwatchSource::Variant);
+                }
+            }
+        }
     }
     /// Whether a shopper may buy it, stock aside.
     #[must_use]

@@ -1,8 +1,6 @@
 //! Small products for the worked cases of the tests.
 
-use super::{
-    Product, ProductOption, ProductState, ProductType, ProductValue, Rating, Stock, Swatch, Variant,
-};
+use super::{Product, ProductOption, ProductState, ProductType, ProductValue, Rating, Stock, Variant};
 use crate::ids::{Handle, OptionId, ProductId, ValueId, VariantId};
 use crate::money::{Currency, Money};
 
@@ -16,18 +14,13 @@ pub fn pounds(minor: i64) -> Money {
 
 /// A product of £68.00 with these options, whose values are named `colour-0`, `colour-1` …, and no variants yet.
 pub fn product(options: &[(&str, u16)]) -> Product {
-    let options = options.iter().enumerate().map(|(o, (name, values))| ProductOption {
-        id: OptionId(o as u64 + 1),
-        handle: handle(name),
-        name: (*name).to_owned(),
-        values: (0..*values)
-            .map(|v| ProductValue {
-                id: ValueId(o as u64 * 100 + u64::from(v) + 1),
-                handle: handle(&format!("{name}-{v}")),
-                name: format!("{name} {v}"),
-                swatch: Swatch::Text,
-            })
-            .collect(),
+    let options = options.iter().enumerate().map(|(o, (name, values))| {
+        let value = |v: u16| {
+            let id = ValueId(o as u64 * 100 + u64::from(v) + 1);
+            ProductValue::new(id, handle(&format!("{name}-{v}")), format!("{name} {v}"))
+        };
+        let values = (0..*values).map(value).collect();
+        ProductOption::new(OptionId(o as u64 + 1), handle(name), (*name).to_owned(), values)
     });
     Product {
         id: ProductId(1),

@@ -60,7 +60,7 @@ impl Swatch {
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case")]
-pub enum Source {
+pub enum SwatchSource {
     /// The product has its own for this value.
     Product,
     Book,
@@ -89,21 +89,21 @@ pub struct Sources<'a> {
 #[derive(Debug, Clone, PartialEq, Eq)]
 pub struct Shown {
     pub swatch: Swatch,
-    pub from: Source,
+    pub from: SwatchSource,
 }
 
 /// The first swatch that is there.
 #[must_use]
 pub fn shown(sources: Sources<'_>) -> Shown {
     let all = [
-        (sources.product.cloned(), Source::Product),
-        (sources.book.cloned(), Source::Book),
-        (sources.palette.map(Swatch::of_colour), Source::Palette),
-        (sources.file.map(Swatch::of_picture), Source::File),
-        (sources.variant.map(Swatch::of_picture), Source::Variant),
+        (sources.product.cloned(), SwatchSource::Product),
+        (sources.book.cloned(), SwatchSource::Book),
+        (sources.palette.map(Swatch::of_colour), SwatchSource::Palette),
+        (sources.file.map(Swatch::of_picture), SwatchSource::File),
+        (sources.variant.map(Swatch::of_picture), SwatchSource::Variant),
     ];
     let first = all.into_iter().find_map(|(swatch, from)| Some(Shown { swatch: swatch?, from }));
-    first.unwrap_or(Shown { swatch: Swatch::Text, from: Source::Text })
+    first.unwrap_or(Shown { swatch: Swatch::Text, from: SwatchSource::Text })
 }
 
 #[cfg(test)]
@@ -124,7 +124,7 @@ mod tests {
         };
         let mut from = vec![shown(sources).from];
         sources.product = None;
-        assert_eq!(shown(sources), Shown { swatch: book.clone(), from: Source::Book });
+        assert_eq!(shown(sources), Shown { swatch: book.clone(), from: SwatchSource::Book });
         from.push(shown(sources).from);
         sources.book = None;
         assert_eq!(shown(sources).swatch, Swatch::of_colour(red));
@@ -135,7 +135,7 @@ mod tests {
         from.push(shown(sources).from);
         sources.variant = None;
         from.push(shown(sources).from);
-        use Source as S;
+        use SwatchSource as S;
         assert_eq!(from, [S::Product, S::Book, S::Palette, S::File, S::Variant, S::Text]);
     }
 
@@ -143,7 +143,7 @@ mod tests {
     fn a_product_may_show_the_text_where_the_book_has_a_colour() {
         let book = Swatch::of_colour(Colour::try_from("#FF0000").unwrap());
         let sources = Sources { product: Some(&Swatch::Text), book: Some(&book), ..Sources::default() };
-        assert_eq!(shown(sources), Shown { swatch: Swatch::Text, from: Source::Product });
+        assert_eq!(shown(sources), Shown { swatch: Swatch::Text, from: SwatchSource::Product });
     }
 
     #[test]

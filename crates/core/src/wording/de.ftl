@@ -13,6 +13,7 @@ where-you-are = Wo Sie sind
 show-choice = Diese Auswahl zeigen
 state-sold-out = ausverkauft
 state-not-made = gibt es so nicht
+choice-moved = { $option } ist jetzt { $value }.
 
 pictures = Bilder
 picture-of = Bild { $number } von { $count }: { $shows }

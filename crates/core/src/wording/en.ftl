@@ -16,6 +16,7 @@ where-you-are = Where you are
 show-choice = Show this choice
 state-sold-out = sold out
 state-not-made = not made in this choice
+choice-moved = { $option } is now { $value }.
 
 ## Gallery
 pictures = Pictures

@@ -2,7 +2,7 @@
 #![allow(dead_code)]
 
 use compagina_core::catalog::{
-    Product, ProductOption, ProductState, ProductType, ProductValue, Rating, Stock, Swatch, Variant,
+    Product, ProductOption, ProductState, ProductType, ProductValue, Rating, Stock, Variant,
 };
 use compagina_core::ids::{BandId, ColumnId, Handle, OptionId, PieceId, ProductId, ValueId, VariantId};
 use compagina_core::money::{Currency, Money};
@@ -52,18 +52,18 @@ type Row = (Option<u16>, Option<u16>, u32, Option<i64>);
 
 /// A product with options of so many values, and a variant for each row: value, value, stock, price.
 pub fn product(options: &[u16], rows: &[Row]) -> Product {
-    let option = |(o, count): (usize, &u16)| ProductOption {
-        id: OptionId(o as u64 + 1),
-        handle: handle(&format!("option-{o}")),
-        name: format!("Option {o}"),
-        values: (0..*count)
-            .map(|v| ProductValue {
-                id: ValueId(o as u64 * 10 + u64::from(v) + 1),
-                handle: handle(&format!("value-{v}")),
-                name: format!("Value {v}"),
-                swatch: Swatch::Text,
-            })
-            .collect(),
+    let option = |(o, count): (usize, &u16)| {
+        let value = |v: u16| {
+            let id = ValueId(o as u64 * 10 + u64::from(v) + 1);
+            ProductValue::new(id, handle(&format!("value-{v}")), format!("Value {v}"))
+        };
+        let values = (0..*count).map(value).collect();
+        ProductOption::new(
+            OptionId(o as u64 + 1),
+            handle(&format!("option-{o}")),
+            format!("Option {o}"),
+            values,
+        )
     };
     let variant = |(i, (a, b, stock, price)): (usize, &Row)| Variant {
         id: VariantId(i as u64 + 1),

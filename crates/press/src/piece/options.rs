@@ -1,11 +1,17 @@
 use super::slot;
 use crate::ctx::{Ctx, Styled};
-use compagina_core::catalog::{ProductOption, ProductValue, Swatch};
+use crate::swatch::cloth;
+use compagina_core::catalog::{ProductOption, ProductValue, Way};
 use compagina_core::choice::ValueState;
-use compagina_core::page::Device;
-use compagina_core::page::piece::options::{ASK, SHOWN_AS, SOLD_OUT, SWATCH_SIZE, ShownAs, SwatchSize};
+use compagina_core::letters::folded;
+use compagina_core::page::piece::options::{
+    ABOUT, ASK, CLEAR, CLEARS, ENLARGE, GAP, HIDDEN, LABEL, LABEL_WIDTH, Label, Mark, NAMES, NOT_MADE, Names,
+    SELECTABLE, SHAPE, SHOWN_AS, SOLD_OUT, SWATCH_SIZE, ShownAs, SwatchShape,
+};
+use compagina_core::page::{Choice, Device, SetValue};
+use compagina_core::wording::Arg;
 use maud::{Markup, html};
-use std::collections::BTreeMap;
+use std::collections::{BTreeMap, BTreeSet};
 
 /// Beside each option's name: the chosen value, or the words that ask for a choice.
 pub(super) fn slots(ctx: &Ctx<'_>, styled: &Styled<'_>) -> BTreeMap<String, String> {
@@ -21,28 +27,76 @@ fn slot_name(styled: &Styled<'_>, place: usize) -> String {
     format!("chosen.{}.{place}", styled.id())
 }
 
+/// What the values of a piece have in common.
+struct Look<'a> {
+    ctx: &'a Ctx<'a>,
+    names: Names,
+    selectable: bool,
+    /// Names of values that aren't offered here, letters folded.
+    hidden: BTreeSet<String>,
+}
+
 pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
-    let shown_as = styled.choice::<ShownAs>(&SHOWN_AS, Device::Wide).unwrap_or(ShownAs::Swatches);
-    let mark = styled.chain.text(&SOLD_OUT, Device::Wide);
+    let mark = |setting| styled.choice::<Mark>(setting, Device::Wide).unwrap_or(Mark::Struck).name();
+    let flag = |setting| styled.chain.flag(setting, Device::Wide);
+    let hidden = match styled.chain.value(&HIDDEN, Device::Wide) {
+        SetValue::Lines(names) => names.iter().map(|name| folded(name)).collect(),
+        _ => BTreeSet::new(),
+    };
+    let names = styled.choice(&NAMES, Device::Wide).unwrap_or(Names::Hover);
+    let look = Look { ctx, names, selectable: flag(&SELECTABLE), hidden };
     let says = slots(ctx, styled);
     let here = format!("/shop/products/{}", ctx.product.handle);
+    let clear = styled.chain.text(&CLEAR, Device::Wide);
     html! {
-        div class={ "mark-" (mark) } {
+        div class={ "sold-" (mark(&SOLD_OUT)) " made-" (mark(&NOT_MADE)) " names-" (names.name()) }
+            data-clears[flag(&CLEARS)] data-strict[!look.selectable] {
             @for (place, option) in ctx.product.options.iter().enumerate() {
-                fieldset.option {
+                fieldset.option data-name=(option.name) {
                     legend { (option.name) ": " strong { (slot(&slot_name(styled, place), says.get(&slot_name(styled, place)).map_or("", String::as_str))) } }
-                    @if shown_as == ShownAs::List { (list(ctx, place, option)) }
-                    @else {
-                        div.values {
-                            @for (v, value) in option.values.iter().enumerate() {
-                                (radio(ctx, place, option, v, value, shown_as))
-                            }
-                        }
-                    }
+                    @if flag(&ABOUT) && !option.about.is_empty() { p.about { (option.about) } }
+                    (values(&look, place, option, way(styled, option)))
                 }
             }
+            @if !clear.is_empty() && !ctx.product.options.is_empty() {
+                a.clear href=(here) data-clear hidden[ctx.offer.selection.chosen().next().is_none()] { (clear) }
+            }
+            p.moved data-moved=(moved(ctx)) aria-live="polite" hidden {}
         }
         noscript { button.plain form="buy" formmethod="get" formaction=(here) { (ctx.say("show-choice")) } }
+    }
+}
+
+/// What is said of a choice that had to move, with places for the script to fill.
+fn moved(ctx: &Ctx<'_>) -> String {
+    ctx.say_with("choice-moved", &[("option", Arg::Text("{option}")), ("value", Arg::Text("{value}"))])
+}
+
+/// How an option is chosen on this page.
+fn way(styled: &Styled<'_>, option: &ProductOption) -> Way {
+    match styled.choice::<ShownAs>(&SHOWN_AS, Device::Wide) {
+        None | Some(ShownAs::Book) => option.page,
+        Some(ShownAs::Swatches) => Way::Swatches,
+        Some(ShownAs::Buttons) => Way::Buttons,
+        Some(ShownAs::List) => Way::List,
+        Some(ShownAs::Radios) => Way::Radios,
+    }
+}
+
+fn values(look: &Look<'_>, place: usize, option: &ProductOption, way: Way) -> Markup {
+    let offered: Vec<(usize, &ProductValue)> = option
+        .values
+        .iter()
+        .enumerate()
+        .filter(|(v, value)| is_chosen(look.ctx, place, *v) || !look.hidden.contains(&folded(&value.name)))
+        .collect();
+    html! {
+        @if way == Way::List { (list(look, place, option, &offered)) }
+        @else {
+            div.values.lines[way == Way::Radios] {
+                @for (v, value) in offered { (radio(look, place, option, (v, value), way)) }
+            }
+        }
     }
 }
 
@@ -63,36 +117,44 @@ fn is_chosen(ctx: &Ctx<'_>, option: usize, value: usize) -> bool {
 }
 
 fn radio(
-    ctx: &Ctx<'_>,
+    look: &Look<'_>,
     place: usize,
     option: &ProductOption,
-    v: usize,
-    value: &ProductValue,
-    shown_as: ShownAs,
+    (v, value): (usize, &ProductValue),
+    way: Way,
 ) -> Markup {
+    let ctx = look.ctx;
     let (state, words) = state_words(ctx, state_of(ctx, place, v));
-    let swatch = if shown_as == ShownAs::Swatches { colours(&value.swatch) } else { None };
-    let class = if swatch.is_some() { "value swatch" } else { "value word" };
+    let cloth = if way == Way::Swatches { cloth(value, ctx.house) } else { None };
+    let class = match (way, &cloth) {
+        (Way::Radios, _) => "value line",
+        (_, Some(_)) => "value swatch",
+        (_, None) => "value word",
+    };
+    let told = matches!(look.names, Names::Beside | Names::Below);
+    let title = (look.names == Names::Hover || !value.note.is_empty()).then(|| value.spoken());
     html! {
-        label class=(class) data-state=(state) title=(value.name) {
+        label class=(class) data-state=(state) title=[title] {
             input type="radio" form="buy" name=(option.handle) value=(value.handle) data-option=(place) data-value=(v)
-                checked[is_chosen(ctx, place, v)];
-            @if let Some(colours) = &swatch {
-                span.cloth style={ "background:" (colours) } {}
-                span.unseen { (value.name) }
+                data-name=(value.name) checked[is_chosen(ctx, place, v)] disabled[!look.selectable && state != "open"];
+            @if let Some(cloth) = &cloth {
+                (cloth)
+                @if told { span.name { (value.name) } } @else { span.unseen { (value.spoken()) } }
             } @else { span.text { (value.name) } }
             span.unseen data-state-words { @if !words.is_empty() { ", " (words) } }
         }
     }
 }
 
-fn list(ctx: &Ctx<'_>, place: usize, option: &ProductOption) -> Markup {
+fn list(look: &Look<'_>, place: usize, option: &ProductOption, offered: &[(usize, &ProductValue)]) -> Markup {
+    let ctx = look.ctx;
     html! {
         select form="buy" name=(option.handle) aria-label=(option.name) data-option=(place) {
             @if ctx.offer.selection.get(place).is_none() { option value="" { "–" } }
-            @for (v, value) in option.values.iter().enumerate() {
-                @let (state, words) = state_words(ctx, state_of(ctx, place, v));
-                option value=(value.handle) data-value=(v) data-state=(state) data-name=(value.name) selected[is_chosen(ctx, place, v)] {
+            @for (v, value) in offered {
+                @let (state, words) = state_words(ctx, state_of(ctx, place, *v));
+                option value=(value.handle) data-value=(v) data-state=(state) data-name=(value.name)
+                    selected[is_chosen(ctx, place, *v)] disabled[!look.selectable && state != "open"] {
                     (value.name) @if !words.is_empty() { " – " (words) }
                 }
             }
@@ -100,51 +162,28 @@ fn list(ctx: &Ctx<'_>, place: usize, option: &ProductOption) -> Markup {
     }
 }
 
-/// A CSS background of one to four colours in equal slices; nothing where a colour isn't `#RRGGBB`.
-fn colours(swatch: &Swatch) -> Option<String> {
-    let Swatch::Colours { colours } = swatch else { return None };
-    let sound =
-        |c: &String| c.len() == 7 && c.starts_with('#') && c[1..].bytes().all(|b| b.is_ascii_hexdigit());
-    if colours.is_empty() || colours.len() > 4 || !colours.iter().all(sound) {
-        return None;
-    }
-    if let [only] = colours.as_slice() {
-        return Some(only.clone());
-    }
-    let step = 100 / colours.len();
-    let stops: Vec<String> = colours
-        .iter()
-        .enumerate()
-        .map(|(i, c)| {
-            format!("{c} {}% {}%", i * step, if i + 1 == colours.len() { 100 } else { (i + 1) * step })
-        })
-        .collect();
-    Some(format!("linear-gradient(135deg,{})", stops.join(",")))
-}
-
 pub(super) fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
-    let size = match styled.choice::<SwatchSize>(&SWATCH_SIZE, device) {
-        Some(SwatchSize::Small) => 28,
-        Some(SwatchSize::Large) => 48,
-        _ => 36,
+    let size = styled.chain.number(&SWATCH_SIZE, device);
+    let gap = styled.chain.number(&GAP, device);
+    let round = match styled.choice::<SwatchShape>(&SHAPE, device) {
+        Some(SwatchShape::Square) => "0",
+        Some(SwatchShape::Soft) => "22%",
+        _ => "50%",
     };
-    format!("{root}{{--swatch:{size}px}}")
-}
-
-#[cfg(test)]
-mod tests {
-    use super::*;
-
-    #[test]
-    fn two_colours_share_a_swatch_and_anything_but_a_colour_is_left_out() {
-        let swatch =
-            |colours: &[&str]| Swatch::Colours { colours: colours.iter().map(|c| (*c).into()).collect() };
-        assert_eq!(colours(&swatch(&["#D7512B"])).unwrap(), "#D7512B");
-        assert_eq!(
-            colours(&swatch(&["#14505C", "#F2B35E"])).unwrap(),
-            "linear-gradient(135deg,#14505C 0% 50%,#F2B35E 50% 100%)"
-        );
-        assert_eq!(colours(&swatch(&["red;background:url(//x)"])), None);
-        assert_eq!(colours(&Swatch::Text), None);
-    }
+    let larger = if styled.chain.flag(&ENLARGE, device) { "1.25" } else { "1" };
+    let label = match styled.choice::<Label>(&LABEL, device) {
+        Some(Label::Beside) => {
+            let width = styled.chain.number(&LABEL_WIDTH, device);
+            format!(
+                "{root} .option{{display:grid;grid-template-columns:{width}px 1fr}}\
+                 {root} .option>legend{{float:left;margin:0;padding-block:6px;grid-area:1/1/3/2}}\
+                 {root} .option>:not(legend){{grid-column:2}}"
+            )
+        }
+        Some(Label::Unseen) => format!(
+            "{root} .option>legend{{position:absolute;width:1px;height:1px;overflow:hidden;clip-path:inset(50%)}}"
+        ),
+        _ => String::new(),
+    };
+    format!("{root}{{--swatch:{size}px;--between:{gap}px;--swatch-round:{round};--larger:{larger}}}{label}")
 }

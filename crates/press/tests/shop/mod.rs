@@ -10,6 +10,7 @@ use compagina_core::money::Money;
 use compagina_core::page::{Day, Layout};
 use compagina_core::situation::Situation;
 use compagina_core::style::House;
+use compagina_core::swatch::SwatchSource;
 use compagina_core::wording::{Language, Words};
 use compagina_demo::{DemoProduct, DemoShop, Drawing, demo_shop};
 use compagina_press::{Assets, Nav, NavItem, opening_selection};
@@ -135,14 +136,14 @@ fn option(shop: &DemoShop, wanted: &Handle, values: &[Handle]) -> ProductOption 
             .find(|(name, _)| Handle::from_text(name).as_ref() == Some(handle))
             .unwrap()
             .clone();
-        ProductValue { id, handle: handle.clone(), name, swatch }
+        let from = if swatch.is_some() { SwatchSource::Book } else { SwatchSource::Text };
+        let swatch = swatch.unwrap_or_default();
+        ProductValue { swatch, from, ..ProductValue::new(id, handle.clone(), name) }
     };
-    ProductOption {
-        id: OptionId(place as u64 + 1),
-        handle: wanted.clone(),
-        name: known.name.clone(),
-        values: values.iter().map(value).collect(),
-    }
+    let values = values.iter().map(value).collect();
+    let id = OptionId(place as u64 + 1);
+    let option = ProductOption::new(id, wanted.clone(), known.name.clone(), values);
+    ProductOption { page: known.page, card: known.card, ..option }
 }
 
 fn value_id(shop: &DemoShop, option: &Handle, value: &Handle) -> ValueId {

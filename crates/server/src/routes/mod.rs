@@ -1,5 +1,6 @@
 //! One handler a file, by area.
 
+mod book;
 mod desk;
 mod document;
 mod health;
@@ -51,6 +52,18 @@ pub fn api(config: &mut utoipa_actix_web::service_config::ServiceConfig<'_>) {
         .service(picture::change::change)
         .service(picture::change::order)
         .service(picture::change::remove)
+        .service(book::list::list)
+        .service(book::list::show)
+        .service(book::change::change_option)
+        .service(book::change::change_values)
+        .service(book::change::add_value)
+        .service(book::file::add)
+        .service(book::file::settle)
+        .service(book::file::remove)
+        .service(book::own::set)
+        .service(book::take::take)
+        .service(book::palette::show)
+        .service(book::palette::set)
         .service(house::show::show)
         .service(house::sample::show)
         .service(house::set::set)

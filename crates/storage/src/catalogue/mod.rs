@@ -7,7 +7,7 @@ pub(crate) use read::load;
 pub(crate) use write::insert_picture;
 
 use crate::{Result, StorageError, Store, change};
-use compagina_core::catalog::{Product, ProductType, Shop, Stock};
+use compagina_core::catalog::{Product, ProductType, Shop, Stock, Way};
 use compagina_core::ids::{Handle, ProductId, VariantId};
 use compagina_core::money::{Currency, Locale, Money};
 use sqlx::types::Json;
@@ -129,6 +129,10 @@ fn shop_of(name: String, currency: &str, locale: &str) -> Result<Shop> {
     Ok(Shop { name, currency, locale })
 }
 
-fn handle(text: String) -> Result<Handle> {
+pub(crate) fn way(text: &str) -> Result<Way> {
+    Way::try_from(text).map_err(|e| StorageError::damaged("way")(&e))
+}
+
+pub(crate) fn handle(text: String) -> Result<Handle> {
     Handle::try_from(text).map_err(|e| StorageError::damaged("handle")(&e))
 }

@@ -1,14 +1,15 @@
 //! Reads products with everything that belongs to them.
 
-use super::{Which, handle};
+use super::{Which, handle, way};
 use crate::{Result, StorageError};
 use compagina_core::catalog::{
     Detail, Fact, Product, ProductOption, ProductState, ProductType, ProductValue, Rating, Review, Stock,
-    Swatch, Variant,
+    Variant,
 };
 use compagina_core::ids::{OptionId, ProductId, ValueId, VariantId};
 use compagina_core::media::{FilmFile, Focus, Picture, PictureSize};
 use compagina_core::money::{Currency, Money};
+use compagina_core::swatch::{Colour, Sources, Swatch, shown};
 use sqlx::MySqlConnection;
 use sqlx::types::Json;
 use std::collections::BTreeMap;
@@ -26,7 +27,9 @@ pub(crate) async fn load(db: &mut MySqlConnection, which: Which) -> Result<Vec<P
     if let Which::One(id) = which {
         load_reviews(db, id, &mut products).await?;
     }
-    Ok(products.into_values().collect())
+    let mut products: Vec<Product> = products.into_values().collect();
+    products.iter_mut().for_each(Product::take_swatches_from_pictures);
+    Ok(products)
 }
 
 async fn load_variants(db: &mut MySqlConnection, which: Which, products: &mut Rows) -> Result<()> {
@@ -177,33 +180,49 @@ async fn load_uses(db: &mut MySqlConnection, which: Which, products: &mut Rows) 
     let (one, kind, most, skip) = numbers(which);
     let rows = sqlx::query!(
         r#"SELECT u.product_id, o.id AS option_id, o.handle AS option_handle, o.name AS option_name,
-             v.id AS value_id, v.handle AS value_handle, v.name AS value_name, v.swatch AS "swatch: Json<Swatch>"
+             o.about, o.way_page, o.way_card, o.from_variants AS "from_variants: bool", v.id AS value_id,
+             v.handle AS value_handle, v.name AS value_name, v.note, v.swatch AS "swatch: Json<Swatch>",
+             w.swatch AS "own: Json<Swatch>", v.palette_colour AS "palette_colour: String",
+             v.file_hash AS "file_hash: String"
            FROM (SELECT id FROM product WHERE id = ? OR type_id = ? ORDER BY position, id LIMIT ? OFFSET ?) p
            JOIN product_option u ON u.product_id = p.id
            JOIN shop_option o ON o.id = u.option_id
            JOIN option_value v ON v.option_id = o.id
            JOIN product_value w ON w.value_id = v.id AND w.product_id = u.product_id
            ORDER BY u.product_id, u.position, w.position"#,
-        one, kind, most, skip
+        one,
+        kind,
+        most,
+        skip
     )
     .fetch_all(&mut *db)
     .await?;
     for row in rows {
         let Some(product) = products.get_mut(&row.product_id) else { continue };
         if product.options.last().is_none_or(|o| o.id.0 != row.option_id) {
-            let (id, name) = (OptionId(row.option_id), row.option_name);
+            let id = OptionId(row.option_id);
+            let option = ProductOption::new(id, handle(row.option_handle)?, row.option_name, vec![]);
             product.options.push(ProductOption {
-                id,
-                handle: handle(row.option_handle)?,
-                name,
-                values: vec![],
+                about: row.about,
+                page: way(&row.way_page)?,
+                card: way(&row.way_card)?,
+                from_variants: row.from_variants,
+                ..option
             });
         }
+        let palette = row.palette_colour.map(Colour::try_from).transpose();
+        let shown = shown(Sources {
+            product: row.own.as_deref(),
+            book: row.swatch.as_deref(),
+            palette: palette.map_err(|e| StorageError::damaged("colour")(&e))?,
+            file: row.file_hash.as_deref(),
+            variant: None,
+        });
         let value = ProductValue {
-            id: ValueId(row.value_id),
-            handle: handle(row.value_handle)?,
-            name: row.value_name,
-            swatch: row.swatch.0,
+            swatch: shown.swatch,
+            from: shown.from,
+            note: row.note,
+            ..ProductValue::new(ValueId(row.value_id), handle(row.value_handle)?, row.value_name)
         };
         if let Some(option) = product.options.last_mut() {
             option.values.push(value);

@@ -14,10 +14,12 @@ impl Store {
         for (position, option) in options.iter().enumerate() {
             let option_handle = handle_of(&option.name)?;
             let id = sqlx::query!(
-                "INSERT INTO shop_option (handle, name, position) VALUES (?, ?, ?)",
+                "INSERT INTO shop_option (handle, name, position, way_page, way_card) VALUES (?, ?, ?, ?, ?)",
                 option_handle.as_str(),
                 option.name,
-                as_u32(position)
+                as_u32(position),
+                option.page.as_str(),
+                option.card.as_str()
             )
             .execute(&mut *tx)
             .await?
@@ -29,7 +31,7 @@ impl Store {
                     id,
                     value_handle.as_str(),
                     name,
-                    Json(swatch) as _,
+                    swatch.as_ref().map(Json) as _,
                     as_u32(place)
                 )
                 .execute(&mut *tx)
@@ -128,6 +130,15 @@ async fn insert_uses(
             .await?;
             ids.push(id);
         }
+        sqlx::query!(
+            "UPDATE product_option u JOIN shop_option o ON o.id = u.option_id SET u.whole =
+             (SELECT COUNT(*) FROM option_value v WHERE v.option_id = o.id) = ? WHERE u.product_id = ? AND o.handle = ?",
+            as_u32(ids.len()),
+            product,
+            option.as_str()
+        )
+        .execute(&mut *tx)
+        .await?;
         all.push(ids);
     }
     Ok(all)

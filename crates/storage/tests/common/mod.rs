@@ -2,7 +2,7 @@
 #![allow(clippy::unwrap_used, dead_code)]
 
 use compagina_core::catalog::{
-    Fact, NewOption, NewProduct, NewVariant, ProductState, ProductType, Review, Shop, Stock, Swatch,
+    Fact, NewOption, NewProduct, NewVariant, ProductState, ProductType, Review, Shop, Stock, Way,
 };
 use compagina_core::ids::Handle;
 use compagina_core::money::{Currency, Locale};
@@ -18,8 +18,9 @@ pub async fn shop(pool: MySqlPool) -> Store {
     let store = Store::from_pool(pool).await.unwrap();
     let currency = Currency::from_code("GBP").unwrap();
     store.set_shop(&Shop { name: "Test & Co".into(), currency, locale: Locale::EnGb }).await.unwrap();
-    let values = vec![("Ember".to_owned(), Swatch::Text), ("Chalk".to_owned(), Swatch::Text)];
-    store.add_options(&[NewOption { name: "Colour".into(), values }]).await.unwrap();
+    let values = vec![("Ember".to_owned(), None), ("Chalk".to_owned(), None)];
+    let colour = NewOption { name: "Colour".into(), page: Way::List, card: Way::Nothing, values };
+    store.add_options(&[colour]).await.unwrap();
     store.add_product(&kite()).await.unwrap();
     store
 }

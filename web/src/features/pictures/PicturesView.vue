@@ -2,21 +2,26 @@
 import { ref, watch } from "vue";
 import { VueDraggable } from "vue-draggable-plus";
 import ProblemNote from "../../ui/ProblemNote.vue";
+import UploadList from "../../ui/upload/UploadList.vue";
+import { useDropped } from "../../ui/upload/useDropped";
+import { useUploads } from "../../ui/upload/useUploads";
 import PictureCard from "./PictureCard.vue";
 import PicturePanel from "./PicturePanel.vue";
-import UploadList from "./UploadList.vue";
 import { type Picture, usePictures } from "./usePictures";
-import { useUploads } from "./useUploads";
+import { sendPicture } from "./sendPicture";
 
 /** Those of the product with this handle, or the shop's own. */
 const props = defineProps<{ handle?: string }>();
 const control = usePictures(() => props.handle);
 const { view, pictures, waiting, chosen, many, proposed, problem } = control;
 const { uploads, put, forget } = useUploads(
-  () => props.handle,
+  (parcel) => sendPicture(props.handle, parcel),
   () => void control.load(),
   // However they landed: behind the others, in the order of their files.
-  (ids) => void control.order([...pictures.value.map((p) => p.id).filter((id) => !ids.includes(id)), ...ids]),
+  (landed) => {
+    const ids = landed.map((one) => one.id);
+    void control.order([...pictures.value.map((p) => p.id).filter((id) => !ids.includes(id)), ...ids]);
+  },
 );
 watch(
   () => props.handle,
@@ -38,23 +43,7 @@ function move(picture: Picture, step: -1 | 1): void {
 }
 
 const input = ref<HTMLInputElement | null>(null);
-function picked(event: Event): void {
-  const field = event.target as HTMLInputElement;
-  put([...(field.files ?? [])]);
-  field.value = "";
-}
-
-/** Whether files are held over the page. */
-const over = ref(false);
-function dropped(event: DragEvent): void {
-  over.value = false;
-  put([...(event.dataTransfer?.files ?? [])]);
-}
-function held(event: DragEvent): void {
-  if (!event.dataTransfer?.types.includes("Files")) return;
-  event.preventDefault();
-  over.value = true;
-}
+const { over, held, dropped, picked } = useDropped(put);
 
 const removing = ref(false);
 async function remove(): Promise<void> {

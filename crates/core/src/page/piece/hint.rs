@@ -14,6 +14,7 @@ pub fn hint(piece: &Piece) -> String {
     match piece.kind {
         Kind::Gallery => format!("thumbnails {}", both(&chain, &gallery::THUMBNAILS)),
         Kind::Details => both(&chain, &details::AS),
+        Kind::Options if chain.text(&options::SHOWN_AS, Device::Wide) == "book" => String::new(),
         Kind::Options => both(&chain, &options::SHOWN_AS),
         Kind::BuyButton => format!("“{}”", chain.text(&buy_button::WORDS, Device::Wide)),
         Kind::Promises => count(chain.lines(&promises::LINES).len(), "line"),

@@ -1,0 +1,137 @@
+use super::{OptionInBook, one_line, option_of, option_view};
+use crate::error::{ApiError, ApiResult};
+use crate::session::Caller;
+use crate::state::State;
+use actix_web::web::{Data, Json, Path};
+use actix_web::{patch, post};
+use compagina_core::catalog::Way;
+use compagina_core::ids::{Handle, ValueId};
+use compagina_core::letters::folded;
+use compagina_core::swatch::Swatch;
+use compagina_storage::{OptionChange, ValueChange};
+use serde::Deserialize;
+use utoipa::ToSchema;
+
+const LONGEST_NAME: usize = 80;
+
+/// What is to be changed of an option; what isn't here stays as it is.
+#[derive(Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct ChangeOption {
+    name: Option<String>,
+    about: Option<String>,
+    page: Option<Way>,
+    card: Option<Way>,
+    from_variants: Option<bool>,
+}
+
+/// Changes an option on every product that uses it.
+#[utoipa::path(operation_id = "change_option", params(("handle" = String, Path)), request_body = ChangeOption,
+    responses((status = 200, body = OptionInBook), (status = 422, body = ApiError)))]
+#[patch("/options/{handle}")]
+pub async fn change_option(
+    state: Data<State>,
+    _caller: Caller,
+    handle: Path<String>,
+    wanted: Json<ChangeOption>,
+) -> ApiResult<Json<OptionInBook>> {
+    let option = option_of(&state, &handle).await?;
+    let ChangeOption { name, about, page, card, from_variants } = wanted.into_inner();
+    if page == Some(Way::Nothing) {
+        return Err(ApiError::refused("a page has to offer every choice that a product has"));
+    }
+    if card == Some(Way::Radios) {
+        return Err(ApiError::refused("a card has no room for a radio list"));
+    }
+    let name = name.map(|name| named("an option's name", &name)).transpose()?;
+    let about = about.map(|about| one_line("what an option is about", &about, 300)).transpose()?;
+    let change = OptionChange { name, about, page, card, from_variants };
+    state.store.change_option(option.id, &change).await?;
+    Ok(Json(option_view(&state, &handle).await?))
+}
+
+fn named(what: &str, name: &str) -> ApiResult<String> {
+    let name = one_line(what, name, LONGEST_NAME)?;
+    if folded(&name).is_empty() {
+        return Err(ApiError::refused(format!("{what} needs a letter or a digit")));
+    }
+    Ok(name)
+}
+
+/// What is to be changed of some values; what isn't here stays as it is.
+#[derive(Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct ChangeValues {
+    ids: Vec<ValueId>,
+    name: Option<String>,
+    note: Option<String>,
+    swatch: Option<Swatch>,
+    /// Takes the book's swatch away, so that palette, file or text are shown again.
+    #[serde(default)]
+    no_swatch: bool,
+}
+
+/// Changes values of an option: one, or many in the same way.
+#[utoipa::path(operation_id = "change_values", params(("handle" = String, Path)), request_body = ChangeValues,
+    responses((status = 200, body = OptionInBook), (status = 422, body = ApiError)))]
+#[patch("/options/{handle}/values")]
+pub async fn change_values(
+    state: Data<State>,
+    _caller: Caller,
+    handle: Path<String>,
+    wanted: Json<ChangeValues>,
+) -> ApiResult<Json<OptionInBook>> {
+    let option = option_of(&state, &handle).await?;
+    let ChangeValues { ids, name, note, swatch, no_swatch } = wanted.into_inner();
+    if swatch.as_ref().is_some_and(|swatch| !swatch.is_sound()) {
+        return Err(ApiError::refused("a swatch has one to four colours, or a picture"));
+    }
+    let name = name.map(|name| named("a value's name", &name)).transpose()?;
+    if let Some(name) = &name {
+        let same =
+            |v: &&compagina_storage::BookValue| folded(&v.name) == folded(name) && !ids.contains(&v.id);
+        if ids.len() != 1 || option.values.iter().any(|v| same(&v)) {
+            return Err(ApiError::refused(format!(
+                "“{name}” would be the name of two values of this option"
+            )));
+        }
+    }
+    let note = note.map(|note| one_line("a note", &note, 200)).transpose()?;
+    let swatch = if no_swatch { Some(None) } else { swatch.map(Some) };
+    state.store.change_values(option.id, &ids, &ValueChange { name, note, swatch }).await?;
+    Ok(Json(option_view(&state, &handle).await?))
+}
+
+#[derive(Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct NewValue {
+    name: String,
+}
+
+/// Adds a value; products that use the whole option have it at once.
+#[utoipa::path(operation_id = "add_value", params(("handle" = String, Path)), request_body = NewValue,
+    responses((status = 200, body = OptionInBook), (status = 422, body = ApiError)))]
+#[post("/options/{handle}/values")]
+pub async fn add_value(
+    state: Data<State>,
+    _caller: Caller,
+    handle: Path<String>,
+    wanted: Json<NewValue>,
+) -> ApiResult<Json<OptionInBook>> {
+    let option = option_of(&state, &handle).await?;
+    let name = named("a value's name", &wanted.name)?;
+    if option.values.iter().any(|value| folded(&value.name) == folded(&name)) {
+        return Err(ApiError::refused(format!("this option has “{name}” already")));
+    }
+    let value = Handle::from_text(&deunicoded(&name))
+        .filter(|new| option.values.iter().all(|value| value.handle != *new))
+        .ok_or_else(|| {
+            ApiError::refused(format!("“{name}” is too like another value for an address of its own"))
+        })?;
+    state.store.add_value(option.id, &value, &name).await?;
+    Ok(Json(option_view(&state, &handle).await?))
+}
+
+fn deunicoded(name: &str) -> String {
+    compagina_core::letters::words_of(name).join("-")
+}

@@ -1,0 +1,158 @@
+//! Changes of options and values.
+
+use super::file::{hold, value_within, work_out};
+use crate::error::with_retries;
+use crate::{Result, StorageError, Store, change};
+use compagina_core::catalog::Way;
+use compagina_core::ids::{Handle, OptionId, ProductId, ValueId};
+use compagina_core::swatch::Swatch;
+use sqlx::types::Json;
+
+/// An option has at most so many values.
+const MOST_VALUES: i64 = 1000;
+
+/// What is changed of an option; what is none stays as it is.
+#[derive(Debug, Clone, Default)]
+pub struct OptionChange {
+    pub name: Option<String>,
+    pub about: Option<String>,
+    pub page: Option<Way>,
+    pub card: Option<Way>,
+    pub from_variants: Option<bool>,
+}
+
+/// What is changed of values; what is none stays as it is.
+#[derive(Debug, Clone, Default)]
+pub struct ValueChange {
+    pub name: Option<String>,
+    pub note: Option<String>,
+    /// The book's swatch, or none of its own.
+    pub swatch: Option<Option<Swatch>>,
+}
+
+impl Store {
+    pub async fn change_option(&self, option: OptionId, wanted: &OptionChange) -> Result<()> {
+        with_retries(|| async {
+            let mut tx = self.pool.begin().await?;
+            hold(&mut tx, option).await?;
+            sqlx::query!(
+                "UPDATE shop_option SET name = COALESCE(?, name), about = COALESCE(?, about),
+                 way_page = COALESCE(?, way_page), way_card = COALESCE(?, way_card),
+                 from_variants = COALESCE(?, from_variants) WHERE id = ?",
+                wanted.name,
+                wanted.about,
+                wanted.page.map(Way::as_str),
+                wanted.card.map(Way::as_str),
+                wanted.from_variants,
+                option.0
+            )
+            .execute(&mut *tx)
+            .await?;
+            change::note(&mut tx, None).await?;
+            tx.commit().await?;
+            Ok(())
+        })
+        .await
+    }
+
+    /// Changes several values of an option in the same way; all or none.
+    pub async fn change_values(&self, option: OptionId, ids: &[ValueId], wanted: &ValueChange) -> Result<()> {
+        with_retries(|| async {
+            let mut tx = self.pool.begin().await?;
+            hold(&mut tx, option).await?;
+            for id in ids {
+                value_within(&mut tx, option, *id).await?;
+                sqlx::query!(
+                    "UPDATE option_value SET name = COALESCE(?, name), note = COALESCE(?, note) WHERE id = ?",
+                    wanted.name,
+                    wanted.note,
+                    id.0
+                )
+                .execute(&mut *tx)
+                .await?;
+                if let Some(swatch) = &wanted.swatch {
+                    let swatch = swatch.as_ref().map(Json);
+                    sqlx::query!("UPDATE option_value SET swatch = ? WHERE id = ?", swatch as _, id.0)
+                        .execute(&mut *tx)
+                        .await?;
+                }
+            }
+            work_out(&mut tx, option).await?;
+            change::note(&mut tx, None).await?;
+            tx.commit().await?;
+            Ok(())
+        })
+        .await
+    }
+
+    /// Adds a value behind the others. Products that use the whole option have it at once.
+    pub async fn add_value(&self, option: OptionId, handle: &Handle, name: &str) -> Result<ValueId> {
+        with_retries(|| async {
+            let mut tx = self.pool.begin().await?;
+            hold(&mut tx, option).await?;
+            let count = sqlx::query_scalar!("SELECT COUNT(*) FROM option_value WHERE option_id = ?", option.0)
+                .fetch_one(&mut *tx)
+                .await?;
+            if count >= MOST_VALUES {
+                return Err(StorageError::Full { what: "values of one option", most: MOST_VALUES });
+            }
+            let done = sqlx::query!(
+                "INSERT INTO option_value (option_id, handle, name, position) SELECT ?, ?, ?, COALESCE(MAX(position) + 1, 0)
+                 FROM option_value WHERE option_id = ?",
+                option.0,
+                handle.as_str(),
+                name,
+                option.0
+            )
+            .execute(&mut *tx)
+            .await?;
+            let id = done.last_insert_id();
+            sqlx::query!(
+                "INSERT INTO product_value (product_id, value_id, position)
+                 SELECT u.product_id, ?, 1000 FROM product_option u WHERE u.option_id = ? AND u.whole",
+                id,
+                option.0
+            )
+            .execute(&mut *tx)
+            .await?;
+            work_out(&mut tx, option).await?;
+            change::note(&mut tx, None).await?;
+            tx.commit().await?;
+            Ok(ValueId(id))
+        })
+        .await
+    }
+
+    /// Gives a product a swatch of its own for a value, with the reason; none takes it away again.
+    pub async fn set_own_swatch(
+        &self,
+        product: ProductId,
+        value: ValueId,
+        own: Option<(&Swatch, &str)>,
+    ) -> Result<()> {
+        with_retries(|| async {
+            let mut tx = self.pool.begin().await?;
+            sqlx::query!(
+                "SELECT value_id FROM product_value WHERE product_id = ? AND value_id = ? FOR UPDATE",
+                product.0,
+                value.0
+            )
+            .fetch_optional(&mut *tx)
+            .await?
+            .ok_or(StorageError::NotFound { what: "value of this product" })?;
+            sqlx::query!(
+                "UPDATE product_value SET swatch = ?, why = ? WHERE product_id = ? AND value_id = ?",
+                own.map(|(swatch, _)| Json(swatch)) as _,
+                own.map_or("", |(_, why)| why),
+                product.0,
+                value.0
+            )
+            .execute(&mut *tx)
+            .await?;
+            change::note(&mut tx, Some(product)).await?;
+            tx.commit().await?;
+            Ok(())
+        })
+        .await
+    }
+}

@@ -1,0 +1,205 @@
+//! Picture files for the values of an option, and what their names lead to.
+
+use crate::error::with_retries;
+use crate::{Result, StorageError, Store, change};
+use compagina_core::ids::{OptionId, ValueId};
+use compagina_core::swatch::{Colour, Fate, Palette, SwatchFile, match_files};
+use sqlx::MySqlConnection;
+use sqlx::types::Json;
+
+/// At most so many files wait for the values of one option.
+const MOST_FILES: i64 = 500;
+
+/// A picture file of an option.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub struct KeptFile {
+    pub file: SwatchFile,
+    /// The square that was cut from it.
+    pub hash: String,
+    /// What it has most of.
+    pub colour: Option<Colour>,
+}
+
+impl Store {
+    /// The files of an option, in the order in which they came.
+    pub async fn swatch_files(&self, option: OptionId) -> Result<Vec<KeptFile>> {
+        let rows = sqlx::query!(
+            r#"SELECT id, name, hash, colour AS "colour: String", fate AS "fate: Json<Fate>" FROM swatch_file WHERE option_id = ? ORDER BY id"#,
+            option.0
+        )
+        .fetch_all(&self.pool)
+        .await?;
+        let damaged = StorageError::damaged("colour");
+        rows.into_iter()
+            .map(|row| {
+                Ok(KeptFile {
+                    file: SwatchFile { id: row.id, name: row.name, fate: row.fate.map(|fate| fate.0) },
+                    hash: row.hash,
+                    colour: row.colour.map(Colour::try_from).transpose().map_err(|e| damaged(&e))?,
+                })
+            })
+            .collect()
+    }
+
+    /// Adds a file to those of an option; one of the same name is replaced and what was settled of it stays.
+    pub async fn put_swatch_file(
+        &self,
+        option: OptionId,
+        name: &str,
+        hash: &str,
+        colour: Option<Colour>,
+    ) -> Result<()> {
+        with_retries(|| async {
+            let mut tx = self.pool.begin().await?;
+            hold(&mut tx, option).await?;
+            let count = sqlx::query_scalar!("SELECT COUNT(*) FROM swatch_file WHERE option_id = ?", option.0)
+                .fetch_one(&mut *tx)
+                .await?;
+            if count >= MOST_FILES {
+                return Err(StorageError::Full { what: "picture files of one option", most: MOST_FILES });
+            }
+            let colour = colour.map(String::from);
+            let done = sqlx::query!(
+                "UPDATE swatch_file SET hash = ?, colour = ? WHERE option_id = ? AND name = ?",
+                hash,
+                colour,
+                option.0,
+                name
+            )
+            .execute(&mut *tx)
+            .await?;
+            let known = sqlx::query_scalar!(
+                "SELECT COUNT(*) FROM swatch_file WHERE option_id = ? AND name = ?",
+                option.0,
+                name
+            )
+            .fetch_one(&mut *tx)
+            .await?;
+            if done.rows_affected() == 0 && known == 0 {
+                sqlx::query!(
+                    "INSERT INTO swatch_file (option_id, name, hash, colour) VALUES (?, ?, ?, ?)",
+                    option.0,
+                    name,
+                    hash,
+                    colour
+                )
+                .execute(&mut *tx)
+                .await?;
+            }
+            work_out(&mut tx, option).await?;
+            change::note(&mut tx, None).await?;
+            tx.commit().await?;
+            Ok(())
+        })
+        .await
+    }
+
+    /// Says of files what they are for; none lets their names speak again. All or nothing.
+    pub async fn settle_files(&self, option: OptionId, fates: &[(u64, Option<Fate>)]) -> Result<()> {
+        with_retries(|| async {
+            let mut tx = self.pool.begin().await?;
+            hold(&mut tx, option).await?;
+            for (id, fate) in fates {
+                if let Some(Fate::For(value)) = fate {
+                    value_within(&mut tx, option, *value).await?;
+                    // Of files settled for one value only the last one is meant.
+                    let other = serde_json::to_string(&Fate::For(*value)).unwrap_or_default();
+                    sqlx::query!(
+                        "UPDATE swatch_file SET fate = ? WHERE option_id = ? AND JSON_EQUALS(fate, ?)",
+                        Json(Fate::Unused) as _,
+                        option.0,
+                        other
+                    )
+                    .execute(&mut *tx)
+                    .await?;
+                }
+                sqlx::query!("SELECT id FROM swatch_file WHERE id = ? AND option_id = ?", id, option.0)
+                    .fetch_optional(&mut *tx)
+                    .await?
+                    .ok_or(StorageError::NotFound { what: "file" })?;
+                sqlx::query!("UPDATE swatch_file SET fate = ? WHERE id = ?", fate.map(Json) as _, id)
+                    .execute(&mut *tx)
+                    .await?;
+            }
+            work_out(&mut tx, option).await?;
+            change::note(&mut tx, None).await?;
+            tx.commit().await?;
+            Ok(())
+        })
+        .await
+    }
+
+    /// Takes files out of an option.
+    pub async fn remove_swatch_files(&self, option: OptionId, ids: &[u64]) -> Result<()> {
+        with_retries(|| async {
+            let mut tx = self.pool.begin().await?;
+            hold(&mut tx, option).await?;
+            for id in ids {
+                sqlx::query!("DELETE FROM swatch_file WHERE id = ? AND option_id = ?", id, option.0)
+                    .execute(&mut *tx)
+                    .await?;
+            }
+            work_out(&mut tx, option).await?;
+            change::note(&mut tx, None).await?;
+            tx.commit().await?;
+            Ok(())
+        })
+        .await
+    }
+}
+
+/// Holds an option for the rest of a transaction.
+pub(super) async fn hold(tx: &mut MySqlConnection, option: OptionId) -> Result<()> {
+    sqlx::query!("SELECT id FROM shop_option WHERE id = ? FOR UPDATE", option.0)
+        .fetch_optional(&mut *tx)
+        .await?
+        .ok_or(StorageError::NotFound { what: "option" })?;
+    Ok(())
+}
+
+pub(super) async fn value_within(tx: &mut MySqlConnection, option: OptionId, value: ValueId) -> Result<()> {
+    sqlx::query!("SELECT id FROM option_value WHERE id = ? AND option_id = ?", value.0, option.0)
+        .fetch_optional(&mut *tx)
+        .await?
+        .ok_or(StorageError::NotFound { what: "value" })?;
+    Ok(())
+}
+
+/// Works out anew what the names of an option's values lead to.
+pub(crate) async fn work_out(tx: &mut MySqlConnection, option: OptionId) -> Result<()> {
+    let values =
+        sqlx::query!("SELECT id, name FROM option_value WHERE option_id = ? ORDER BY position, id", option.0)
+            .fetch_all(&mut *tx)
+            .await?;
+    let files = sqlx::query!(
+        r#"SELECT id, name, hash, fate AS "fate: Json<Fate>" FROM swatch_file WHERE option_id = ? ORDER BY id"#,
+        option.0
+    )
+    .fetch_all(&mut *tx)
+    .await?;
+    let palette = palette_of(&mut *tx).await?;
+    let names: Vec<(ValueId, &str)> = values.iter().map(|v| (ValueId(v.id), v.name.as_str())).collect();
+    let known: Vec<SwatchFile> = files
+        .iter()
+        .map(|f| SwatchFile { id: f.id, name: f.name.clone(), fate: f.fate.as_ref().map(|fate| fate.0) })
+        .collect();
+    let matches = match_files(&names, &known);
+    for (value, name) in names {
+        let file = matches.file_of(value).and_then(|id| files.iter().find(|f| f.id == id));
+        sqlx::query!(
+            "UPDATE option_value SET palette_colour = ?, file_hash = ? WHERE id = ?",
+            palette.colour(name).map(String::from),
+            file.map(|f| f.hash.as_str()),
+            value.0
+        )
+        .execute(&mut *tx)
+        .await?;
+    }
+    Ok(())
+}
+
+/// The shop's palette; empty where none was written.
+pub(super) async fn palette_of(tx: &mut MySqlConnection) -> Result<Palette> {
+    let text = sqlx::query_scalar!("SELECT palette FROM shop").fetch_optional(&mut *tx).await?;
+    Ok(Palette::read(&text.unwrap_or_default()).unwrap_or_default())
+}

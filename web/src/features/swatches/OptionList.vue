@@ -1,0 +1,87 @@
+<script setup lang="ts">
+import SwatchDot from "./SwatchDot.vue";
+import type { OptionLine } from "./useBook";
+import { WAYS } from "./words";
+
+/** Every option of the shop: how it is chosen, and what is still to be settled. */
+defineProps<{ lines: OptionLine[]; open: string | undefined }>();
+defineEmits<{ palette: [] }>();
+const way = (line: OptionLine): string => WAYS.find((w) => w.way === line.page)?.title ?? "";
+</script>
+
+<template>
+  <nav class="options" aria-label="Options">
+    <div class="head">
+      <h1>Swatch book</h1>
+      <button class="quiet" @click="$emit('palette')">Palette</button>
+    </div>
+    <router-link
+      v-for="line in lines"
+      :key="line.handle"
+      :to="{ name: 'swatch-book', params: { handle: line.handle } }"
+      class="line"
+      :class="{ chosen: line.handle === open }"
+    >
+      <span class="name">
+        <b>{{ line.name }}</b>
+        <span class="soft">{{ line.products === 1 ? "1 product" : `${line.products} products` }}</span>
+      </span>
+      <span class="name">
+        <span class="soft">{{ way(line) }} · {{ line.values }} values</span>
+        <span v-if="line.open" class="signal">{{ line.open }} to settle</span>
+      </span>
+      <span v-if="line.page === 'swatches'" class="fan">
+        <SwatchDot v-for="(swatch, index) in line.fan" :key="index" :swatch="swatch" :size="14" />
+      </span>
+    </router-link>
+  </nav>
+</template>
+
+<style scoped>
+.options {
+  padding: 10px 0;
+  overflow-y: auto;
+  border-right: 1px solid var(--line);
+  background: var(--sheet);
+}
+.head {
+  display: flex;
+  justify-content: space-between;
+  padding: 4px 14px 8px;
+}
+.line {
+  display: grid;
+  gap: 1px;
+  padding: 7px 14px 8px 11px;
+  border-left: 3px solid transparent;
+  color: inherit;
+  text-decoration: none;
+}
+.line:hover {
+  background: var(--paper);
+}
+.chosen {
+  border-left-color: var(--accent);
+  background: var(--accent-weak) !important;
+}
+.name {
+  display: flex;
+  gap: 8px;
+  justify-content: space-between;
+}
+.name b {
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.fan {
+  display: flex;
+  gap: 3px;
+  margin-top: 4px;
+}
+@media (max-width: 900px) {
+  .options {
+    border-right: 0;
+    border-bottom: 1px solid var(--line);
+  }
+}
+</style>

@@ -1,0 +1,71 @@
+<script setup lang="ts">
+import { ref, watch } from "vue";
+import { type ApiError, api, ask } from "../../api/client";
+import ProblemNote from "../../ui/ProblemNote.vue";
+
+/** The shop's named colours, pasted or typed one a line. */
+const open = defineModel<boolean>({ required: true });
+const emit = defineEmits<{ kept: [] }>();
+const text = ref("");
+const problem = ref<ApiError | null>(null);
+const waiting = ref(false);
+
+async function load(): Promise<void> {
+  const { data, error } = await ask(api.GET("/api/palette"));
+  problem.value = error ?? null;
+  if (data) text.value = data.text;
+}
+watch(open, (now) => now && void load());
+
+async function keep(): Promise<void> {
+  waiting.value = true;
+  const { error } = await ask(api.PUT("/api/palette", { body: { text: text.value } }));
+  waiting.value = false;
+  problem.value = error ?? null;
+  if (error) return;
+  open.value = false;
+  emit("kept");
+}
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="520">
+    <form class="dialog-sheet" @submit.prevent="keep">
+      <h2>Palette</h2>
+      <p class="soft">
+        The shop's named colours, one a line: a name, then #RRGGBB. A colour that browsers know by name, such as Tomato,
+        may stand alone. Values with these names show them wherever nothing else is set.
+      </p>
+      <ProblemNote :problem="problem" />
+      <textarea
+        v-model="text"
+        rows="12"
+        spellcheck="false"
+        aria-label="Named colours"
+        placeholder="Ember #D7512B&#10;Sea green #2E8B57&#10;Tomato"
+      />
+      <div class="acts">
+        <v-btn variant="text" @click="open = false">Cancel</v-btn>
+        <v-btn type="submit" variant="flat" color="primary" :loading="waiting">Keep the palette</v-btn>
+      </div>
+    </form>
+  </v-dialog>
+</template>
+
+<style scoped>
+p {
+  margin: 0;
+}
+textarea {
+  padding: 8px 10px;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  background: #fff;
+  line-height: 1.5;
+}
+.acts {
+  display: flex;
+  gap: 8px;
+  justify-content: flex-end;
+}
+</style>

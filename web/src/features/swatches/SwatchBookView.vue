@@ -1,0 +1,143 @@
+<script setup lang="ts">
+import { computed, ref, watch } from "vue";
+import ProblemNote from "../../ui/ProblemNote.vue";
+import UploadList from "../../ui/upload/UploadList.vue";
+import { useDropped } from "../../ui/upload/useDropped";
+import { useUploads } from "../../ui/upload/useUploads";
+import { sendFile } from "../../api/upload";
+import { sendAsPicture } from "../pictures/sendPicture";
+import AlikeList from "./AlikeList.vue";
+import MatchList from "./MatchList.vue";
+import OptionHead from "./OptionHead.vue";
+import OptionList from "./OptionList.vue";
+import OwnList from "./OwnList.vue";
+import PaletteDialog from "./PaletteDialog.vue";
+import ValueFan from "./ValueFan.vue";
+import ValuePanel from "./ValuePanel.vue";
+import { type BookOption, useBook } from "./useBook";
+
+const props = defineProps<{ handle?: string }>();
+const book = useBook(() => props.handle);
+const { lines, option, problem, loading } = book;
+watch(
+  () => props.handle,
+  () => void book.load(),
+  { immediate: true },
+);
+
+const at = computed(() => `/api/options/${option.value?.handle ?? ""}/files`);
+const { uploads, put, forget } = useUploads<BookOption>(
+  ({ file, tell, signal }) =>
+    sendAsPicture(file, (name, body) =>
+      sendFile("POST", `${at.value}?${new URLSearchParams({ name }).toString()}`, body, tell, signal),
+    ),
+  (now) => {
+    if (now.handle === option.value?.handle) book.show(now);
+    void book.loadLines();
+  },
+);
+const input = ref<HTMLInputElement | null>(null);
+const { over, held, dropped, picked } = useDropped(put);
+const palette = ref(false);
+</script>
+
+<template>
+  <main class="book" @dragover="held" @dragleave.self="over = false" @drop.prevent="dropped">
+    <OptionList :lines="lines" :open="option?.handle" @palette="palette = true" />
+    <section v-if="option" class="option" :aria-label="option.name">
+      <OptionHead :option="option" @change="book.change" @files="input?.click()" />
+      <ProblemNote class="problem" :problem="problem" @retry="book.load" />
+      <div class="halves">
+        <div class="left">
+          <UploadList
+            :uploads="uploads"
+            @forget="forget"
+            @forget-all="uploads = uploads.filter((u) => u.state !== 'failed')"
+            @cancel-all="uploads.filter((u) => u.state !== 'failed').forEach((u) => u.cancel())"
+          />
+          <ValueFan :book="book" />
+          <AlikeList v-if="option.alike.length" :option="option" />
+          <MatchList v-if="option.files.length" :option="option" @settle="book.settle" @remove="book.removeFiles" />
+          <p v-else class="soft drop">
+            Drop picture files anywhere on this page: each goes to the value whose name it has. Capitals, spaces,
+            accents and underscores don't matter.
+          </p>
+          <OwnList v-if="option.own.length" :option="option" @rejoin="book.rejoin" />
+        </div>
+        <ValuePanel :book="book" />
+      </div>
+      <input ref="input" type="file" hidden multiple accept="image/*,.avif" @change="picked" />
+      <div v-if="over" class="over">Let go to give these pictures to the values of {{ option.name }}</div>
+    </section>
+    <section v-else class="option">
+      <v-progress-linear v-if="loading" indeterminate color="primary" />
+      <ProblemNote v-else-if="problem" class="problem" :problem="problem" @retry="book.load" />
+      <p v-else class="none soft">Products here have no options to choose by.</p>
+    </section>
+    <PaletteDialog v-model="palette" @kept="book.load" />
+  </main>
+</template>
+
+<style scoped>
+.book {
+  display: grid;
+  grid-template-columns: 272px minmax(0, 1fr);
+  height: calc(100dvh - 48px);
+  min-height: 480px;
+}
+.option {
+  position: relative;
+  display: flex;
+  flex-direction: column;
+  min-height: 0;
+}
+.problem {
+  margin: 8px 14px 0;
+}
+.halves {
+  display: grid;
+  flex: 1;
+  grid-template-columns: minmax(0, 1fr) 300px;
+  min-height: 0;
+}
+.left {
+  display: flex;
+  flex-direction: column;
+  gap: 14px;
+  padding: 14px 18px 24px;
+  overflow-y: auto;
+}
+.drop {
+  margin: 0;
+  padding: 14px;
+  border: 1.5px dashed #b9b09b;
+  border-radius: 10px;
+  text-align: center;
+}
+.none {
+  padding: 24px;
+}
+.over {
+  position: absolute;
+  z-index: 5;
+  inset: 10px;
+  display: grid;
+  place-items: center;
+  border: 2px dashed var(--accent);
+  border-radius: 10px;
+  background: #ffffffd9;
+  color: var(--accent);
+  font-size: 18px;
+  font-weight: 600;
+  pointer-events: none;
+}
+@media (max-width: 900px) {
+  .book,
+  .halves {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .book {
+    height: auto;
+  }
+}
+</style>

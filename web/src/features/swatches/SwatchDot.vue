@@ -1,0 +1,39 @@
+<script setup lang="ts">
+import { computed } from "vue";
+import type { Swatch } from "./useBook";
+
+/** A swatch as the shop draws it; a value that shows its text has an empty place. */
+const props = defineProps<{ swatch: Swatch; size: number; pale?: boolean }>();
+const background = computed(() => {
+  const { swatch } = props;
+  if (swatch.kind === "picture") return `url(/media/${swatch.hash}) 50%/cover ${swatch.over ?? ""}`;
+  if (swatch.kind === "text") return "";
+  const { colours } = swatch;
+  const step = 100 / colours.length;
+  return `linear-gradient(135deg,${colours.map((c, i) => `${c} ${i * step}% ${(i + 1) * step}%`).join(",")})`;
+});
+</script>
+
+<template>
+  <span
+    class="dot"
+    :class="{ bare: swatch.kind === 'text', pale }"
+    :style="{ width: `${size}px`, height: `${size}px`, background }"
+  />
+</template>
+
+<style scoped>
+.dot {
+  display: inline-block;
+  flex: none;
+  border-radius: 50%;
+  box-shadow: inset 0 0 0 1px #0003;
+}
+.pale {
+  box-shadow: inset 0 0 0 1.5px #767676;
+}
+.bare {
+  border: 1.5px dashed #a39c8b;
+  box-shadow: none;
+}
+</style>

@@ -1,0 +1,105 @@
+<script setup lang="ts">
+import { ref } from "vue";
+import SwatchDot from "./SwatchDot.vue";
+import type { BookControl, BookValue } from "./useBook";
+import { FROM } from "./words";
+
+/** The values of the open option as they look on the shop's ground. */
+const props = defineProps<{ book: BookControl }>();
+const { option, values, chosen } = props.book;
+
+function choose(value: BookValue, event: MouseEvent): void {
+  if (event.shiftKey && chosen.value.length > 0) {
+    const ids = values.value.map((v) => v.id);
+    const [from, to] = [ids.indexOf(chosen.value[0] ?? value.id), ids.indexOf(value.id)];
+    chosen.value = ids.slice(Math.min(from, to), Math.max(from, to) + 1);
+  } else if (event.ctrlKey || event.metaKey) {
+    chosen.value = chosen.value.includes(value.id)
+      ? chosen.value.filter((id) => id !== value.id)
+      : [...chosen.value, value.id];
+  } else chosen.value = [value.id];
+}
+
+const name = ref("");
+async function add(): Promise<void> {
+  if (name.value.trim() === "") return;
+  await props.book.addValue(name.value);
+  if (!props.book.problem.value) name.value = "";
+}
+</script>
+
+<template>
+  <ul class="fan" :style="{ background: option?.ground }">
+    <li v-for="value in values" :key="value.id">
+      <button
+        :class="{ chosen: chosen.includes(value.id) }"
+        :aria-pressed="chosen.includes(value.id)"
+        @click="choose(value, $event)"
+      >
+        <SwatchDot :swatch="value.swatch" :size="44" :pale="value.pale" />
+        <b>{{ value.name }}</b>
+        <span class="soft" :class="{ signal: value.from === 'text' && option?.page === 'swatches' }">
+          {{ value.from === "text" && option?.page === "swatches" ? "no swatch yet" : FROM[value.from] }}
+        </span>
+      </button>
+    </li>
+    <li class="new">
+      <form @submit.prevent="add">
+        <input v-model="name" aria-label="Name of a new value" placeholder="New value" maxlength="80" />
+        <button v-if="name.trim()" class="quiet">Add</button>
+      </form>
+    </li>
+  </ul>
+</template>
+
+<style scoped>
+.fan {
+  display: grid;
+  grid-template-columns: repeat(auto-fill, minmax(112px, 1fr));
+  gap: 4px;
+  margin: 0;
+  padding: 10px;
+  border: 1px solid var(--line);
+  border-radius: 8px;
+  list-style: none;
+}
+.fan > li > button {
+  display: grid;
+  gap: 1px;
+  justify-items: center;
+  width: 100%;
+  padding: 8px 4px 6px;
+  border-radius: 8px;
+  overflow-wrap: anywhere;
+  font-size: 12px;
+}
+.fan > li > button b {
+  margin-top: 5px;
+  font-size: 13px;
+}
+.fan > li > button:hover {
+  background: #00000008;
+}
+.chosen {
+  background: var(--accent-weak) !important;
+  box-shadow: inset 0 0 0 2px var(--accent);
+}
+.new {
+  display: grid;
+  place-items: center;
+}
+.new form {
+  display: grid;
+  justify-items: center;
+}
+.new input {
+  width: 96px;
+  padding: 4px 6px;
+  border: 1px dashed #a39c8b;
+  border-radius: 6px;
+  text-align: center;
+}
+.new input::placeholder {
+  color: var(--soft);
+}
+</style>

@@ -1,0 +1,188 @@
+<script setup lang="ts">
+import { mdiClose, mdiPlus } from "@mdi/js";
+import { computed, ref, watch } from "vue";
+import ColourField from "../../ui/ColourField.vue";
+import SwatchDot from "./SwatchDot.vue";
+import type { BookControl } from "./useBook";
+import { FROM } from "./words";
+
+/** What is set of the chosen values. */
+const props = defineProps<{ book: BookControl }>();
+const { many, option, values } = props.book;
+const one = computed(() => (many.value.length === 1 ? (many.value[0] ?? null) : null));
+const ids = computed(() => many.value.map((value) => value.id));
+const MOST = 4;
+
+const name = ref("");
+const note = ref("");
+watch(
+  () => [one.value?.id, one.value?.name, one.value?.note],
+  () => ([name.value, note.value] = [one.value?.name ?? "", one.value?.note ?? ""]),
+  { immediate: true },
+);
+function keep(): void {
+  const value = one.value;
+  if (!value) return;
+  if (name.value.trim() === "") name.value = value.name;
+  if (name.value.trim() !== value.name) void props.book.changeValues([value.id], { name: name.value });
+  if (note.value.trim() !== value.note) void props.book.changeValues([value.id], { note: note.value });
+}
+
+const colours = computed(() => (one.value?.swatch.kind === "colours" ? one.value.swatch.colours : []));
+function paint(next: string[]): void {
+  void props.book.changeValues(ids.value, { swatch: { kind: "colours", colours: next } });
+}
+const set = (at: number, colour: string): void => paint(colours.value.map((c, i) => (i === at ? colour : c)));
+const bare = computed(() => values.value.filter((value) => value.from === "text"));
+const ownHere = computed(() => many.value.some((value) => value.from === "book"));
+</script>
+
+<template>
+  <aside class="panel" aria-label="The chosen values">
+    <template v-if="one">
+      <div class="title">
+        <SwatchDot :swatch="one.swatch" :size="52" :pale="one.pale" />
+        <span>
+          <b>{{ FROM[one.from] }}</b>
+          <span class="soft">{{
+            one.products === 1 ? "offered by 1 product" : `offered by ${one.products} products`
+          }}</span>
+          <span v-if="one.pale" class="soft">pale on this ground, so it gets a ring</span>
+        </span>
+      </div>
+      <label>
+        <span class="soft">Name</span>
+        <input v-model="name" maxlength="80" @blur="keep" @keydown.enter="keep" />
+      </label>
+      <label>
+        <span class="soft">Told on hover and spoken, in place of the name</span>
+        <input v-model="note" maxlength="200" :placeholder="one.name" @blur="keep" @keydown.enter="keep" />
+      </label>
+      <fieldset>
+        <legend class="soft">{{ colours.length > 1 ? "Colours" : "Colour" }}</legend>
+        <div v-for="(colour, index) in colours" :key="index" class="colour">
+          <span :id="`colour-${index}`" class="unseen">Colour {{ index + 1 }}</span>
+          <ColourField
+            :model-value="colour"
+            :labelledby="`colour-${index}`"
+            @update:model-value="(c) => set(index, c)"
+          />
+          <button
+            v-if="colours.length > 1"
+            class="tool"
+            :aria-label="`Take out colour ${index + 1}`"
+            @click="paint(colours.filter((_, i) => i !== index))"
+          >
+            <v-icon :icon="mdiClose" size="14" />
+          </button>
+        </div>
+        <p v-if="colours.length === 0 && one.proposed" class="proposed">
+          <SwatchDot :swatch="{ kind: 'colours', colours: [one.proposed] }" :size="20" />
+          <span>its name makes one think of {{ one.proposed }}</span>
+          <button class="quiet" @click="paint([one.proposed])">Take it</button>
+        </p>
+        <button v-if="colours.length < MOST" class="quiet" @click="paint([...colours, one.proposed ?? '#8A8A8A'])">
+          <v-icon :icon="mdiPlus" size="14" /> {{ colours.length ? "Another colour" : "Give it a colour" }}
+        </button>
+      </fieldset>
+    </template>
+    <template v-else-if="many.length">
+      <h2>{{ many.length }} values</h2>
+    </template>
+    <template v-else>
+      <p class="soft">
+        Choose a value to set its name, its colours and what is told of it. Shift and Ctrl choose several.
+      </p>
+      <template v-if="option?.page === 'swatches' && bare.length">
+        <h2>{{ bare.length === 1 ? "1 value has" : `${bare.length} values have` }} no swatch yet</h2>
+        <p>{{ bare.map((value) => value.name).join(", ") }}</p>
+        <button
+          class="quiet"
+          @click="
+            book.takeFrom(
+              bare.map((v) => v.id),
+              'pictures',
+            )
+          "
+        >
+          Cut them from the products' pictures
+        </button>
+        <button
+          class="quiet"
+          @click="
+            book.takeFrom(
+              bare.map((v) => v.id),
+              'colours',
+            )
+          "
+        >
+          Take their colours from the products' pictures
+        </button>
+      </template>
+    </template>
+    <template v-if="many.length">
+      <div class="acts">
+        <button class="quiet" @click="book.takeFrom(ids, 'pictures')">Cut from its products' pictures</button>
+        <button class="quiet" @click="book.takeFrom(ids, 'colours')">Colour from its products' pictures</button>
+        <button v-if="ownHere" class="quiet" @click="book.changeValues(ids, { no_swatch: true })">
+          Rejoin: what palette, files or text give
+        </button>
+        <button v-else class="quiet" @click="book.changeValues(ids, { swatch: { kind: 'text' } })">
+          Show the text here
+        </button>
+      </div>
+    </template>
+  </aside>
+</template>
+
+<style scoped>
+.panel {
+  display: grid;
+  align-content: start;
+  gap: 12px;
+  padding: 14px 16px 24px;
+  overflow-y: auto;
+  border-left: 1px solid var(--line);
+  background: #fff;
+}
+.panel p {
+  margin: 0;
+}
+.title {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+}
+.title > span:last-child,
+label,
+.acts {
+  display: grid;
+  gap: 2px;
+}
+.acts {
+  justify-items: start;
+}
+label input {
+  padding: 5px 8px;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+}
+fieldset {
+  display: grid;
+  gap: 6px;
+  justify-items: start;
+  margin: 0;
+  padding: 0;
+  border: 0;
+}
+legend {
+  margin-bottom: 3px;
+  padding: 0;
+}
+.colour,
+.proposed {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+}
+</style>

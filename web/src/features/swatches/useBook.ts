@@ -1,0 +1,72 @@
+import { computed, ref, shallowRef } from "vue";
+import { type Answer, type ApiError, type Schemas, api, ask } from "../../api/client";
+
+export type OptionLine = Schemas["OptionLine"];
+export type BookOption = Schemas["OptionInBook"];
+export type BookValue = Schemas["ValueInBook"];
+export type SwatchFile = Schemas["SwatchFileView"];
+export type Swatch = Schemas["Swatch"];
+export type Way = Schemas["Way"];
+type Change = Schemas["ChangeOption"];
+type ValueChange = Omit<Schemas["ChangeValues"], "ids">;
+type Settled = Schemas["Settled"];
+
+/** The swatch book: every option, the one that is open, and every change of it, one after another. */
+export function useBook(handle: () => string | undefined) {
+  const lines = shallowRef<OptionLine[]>([]);
+  const option = shallowRef<BookOption | null>(null);
+  const problem = ref<ApiError | null>(null);
+  const loading = ref(true);
+  const chosen = ref<number[]>([]);
+  let queue: Promise<unknown> = Promise.resolve();
+
+  const values = computed(() => option.value?.values ?? []);
+  const many = computed(() => values.value.filter((value) => chosen.value.includes(value.id)));
+
+  function show(now: BookOption): void {
+    option.value = now;
+    chosen.value = chosen.value.filter((id) => now.values.some((value) => value.id === id));
+  }
+  function take(call: () => Promise<Answer<BookOption>>): Promise<void> {
+    const turn = queue.then(async () => {
+      const { data, error } = await call();
+      problem.value = error ?? null;
+      if (data) {
+        show(data);
+        await loadLines();
+      }
+    });
+    queue = turn;
+    return turn;
+  }
+  async function loadLines(): Promise<void> {
+    const { data, error } = await ask(api.GET("/api/options"));
+    if (data) lines.value = data;
+    else problem.value = error ?? null;
+  }
+  /** The option that an address names, or the first. */
+  async function load(): Promise<void> {
+    await loadLines();
+    const wanted = handle() ?? lines.value[0]?.handle;
+    if (wanted !== option.value?.handle) chosen.value = [];
+    if (wanted !== undefined) await take(() => ask(api.GET(at, { params: { path: { handle: wanted } } })));
+    loading.value = false;
+  }
+
+  const at = "/api/options/{handle}" as const;
+  const path = () => ({ path: { handle: option.value?.handle ?? "" } });
+  const change = (body: Change) => take(() => ask(api.PATCH(at, { params: path(), body })));
+  const changeValues = (ids: number[], wanted: ValueChange) =>
+    take(() => ask(api.PATCH(`${at}/values`, { params: path(), body: { ids, ...wanted } })));
+  const addValue = (name: string) => take(() => ask(api.POST(`${at}/values`, { params: path(), body: { name } })));
+  const settle = (body: Settled[]) => take(() => ask(api.PUT(`${at}/files`, { params: path(), body })));
+  const removeFiles = (ids: number[]) => take(() => ask(api.DELETE(`${at}/files`, { params: path(), body: { ids } })));
+  const rejoin = (product: string, value: number) =>
+    take(() => ask(api.PUT(`${at}/own`, { params: path(), body: { product, value, swatch: null } })));
+  const takeFrom = (ids: number[], what: Schemas["Take"]) =>
+    take(() => ask(api.POST(`${at}/take`, { params: path(), body: { ids, take: what } })));
+
+  const seen = { lines, option, values, many, chosen, problem, loading };
+  return { ...seen, load, loadLines, show, change, changeValues, addValue, settle, removeFiles, rejoin, takeFrom };
+}
+export type BookControl = ReturnType<typeof useBook>;
