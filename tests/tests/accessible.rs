@@ -60,6 +60,14 @@ async fn the_owners_views_can_be_used_by_everybody(pool: MySqlPool) {
         client.execute("document.querySelector('.grid .card button').click()", vec![]).await.unwrap();
         until(&client, "document.querySelector('.panel textarea')").await;
         nothing_is_wrong(&client, "Pictures").await;
+        client.goto(&format!("{base}/pictures")).await.unwrap();
+        until(&client, "document.querySelectorAll('.grid .card').length > 5").await;
+        nothing_is_wrong(&client, "The shop's own pictures").await;
+        client.goto(&format!("{base}/swatch-book")).await.unwrap();
+        until(&client, "document.querySelectorAll('.fan > li').length === 10").await;
+        client.execute("document.querySelector('.fan button').click()", vec![]).await.unwrap();
+        until(&client, "document.querySelector('.panel input')").await;
+        nothing_is_wrong(&client, "Swatch book").await;
         client.goto(&format!("{base}/wording")).await.unwrap();
         until(&client, "document.querySelectorAll('tbody tr').length > 50").await;
         nothing_is_wrong(&client, "Wording").await;

@@ -148,6 +148,11 @@ pub(crate) fn flying(make: Make, cloth: Cloth, seed: u32) -> String {
     svg(840, 840, &body)
 }
 
+/// Where the cloth is in [`flying`], in thousandths.
+pub(crate) fn sail_of(make: Make) -> (u16, u16) {
+    if make == Make::Sport { (655, 400) } else { (549, 475) }
+}
+
 /// By itself, with nothing behind it.
 pub(crate) fn cut_out(make: Make, cloth: Cloth) -> String {
     svg(900, 900, &format!(r#"<g transform="translate(450 450) scale(3.2)">{}</g>"#, kite(make, cloth)))

@@ -98,6 +98,7 @@ impl DemoProduct {
             &format!("{name} in {colour}, flying over the dunes"),
             Some(colour),
         )
+        .focus(draw::sail_of(make).0, draw::sail_of(make).1)
         .picture(
             draw::on_sand(make, cloth, seed),
             &format!("{name} in {colour}, laid out on sand"),

@@ -9,7 +9,7 @@ use std::collections::BTreeMap;
 const SIDE: u32 = 168;
 
 /// The share of the shorter side, in hundredths, that a close cut shows.
-const CLOSE: u32 = 40;
+const CLOSE: u32 = 14;
 
 /// How much of a picture is cut out.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
@@ -95,7 +95,7 @@ mod tests {
         ] {
             let made = square(&halves(), point, cut).unwrap();
             assert_eq!(made.colour, Some(colour), "{point:?}");
-            let side = if cut == Cut::Whole { 168 } else { 120 };
+            let side = if cut == Cut::Whole { 168 } else { 42 };
             assert_eq!((made.encoded.width, made.encoded.height), (side, side));
             assert!(!made.cut_out);
         }

@@ -32,7 +32,7 @@ fn choices(words: &Words, house: &House, product: &Product, place: usize, option
         .collect();
     let value = |(value, state): &(&ProductValue, ValueState)| {
         let cloth = if option.card == Way::Swatches { cloth(value, house) } else { None };
-        let gone = *state == ValueState::SoldOut;
+        let gone = *state == ValueState::SoldOut && product.is_sold();
         html! {
             a.value.swatch[cloth.is_some()].word[cloth.is_none()] title=(value.spoken())
                 data-state=(if gone { "sold_out" } else { "open" })
@@ -44,7 +44,7 @@ fn choices(words: &Words, house: &House, product: &Product, place: usize, option
         }
     };
     let row = html! {
-        div.values { @for one in made.iter().take(MOST_VALUES) { (value(one)) }
+        div.values.sold-struck { @for one in made.iter().take(MOST_VALUES) { (value(one)) }
             @if made.len() > MOST_VALUES { a.more href={ "/shop/products/" (product.handle) } { "+" (made.len() - MOST_VALUES) span.unseen { " " (option.name) } } }
         }
     };

@@ -96,7 +96,7 @@ impl Store {
     pub async fn picture_of_value(&self, value: ValueId) -> Result<Option<(String, Focus)>> {
         let row = sqlx::query!(
             r#"SELECT sizes AS "sizes: Json<Vec<PictureSize>>", focus AS "focus: Json<Focus>" FROM picture
-               WHERE product_id IS NOT NULL AND JSON_EQUALS(value_ids, JSON_ARRAY(?)) AND JSON_LENGTH(sizes) > 0
+               WHERE product_id IS NOT NULL AND JSON_LENGTH(value_ids) = 1 AND JSON_VALUE(value_ids, '$[0]') = ? AND JSON_LENGTH(sizes) > 0
                AND film IS NULL ORDER BY position, id LIMIT 1"#,
             value.0
         )

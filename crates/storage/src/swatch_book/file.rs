@@ -103,12 +103,11 @@ impl Store {
                 if let Some(Fate::For(value)) = fate {
                     value_within(&mut tx, option, *value).await?;
                     // Of files settled for one value only the last one is meant.
-                    let other = serde_json::to_string(&Fate::For(*value)).unwrap_or_default();
                     sqlx::query!(
-                        "UPDATE swatch_file SET fate = ? WHERE option_id = ? AND JSON_EQUALS(fate, ?)",
+                        "UPDATE swatch_file SET fate = ? WHERE option_id = ? AND JSON_VALUE(fate, '$.for') = ?",
                         Json(Fate::Unused) as _,
                         option.0,
-                        other
+                        value.0
                     )
                     .execute(&mut *tx)
                     .await?;

@@ -7,7 +7,11 @@ import { nearness } from "./words";
 
 /** Every picture file with what its name means: in use, nearly right, doubled, left over. Each is settled by hand. */
 const props = defineProps<{ option: BookOption }>();
-const emit = defineEmits<{ settle: [fates: Schemas["Settled"][]]; remove: [ids: number[]] }>();
+const emit = defineEmits<{ settle: [fates: Schemas["Settled"][]]; remove: [ids: number[]]; show: [files: Shown[]] }>();
+interface Shown {
+  value: number;
+  hash: string;
+}
 type How<H extends SwatchFile["how"]> = Extract<SwatchFile, { how: H }>;
 
 const of = <H extends SwatchFile["how"]>(...hows: H[]): How<H>[] =>
@@ -19,8 +23,20 @@ const unclear = computed(() => of("unclear", "leftover"));
 const aside = computed(() => of("unused"));
 const name = (id: number): string => props.option.values.find((value) => value.id === id)?.name ?? "";
 const file = (id: number): string => props.option.files.find((one) => one.id === id)?.name ?? "";
+/** Files that are right and still aren't seen, because something before them is shown. */
+const hidden = computed(() =>
+  used.value.filter((one) => {
+    const value = props.option.values.find((v) => v.id === one.value);
+    return value?.from !== "file" && !(value?.swatch.kind === "picture" && one.picture.endsWith(value.swatch.hash));
+  }),
+);
 const open = ref(false);
 
+const showAll = (): void =>
+  emit(
+    "show",
+    hidden.value.map((one) => ({ value: one.value, hash: one.picture.replace("/media/", "") })),
+  );
 const give = (one: SwatchFile, value: number): void => emit("settle", [{ id: one.id, fate: { for: value } }]);
 const takeAll = (): void =>
   emit(
@@ -34,7 +50,7 @@ const takeAll = (): void =>
     <div class="head">
       <h2>Picture files</h2>
       <span class="soft" role="status">
-        {{ used.length }} in use · {{ near.length }} nearly right · {{ doubled.length }} doubled ·
+        {{ used.length - hidden.length }} in use · {{ near.length }} nearly right · {{ doubled.length }} doubled ·
         {{ unclear.length }} left over<template v-if="aside.length"> · {{ aside.length }} put aside</template>
       </span>
       <span class="space" />
@@ -42,6 +58,11 @@ const takeAll = (): void =>
         {{ near.length === 1 ? "Take the one that is nearly right" : `Take all ${near.length} that are nearly right` }}
       </button>
     </div>
+    <p v-if="hidden.length" class="hidden">
+      {{ hidden.length === 1 ? "1 file isn't seen" : `${hidden.length} files aren't seen` }}, because
+      {{ hidden.length === 1 ? "its value has a swatch" : "their values have swatches" }} set here or in the palette.
+      <button class="quiet" @click="showAll">Show the files instead</button>
+    </p>
     <table>
       <tbody>
         <tr v-for="one in near" :key="one.id" class="wants">
@@ -125,6 +146,9 @@ const takeAll = (): void =>
   gap: 2px 12px;
   align-items: baseline;
   margin-bottom: 6px;
+}
+.hidden {
+  margin: 0 0 6px;
 }
 .space {
   flex: 1;

@@ -111,6 +111,9 @@ const cardWays = [...WAYS.filter((w) => w.way !== "radios"), { way: "nothing" as
 .about::placeholder {
   color: var(--soft);
 }
+.way :deep(.v-btn) {
+  flex: none;
+}
 .way {
   display: flex;
   gap: 8px;

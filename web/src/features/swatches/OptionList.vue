@@ -64,6 +64,9 @@ const way = (line: OptionLine): string => WAYS.find((w) => w.way === line.page)?
   border-left-color: var(--accent);
   background: var(--accent-weak) !important;
 }
+.chosen .signal {
+  color: #9c360a;
+}
 .name {
   display: flex;
   gap: 8px;

@@ -57,7 +57,13 @@ const palette = ref(false);
           />
           <ValueFan :book="book" />
           <AlikeList v-if="option.alike.length" :option="option" />
-          <MatchList v-if="option.files.length" :option="option" @settle="book.settle" @remove="book.removeFiles" />
+          <MatchList
+            v-if="option.files.length"
+            :option="option"
+            @settle="book.settle"
+            @remove="book.removeFiles"
+            @show="book.showFiles"
+          />
           <p v-else class="soft drop">
             Drop picture files anywhere on this page: each goes to the value whose name it has. Capitals, spaces,
             accents and underscores don't matter.

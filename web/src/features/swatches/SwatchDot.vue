@@ -16,14 +16,14 @@ const background = computed(() => {
 
 <template>
   <span
-    class="dot"
+    class="swatch-dot"
     :class="{ bare: swatch.kind === 'text', pale }"
     :style="{ width: `${size}px`, height: `${size}px`, background }"
   />
 </template>
 
 <style scoped>
-.dot {
+.swatch-dot {
   display: inline-block;
   flex: none;
   border-radius: 50%;

@@ -43,7 +43,8 @@ const ownHere = computed(() => many.value.some((value) => value.from === "book")
       <div class="title">
         <SwatchDot :swatch="one.swatch" :size="52" :pale="one.pale" />
         <span>
-          <b>{{ FROM[one.from] }}</b>
+          <b>{{ one.name }}</b>
+          <span class="soft">{{ FROM[one.from] }}</span>
           <span class="soft">{{
             one.products === 1 ? "offered by 1 product" : `offered by ${one.products} products`
           }}</span>

@@ -47,7 +47,7 @@ export function useBook(handle: () => string | undefined) {
   /** The option that an address names, or the first. */
   async function load(): Promise<void> {
     await loadLines();
-    const wanted = handle() ?? lines.value[0]?.handle;
+    const wanted = handle() || lines.value[0]?.handle;
     if (wanted !== option.value?.handle) chosen.value = [];
     if (wanted !== undefined) await take(() => ask(api.GET(at, { params: { path: { handle: wanted } } })));
     loading.value = false;
@@ -61,12 +61,29 @@ export function useBook(handle: () => string | undefined) {
   const addValue = (name: string) => take(() => ask(api.POST(`${at}/values`, { params: path(), body: { name } })));
   const settle = (body: Settled[]) => take(() => ask(api.PUT(`${at}/files`, { params: path(), body })));
   const removeFiles = (ids: number[]) => take(() => ask(api.DELETE(`${at}/files`, { params: path(), body: { ids } })));
+  /** Sets the squares of files as their values' swatches. */
+  async function showFiles(files: { value: number; hash: string }[]): Promise<void> {
+    for (const { value, hash } of files) await changeValues([value], { swatch: { kind: "picture", hash } });
+  }
   const rejoin = (product: string, value: number) =>
     take(() => ask(api.PUT(`${at}/own`, { params: path(), body: { product, value, swatch: null } })));
   const takeFrom = (ids: number[], what: Schemas["Take"]) =>
     take(() => ask(api.POST(`${at}/take`, { params: path(), body: { ids, take: what } })));
 
   const seen = { lines, option, values, many, chosen, problem, loading };
-  return { ...seen, load, loadLines, show, change, changeValues, addValue, settle, removeFiles, rejoin, takeFrom };
+  return {
+    ...seen,
+    load,
+    loadLines,
+    show,
+    change,
+    changeValues,
+    addValue,
+    settle,
+    removeFiles,
+    showFiles,
+    rejoin,
+    takeFrom,
+  };
 }
 export type BookControl = ReturnType<typeof useBook>;
