@@ -26,6 +26,13 @@ export const router = createRouter({
       props: true,
     },
     {
+      path: "/products/:handle/variants",
+      name: "variants",
+      meta: { title: "Variants" },
+      component: () => import("./features/variants/VariantsView.vue"),
+      props: true,
+    },
+    {
       path: "/pictures",
       name: "shop-pictures",
       meta: { title: "Pictures" },

@@ -5,6 +5,7 @@
 pub mod cart;
 pub mod catalog;
 pub mod choice;
+pub mod format;
 pub mod ids;
 pub mod letters;
 pub mod media;

@@ -143,6 +143,10 @@ impl From<StorageError> for ApiError {
                 Self::clash(who.as_deref(), touch, current)
             }
             StorageError::Full { .. } => Self::refused(error),
+            // Somebody else was faster with the same name between our looking and our keeping.
+            StorageError::Database(ref database) if is_taken(database) => {
+                Self::refused("something else got the same name a moment ago")
+            }
             StorageError::NoStep { .. } => Self::new(StatusCode::CONFLICT, "no_step", format!("{error}.")),
             StorageError::Op(reason) => Self::refused(reason),
             StorageError::CartFull { .. } => Self::refused(error),
@@ -152,6 +156,10 @@ impl From<StorageError> for ApiError {
             | StorageError::Database(_) => Self::unforeseen(error),
         }
     }
+}
+
+fn is_taken(error: &dyn std::error::Error) -> bool {
+    error.to_string().contains("Duplicate entry")
 }
 
 impl From<MoneyError> for ApiError {

@@ -46,7 +46,7 @@ fn refused(name: &str, why: &Refusal) -> ApiError {
     ApiError::new(StatusCode::UNPROCESSABLE_ENTITY, "refused", format!("“{name}” wasn't taken. {why}."))
 }
 
-fn read(mut file: std::fs::File) -> std::io::Result<Vec<u8>> {
+pub fn read(mut file: std::fs::File) -> std::io::Result<Vec<u8>> {
     let mut bytes = Vec::new();
     file.rewind()?;
     file.read_to_end(&mut bytes)?;

@@ -16,7 +16,7 @@ mod together;
 
 pub use account::{Owner, Session};
 pub use cart::{CartItem, CartRow};
-pub use catalogue::{TypeRow, Which};
+pub use catalogue::{NewChoice, TypeRow, VariantChange, Which};
 pub use document::{Document, DocumentName};
 pub use error::{Result, StorageError};
 pub use order::{Contact, Order, OrderLine, OrderState, Placed};

@@ -635,6 +635,96 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/variants": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The variants of a product. */
+        get: operations["list_variants"];
+        put?: never;
+        post?: never;
+        /** Takes variants out of a product, and out of every cart. */
+        delete: operations["remove_variants"];
+        options?: never;
+        head?: never;
+        /** Changes variants of a product: one, or many in the same way. */
+        patch: operations["change_variants"];
+        trace?: never;
+    };
+    "/api/variants.csv": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The variants of a product as CSV, as they can be brought in again. */
+        get: operations["write_variants"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/variants/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Looks at a file of variants, the body of the request, and changes nothing. */
+        post: operations["check_variants"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/variants/import": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Takes a file of variants, all of it or nothing. The answer comes a line at a time, as JSON: how many rows are written,
+         *     and at last the report.
+         */
+        post: operations["import_variants"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/variants/make": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Makes the combinations that have no variant yet, each with a SKU made from the names, and none in stock. */
+        post: operations["make_variants"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/wording": {
         parameters: {
             query?: never;
@@ -784,6 +874,16 @@ export interface components {
             no_swatch?: boolean;
             note?: string | null;
             swatch?: components["schemas"]["Swatch"] | null;
+        };
+        /** @description What is to be changed of some variants, as it was typed; what isn't here stays as it is. */
+        ChangeVariants: {
+            ids: components["schemas"]["VariantId"][];
+            old_price?: string | null;
+            /** @description A plain number; empty for the product's price. */
+            price?: string | null;
+            sku?: string | null;
+            /** @description A whole number; empty where it isn't counted. */
+            stock?: string | null;
         };
         /** @description An sRGB colour, written `#RRGGBB`. */
         Colour: string;
@@ -999,6 +1099,15 @@ export interface components {
          * @enum {string}
          */
         Frame: "whole" | "slim" | "none";
+        GridOption: {
+            id: components["schemas"]["OptionId"];
+            name: string;
+            values: components["schemas"]["GridValue"][];
+        };
+        GridValue: {
+            id: components["schemas"]["ValueId"];
+            name: string;
+        };
         /**
          * @description The part of the slip, or of the house style, in which a setting stands.
          * @enum {string}
@@ -1036,6 +1145,26 @@ export interface components {
             /** Format: int64 */
             revision: number;
             tokens: components["schemas"]["TokenView"][];
+        };
+        /** @description What a file would do, or what is wrong with it. */
+        ImportReport: {
+            added: number;
+            changed: number;
+            lines: number;
+            /** @description If there is one, nothing of the file is taken. */
+            mistakes: components["schemas"]["Mistake"][];
+            /** @description Values that options don't have yet. */
+            new_values: string[];
+            /** @description The names of the products that it is about. */
+            products: string[];
+        };
+        /** @description How far an import is; the last line of the answer holds the report or an error. */
+        ImportStep: {
+            done: number;
+        } | {
+            report: components["schemas"]["ImportReport"];
+        } | {
+            error: string;
         };
         Keep: {
             look: components["schemas"]["Kept"];
@@ -1112,6 +1241,13 @@ export interface components {
             sale?: components["schemas"]["SaleMood"];
             stock?: components["schemas"]["StockMood"];
         };
+        /** @description Which combinations are to be made. */
+        MakeVariants: {
+            /** @description Options that don't matter: any. */
+            any?: components["schemas"]["OptionId"][];
+            /** @description Values to be combined; of an option none of whose values is here, all are. */
+            values?: components["schemas"]["ValueId"][];
+        };
         /** @description A picture or film of the shop that a piece can show. */
         MediaView: {
             /** @description What it shows; the name of its file while nobody has said. */
@@ -1120,6 +1256,17 @@ export interface components {
             name: string;
             /** @description The address of a small picture of it. */
             small: string;
+        };
+        /** @description Something in a file that can't be taken. */
+        Mistake: {
+            /** @description The column's name; empty where the whole line is meant. */
+            column: string;
+            /**
+             * Format: int64
+             * @description As an editor counts; the names of the columns are line 1.
+             */
+            line: number;
+            says: string;
         };
         /** @description A moment that one can look at and go back to. */
         MomentView: {
@@ -1792,6 +1939,39 @@ export interface components {
             wide?: {
                 [key: string]: components["schemas"]["SetValue"];
             };
+        };
+        /**
+         * Format: int64
+         * @description A variant's number in the database.
+         */
+        VariantId: number;
+        VariantIds: {
+            ids: components["schemas"]["VariantId"][];
+        };
+        VariantRow: {
+            id: components["schemas"]["VariantId"];
+            old_price?: string | null;
+            /** @description A plain number; none where it costs what the product costs. */
+            price?: string | null;
+            sku: string;
+            /**
+             * Format: int32
+             * @description None where it isn't counted.
+             */
+            stock?: number | null;
+            /** @description One for each option; none is any. */
+            values: (components["schemas"]["ValueId"] | null)[];
+        };
+        /** @description A product's variants, and what they are chosen by. */
+        VariantsView: {
+            currency: string;
+            /** @description How many combinations of the product's values have no variant. */
+            missing: number;
+            name: string;
+            options: components["schemas"]["GridOption"][];
+            /** @description What a variant without a price of its own costs: a plain number. */
+            price: string;
+            variants: components["schemas"]["VariantRow"][];
         };
         /** @description Whether something appears. */
         VerdictView: {
@@ -3728,6 +3908,241 @@ export interface operations {
                 };
             };
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    list_variants: {
+        parameters: {
+            query: {
+                product: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VariantsView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    remove_variants: {
+        parameters: {
+            query: {
+                product: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["VariantIds"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VariantsView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    change_variants: {
+        parameters: {
+            query: {
+                product: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ChangeVariants"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VariantsView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    write_variants: {
+        parameters: {
+            query: {
+                product: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/csv": string;
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    check_variants: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "text/csv": number[];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportReport"];
+                };
+            };
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    import_variants: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "text/csv": number[];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/x-ndjson": components["schemas"]["ImportStep"];
+                };
+            };
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ImportReport"];
+                };
+            };
+        };
+    };
+    make_variants: {
+        parameters: {
+            query: {
+                product: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MakeVariants"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VariantsView"];
+                };
+            };
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -3,9 +3,11 @@
 //!
 //! Every question is answered by one pass over the variants, so that 8,000 of them stay well under a millisecond.
 
+mod combine;
 mod selection;
 mod states;
 
+pub use combine::{Choices, CombineError, NewVariantChoice, combinations, missing_choices};
 pub use selection::{Selection, UnknownChoice};
 pub use states::{ValueState, first_to_buy, pick, states, variant_of};
 

@@ -12,6 +12,7 @@ mod shelf;
 pub(crate) mod shop;
 mod template;
 mod till;
+mod variant;
 mod wording;
 
 use actix_web::web::{self, ServiceConfig};
@@ -52,6 +53,13 @@ pub fn api(config: &mut utoipa_actix_web::service_config::ServiceConfig<'_>) {
         .service(picture::change::change)
         .service(picture::change::order)
         .service(picture::change::remove)
+        .service(variant::list::list)
+        .service(variant::list::write)
+        .service(variant::change::change)
+        .service(variant::change::remove)
+        .service(variant::make::make)
+        .service(variant::import::check)
+        .service(variant::import::import)
         .service(book::list::list)
         .service(book::list::show)
         .service(book::change::change_option)

@@ -1,9 +1,11 @@
 //! Products with everything that belongs to them.
 
 mod read;
+mod variants;
 mod write;
 
 pub(crate) use read::load;
+pub use variants::{NewChoice, VariantChange};
 pub(crate) use write::insert_picture;
 
 use crate::{Result, StorageError, Store, change};

@@ -9,6 +9,7 @@ mod palette;
 
 pub use change::{OptionChange, ValueChange};
 pub use file::KeptFile;
+pub(crate) use file::work_out;
 
 use crate::catalogue::{handle, way};
 use crate::{Result, StorageError, Store};

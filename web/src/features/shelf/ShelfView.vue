@@ -57,17 +57,20 @@ function stateOf(product: ShelfType["products"][number]): string {
           <router-link class="card" :to="desk(type, product.handle)">
             <PagePicture :handle="product.handle" :name="product.name" />
             <span class="name">{{ product.name }}</span>
-            <span class="facts soft">
-              {{ product.variants === 1 ? "one variant" : `${product.variants} variants` }}
-              <b v-if="stateOf(product)" class="signal">{{ stateOf(product) }}</b>
-            </span>
           </router-link>
-          <router-link
-            class="pictures-of"
-            :to="{ name: 'pictures', params: { handle: product.handle } }"
-            :aria-label="`Pictures of ${product.name}`"
-            >Pictures</router-link
-          >
+          <span class="rooms">
+            <b v-if="stateOf(product)" class="signal">{{ stateOf(product) }}</b>
+            <router-link
+              :to="{ name: 'variants', params: { handle: product.handle } }"
+              :aria-label="`Variants of ${product.name}`"
+              >{{ product.variants === 1 ? "1 variant" : `${product.variants} variants` }}</router-link
+            >
+            <router-link
+              :to="{ name: 'pictures', params: { handle: product.handle } }"
+              :aria-label="`Pictures of ${product.name}`"
+              >Pictures</router-link
+            >
+          </span>
         </li>
       </ul>
       <button v-if="type.products.length < type.count" class="quiet" @click="more(type)">
@@ -160,21 +163,20 @@ ul {
   -webkit-box-orient: vertical;
   -webkit-line-clamp: 2;
 }
-/* Only as high as what it holds: its link to the pictures stands on the line of its facts. */
 li {
-  position: relative;
   align-self: start;
 }
-.pictures-of {
-  position: absolute;
-  right: 0;
-  bottom: 0;
-  color: var(--soft);
+.rooms {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 12px;
   font-size: 12px;
 }
-.facts {
-  display: flex;
-  gap: 8px;
-  font-size: 12px;
+.rooms a {
+  padding: 2px 0;
+  color: var(--soft);
+}
+.rooms a:hover {
+  color: var(--accent);
 }
 </style>

@@ -1,0 +1,92 @@
+use super::{OfOne, VariantsView, product_of, variants_view};
+use crate::error::{ApiError, ApiResult};
+use crate::session::Caller;
+use crate::state::State;
+use actix_web::web::{Data, Json, Query};
+use actix_web::{delete, patch};
+use compagina_core::catalog::Product;
+use compagina_core::format::{read_amount, read_stock};
+use compagina_core::ids::VariantId;
+use compagina_storage::VariantChange;
+use serde::Deserialize;
+use utoipa::ToSchema;
+
+/// What is to be changed of some variants, as it was typed; what isn't here stays as it is.
+#[derive(Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct ChangeVariants {
+    ids: Vec<VariantId>,
+    sku: Option<String>,
+    /// A plain number; empty for the product's price.
+    price: Option<String>,
+    old_price: Option<String>,
+    /// A whole number; empty where it isn't counted.
+    stock: Option<String>,
+}
+
+/// Changes variants of a product: one, or many in the same way.
+#[utoipa::path(operation_id = "change_variants", params(OfOne), request_body = ChangeVariants,
+    responses((status = 200, body = VariantsView), (status = 404, body = ApiError), (status = 422, body = ApiError)))]
+#[patch("/variants")]
+pub async fn change(
+    state: Data<State>,
+    _caller: Caller,
+    of: Query<OfOne>,
+    wanted: Json<ChangeVariants>,
+) -> ApiResult<Json<VariantsView>> {
+    let product = product_of(&state, &of.product).await?;
+    let ChangeVariants { ids, sku, price, old_price, stock } = wanted.into_inner();
+    let amount = |text: String| read_amount(text.trim(), product.price.currency).map_err(ApiError::refused);
+    let sku = match sku {
+        Some(sku) => Some(free_sku(&state, &product, &ids, &sku).await?),
+        None => None,
+    };
+    let change = VariantChange {
+        sku,
+        price_minor: price.map(amount).transpose()?,
+        old_price_minor: old_price.map(amount).transpose()?,
+        stock: stock.map(|text| read_stock(text.trim()).map_err(ApiError::refused)).transpose()?,
+    };
+    state.store.change_variants(product.id, &ids, &change).await?;
+    Ok(Json(variants_view(&state, &of.product).await?))
+}
+
+/// A SKU that belongs to nothing else.
+async fn free_sku(state: &State, product: &Product, ids: &[VariantId], sku: &str) -> ApiResult<String> {
+    let sku = sku.trim().to_owned();
+    if sku.is_empty() || sku.chars().count() > 80 || sku.chars().any(char::is_control) {
+        return Err(ApiError::refused("a SKU is one line of at most 80 characters"));
+    }
+    let here = product.variants.iter().any(|v| v.sku.eq_ignore_ascii_case(&sku) && !ids.contains(&v.id));
+    let owners = state.store.sku_owners(std::slice::from_ref(&sku), &[product.id]).await?;
+    let owner = if here { Some(&product.name) } else { owners.values().next() };
+    match owner {
+        Some(owner) => Err(ApiError::refused(format!("“{sku}” belongs to another variant, of {owner}"))),
+        None if ids.len() != 1 => Err(ApiError::refused("every variant has a SKU of its own")),
+        None => Ok(sku),
+    }
+}
+
+#[derive(Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct VariantIds {
+    ids: Vec<VariantId>,
+}
+
+/// Takes variants out of a product, and out of every cart.
+#[utoipa::path(operation_id = "remove_variants", params(OfOne), request_body = VariantIds,
+    responses((status = 200, body = VariantsView), (status = 404, body = ApiError)))]
+#[delete("/variants")]
+pub async fn remove(
+    state: Data<State>,
+    _caller: Caller,
+    of: Query<OfOne>,
+    wanted: Json<VariantIds>,
+) -> ApiResult<Json<VariantsView>> {
+    let product = product_of(&state, &of.product).await?;
+    if product.variants.iter().all(|variant| wanted.ids.contains(&variant.id)) {
+        return Err(ApiError::refused("a product keeps at least one variant, or nobody could buy it"));
+    }
+    state.store.remove_variants(product.id, &wanted.ids).await?;
+    Ok(Json(variants_view(&state, &of.product).await?))
+}

@@ -1,0 +1,100 @@
+//! The variants of a product: a grid of what is really bought, and files that bring many at once.
+
+pub mod change;
+pub mod import;
+pub mod list;
+pub mod make;
+
+use crate::error::{ApiError, ApiResult};
+use crate::routes::picture::Home;
+use crate::state::State;
+use compagina_core::catalog::{Product, Variant};
+use compagina_core::choice::missing_choices;
+use compagina_core::ids::{OptionId, ValueId, VariantId};
+use serde::{Deserialize, Serialize};
+use utoipa::{IntoParams, ToSchema};
+
+/// The product with this handle.
+#[derive(Deserialize, IntoParams)]
+#[serde(deny_unknown_fields)]
+pub struct OfOne {
+    product: String,
+}
+
+/// A product's variants, and what they are chosen by.
+#[derive(Serialize, ToSchema)]
+pub struct VariantsView {
+    name: String,
+    /// What a variant without a price of its own costs: a plain number.
+    price: String,
+    currency: &'static str,
+    options: Vec<GridOption>,
+    variants: Vec<VariantRow>,
+    /// How many combinations of the product's values have no variant.
+    missing: usize,
+}
+
+#[derive(Serialize, ToSchema)]
+pub struct GridOption {
+    id: OptionId,
+    name: String,
+    values: Vec<GridValue>,
+}
+
+#[derive(Serialize, ToSchema)]
+pub struct GridValue {
+    id: ValueId,
+    name: String,
+}
+
+#[derive(Serialize, ToSchema)]
+pub struct VariantRow {
+    id: VariantId,
+    sku: String,
+    /// One for each option; none is any.
+    values: Vec<Option<ValueId>>,
+    /// A plain number; none where it costs what the product costs.
+    price: Option<String>,
+    old_price: Option<String>,
+    /// None where it isn't counted.
+    stock: Option<u32>,
+}
+
+pub async fn product_of(state: &State, handle: &str) -> ApiResult<Product> {
+    match Home::find(state, Some(handle)).await? {
+        Home::Product(product) => Ok(*product),
+        Home::Shop => Err(ApiError::no_such("product")),
+    }
+}
+
+pub async fn variants_view(state: &State, handle: &str) -> ApiResult<VariantsView> {
+    let product = product_of(state, handle).await?;
+    let options = product.options.iter().map(|option| GridOption {
+        id: option.id,
+        name: option.name.clone(),
+        values: option.values.iter().map(|v| GridValue { id: v.id, name: v.name.clone() }).collect(),
+    });
+    Ok(VariantsView {
+        price: product.price.plain(),
+        currency: product.price.currency.code(),
+        options: options.collect(),
+        variants: product.variants.iter().map(|variant| row(&product, variant)).collect(),
+        missing: missing_choices(&product),
+        name: product.name,
+    })
+}
+
+fn row(product: &Product, variant: &Variant) -> VariantRow {
+    let value = |(place, wanted): (usize, &Option<u16>)| {
+        let of = wanted.and_then(|v| product.options.get(place)?.values.get(usize::from(v)));
+        of.map(|value| value.id)
+    };
+    VariantRow {
+        id: variant.id,
+        sku: variant.sku.clone(),
+        values: variant.values.iter().enumerate().map(value).collect(),
+        price: variant.price.map(|price| price.plain()),
+        old_price: variant.old_price.map(|price| price.plain()),
+        stock: variant.stock.left(),
+    }
+}

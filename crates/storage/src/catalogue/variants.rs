@@ -1,0 +1,276 @@
+//! Variants as an owner works on them: listed, set many at once, made, removed, brought in from a file.
+
+use super::handle;
+use crate::error::with_retries;
+use crate::swatch_book::work_out;
+use crate::{Result, StorageError, Store, change};
+use compagina_core::catalog::Stock;
+use compagina_core::format::{Checked, PlannedRow, PlannedValue};
+use compagina_core::ids::{Handle, OptionId, ProductId, ValueId, VariantId};
+use compagina_core::letters::words_of;
+use sqlx::MySqlConnection;
+use sqlx::types::Json;
+use std::collections::{BTreeMap, BTreeSet};
+
+/// After so many rows the caller hears how far an import is.
+const TELL_EVERY: usize = 250;
+
+/// What is changed of variants; what is none stays as it is.
+#[derive(Debug, Clone, Default)]
+pub struct VariantChange {
+    pub sku: Option<String>,
+    /// The variant's own price in minor units, or none of its own.
+    pub price_minor: Option<Option<i64>>,
+    pub old_price_minor: Option<Option<i64>>,
+    pub stock: Option<Stock>,
+}
+
+/// A variant to be made: SKU, and for each option of the product a value or any.
+pub type NewChoice = (String, Vec<Option<ValueId>>);
+
+impl Store {
+    /// To which products SKUs belong, but for these products: SKU in small letters, name of the product.
+    pub async fn sku_owners(&self, skus: &[String], but: &[ProductId]) -> Result<BTreeMap<String, String>> {
+        let mut owners = BTreeMap::new();
+        let wanted = serde_json::to_string(skus).unwrap_or_default();
+        let rows = sqlx::query!(
+            r#"SELECT v.sku, p.id, p.name FROM JSON_TABLE(?, '$[*]' COLUMNS (sku VARCHAR(80) COLLATE utf8mb4_unicode_ci PATH '$')) w
+               JOIN variant v ON v.sku = w.sku JOIN product p ON p.id = v.product_id"#,
+            wanted
+        )
+        .fetch_all(&self.pool)
+        .await?;
+        for row in rows.into_iter().filter(|row| !but.contains(&ProductId(row.id))) {
+            owners.insert(row.sku.to_lowercase(), row.name);
+        }
+        Ok(owners)
+    }
+
+    /// Changes several variants of a product in the same way; all or none.
+    pub async fn change_variants(
+        &self,
+        product: ProductId,
+        ids: &[VariantId],
+        wanted: &VariantChange,
+    ) -> Result<()> {
+        with_retries(|| async {
+            let mut tx = self.pool.begin().await?;
+            held(&mut tx, product, ids).await?;
+            for id in ids {
+                change_one(&mut tx, *id, wanted).await?;
+            }
+            change::note(&mut tx, Some(product)).await?;
+            tx.commit().await?;
+            Ok(())
+        })
+        .await
+    }
+
+    /// Adds variants behind the others, without stock and at the product's price.
+    pub async fn make_variants(&self, product: ProductId, choices: &[NewChoice]) -> Result<()> {
+        with_retries(|| async {
+            let mut tx = self.pool.begin().await?;
+            held(&mut tx, product, &[]).await?;
+            for (sku, chosen) in choices {
+                insert(&mut tx, product, sku, chosen, None, None, Stock::Counted(0)).await?;
+            }
+            change::note(&mut tx, Some(product)).await?;
+            tx.commit().await?;
+            Ok(())
+        })
+        .await
+    }
+
+    /// Takes variants out of a product and out of every cart.
+    pub async fn remove_variants(&self, product: ProductId, ids: &[VariantId]) -> Result<()> {
+        with_retries(|| async {
+            let mut tx = self.pool.begin().await?;
+            held(&mut tx, product, ids).await?;
+            for id in ids {
+                sqlx::query!("DELETE FROM cart_line WHERE variant_id = ?", id.0).execute(&mut *tx).await?;
+                sqlx::query!("DELETE FROM variant WHERE id = ?", id.0).execute(&mut *tx).await?;
+            }
+            change::note(&mut tx, Some(product)).await?;
+            tx.commit().await?;
+            Ok(())
+        })
+        .await
+    }
+
+    /// Does what a checked file says, all of it or nothing. `products` are those against which it was checked; `tell`
+    /// hears how many rows are written.
+    pub async fn import_variants(
+        &self,
+        products: &[ProductId],
+        checked: &Checked,
+        tell: &(dyn Fn(usize) + Sync),
+    ) -> Result<()> {
+        with_retries(|| async {
+            let mut tx = self.pool.begin().await?;
+            for product in products {
+                held(&mut tx, *product, &[]).await?;
+            }
+            let new = add_values(&mut tx, &checked.new_values).await?;
+            let mut used: BTreeSet<(ProductId, ValueId)> = BTreeSet::new();
+            for (number, row) in (1..).zip(&checked.rows) {
+                let product = *products.get(row.product).ok_or(StorageError::NotFound { what: "product" })?;
+                let chosen = chosen_of(row, &new);
+                for value in chosen.iter().flatten().filter(|value| used.insert((product, **value))) {
+                    use_value(&mut tx, product, *value).await?;
+                }
+                write_row(&mut tx, product, row, &chosen).await?;
+                if number % TELL_EVERY == 0 {
+                    tell(number);
+                }
+            }
+            for option in checked.new_values.iter().map(|(option, _)| *option).collect::<BTreeSet<_>>() {
+                work_out(&mut tx, option).await?;
+            }
+            change::note(&mut tx, None).await?;
+            tx.commit().await?;
+            Ok(())
+        })
+        .await
+    }
+}
+
+/// Holds a product and some of its variants for the rest of a transaction.
+async fn held(tx: &mut MySqlConnection, product: ProductId, ids: &[VariantId]) -> Result<()> {
+    sqlx::query!("SELECT id FROM product WHERE id = ? FOR UPDATE", product.0)
+        .fetch_optional(&mut *tx)
+        .await?
+        .ok_or(StorageError::NotFound { what: "product" })?;
+    for id in ids {
+        sqlx::query!("SELECT id FROM variant WHERE id = ? AND product_id = ? FOR UPDATE", id.0, product.0)
+            .fetch_optional(&mut *tx)
+            .await?
+            .ok_or(StorageError::NotFound { what: "variant" })?;
+    }
+    Ok(())
+}
+
+async fn change_one(tx: &mut MySqlConnection, id: VariantId, wanted: &VariantChange) -> Result<()> {
+    if let Some(sku) = &wanted.sku {
+        sqlx::query!("UPDATE variant SET sku = ? WHERE id = ?", sku, id.0).execute(&mut *tx).await?;
+    }
+    if let Some(price) = wanted.price_minor {
+        sqlx::query!("UPDATE variant SET price_minor = ? WHERE id = ?", price, id.0)
+            .execute(&mut *tx)
+            .await?;
+    }
+    if let Some(old) = wanted.old_price_minor {
+        sqlx::query!("UPDATE variant SET old_price_minor = ? WHERE id = ?", old, id.0)
+            .execute(&mut *tx)
+            .await?;
+    }
+    if let Some(stock) = wanted.stock {
+        sqlx::query!("UPDATE variant SET stock = ? WHERE id = ?", stock.left(), id.0)
+            .execute(&mut *tx)
+            .await?;
+    }
+    Ok(())
+}
+
+async fn insert(
+    tx: &mut MySqlConnection,
+    product: ProductId,
+    sku: &str,
+    chosen: &[Option<ValueId>],
+    price_minor: Option<i64>,
+    old_price_minor: Option<i64>,
+    stock: Stock,
+) -> Result<()> {
+    // Behind the others: variants of one place stand in the order of their numbers.
+    sqlx::query!(
+        "INSERT INTO variant (product_id, position, sku, chosen, price_minor, old_price_minor, stock) VALUES (?, 100000, ?, ?, ?, ?, ?)",
+        product.0,
+        sku,
+        Json(chosen) as _,
+        price_minor,
+        old_price_minor,
+        stock.left()
+    )
+    .execute(&mut *tx)
+    .await?;
+    Ok(())
+}
+
+/// Adds values to options; gives their ids in the same order.
+async fn add_values(tx: &mut MySqlConnection, new: &[(OptionId, String)]) -> Result<Vec<ValueId>> {
+    let mut ids = Vec::new();
+    for (option, name) in new {
+        let plain = Handle::from_text(&words_of(name).join("-"));
+        let base = plain.ok_or_else(|| StorageError::damaged("value")(&name))?;
+        let known = sqlx::query_scalar!(
+            "SELECT COUNT(*) FROM option_value WHERE option_id = ? AND handle = ?",
+            option.0,
+            base.as_str()
+        )
+        .fetch_one(&mut *tx)
+        .await?;
+        let count = sqlx::query_scalar!("SELECT COUNT(*) FROM option_value WHERE option_id = ?", option.0)
+            .fetch_one(&mut *tx)
+            .await?;
+        let own = if known == 0 { base } else { handle(format!("{base}-{count}"))? };
+        let done = sqlx::query!(
+            "INSERT INTO option_value (option_id, handle, name, position) VALUES (?, ?, ?, ?)",
+            option.0,
+            own.as_str(),
+            name,
+            u32::try_from(count).unwrap_or(u32::MAX)
+        )
+        .execute(&mut *tx)
+        .await?;
+        ids.push(ValueId(done.last_insert_id()));
+    }
+    Ok(ids)
+}
+
+fn chosen_of(row: &PlannedRow, new: &[ValueId]) -> Vec<Option<ValueId>> {
+    let of = |value: &PlannedValue| match value {
+        PlannedValue::Any => None,
+        PlannedValue::Known(id) => Some(*id),
+        PlannedValue::New(place) => new.get(*place).copied(),
+    };
+    row.values.iter().map(of).collect()
+}
+
+/// A product offers the values that its variants have; values that it didn't offer stand behind the others.
+async fn use_value(tx: &mut MySqlConnection, product: ProductId, value: ValueId) -> Result<()> {
+    sqlx::query!(
+        "INSERT IGNORE INTO product_value (product_id, value_id, position)
+         SELECT ?, ?, 1000 + position FROM option_value WHERE id = ?",
+        product.0,
+        value.0,
+        value.0
+    )
+    .execute(&mut *tx)
+    .await?;
+    Ok(())
+}
+
+async fn write_row(
+    tx: &mut MySqlConnection,
+    product: ProductId,
+    row: &PlannedRow,
+    chosen: &[Option<ValueId>],
+) -> Result<()> {
+    let known =
+        sqlx::query_scalar!("SELECT id FROM variant WHERE sku = ? AND product_id = ?", row.sku, product.0)
+            .fetch_optional(&mut *tx)
+            .await?;
+    let Some(id) = known else {
+        return insert(tx, product, &row.sku, chosen, row.price_minor, row.old_price_minor, row.stock).await;
+    };
+    sqlx::query!(
+        "UPDATE variant SET chosen = ?, price_minor = ?, old_price_minor = ?, stock = ? WHERE id = ?",
+        Json(chosen) as _,
+        row.price_minor,
+        row.old_price_minor,
+        row.stock.left(),
+        id
+    )
+    .execute(&mut *tx)
+    .await?;
+    Ok(())
+}

@@ -1,0 +1,107 @@
+<script setup lang="ts">
+import { computed, ref, watch } from "vue";
+import ProblemNote from "../../ui/ProblemNote.vue";
+import type { VariantsControl } from "./useVariants";
+
+/** Combinations that have no variant yet: of all values, of some, or for any. */
+const open = defineModel<boolean>({ required: true });
+const props = defineProps<{ control: VariantsControl }>();
+const options = computed(() => props.control.view.value?.options ?? []);
+const values = ref(new Set<number>());
+const any = ref(new Set<number>());
+watch(open, (now) => {
+  if (!now) return;
+  values.value = new Set(options.value.flatMap((option) => option.values.map((v) => v.id)));
+  any.value = new Set();
+});
+const count = computed(() =>
+  options.value.reduce((product, option) => {
+    const taken = option.values.filter((value) => values.value.has(value.id)).length;
+    return product * (any.value.has(option.id) ? 1 : taken);
+  }, 1),
+);
+function flip(set: Set<number>, id: number): Set<number> {
+  const next = new Set(set);
+  if (!next.delete(id)) next.add(id);
+  return next;
+}
+async function make(): Promise<void> {
+  if (await props.control.make({ values: [...values.value], any: [...any.value] })) open.value = false;
+}
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="560">
+    <form class="dialog-sheet" @submit.prevent="make">
+      <h2>Make combinations</h2>
+      <p class="soft">
+        A variant is made for each combination that has none yet: at the product's price, with none in stock, under a
+        SKU from its names.
+      </p>
+      <ProblemNote :problem="control.problem.value" />
+      <fieldset v-for="option in options" :key="option.id">
+        <legend>{{ option.name }}</legend>
+        <button
+          v-for="value in option.values"
+          :key="value.id"
+          type="button"
+          class="value"
+          :disabled="any.has(option.id)"
+          :aria-pressed="values.has(value.id) && !any.has(option.id)"
+          @click="values = flip(values, value.id)"
+        >
+          {{ value.name }}
+        </button>
+        <label><input type="checkbox" :checked="any.has(option.id)" @change="any = flip(any, option.id)" /> any</label>
+      </fieldset>
+      <div class="acts">
+        <span class="soft">{{ count === 1 ? "1 combination" : `${count} combinations` }}</span>
+        <v-btn variant="text" @click="open = false">Cancel</v-btn>
+        <v-btn type="submit" variant="flat" color="primary" :disabled="count === 0">Make those that are missing</v-btn>
+      </div>
+    </form>
+  </v-dialog>
+</template>
+
+<style scoped>
+p {
+  margin: 0;
+}
+fieldset {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  align-items: center;
+  margin: 0;
+  padding: 0;
+  border: 0;
+}
+legend {
+  margin-bottom: 4px;
+  padding: 0;
+  font-weight: 600;
+}
+.value {
+  padding: 3px 10px;
+  border: 1px solid var(--line);
+  border-radius: 99px;
+  background: #fff;
+}
+.value[aria-pressed="true"] {
+  border-color: var(--accent);
+  background: var(--accent-weak);
+  font-weight: 600;
+}
+.value:disabled {
+  color: var(--soft);
+}
+label {
+  margin-left: 6px;
+}
+.acts {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  justify-content: flex-end;
+}
+</style>

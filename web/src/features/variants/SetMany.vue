@@ -1,0 +1,70 @@
+<script setup lang="ts">
+import { computed, ref } from "vue";
+import type { VariantsControl } from "./useVariants";
+
+/** Sets price, old price or stock of all chosen variants. */
+const props = defineProps<{ control: VariantsControl }>();
+const ids = computed(() => [...props.control.chosen.value]);
+const field = ref<"price" | "old_price" | "stock">("stock");
+const value = ref("");
+const removing = ref(false);
+const fields = [
+  { value: "stock", title: "Stock" },
+  { value: "price", title: "Price" },
+  { value: "old_price", title: "Old price" },
+];
+const empty = { stock: "empty: not counted", price: "empty: the product's", old_price: "empty: none" };
+async function set(): Promise<void> {
+  if (await props.control.change(ids.value, { [field.value]: value.value })) value.value = "";
+}
+async function remove(): Promise<void> {
+  removing.value = false;
+  await props.control.remove(ids.value);
+}
+</script>
+
+<template>
+  <form class="many" @submit.prevent="set">
+    <b>{{ ids.length }} chosen:</b>
+    <select v-model="field" aria-label="What is set">
+      <option v-for="one in fields" :key="one.value" :value="one.value">{{ one.title }}</option>
+    </select>
+    <input v-model="value" :placeholder="empty[field]" aria-label="Value for all chosen" />
+    <button class="quiet">Set for all {{ ids.length }}</button>
+    <button type="button" class="quiet" @click="removing = true">Remove</button>
+    <v-dialog v-model="removing" max-width="420">
+      <v-card title="Remove variants">
+        <v-card-text>
+          {{ ids.length === 1 ? "This variant" : `These ${ids.length} variants` }} can't be bought any more, and
+          {{ ids.length === 1 ? "leaves" : "leave" }} every cart. Orders keep what was bought.
+        </v-card-text>
+        <v-card-actions>
+          <v-btn @click="removing = false">Keep</v-btn>
+          <v-btn variant="flat" color="primary" @click="remove">Remove</v-btn>
+        </v-card-actions>
+      </v-card>
+    </v-dialog>
+  </form>
+</template>
+
+<style scoped>
+.many {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: center;
+}
+select,
+input {
+  padding: 4px 8px;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  background: #fff;
+}
+input {
+  width: 150px;
+}
+input::placeholder {
+  color: var(--soft);
+}
+</style>

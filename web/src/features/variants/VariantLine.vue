@@ -1,0 +1,91 @@
+<script setup lang="ts">
+import { computed, reactive, watch } from "vue";
+import type { Variant, VariantChange, VariantsControl } from "./useVariants";
+
+/** One variant: its choice, and what is set of it. A field is kept when it is left. */
+const props = defineProps<{ variant: Variant; control: VariantsControl; chosen: boolean }>();
+defineEmits<{ choose: [] }>();
+const own = computed(() => ({
+  sku: props.variant.sku,
+  price: props.variant.price ?? "",
+  old_price: props.variant.old_price ?? "",
+  stock: props.variant.stock?.toString() ?? "",
+}));
+const typed = reactive({ ...own.value });
+watch(own, (now) => Object.assign(typed, now));
+
+const FIELDS = ["sku", "price", "old_price", "stock"] as const;
+const labels = { sku: "SKU", price: "Price", old_price: "Old price", stock: "Stock" };
+function empty(field: (typeof FIELDS)[number]): string {
+  if (field === "price") return props.control.view.value?.price ?? "";
+  return field === "stock" ? "not counted" : "";
+}
+async function keep(field: (typeof FIELDS)[number]): Promise<void> {
+  if (typed[field].trim() === own.value[field]) return;
+  const change: VariantChange = { [field]: typed[field] };
+  const kept = await props.control.change([props.variant.id], change);
+  if (!kept) typed[field] = own.value[field];
+}
+</script>
+
+<template>
+  <div class="row" role="row" :class="{ chosen }">
+    <span role="cell">
+      <input type="checkbox" :checked="chosen" :aria-label="`Choose ${variant.sku}`" @change="$emit('choose')" />
+    </span>
+    <span v-for="(value, index) in variant.values" :key="index" role="cell" class="value">
+      <template v-if="value !== null">{{ control.names.value.get(value) }}</template>
+      <i v-else class="soft">any</i>
+    </span>
+    <span v-for="field in FIELDS" :key="field" role="cell">
+      <input
+        v-model="typed[field]"
+        :class="{ number: field !== 'sku', gone: field === 'stock' && variant.stock === 0 }"
+        :aria-label="`${labels[field]} of ${variant.sku}`"
+        :placeholder="empty(field)"
+        @blur="keep(field)"
+        @keydown.enter="keep(field)"
+      />
+    </span>
+  </div>
+</template>
+
+<style scoped>
+.row {
+  display: grid;
+  grid-template-columns: var(--columns);
+  gap: 8px;
+  align-items: center;
+  height: 36px;
+  padding: 0 12px;
+  border-bottom: 1px solid #ece7da;
+}
+.chosen {
+  background: var(--accent-weak);
+}
+.value {
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+input:not([type="checkbox"]) {
+  width: 100%;
+  padding: 3px 6px;
+  border: 1px solid transparent;
+  border-radius: 5px;
+}
+input:not([type="checkbox"]):is(:hover, :focus) {
+  border-color: var(--line);
+  background: #fff;
+}
+input::placeholder {
+  color: var(--soft);
+}
+.number {
+  text-align: right;
+}
+.gone {
+  color: var(--signal);
+  font-weight: 600;
+}
+</style>

@@ -1,0 +1,166 @@
+<script setup lang="ts">
+import { computed, ref, watch } from "vue";
+import ProblemNote from "../../ui/ProblemNote.vue";
+import ImportDialog from "./ImportDialog.vue";
+import MakeDialog from "./MakeDialog.vue";
+import SetMany from "./SetMany.vue";
+import VariantLine from "./VariantLine.vue";
+import { useVariants } from "./useVariants";
+
+/** What is really bought of a product: a line for each variant. */
+const props = defineProps<{ handle: string }>();
+const control = useVariants(() => props.handle);
+const { view, problem, chosen } = control;
+watch(
+  () => props.handle,
+  () => void control.load(),
+  { immediate: true },
+);
+
+const typed = ref("");
+const found = computed(() => {
+  const words = typed.value.trim().toLowerCase().split(/\s+/);
+  return (view.value?.variants ?? []).filter((variant) => {
+    const names = variant.values.map((id) => (id === null ? "any" : (control.names.value.get(id) ?? "")));
+    const text = `${variant.sku} ${names.join(" ")}`.toLowerCase();
+    return words.every((word) => text.includes(word));
+  });
+});
+const all = computed(() => found.value.length > 0 && found.value.every((variant) => chosen.value.has(variant.id)));
+function chooseAll(): void {
+  chosen.value = all.value ? new Set() : new Set(found.value.map((variant) => variant.id));
+}
+function choose(id: number): void {
+  const next = new Set(chosen.value);
+  if (!next.delete(id)) next.add(id);
+  chosen.value = next;
+}
+
+const making = ref(false);
+const importing = ref(false);
+const columns = computed(
+  () => `34px repeat(${view.value?.options.length ?? 0}, minmax(70px, 1fr)) 2fr 110px 110px 100px`,
+);
+</script>
+
+<template>
+  <main class="variants" :style="{ '--columns': columns }">
+    <div class="head">
+      <h1>{{ view?.name }}: variants</h1>
+      <span class="soft" role="status">
+        {{ view?.variants.length === 1 ? "1 variant" : `${view?.variants.length ?? 0} variants` }}
+        <template v-if="view?.missing"> · {{ view.missing }} combinations aren't made</template>
+      </span>
+      <span class="space" />
+      <a :href="`/api/variants.csv?product=${handle}`" download>Save as CSV</a>
+      <button class="quiet" @click="importing = true">Bring in a CSV</button>
+      <v-btn v-if="view?.options.length" variant="flat" color="primary" @click="making = true">Make combinations</v-btn>
+    </div>
+    <ProblemNote class="problem" :problem="problem" @retry="control.load" />
+    <div class="tools">
+      <input v-model="typed" class="find" placeholder="Find by SKU or value" aria-label="Find variants" />
+      <SetMany v-if="chosen.size" :control="control" />
+      <span v-else class="soft">Choose several to set their price or stock at once.</span>
+    </div>
+    <div v-if="view" class="grid" role="table" :aria-label="`Variants of ${view.name}`" :aria-rowcount="found.length">
+      <div class="row names" role="row">
+        <span role="columnheader">
+          <input type="checkbox" :checked="all" aria-label="Choose all that are found" @change="chooseAll" />
+        </span>
+        <span v-for="option in view.options" :key="option.id" role="columnheader">{{ option.name }}</span>
+        <span role="columnheader">SKU</span>
+        <span role="columnheader">Price, {{ view.currency }}</span>
+        <span role="columnheader">Old price</span>
+        <span role="columnheader">Stock</span>
+      </div>
+      <v-virtual-scroll class="lines" :items="found" :item-height="36" item-key="id" role="rowgroup">
+        <template #default="{ item }">
+          <VariantLine
+            :key="item.id"
+            :variant="item"
+            :control="control"
+            :chosen="chosen.has(item.id)"
+            @choose="choose(item.id)"
+          />
+        </template>
+      </v-virtual-scroll>
+      <p v-if="found.length === 0" class="none soft">No variant is called like this.</p>
+    </div>
+    <MakeDialog v-if="view" v-model="making" :control="control" />
+    <ImportDialog v-model="importing" @brought="control.load" />
+  </main>
+</template>
+
+<style scoped>
+.variants {
+  display: flex;
+  flex-direction: column;
+  height: calc(100dvh - 48px);
+  min-height: 480px;
+}
+.head,
+.tools {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px 14px;
+  align-items: center;
+  padding: 4px 18px;
+}
+.head {
+  min-height: 50px;
+  border-bottom: 1px solid var(--line);
+  background: var(--sheet);
+}
+.tools {
+  min-height: 46px;
+}
+.space {
+  flex: 1;
+}
+.find {
+  width: 230px;
+  padding: 5px 9px;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  background: #fff;
+}
+.find::placeholder {
+  color: var(--soft);
+}
+.problem {
+  margin: 8px 18px 0;
+}
+.grid {
+  display: flex;
+  flex: 1;
+  flex-direction: column;
+  min-height: 0;
+  margin: 0 18px 14px;
+  overflow-x: auto;
+  border: 1px solid var(--line);
+  border-radius: 8px;
+  background: #fff;
+}
+.lines {
+  flex: 1;
+  min-width: 760px;
+}
+.row {
+  display: grid;
+  grid-template-columns: var(--columns);
+  gap: 8px;
+  align-items: center;
+  min-width: 760px;
+  min-height: 34px;
+  padding: 0 12px;
+  border-bottom: 1px solid var(--line);
+}
+.names {
+  color: var(--soft);
+  font-size: 12px;
+  font-weight: 600;
+}
+.none {
+  padding: 12px;
+}
+</style>
