@@ -80,3 +80,45 @@ async fn the_script_is_answered_with_the_same_words_as_the_page(pool: MySqlPool)
     assert_eq!(entry["say"]["hint"], "There are only 3 left of this choice.");
     assert_eq!(entry["buy"], "off");
 }
+
+#[sqlx::test(migrations = false)]
+async fn an_offer_tells_prices_states_and_what_moved(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let offer = |query: &'static str| {
+        let site = &site;
+        async move {
+            let path = format!("/shop/products/whimbrel/offer?{query}");
+            serde_json::from_str::<Value>(&page(site, &path).await).unwrap()
+        }
+    };
+    let now = offer("colour=dusk&sail=1-6-m&quantity=2&weight=heavy&sail=").await;
+    assert_eq!(now["price"], json!({ "minor": 6800, "currency": "GBP", "text": "£68.00" }));
+    assert_eq!(
+        (&now["old_price"]["minor"], &now["quantity"], &now["up_to"]),
+        (&json!(8500), &json!(2), &Value::Null)
+    );
+    assert!(now["variant"].is_string() && now["picture"].as_str().unwrap().starts_with("/media/"));
+    assert_eq!(now["moved"], json!([]));
+    let sails = &now["options"][1];
+    assert_eq!((&sails["option"], &sails["chosen"]), (&json!("sail"), &json!("1-6-m")));
+    let states: Vec<&str> =
+        sails["values"].as_array().unwrap().iter().map(|v| v["state"].as_str().unwrap()).collect();
+    assert!(states.contains(&"open"), "{states:?}");
+
+    // Nothing chosen: prices span, and no variant is meant.
+    let open = offer("").await;
+    assert_eq!(
+        (&open["variant"], &open["price"]["minor"], &open["up_to"]["minor"]),
+        (&Value::Null, &json!(6800), &json!(7400))
+    );
+    // Chalk isn't made with the large sail: the last choice stays, the other moves.
+    let moved = offer("sail=2-4-m&colour=chalk").await;
+    assert_eq!(moved["options"][0]["chosen"], "chalk");
+    assert_eq!((&moved["moved"][0]["option"], &moved["moved"][0]["from"]), (&json!("sail"), &json!("2-4-m")));
+    let other = offer("colour=chalk&sail=2-4-m").await;
+    assert_eq!(
+        (&other["options"][1]["chosen"], &other["moved"][0]["option"]),
+        (&json!("2-4-m"), &json!("colour"))
+    );
+    assert!(offer("colour=plaid").await["options"][0]["chosen"].is_null(), "what isn't known is passed over");
+}

@@ -1,4 +1,4 @@
-//! The document that describes the owner's API; the client's types are made from it.
+//! The document that describes the owner's API and the shop's offers; the client's types are made from it.
 
 use crate::routes;
 use actix_web::App;
@@ -11,7 +11,12 @@ use utoipa_actix_web::AppExt;
 
 #[derive(OpenApi)]
 #[openapi(
-    info(title = "Compagina", description = "The owner's API", license(name = "MIT")),
+    info(
+        title = "Compagina",
+        description = "The owner's API, and what the shop offers",
+        license(name = "MIT")
+    ),
+    paths(routes::shop::offer::tell),
     components(schemas(StockMood, SaleMood, CartMood, Language, SetValue))
 )]
 struct Head;

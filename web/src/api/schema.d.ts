@@ -777,6 +777,27 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/shop/products/{handle}/offer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * What a product costs under a choice, and which values can be had. Options are named by their handles:
+         *     `?colour=ember&sail=2-1-m&quantity=2`; what isn't known is passed over. Of choices that nothing fits the last one stays
+         *     and as few others as possible move.
+         */
+        get: operations["offer"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -796,6 +817,13 @@ export interface components {
             eyes: components["schemas"]["Eyes"];
             first: components["schemas"]["ValueId"];
             second: components["schemas"]["ValueId"];
+        };
+        /** @description An amount in whole minor units, and as the shop writes it. */
+        Amount: {
+            currency: string;
+            /** Format: int64 */
+            minor: number;
+            text: string;
         };
         /** @description What a client is told when something can't be done. */
         ApiError: {
@@ -1279,6 +1307,12 @@ export interface components {
             what: string;
             who?: string | null;
         };
+        /** @description A choice that changed by itself. */
+        Moved: {
+            from: components["schemas"]["Handle"];
+            option: components["schemas"]["Handle"];
+            to: components["schemas"]["Handle"];
+        };
         /** @description Why a file is only near to a value. */
         Near: {
             more: string;
@@ -1298,6 +1332,35 @@ export interface components {
         };
         NewValue: {
             name: string;
+        };
+        /** @description What a product is offered at under a choice and a quantity. */
+        OfferAnswer: {
+            /** @description Choices that had to change so that the last one in the address could be kept. */
+            moved: components["schemas"]["Moved"][];
+            old_price?: components["schemas"]["Amount"] | null;
+            /** @description Each option with the state of each of its values. */
+            options: components["schemas"]["OfferedOption"][];
+            /** @description The address of the first picture of the choice. */
+            picture?: string | null;
+            price?: components["schemas"]["Amount"] | null;
+            /** Format: int32 */
+            quantity: number;
+            /** @description As the page says it; empty where it says nothing. */
+            stock_line: string;
+            up_to?: components["schemas"]["Amount"] | null;
+            /** @description The SKU that the choice comes to; none while a choice is open. */
+            variant?: string | null;
+        };
+        OfferedOption: {
+            chosen?: components["schemas"]["Handle"] | null;
+            name: string;
+            option: components["schemas"]["Handle"];
+            values: components["schemas"]["OfferedValue"][];
+        };
+        OfferedValue: {
+            name: string;
+            state: components["schemas"]["ValueState"];
+            value: components["schemas"]["Handle"];
         };
         /** @description One change to a layout. */
         Op: {
@@ -4298,6 +4361,37 @@ export interface operations {
                 };
             };
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    offer: {
+        parameters: {
+            query?: {
+                quantity?: number;
+            };
+            header?: never;
+            path: {
+                handle: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OfferAnswer"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -57,9 +57,18 @@ pub fn offer(product: &Product, selection: &Selection, quantity: u32) -> Result<
         tag: tag(product, selection, variant, quantity)?,
         stock: variant.map(|v| v.stock),
         hindrance: hindrance_of_choice(product, selection, variant, quantity),
-        states: states(product, selection),
+        states: if product.is_sold() { states(product, selection) } else { unsold(product, selection) },
         pictures: pictures(product, selection),
     })
+}
+
+/// Of what isn't sold at all nothing is sold out: every choice that is made can be looked at.
+fn unsold(product: &Product, selection: &Selection) -> Vec<Vec<ValueState>> {
+    let mut states = states(product, selection);
+    for state in states.iter_mut().flatten().filter(|state| **state == ValueState::SoldOut) {
+        *state = ValueState::Open;
+    }
+    states
 }
 
 fn tag(
@@ -174,7 +183,9 @@ mod tests {
         assert_eq!(of(&kite, Some(1), 1).hindrance, Some(Hindrance::NotMade));
         assert_eq!(of(&kite, Some(1), 1).tag, Tag::None);
         kite.state = ProductState::ComingSoon;
+        kite.variants[0].stock = Stock::Counted(0);
         assert_eq!(of(&kite, Some(0), 1).hindrance, Some(Hindrance::ComingSoon));
+        assert_eq!(of(&kite, None, 1).states, [[ValueState::Open, ValueState::NotMade]]);
     }
 
     #[test]

@@ -92,7 +92,7 @@ pub fn shop(config: &mut ServiceConfig) {
         .service(media::media)
         .service(shop::listing::front)
         .service(shop::listing::of_type)
-        .service(shop::offer::offer)
+        .service(shop::offer::tell)
         .service(shop::language::choose)
         .service(shop::preview::show)
         .service(shop::product::show)

@@ -170,6 +170,7 @@ li {
   display: flex;
   flex-wrap: wrap;
   gap: 0 12px;
+  align-items: baseline;
   font-size: 12px;
 }
 .rooms a {

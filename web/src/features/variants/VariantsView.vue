@@ -160,6 +160,16 @@ const columns = computed(
   font-size: 12px;
   font-weight: 600;
 }
+.names > :nth-last-child(-n + 4) {
+  padding-left: 7px;
+}
+.names > :nth-last-child(-n + 3) {
+  padding-right: 7px;
+  text-align: right;
+}
+.variants :deep(input[type="checkbox"]) {
+  accent-color: var(--accent);
+}
 .none {
   padding: 12px;
 }

@@ -2,31 +2,177 @@ use super::published_layout;
 use crate::error::{ApiError, ApiResult};
 use crate::reading::{Reading, nav, today};
 use crate::state::State;
-use actix_web::web::{Data, Path, Query};
-use actix_web::{HttpRequest, HttpResponse, get};
-use compagina_core::choice::Selection;
+use actix_web::web::{Data, Json, Path, Query};
+use actix_web::{HttpRequest, get};
+use compagina_core::catalog::{Product, Shop};
+use compagina_core::choice::{Selection, ValueState, pick};
 use compagina_core::ids::Handle;
+use compagina_core::money::Money;
+use compagina_core::price::{Offer, Tag, offer as offer_of};
 use compagina_core::situation::Situation;
-use compagina_press::entry_for;
+use compagina_press::{Entry, entry_for};
+use serde::Serialize;
+use utoipa::ToSchema;
 
-/// What a page says under a selection and a quantity, for the script.
+/// What a product is offered at under a choice and a quantity.
+#[derive(Serialize, ToSchema)]
+pub struct OfferAnswer {
+    /// Each option with the state of each of its values.
+    options: Vec<OfferedOption>,
+    /// The SKU that the choice comes to; none while a choice is open.
+    variant: Option<String>,
+    /// Choices that had to change so that the last one in the address could be kept.
+    moved: Vec<Moved>,
+    quantity: u32,
+    /// Of one piece; the least while a choice is open.
+    price: Option<Amount>,
+    /// The most, where a choice is open and prices differ.
+    up_to: Option<Amount>,
+    old_price: Option<Amount>,
+    /// As the page says it; empty where it says nothing.
+    stock_line: String,
+    /// The address of the first picture of the choice.
+    picture: Option<String>,
+    /// What else changes on the page, for its script.
+    #[serde(flatten)]
+    #[schema(ignore)]
+    entry: Entry,
+}
+
+#[derive(Serialize, ToSchema)]
+pub struct OfferedOption {
+    option: Handle,
+    name: String,
+    chosen: Option<Handle>,
+    values: Vec<OfferedValue>,
+}
+
+#[derive(Serialize, ToSchema)]
+pub struct OfferedValue {
+    value: Handle,
+    name: String,
+    state: ValueState,
+}
+
+/// A choice that changed by itself.
+#[derive(Serialize, ToSchema)]
+pub struct Moved {
+    option: Handle,
+    from: Handle,
+    to: Handle,
+}
+
+/// An amount in whole minor units, and as the shop writes it.
+#[derive(Serialize, ToSchema)]
+pub struct Amount {
+    minor: i64,
+    currency: &'static str,
+    text: String,
+}
+
+/// What a product costs under a choice, and which values can be had. Options are named by their handles:
+/// `?colour=ember&sail=2-1-m&quantity=2`; what isn't known is passed over. Of choices that nothing fits the last one stays
+/// and as few others as possible move.
+#[utoipa::path(operation_id = "offer", params(("handle" = String, Path), ("quantity" = Option<u32>, Query)),
+    responses((status = 200, body = OfferAnswer), (status = 404, body = ApiError)))]
 #[get("/shop/products/{handle}/offer")]
-pub async fn offer(
+pub async fn tell(
     state: Data<State>,
     handle: Path<String>,
     query: Query<Vec<(String, String)>>,
     request: HttpRequest,
-) -> ApiResult<HttpResponse> {
+) -> ApiResult<Json<OfferAnswer>> {
     let handle = Handle::try_from(handle.as_str()).map_err(|_| ApiError::no_such("product"))?;
     let product = state.store.product(&handle).await?.ok_or_else(|| ApiError::no_such("product"))?;
     let (template, layout) = published_layout(&state, &product).await?;
     let pairs = || query.iter().map(|(name, value)| (name.as_str(), value.as_str()));
     let quantity = pairs().find(|(name, _)| *name == "quantity").and_then(|(_, text)| text.parse().ok());
+    let asked = Selection::from_pairs(&product, pairs()).0;
+    let selection = settled(&product, &asked, pairs().map(|(name, _)| name));
     let situation = Situation {
-        selection: Selection::from_pairs(&product, pairs()).0,
+        selection: selection.clone(),
         quantity: quantity.unwrap_or(1).clamp(1, 99),
         ..Situation::plain(product.options.len(), today())
     };
     let nav = nav(&state, &Reading::of(&request).under(template)).await?;
-    Ok(HttpResponse::Ok().json(entry_for(&nav, &product, &layout, &situation)?))
+    let entry = entry_for(&nav, &product, &layout, &situation)?;
+    let offer = offer_of(&product, &selection, situation.quantity)?;
+    Ok(Json(answer(&nav.shop, &product, &asked, &offer, situation.quantity, entry)))
+}
+
+/// The choice, with the last one in the address kept where nothing fits all of them.
+fn settled<'a>(product: &Product, asked: &Selection, names: impl Iterator<Item = &'a str>) -> Selection {
+    let of = |name: &str| product.options.iter().position(|option| option.handle.as_str() == name);
+    let newest = names.filter_map(of).filter(|option| asked.get(*option).is_some()).last();
+    match newest.and_then(|option| Some((option, asked.get(option)?))) {
+        Some((option, value)) => pick(product, asked, option, value),
+        None => asked.clone(),
+    }
+}
+
+fn answer(
+    shop: &Shop,
+    product: &Product,
+    asked: &Selection,
+    offer: &Offer,
+    quantity: u32,
+    entry: Entry,
+) -> OfferAnswer {
+    let amount =
+        |m: Money| Amount { minor: m.minor, currency: m.currency.code(), text: m.format(shop.locale) };
+    let (price, up_to, old_price) = match &offer.tag {
+        Tag::Exact(quote) => (Some(amount(quote.unit)), None, quote.old.map(amount)),
+        Tag::Span { from, to } => (Some(amount(*from)), Some(amount(*to)), None),
+        Tag::None => (None, None, None),
+    };
+    let picture = offer.pictures.first().and_then(|place| product.pictures.get(*place)?.at_least(720));
+    let line = entry.say.iter().find(|(slot, text)| slot.starts_with("stock.") && !text.is_empty());
+    OfferAnswer {
+        options: options(product, offer),
+        variant: offer
+            .variant
+            .and_then(|id| product.variants.iter().find(|v| v.id == id))
+            .map(|v| v.sku.clone()),
+        moved: moved(product, asked, &offer.selection),
+        quantity,
+        price,
+        up_to,
+        old_price,
+        stock_line: line.map(|(_, text)| text.clone()).unwrap_or_default(),
+        picture: picture.map(|size| format!("/media/{}", size.hash)),
+        entry,
+    }
+}
+
+fn options(product: &Product, offer: &Offer) -> Vec<OfferedOption> {
+    let option = |(place, states): (usize, &Vec<ValueState>)| {
+        let option = product.options.get(place)?;
+        let values = option.values.iter().zip(states);
+        Some(OfferedOption {
+            option: option.handle.clone(),
+            name: option.name.clone(),
+            chosen: value_of(product, &offer.selection, place),
+            values: values
+                .map(|(v, state)| OfferedValue {
+                    value: v.handle.clone(),
+                    name: v.name.clone(),
+                    state: *state,
+                })
+                .collect(),
+        })
+    };
+    offer.states.iter().enumerate().filter_map(option).collect()
+}
+
+fn value_of(product: &Product, selection: &Selection, option: usize) -> Option<Handle> {
+    let value = selection.get(option)?;
+    Some(product.options.get(option)?.values.get(usize::from(value))?.handle.clone())
+}
+
+fn moved(product: &Product, asked: &Selection, now: &Selection) -> Vec<Moved> {
+    let of = |place: usize| {
+        let (from, to) = (value_of(product, asked, place)?, value_of(product, now, place)?);
+        (from != to).then(|| Moved { option: product.options[place].handle.clone(), from, to })
+    };
+    (0..product.options.len()).filter_map(of).collect()
 }
