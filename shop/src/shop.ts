@@ -54,6 +54,11 @@ function watchChoices(table: Table): void {
       .filter((part) => !part.startsWith(`${name}=`))
       .join("&");
   document.addEventListener("click", (event) => {
+    const line = (event.target as Element).closest<HTMLElement>("[data-key]");
+    if (line && !event.ctrlKey && !event.metaKey && !event.shiftKey) {
+      event.preventDefault();
+      return void go(line.dataset.key ?? "");
+    }
     const clear = (event.target as Element).closest("[data-clear]");
     if (clear) {
       event.preventDefault();

@@ -45,6 +45,14 @@ function showValues(entry: Entry, words: Record<ValueState, string>): void {
       item.selected = entry.chosen[option] === value;
     }
   }
+  for (const line of document.querySelectorAll<HTMLElement>("[data-key]")) {
+    line.toggleAttribute("aria-current", false);
+    if (line.dataset.key === entry.key) line.setAttribute("aria-current", "true");
+  }
+  const chosen = new URLSearchParams(entry.key);
+  for (const field of document.querySelectorAll<HTMLInputElement>("[data-carry]")) {
+    field.value = chosen.get(field.name) ?? "";
+  }
   for (const link of document.querySelectorAll<HTMLElement>("[data-clear]")) {
     link.hidden = entry.chosen.every((value) => value === null);
   }

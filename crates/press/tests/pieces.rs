@@ -204,3 +204,27 @@ fn sizes_and_sides_come_from_steps_of_the_house() {
         Bench::new().set(Kind::Breadcrumb, "divider", "angle").set(Kind::Breadcrumb, "last", false).html();
     assert!(crumbs.contains("--divider:\"›\"") && crumbs.contains("#p-p1 .last{display:none}"));
 }
+
+#[test]
+fn a_list_of_variants_leads_to_each_and_says_what_is_gone() {
+    let mut bench = Bench::new();
+    let target = compagina_core::page::Op::AddPiece {
+        piece: serde_json::from_str(
+            r#"{"id":"list","kind":"variant_list","values":{"wide":{"left_out":["whi-chk-16"]}}}"#,
+        )
+        .unwrap(),
+        at: serde_json::from_str(r#"{"column":"c3-1","index":0}"#).unwrap(),
+    };
+    compagina_core::page::apply(&mut bench.layout, target).unwrap();
+    let list = bench.piece("k-variant-list");
+    let lines = list.matches("data-key=").count();
+    assert!(lines > 5 && lines <= bench.product.variants.len(), "{list}");
+    assert_eq!(list.matches("aria-current").count(), 1);
+    assert!(list.contains("data-state=\"sold_out\"") && list.contains("sold out"));
+    assert!(!list.contains("data-carry"), "the options piece carries the choice");
+    let op = compagina_core::page::Op::RemovePiece {
+        piece: bench.layout.first_of(Kind::Options).unwrap().id.clone(),
+    };
+    compagina_core::page::apply(&mut bench.layout, op).unwrap();
+    assert!(bench.piece("k-variant-list").contains("name=\"colour\" data-carry value=\"ember\""));
+}

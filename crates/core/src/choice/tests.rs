@@ -92,6 +92,49 @@ fn any_counts_as_each_value_and_the_exact_variant_is_preferred() {
 }
 
 #[test]
+fn when_all_is_sold_out_every_value_that_is_made_says_so_and_can_still_be_looked_at() {
+    let mut kite = kite();
+    kite.variants.iter_mut().for_each(|variant| variant.stock = Stock::Counted(0));
+    let all: Vec<ValueState> = states(&kite, &Selection::none(2)).concat();
+    assert!(all.iter().all(|state| *state != ValueState::Open));
+    assert!(variant_of(&kite, &first_to_buy(&kite)).is_some(), "the page opens with something that is made");
+}
+
+#[test]
+fn one_variant_is_chosen_by_itself_and_stays_whatever_is_picked() {
+    let only =
+        with_variants(product(&[("colour", 2), ("sail", 2)]), &[(&[Some(1), Some(0)], Stock::Counted(1))]);
+    let start = first_to_buy(&only);
+    assert_eq!(start, chosen(&[Some(1), Some(0)]));
+    assert_eq!(
+        states(&only, &start),
+        [[ValueState::NotMade, ValueState::Open], [ValueState::Open, ValueState::NotMade]]
+    );
+    // What isn't made at all changes nothing else.
+    assert_eq!(pick(&only, &start, 0, 0), chosen(&[Some(0), Some(0)]));
+}
+
+/// Four options with gaps: the newest pick stays, and of the others the earlier ones.
+#[test]
+fn among_four_options_as_few_as_possible_move() {
+    let rows: &[(&[Option<u16>], Stock)] = &[
+        (&[Some(0), Some(0), Some(0), Some(0)], Stock::Counted(1)),
+        (&[Some(0), Some(1), Some(0), Some(1)], Stock::Counted(1)),
+        (&[Some(1), Some(0), Some(1), Some(1)], Stock::Counted(1)),
+        (&[Some(1), Some(1), None, Some(1)], Stock::Counted(0)),
+    ];
+    let spar = with_variants(product(&[("a", 2), ("b", 2), ("c", 2), ("d", 2)]), rows);
+    let start = first_to_buy(&spar);
+    // d=1: the second variant moves b alone, the third a and c.
+    assert_eq!(pick(&spar, &start, 3, 1), chosen(&[Some(0), Some(1), Some(0), Some(1)]));
+    // a=1: the third moves c and d, the fourth, sold out, b and d; both move two, and b, the earlier, is kept.
+    assert_eq!(pick(&spar, &start, 0, 1), chosen(&[Some(1), Some(0), Some(1), Some(1)]));
+    assert_eq!(states(&spar, &start)[3], [ValueState::Open, ValueState::NotMade]);
+    let fourth = chosen(&[Some(1), Some(1), None, Some(1)]);
+    assert_eq!(states(&spar, &fourth)[2], [ValueState::SoldOut, ValueState::SoldOut], "any counts as each");
+}
+
+#[test]
 fn a_product_without_options_is_bought_as_it_is() {
     let product = with_variants(product(&[]), &[(&[], Stock::Counted(1))]);
     assert!(states(&product, &Selection::none(0)).is_empty());

@@ -1,13 +1,23 @@
 use super::comparison::stripes;
 use crate::ctx::{Ctx, Styled};
+use crate::swatch::cloth;
 use compagina_core::page::Device;
-use compagina_core::page::piece::facts::{COLUMNS, HEADING, STRIPES};
+use compagina_core::page::piece::facts::{COLUMNS, HEADING, OPTIONS, STRIPES};
 use maud::{Markup, html};
 
 pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
     html! {
         (styled.heading(&HEADING))
-        dl.facts { @for fact in &ctx.product.facts { div { dt { (fact.name) } dd { (fact.value) } } } }
+        dl.facts {
+            @for fact in &ctx.product.facts { div { dt { (fact.name) } dd { (fact.value) } } }
+            @if styled.chain.flag(&OPTIONS, Device::Wide) {
+                @for option in &ctx.product.options {
+                    div { dt { (option.name) } dd.swatches { @for value in &option.values {
+                        span { @if let Some(cloth) = cloth(value, ctx.house) { (cloth) } (value.name) }
+                    } } }
+                }
+            }
+        }
     }
 }
 

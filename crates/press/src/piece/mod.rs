@@ -30,6 +30,7 @@ pub(crate) mod summary;
 pub(crate) mod text;
 pub(crate) mod title;
 pub(crate) mod value_points;
+mod variant_list;
 
 use crate::ctx::{Ctx, Styled};
 use compagina_core::page::piece::shared::{self, Align, Border, Colour, Corners, TextStyle, Under};
@@ -66,6 +67,7 @@ pub(crate) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
         Kind::ValuePoints => value_points::draw(styled),
         Kind::Facts => Some(facts::draw(ctx, styled)),
         Kind::SkuLine => Some(sku_line::draw(ctx, styled)),
+        Kind::VariantList => variant_list::draw(ctx, styled),
         Kind::RatingLine => rating_line::draw(ctx, styled),
         Kind::SizeChart => size_chart::draw(ctx, styled),
         Kind::ShareLinks => share_links::draw(ctx, styled),
@@ -102,6 +104,7 @@ pub(crate) fn css(root: &str, styled: &Styled<'_>, device: Device, house: &House
         Kind::ValuePoints => value_points::css(root, styled, device),
         Kind::Facts => facts::css(root, styled, device),
         Kind::SkuLine => sku_line::css(root, styled, device),
+        Kind::VariantList => variant_list::css(root, styled, device),
         Kind::RatingLine => rating_line::css(root, styled, device),
         Kind::Neighbours => neighbours::css(root, styled, device),
         Kind::Space => space::css(root, styled, device, house),
@@ -219,6 +222,7 @@ pub(crate) fn class_of(kind: Kind) -> &'static str {
         Kind::ValuePoints => "k-value-points",
         Kind::Facts => "k-facts",
         Kind::SkuLine => "k-sku-line",
+        Kind::VariantList => "k-variant-list",
         Kind::RatingLine => "k-rating-line",
         Kind::SizeChart => "k-size-chart",
         Kind::ShareLinks => "k-share-links",

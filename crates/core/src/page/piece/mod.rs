@@ -35,6 +35,7 @@ pub mod summary;
 pub mod text;
 pub mod title;
 pub mod value_points;
+pub mod variant_list;
 
 use super::Setting;
 use crate::catalog::{Product, ProductState};
@@ -76,6 +77,7 @@ pub enum Kind {
     Neighbours,
     Space,
     Rule,
+    VariantList,
 }
 
 /// The part that a piece plays on the page.
@@ -95,7 +97,7 @@ pub enum Role {
 
 impl Kind {
     /// In the order in which a page usually has them.
-    pub const ALL: [Self; 30] = [
+    pub const ALL: [Self; 31] = [
         Self::Breadcrumb,
         Self::Title,
         Self::Gallery,
@@ -126,6 +128,7 @@ impl Kind {
         Self::Neighbours,
         Self::Space,
         Self::Rule,
+        Self::VariantList,
     ];
 
     /// What an owner calls it.
@@ -156,6 +159,7 @@ impl Kind {
             Self::ValuePoints => "Value points",
             Self::Facts => "Facts",
             Self::SkuLine => "SKU line",
+            Self::VariantList => "List of variants",
             Self::RatingLine => "Rating line",
             Self::SizeChart => "Size chart",
             Self::ShareLinks => "Share links",
@@ -179,6 +183,7 @@ impl Kind {
             | Self::Quantity
             | Self::BuyButton
             | Self::SizeChart
+            | Self::VariantList
             | Self::StickyBar => Role::Buy,
             Self::Promises
             | Self::Details
@@ -230,6 +235,7 @@ impl Kind {
             Self::ValuePoints => value_points::SETTINGS,
             Self::Facts => facts::SETTINGS,
             Self::SkuLine => sku_line::SETTINGS,
+            Self::VariantList => variant_list::SETTINGS,
             Self::RatingLine => rating_line::SETTINGS,
             Self::SizeChart => size_chart::SETTINGS,
             Self::ShareLinks => share_links::SETTINGS,
@@ -253,6 +259,7 @@ impl Kind {
             Self::Price if product.state == ProductState::Withdrawn => Some("this product is withdrawn"),
             Self::Facts if product.facts.is_empty() => Some("this product has no facts"),
             Self::SkuLine if product.variants.is_empty() => Some("this product has no variants"),
+            Self::VariantList if product.variants.len() < 2 => Some("this product has only one variant"),
             Self::StickyBar if !product.is_sold() => Some("this product isn't sold now"),
             _ => None,
         }
