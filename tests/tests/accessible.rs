@@ -64,10 +64,14 @@ async fn the_owners_views_can_be_used_by_everybody(pool: MySqlPool) {
         until(&client, "document.querySelectorAll('.grid .card').length > 5").await;
         nothing_is_wrong(&client, "The shop's own pictures").await;
         client.goto(&format!("{base}/swatch-book")).await.unwrap();
-        until(&client, "document.querySelectorAll('.fan > li').length === 10").await;
+        until(&client, "document.querySelectorAll('.fan > li').length === 11").await;
         client.execute("document.querySelector('.fan button').click()", vec![]).await.unwrap();
         until(&client, "document.querySelector('.panel input')").await;
         nothing_is_wrong(&client, "Swatch book").await;
+        client.goto(&format!("{base}/products/carbon-spar/variants")).await.unwrap();
+        until(&client, "document.querySelectorAll('.lines .row').length > 5").await;
+        client.execute("document.querySelector('.lines input').click()", vec![]).await.unwrap();
+        nothing_is_wrong(&client, "Variants").await;
         client.goto(&format!("{base}/wording")).await.unwrap();
         until(&client, "document.querySelectorAll('tbody tr').length > 50").await;
         nothing_is_wrong(&client, "Wording").await;

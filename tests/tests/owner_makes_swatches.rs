@@ -23,12 +23,13 @@ const FILES: [&str; 12] = [
     "IMG_2041.png",
 ];
 
-/// The colours are chosen from lists and have nothing to show; one is new.
+/// The colours are chosen from lists and have nothing to show.
 async fn lists_only(pool: &MySqlPool) {
     for statement in [
         "UPDATE shop_option SET way_page = 'list', way_card = 'list' WHERE handle = 'colour'",
         "UPDATE option_value v JOIN shop_option o ON o.id = v.option_id SET v.swatch = NULL WHERE o.handle = 'colour'",
-        "INSERT INTO option_value (option_id, handle, name, position) SELECT id, 'bracken', 'Bracken', 99 FROM shop_option WHERE handle = 'colour'",
+        "DELETE FROM swatch_file",
+        "UPDATE option_value SET file_hash = NULL",
         "INSERT INTO change_note (product_id) VALUES (NULL)",
     ] {
         sqlx::query(statement).execute(pool).await.unwrap();

@@ -164,5 +164,5 @@ async fn a_value_added_later_is_on_every_product_that_uses_the_whole_option(pool
     assert_eq!(value(&now, "Tomato")["proposed"], "#FF6347");
     assert!(!owner.page("/shop/products/whimbrel".into()).await.contains("Tomato"));
     let lines = json_of(owner.get("/api/options").await).await;
-    assert_eq!(lines[0]["open"], 3, "Tomato has no swatch, and two pairs are too alike");
+    assert_eq!(lines[0]["open"], 7, "four files, Bracken, Tomato, and Slate beside Storm");
 }

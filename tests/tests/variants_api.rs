@@ -186,3 +186,35 @@ async fn a_file_with_forty_mistakes_names_every_line_and_changes_nothing(pool: M
     let huge = vec![b'x'; 11_000_000];
     assert_eq!(owner.send(Method::POST, "/api/variants/check", huge).await.status(), 413);
 }
+
+#[sqlx::test(migrations = false)]
+async fn a_product_is_chosen_by_other_options_and_keeps_its_variants(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let put = async |uses: Value| owner.put("/api/variants/options?product=whimbrel-mini", &uses).await;
+    let made = json_of(owner.post("/api/options", &json!({ "name": "Line colour" })).await).await;
+    assert_eq!((&made["handle"], &made["values"]), (&json!("line-colour"), &json!([])));
+    let told = refusal(owner.post("/api/options", &json!({ "name": "LINE colour" })).await).await;
+    assert!(told.contains("already"), "{told}");
+    let lines =
+        json_of(owner.post("/api/options/line-colour/values", &json!({ "name": "White" })).await).await;
+    let before = json_of(owner.get(MINI).await).await;
+    let options = before["options"].as_array().unwrap();
+    let of = |option: &Value| -> Value {
+        let values: Vec<_> = option["values"].as_array().unwrap().iter().map(|v| v["id"].clone()).collect();
+        json!({ "option": option["id"], "values": values })
+    };
+    // The new option first; the others keep what each variant has.
+    let uses = json!([{ "option": lines["id"], "values": [lines["values"][0]["id"]] }, of(&options[0]), of(&options[1])]);
+    let now = json_of(put(uses).await).await;
+    assert_eq!(now["options"][0]["name"], "Line colour");
+    assert_eq!(now["variants"][0]["values"][0], Value::Null);
+    assert_eq!(now["variants"][0]["values"][1], before["variants"][0]["values"][0]);
+    assert!(refusal(put(json!([of(&options[1])])).await).await.contains("would be the same"));
+    let mut fewer = of(&options[0]);
+    fewer["values"].as_array_mut().unwrap().pop();
+    assert!(refusal(put(json!([fewer, of(&options[1])])).await).await.contains("of the variants have"));
+    assert_eq!(put(json!([{ "option": 999, "values": [] }])).await.status(), 404);
+    let back = json_of(put(json!([of(&options[0]), of(&options[1])])).await).await;
+    assert_eq!(back, before);
+}

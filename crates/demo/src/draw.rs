@@ -148,6 +148,27 @@ pub(crate) fn flying(make: Make, cloth: Cloth, seed: u32) -> String {
     svg(840, 840, &body)
 }
 
+/// Ripstop from close by, square.
+pub(crate) fn cloth_square(cloth: Cloth) -> String {
+    let Cloth { main, second } = cloth;
+    let (dark, pale) = (darker(main), if main == second { lighter(main) } else { second.to_owned() });
+    let mut threads = String::new();
+    for i in 0..9 {
+        let at = 12 + i * 28;
+        let _ = write!(
+            threads,
+            r#"<path d="M0 {at}H240M{at} 0V240" stroke="{dark}" stroke-width="3" opacity=".55"/>"#
+        );
+    }
+    svg(
+        240,
+        240,
+        &format!(
+            r#"<rect width="240" height="240" fill="{main}"/><path d="M0 240 240 0V240Z" fill="{pale}" opacity=".35"/>{threads}"#
+        ),
+    )
+}
+
 /// Where the cloth is in [`flying`], in thousandths.
 pub(crate) fn sail_of(make: Make) -> (u16, u16) {
     if make == Make::Sport { (655, 400) } else { (549, 475) }

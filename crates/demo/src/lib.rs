@@ -16,6 +16,8 @@ use compagina_core::money::{Currency, Locale, MoneyError};
 use compagina_core::page::Layout;
 use compagina_core::template::Reach;
 
+pub use options::swatch_files;
+
 /// The demo's owners: name, email, password.
 pub const OWNERS: [(&str, &str, &str); 2] = [
     ("Isla Marram", "isla@marramandgale.example", "windward-and-lee"),

@@ -17,7 +17,7 @@ pub const FILM_SIZE: (u32, u32) = (640, 480);
 pub const FRAMES: u32 = 72;
 pub const FRAMES_A_SECOND: u32 = 24;
 
-fn cloth(colour: &str) -> Cloth {
+pub(crate) fn cloth(colour: &str) -> Cloth {
     Cloth::of(COLOURS.iter().find(|(name, _)| *name == colour).map_or(&[], |(_, colours)| colours))
 }
 

@@ -19,8 +19,10 @@ pub(crate) const COLOURS: [(&str, &[&str]); 9] = [
 pub(crate) fn all() -> Vec<NewOption> {
     let colours = COLOURS.iter().map(|(name, colours)| {
         let colours: Vec<Colour> = colours.iter().filter_map(|c| Colour::try_from(*c).ok()).collect();
-        ((*name).to_owned(), Some(Swatch::Colours { colours }))
+        let by_file = *name == "Heather";
+        ((*name).to_owned(), (!by_file).then_some(Swatch::Colours { colours }))
     });
+    let colours = colours.chain([("Bracken".to_owned(), None)]);
     let colour = NewOption {
         name: "Colour".into(),
         page: Way::Swatches,
@@ -42,4 +44,18 @@ pub(crate) fn all() -> Vec<NewOption> {
 fn words(name: &str, page: Way, values: &[&str]) -> NewOption {
     let values = values.iter().map(|v| ((*v).to_owned(), None)).collect();
     NewOption { name: name.into(), page, card: Way::Nothing, values }
+}
+
+/// Picture files for the colours as somebody dropped them: one with the right name and its double, two that are nearly
+/// right, and one that means nothing.
+#[must_use]
+pub fn swatch_files() -> Vec<(&'static str, String)> {
+    let cloth = |name: &str| crate::draw::cloth_square(crate::media::cloth(name));
+    vec![
+        ("heather.svg", cloth("Heather")),
+        ("Heather.svg", cloth("Dusk")),
+        ("safron.svg", cloth("Saffron")),
+        ("braken cloth.svg", cloth("Ember")),
+        ("IMG_2041.svg", cloth("Slate")),
+    ]
 }

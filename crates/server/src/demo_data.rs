@@ -5,7 +5,9 @@ use crate::media::Media;
 use crate::password;
 use compagina_core::catalog::NewPicture;
 use compagina_core::media::{FilmFile, Focus, PLAN, PictureSize};
-use compagina_demo::{Drawing, OWNERS, demo_shop, media as free};
+use compagina_core::swatch::Colour;
+use compagina_demo::{Drawing, OWNERS, demo_shop, media as free, swatch_files};
+use compagina_pictures::{Cut, square};
 use compagina_storage::{StorageError, Store};
 use futures_util::{StreamExt, TryStreamExt, stream};
 use serde::{Deserialize, Serialize};
@@ -25,6 +27,7 @@ pub async fn fill_if_empty(store: &Store, media: &Media, more: u32) -> Result<()
     keep_film(media).await?;
     let drawn = draw_all(media, demo.products.iter().flat_map(|p| &p.drawings)).await?;
     store.add_options(&demo.options).await?;
+    fill_swatches(store, media).await?;
     let count = demo.products.len();
     for (number, made) in (1..).zip(demo.products) {
         let mut product = made.product;
@@ -71,6 +74,19 @@ fn film_file() -> FilmFile {
 
 async fn keep_film(media: &Media) -> Result<(), Failure> {
     Ok(media.put(&film_file().hash, free::FILM.to_vec()).await?)
+}
+
+/// Picture files for the colours, as they lie in the swatch book.
+async fn fill_swatches(store: &Store, media: &Media) -> Result<(), Failure> {
+    let book = store.swatch_book().await?;
+    let Some(colour) = book.iter().find(|option| option.handle.as_str() == "colour") else { return Ok(()) };
+    for (name, svg) in swatch_files() {
+        let made = square(svg.as_bytes(), (500, 500), Cut::Whole)?;
+        let hash = made.encoded.hash.clone();
+        media.put(&hash, made.encoded.bytes).await?;
+        store.put_swatch_file(colour.id, name, &hash, made.colour.map(Colour)).await?;
+    }
+    Ok(())
 }
 
 /// The shop's free pictures, and the film with its poster.

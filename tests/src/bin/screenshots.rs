@@ -30,7 +30,6 @@ async fn owners_views(base: &str) {
     let client = &browser.client;
     client.goto(&format!("{base}/sign-in")).await.unwrap();
     find(client, "input[name=email]").await;
-    take(&browser, "sign-in").await;
     Browser::sign_in(client, base).await;
     until(client, "document.querySelectorAll('.shelf iframe').length === 12").await;
     tokio::time::sleep(Duration::from_secs(2)).await;
@@ -62,6 +61,7 @@ async fn owners_views(base: &str) {
     until(client, "document.querySelectorAll('tbody tr').length > 50").await;
     take(&browser, "wording").await;
     pictures(&browser, base).await;
+    choices(&browser, base).await;
     browser.client.clone().close().await.unwrap();
 }
 
@@ -86,6 +86,35 @@ async fn pictures(browser: &Browser, base: &str) {
         .await
         .unwrap();
     take(browser, "pictures").await;
+}
+
+/// The swatch book with its files, a grid of variants, and a page with every kind of swatch.
+async fn choices(browser: &Browser, base: &str) {
+    let client = &browser.client;
+    client.goto(&format!("{base}/products/carbon-spar/variants")).await.unwrap();
+    until(client, "document.querySelectorAll('.lines .row').length > 10").await;
+    for line in [2, 3] {
+        let row = format!("document.querySelectorAll('.lines .row input[type=checkbox]')[{line}].click()");
+        client.execute(&row, vec![]).await.unwrap();
+    }
+    take(browser, "variants").await;
+    client.goto(&format!("{base}/swatch-book")).await.unwrap();
+    until(client, "document.querySelectorAll('.matches tr').length > 3").await;
+    click(client, ".fan button", "Dusk").await;
+    take(browser, "swatch-book").await;
+    for (value, act) in [("Tide", "Cut from"), ("Fern", "Show the text")] {
+        click(client, ".fan button", value).await;
+        click(client, ".acts button", act).await;
+        until(client, "document.querySelector('.panel .title')").await;
+        tokio::time::sleep(Duration::from_millis(700)).await;
+    }
+    client.goto(&format!("{base}/shop/products/whimbrel?colour=dusk&sail=1-6-m")).await.unwrap();
+    until(
+        client,
+        "[...document.querySelectorAll('fieldset .cloth')].some(c => c.style.background.includes('/media/'))",
+    )
+    .await;
+    take(browser, "swatches").await;
 }
 
 async fn shop_on(base: &str, screen: Screen, suffix: &str) {

@@ -100,7 +100,8 @@ export interface paths {
         /** Every option of the shop. */
         get: operations["list_options"];
         put?: never;
-        post?: never;
+        /** Adds an option to the shop; it has no values yet. */
+        post: operations["add_option"];
         delete?: never;
         options?: never;
         head?: never;
@@ -725,6 +726,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/variants/options": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /**
+         * Says by which options and values a product is chosen. An option that is new to it doesn't matter to the variants that
+         *     there are; one that two variants differ by can't be dropped.
+         */
+        put: operations["set_uses"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/wording": {
         parameters: {
             query?: never;
@@ -1220,7 +1241,7 @@ export interface components {
          * @description What a piece is.
          * @enum {string}
          */
-        Kind: "breadcrumb" | "title" | "gallery" | "price" | "summary" | "stock_line" | "options" | "quantity" | "buy_button" | "promises" | "details" | "related" | "sticky_bar" | "text" | "picture" | "film" | "picture_row" | "quotes" | "questions" | "comparison" | "reviews" | "value_points" | "facts" | "sku_line" | "rating_line" | "size_chart" | "share_links" | "neighbours" | "space" | "rule";
+        Kind: "breadcrumb" | "title" | "gallery" | "price" | "summary" | "stock_line" | "options" | "quantity" | "buy_button" | "promises" | "details" | "related" | "sticky_bar" | "text" | "picture" | "film" | "picture_row" | "quotes" | "questions" | "comparison" | "reviews" | "value_points" | "facts" | "sku_line" | "rating_line" | "size_chart" | "share_links" | "neighbours" | "space" | "rule" | "variant_list";
         /** @description A kind of piece that can be added. */
         KindView: {
             kind: components["schemas"]["Kind"];
@@ -1327,10 +1348,10 @@ export interface components {
             /** @enum {string} */
             why: "spelling";
         };
-        NewTemplate: {
+        NewName: {
             name: string;
         };
-        NewValue: {
+        NewTemplate: {
             name: string;
         };
         /** @description What a product is offered at under a choice and a quantity. */
@@ -1448,6 +1469,7 @@ export interface components {
             /** @description The colour of the shop's pages, on which swatches are seen. */
             ground: string;
             handle: components["schemas"]["Handle"];
+            id: components["schemas"]["OptionId"];
             name: string;
             own: components["schemas"]["OwnSwatchView"][];
             page: components["schemas"]["Way"];
@@ -1461,6 +1483,7 @@ export interface components {
             /** @description What its first values show. */
             fan: components["schemas"]["Swatch"][];
             handle: components["schemas"]["Handle"];
+            id: components["schemas"]["OptionId"];
             name: string;
             /**
              * @description How many things want to be settled: files that are nearly right, doubled or left over, swatches too alike, values
@@ -1471,6 +1494,11 @@ export interface components {
             /** Format: int64 */
             products: number;
             values: number;
+        };
+        /** @description An option by which a product is chosen, with the values that it offers, in order. */
+        OptionUse: {
+            option: components["schemas"]["OptionId"];
+            values: components["schemas"]["ValueId"][];
         };
         OptionView: {
             label: string;
@@ -2342,6 +2370,37 @@ export interface operations {
             };
         };
     };
+    add_option: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewName"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OptionInBook"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
     show_option: {
         parameters: {
             query?: never;
@@ -2591,7 +2650,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["NewValue"];
+                "application/json": components["schemas"]["NewName"];
             };
         };
         responses: {
@@ -4194,6 +4253,39 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["MakeVariants"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VariantsView"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    set_uses: {
+        parameters: {
+            query: {
+                product: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OptionUse"][];
             };
         };
         responses: {

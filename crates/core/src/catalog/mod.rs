@@ -8,11 +8,13 @@ mod product;
 mod review;
 #[cfg(test)]
 pub(crate) mod samples;
+mod uses;
 mod variant;
 mod way;
 
 pub use new::{NewOption, NewPicture, NewProduct, NewVariant};
 pub use product::{Detail, Fact, Product, ProductOption, ProductState, ProductType, ProductValue, Shop};
 pub use review::{Rating, Review};
+pub use uses::{MOST_OPTIONS, UsesError, change_uses};
 pub use variant::{Stock, Variant};
 pub use way::{UnknownWay, Way};

@@ -3,6 +3,6 @@
 mod variants;
 
 pub use variants::{
-    Checked, Mistake, PlannedRow, PlannedValue, VariantLine, check_variants, read_amount, read_stock,
-    read_variants, write_variants,
+    Checked, KnownOption, Mistake, PlannedRow, PlannedValue, VariantLine, check_variants, read_amount,
+    read_stock, read_variants, write_variants,
 };

@@ -77,6 +77,14 @@ pub enum PlannedValue {
     New(usize),
 }
 
+/// An option of the shop with all its values.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub struct KnownOption {
+    pub id: OptionId,
+    pub name: String,
+    pub values: Vec<(ValueId, String)>,
+}
+
 /// Columns that are no options.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
 enum Column {
@@ -289,7 +297,7 @@ pub fn check_variants(
     lines: &[VariantLine],
     products: &[Product],
     elsewhere: &BTreeMap<String, String>,
-    options: &[(OptionId, String, Vec<(ValueId, String)>)],
+    options: &[KnownOption],
 ) -> Result<Checked, Vec<Mistake>> {
     let mut check = Check { products, options, checked: Checked::default(), mistakes: Vec::new() };
     let mut named: BTreeMap<(usize, Vec<PlannedValue>), u64> = BTreeMap::new();
@@ -328,7 +336,7 @@ pub fn check_variants(
 
 struct Check<'a> {
     products: &'a [Product],
-    options: &'a [(OptionId, String, Vec<(ValueId, String)>)],
+    options: &'a [KnownOption],
     checked: Checked,
     mistakes: Vec<Mistake>,
 }
@@ -354,7 +362,7 @@ impl Check<'_> {
         let mut sound = true;
         for (column, _) in &line.values {
             let of_product = product.options.iter().any(|o| folded(&o.name) == folded(column));
-            let of_shop = self.options.iter().any(|(_, name, _)| folded(name) == folded(column));
+            let of_shop = self.options.iter().any(|o| folded(&o.name) == folded(column));
             if !of_product {
                 let says = if of_shop {
                     format!("{} isn't chosen by “{column}”; leave this field empty", product.name)
@@ -387,7 +395,7 @@ impl Check<'_> {
         if name == ANY {
             return PlannedValue::Any;
         }
-        let all = self.options.iter().find(|(id, ..)| *id == option).map(|(.., values)| values);
+        let all = self.options.iter().find(|o| o.id == option).map(|o| &o.values);
         let known = all.into_iter().flatten().find(|(_, known)| folded(known) == folded(name));
         if let Some((id, _)) = known {
             return PlannedValue::Known(*id);

@@ -20,11 +20,12 @@ fn products() -> Vec<Product> {
     vec![kite, card]
 }
 
-fn options() -> Vec<(OptionId, String, Vec<(ValueId, String)>)> {
+fn options() -> Vec<KnownOption> {
     let kite = products().remove(0);
     let values = |o: usize| kite.options[o].values.iter().map(|v| (v.id, v.name.clone())).collect();
-    let reel = (OptionId(9), "reel".to_owned(), vec![(ValueId(900), "25 m".to_owned())]);
-    vec![(OptionId(1), "colour".into(), values(0)), (OptionId(2), "sail".into(), values(1)), reel]
+    let known = |id: u64, name: &str, values| KnownOption { id: OptionId(id), name: name.into(), values };
+    let reel = vec![(ValueId(900), "25 m".to_owned())];
+    vec![known(1, "colour", values(0)), known(2, "sail", values(1)), known(9, "reel", reel)]
 }
 
 fn checked(file: &str) -> Result<Checked, Vec<Mistake>> {

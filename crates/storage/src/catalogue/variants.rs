@@ -8,6 +8,7 @@ use compagina_core::catalog::Stock;
 use compagina_core::format::{Checked, PlannedRow, PlannedValue};
 use compagina_core::ids::{Handle, OptionId, ProductId, ValueId, VariantId};
 use compagina_core::letters::words_of;
+use compagina_core::swatch::Swatch;
 use sqlx::MySqlConnection;
 use sqlx::types::Json;
 use std::collections::{BTreeMap, BTreeSet};
@@ -97,6 +98,57 @@ impl Store {
         .await
     }
 
+    /// Sets by which options and values a product is chosen (with whether it uses the whole option), and what each of its
+    /// variants comes to.
+    pub async fn set_uses(
+        &self,
+        product: ProductId,
+        uses: &[(OptionId, Vec<ValueId>, bool)],
+        chosen: &[(VariantId, Vec<Option<ValueId>>)],
+    ) -> Result<()> {
+        with_retries(|| async {
+            let mut tx = self.pool.begin().await?;
+            let ids: Vec<VariantId> = chosen.iter().map(|(id, _)| *id).collect();
+            held(&mut tx, product, &ids).await?;
+            let own = own_swatches_of(&mut tx, product).await?;
+            sqlx::query!("DELETE FROM product_value WHERE product_id = ?", product.0).execute(&mut *tx).await?;
+            sqlx::query!("DELETE FROM product_option WHERE product_id = ?", product.0).execute(&mut *tx).await?;
+            for (position, (option, values, whole)) in (0u32..).zip(uses) {
+                sqlx::query!(
+                    "INSERT INTO product_option (product_id, option_id, position, whole) VALUES (?, ?, ?, ?)",
+                    product.0,
+                    option.0,
+                    position,
+                    whole
+                )
+                .execute(&mut *tx)
+                .await?;
+                for (place, value) in (0u32..).zip(values) {
+                    let kept = own.get(value);
+                    sqlx::query!(
+                        "INSERT INTO product_value (product_id, value_id, position, swatch, why) VALUES (?, ?, ?, ?, ?)",
+                        product.0,
+                        value.0,
+                        place,
+                        kept.map(|(swatch, _)| Json(swatch)) as _,
+                        kept.map_or("", |(_, why)| why.as_str())
+                    )
+                    .execute(&mut *tx)
+                    .await?;
+                }
+            }
+            for (id, chosen) in chosen {
+                sqlx::query!("UPDATE variant SET chosen = ? WHERE id = ?", Json(chosen) as _, id.0)
+                    .execute(&mut *tx)
+                    .await?;
+            }
+            change::note(&mut tx, Some(product)).await?;
+            tx.commit().await?;
+            Ok(())
+        })
+        .await
+    }
+
     /// Does what a checked file says, all of it or nothing. `products` are those against which it was checked; `tell`
     /// hears how many rows are written.
     pub async fn import_variants(
@@ -147,6 +199,21 @@ async fn held(tx: &mut MySqlConnection, product: ProductId, ids: &[VariantId]) -
             .ok_or(StorageError::NotFound { what: "variant" })?;
     }
     Ok(())
+}
+
+/// The swatches that a product has of its own, with the reasons.
+async fn own_swatches_of(
+    tx: &mut MySqlConnection,
+    product: ProductId,
+) -> Result<BTreeMap<ValueId, (Swatch, String)>> {
+    let rows = sqlx::query!(
+        r#"SELECT value_id, swatch AS "swatch!: Json<Swatch>", why FROM product_value
+           WHERE product_id = ? AND swatch IS NOT NULL"#,
+        product.0
+    )
+    .fetch_all(&mut *tx)
+    .await?;
+    Ok(rows.into_iter().map(|row| (ValueId(row.value_id), (row.swatch.0, row.why))).collect())
 }
 
 async fn change_one(tx: &mut MySqlConnection, id: VariantId, wanted: &VariantChange) -> Result<()> {

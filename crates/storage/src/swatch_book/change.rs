@@ -31,6 +31,18 @@ pub struct ValueChange {
 }
 
 impl Store {
+    /// Adds an option without values behind the others.
+    pub async fn add_option(&self, handle: &Handle, name: &str) -> Result<()> {
+        sqlx::query!(
+            "INSERT INTO shop_option (handle, name, position) SELECT ?, ?, COALESCE(MAX(position) + 1, 0) FROM shop_option",
+            handle.as_str(),
+            name
+        )
+        .execute(&self.pool)
+        .await?;
+        Ok(())
+    }
+
     pub async fn change_option(&self, option: OptionId, wanted: &OptionChange) -> Result<()> {
         with_retries(|| async {
             let mut tx = self.pool.begin().await?;

@@ -1,11 +1,18 @@
 <script setup lang="ts">
+import { ref } from "vue";
 import SwatchDot from "./SwatchDot.vue";
 import type { OptionLine } from "./useBook";
 import { WAYS } from "./words";
 
 /** Every option of the shop: how it is chosen, and what is still to be settled. */
 defineProps<{ lines: OptionLine[]; open: string | undefined }>();
-defineEmits<{ palette: [] }>();
+const emit = defineEmits<{ palette: []; add: [name: string] }>();
+const name = ref("");
+function add(): void {
+  if (name.value.trim() === "") return;
+  emit("add", name.value);
+  name.value = "";
+}
 const way = (line: OptionLine): string => WAYS.find((w) => w.way === line.page)?.title ?? "";
 </script>
 
@@ -34,6 +41,10 @@ const way = (line: OptionLine): string => WAYS.find((w) => w.way === line.page)?
         <SwatchDot v-for="(swatch, index) in line.fan" :key="index" :swatch="swatch" :size="14" />
       </span>
     </router-link>
+    <form class="new" @submit.prevent="add">
+      <input v-model="name" aria-label="Name of a new option" placeholder="New option" maxlength="80" />
+      <button v-if="name.trim()" class="quiet">Add</button>
+    </form>
   </nav>
 </template>
 
@@ -75,6 +86,20 @@ const way = (line: OptionLine): string => WAYS.find((w) => w.way === line.page)?
 .name b {
   overflow: hidden;
   text-overflow: ellipsis;
+}
+.new {
+  display: flex;
+  gap: 6px;
+  padding: 10px 14px;
+}
+.new input {
+  width: 150px;
+  padding: 4px 8px;
+  border: 1px dashed #a39c8b;
+  border-radius: 6px;
+}
+.new input::placeholder {
+  color: var(--soft);
 }
 .fan {
   display: flex;

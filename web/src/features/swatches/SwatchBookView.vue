@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from "vue";
+import { useRouter } from "vue-router";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import UploadList from "../../ui/upload/UploadList.vue";
 import { useDropped } from "../../ui/upload/useDropped";
@@ -39,11 +40,16 @@ const { uploads, put, forget } = useUploads<BookOption>(
 const input = ref<HTMLInputElement | null>(null);
 const { over, held, dropped, picked } = useDropped(put);
 const palette = ref(false);
+const router = useRouter();
+async function add(name: string): Promise<void> {
+  const handle = await book.addOption(name);
+  if (handle !== null) await router.push({ name: "swatch-book", params: { handle } });
+}
 </script>
 
 <template>
   <main class="book" @dragover="held" @dragleave.self="over = false" @drop.prevent="dropped">
-    <OptionList :lines="lines" :open="option?.handle" @palette="palette = true" />
+    <OptionList :lines="lines" :open="option?.handle" @palette="palette = true" @add="add" />
     <section v-if="option" class="option" :aria-label="option.name">
       <OptionHead :option="option" @change="book.change" @files="input?.click()" />
       <ProblemNote class="problem" :problem="problem" @retry="book.load" />

@@ -58,6 +58,11 @@ export function useBook(handle: () => string | undefined) {
   const change = (body: Change) => take(() => ask(api.PATCH(at, { params: path(), body })));
   const changeValues = (ids: number[], wanted: ValueChange) =>
     take(() => ask(api.PATCH(`${at}/values`, { params: path(), body: { ids, ...wanted } })));
+  /** Adds an option and opens it; nothing where it can't be. */
+  async function addOption(name: string): Promise<string | null> {
+    await take(() => ask(api.POST("/api/options", { body: { name } })));
+    return problem.value ? null : (option.value?.handle ?? null);
+  }
   const addValue = (name: string) => take(() => ask(api.POST(`${at}/values`, { params: path(), body: { name } })));
   const settle = (body: Settled[]) => take(() => ask(api.PUT(`${at}/files`, { params: path(), body })));
   const removeFiles = (ids: number[]) => take(() => ask(api.DELETE(`${at}/files`, { params: path(), body: { ids } })));
@@ -78,6 +83,7 @@ export function useBook(handle: () => string | undefined) {
     show,
     change,
     changeValues,
+    addOption,
     addValue,
     settle,
     removeFiles,

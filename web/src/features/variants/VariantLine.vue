@@ -84,6 +84,9 @@ input::placeholder {
 .number {
   text-align: right;
 }
+.chosen .gone {
+  color: #9c360a;
+}
 .gone {
   color: var(--signal);
   font-weight: 600;

@@ -4,6 +4,7 @@ import ProblemNote from "../../ui/ProblemNote.vue";
 import ImportDialog from "./ImportDialog.vue";
 import MakeDialog from "./MakeDialog.vue";
 import SetMany from "./SetMany.vue";
+import UsesDialog from "./UsesDialog.vue";
 import VariantLine from "./VariantLine.vue";
 import { useVariants } from "./useVariants";
 
@@ -38,6 +39,7 @@ function choose(id: number): void {
 
 const making = ref(false);
 const importing = ref(false);
+const using = ref(false);
 const columns = computed(
   () => `34px repeat(${view.value?.options.length ?? 0}, minmax(70px, 1fr)) 2fr 110px 110px 100px`,
 );
@@ -52,6 +54,7 @@ const columns = computed(
         <template v-if="view?.missing"> · {{ view.missing }} combinations aren't made</template>
       </span>
       <span class="space" />
+      <button class="quiet" @click="using = true">Options and values</button>
       <a :href="`/api/variants.csv?product=${handle}`" download>Save as CSV</a>
       <button class="quiet" @click="importing = true">Bring in a CSV</button>
       <v-btn v-if="view?.options.length" variant="flat" color="primary" @click="making = true">Make combinations</v-btn>
@@ -87,6 +90,7 @@ const columns = computed(
       <p v-if="found.length === 0" class="none soft">No variant is called like this.</p>
     </div>
     <MakeDialog v-if="view" v-model="making" :control="control" />
+    <UsesDialog v-if="view" v-model="using" :control="control" />
     <ImportDialog v-model="importing" @brought="control.load" />
   </main>
 </template>

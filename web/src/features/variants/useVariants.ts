@@ -32,12 +32,14 @@ export function useVariants(product: () => string) {
   const change = (ids: number[], wanted: VariantChange) =>
     take(() => ask(api.PATCH("/api/variants", { params: of(), body: { ids, ...wanted } })));
   const make = (body: Make) => take(() => ask(api.POST("/api/variants/make", { params: of(), body })));
+  const use = (body: Schemas["OptionUse"][]) =>
+    take(() => ask(api.PUT("/api/variants/options", { params: of(), body })));
   const remove = (ids: number[]) => take(() => ask(api.DELETE("/api/variants", { params: of(), body: { ids } })));
 
   /** A value's name by its number; a variant without one takes any. */
   const names = computed(
     () => new Map((view.value?.options ?? []).flatMap((option) => option.values.map((v) => [v.id, v.name] as const))),
   );
-  return { view, problem, chosen, names, load, change, make, remove };
+  return { view, problem, chosen, names, load, change, make, use, remove };
 }
 export type VariantsControl = ReturnType<typeof useVariants>;

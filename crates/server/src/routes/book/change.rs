@@ -6,7 +6,7 @@ use actix_web::web::{Data, Json, Path};
 use actix_web::{patch, post};
 use compagina_core::catalog::Way;
 use compagina_core::ids::{Handle, ValueId};
-use compagina_core::letters::folded;
+use compagina_core::letters::{folded, words_of};
 use compagina_core::swatch::Swatch;
 use compagina_storage::{OptionChange, ValueChange};
 use serde::Deserialize;
@@ -102,36 +102,54 @@ pub async fn change_values(
     Ok(Json(option_view(&state, &handle).await?))
 }
 
+/// Adds an option to the shop; it has no values yet.
+#[utoipa::path(operation_id = "add_option", request_body = NewName,
+    responses((status = 200, body = OptionInBook), (status = 422, body = ApiError)))]
+#[post("/options")]
+pub async fn add_option(
+    state: Data<State>,
+    _caller: Caller,
+    wanted: Json<NewName>,
+) -> ApiResult<Json<OptionInBook>> {
+    let name = named("an option's name", &wanted.name)?;
+    let book = state.store.swatch_book().await?;
+    let handle = Handle::from_text(&words_of(&name).join("-"));
+    let free = |handle: &Handle| {
+        book.iter().all(|option| option.handle != *handle && folded(&option.name) != folded(&name))
+    };
+    let handle = handle
+        .filter(free)
+        .ok_or_else(|| ApiError::refused(format!("the shop has an option called “{name}” already")))?;
+    state.store.add_option(&handle, &name).await?;
+    Ok(Json(option_view(&state, handle.as_str()).await?))
+}
+
 #[derive(Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
-pub struct NewValue {
+pub struct NewName {
     name: String,
 }
 
 /// Adds a value; products that use the whole option have it at once.
-#[utoipa::path(operation_id = "add_value", params(("handle" = String, Path)), request_body = NewValue,
+#[utoipa::path(operation_id = "add_value", params(("handle" = String, Path)), request_body = NewName,
     responses((status = 200, body = OptionInBook), (status = 422, body = ApiError)))]
 #[post("/options/{handle}/values")]
 pub async fn add_value(
     state: Data<State>,
     _caller: Caller,
     handle: Path<String>,
-    wanted: Json<NewValue>,
+    wanted: Json<NewName>,
 ) -> ApiResult<Json<OptionInBook>> {
     let option = option_of(&state, &handle).await?;
     let name = named("a value's name", &wanted.name)?;
     if option.values.iter().any(|value| folded(&value.name) == folded(&name)) {
         return Err(ApiError::refused(format!("this option has “{name}” already")));
     }
-    let value = Handle::from_text(&deunicoded(&name))
+    let value = Handle::from_text(&words_of(&name).join("-"))
         .filter(|new| option.values.iter().all(|value| value.handle != *new))
         .ok_or_else(|| {
             ApiError::refused(format!("“{name}” is too like another value for an address of its own"))
         })?;
     state.store.add_value(option.id, &value, &name).await?;
     Ok(Json(option_view(&state, &handle).await?))
-}
-
-fn deunicoded(name: &str) -> String {
-    compagina_core::letters::words_of(name).join("-")
 }

@@ -10,7 +10,7 @@ pub mod take;
 use crate::error::{ApiError, ApiResult};
 use crate::state::State;
 use compagina_core::catalog::Way;
-use compagina_core::ids::{Handle, ValueId};
+use compagina_core::ids::{Handle, OptionId, ValueId};
 use compagina_core::style::{House, token};
 use compagina_core::swatch::{
     Alike, Colour, FileMatch, Matches, Palette, Swatch, SwatchSource, alike, is_pale, match_files,
@@ -23,6 +23,7 @@ use utoipa::ToSchema;
 /// An option of the shop, as the book's list shows it.
 #[derive(Serialize, ToSchema)]
 pub struct OptionLine {
+    id: OptionId,
     handle: Handle,
     name: String,
     page: Way,
@@ -39,6 +40,7 @@ pub struct OptionLine {
 /// An option opened in the book.
 #[derive(Serialize, ToSchema)]
 pub struct OptionInBook {
+    id: OptionId,
     handle: Handle,
     name: String,
     about: String,
@@ -129,6 +131,7 @@ pub async fn option_view(state: &State, handle: &str) -> ApiResult<OptionInBook>
         says,
     });
     Ok(OptionInBook {
+        id: option.id,
         alike: too_alike(&option),
         values: option.values.iter().map(|value| value_view(value, &ground, &palette)).collect(),
         files: files.collect(),
@@ -182,6 +185,7 @@ fn open_things(option: &BookOption, files: &[KeptFile]) -> usize {
 
 fn option_line(option: BookOption, files: &[KeptFile]) -> OptionLine {
     OptionLine {
+        id: option.id,
         open: open_things(&option, files),
         fan: option.values.iter().take(7).map(|v| v.shown().swatch).collect(),
         values: option.values.len(),

@@ -5,8 +5,9 @@ use crate::upload::{read, receive};
 use actix_web::web::{Bytes, Data, Json, Payload};
 use actix_web::{HttpResponse, post};
 use compagina_core::catalog::Product;
-use compagina_core::format::{Checked, Mistake, VariantLine, check_variants, read_variants};
+use compagina_core::format::{Checked, KnownOption, Mistake, VariantLine, check_variants, read_variants};
 use compagina_core::ids::{Handle, ProductId};
+use compagina_storage::BookOption;
 use futures_util::stream;
 use serde::Serialize;
 use std::collections::BTreeSet;
@@ -106,7 +107,11 @@ async fn read_file(state: &State, body: Payload) -> ApiResult<Read> {
     let book = state.store.swatch_book().await?;
     let options: Vec<_> = book
         .into_iter()
-        .map(|option| (option.id, option.name, option.values.into_iter().map(|v| (v.id, v.name)).collect()))
+        .map(|BookOption { id, name, values, .. }| KnownOption {
+            id,
+            name,
+            values: values.into_iter().map(|v| (v.id, v.name)).collect(),
+        })
         .collect();
     let checked = check_variants(&lines, &products, &elsewhere, &options);
     let checked = match checked {

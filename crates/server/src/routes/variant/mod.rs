@@ -4,6 +4,7 @@ pub mod change;
 pub mod import;
 pub mod list;
 pub mod make;
+pub mod uses;
 
 use crate::error::{ApiError, ApiResult};
 use crate::routes::picture::Home;

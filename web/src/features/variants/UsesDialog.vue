@@ -1,0 +1,172 @@
+<script setup lang="ts">
+import { mdiArrowDown, mdiArrowUp, mdiClose } from "@mdi/js";
+import { computed, ref, watch } from "vue";
+import { type Schemas, api, ask } from "../../api/client";
+import ProblemNote from "../../ui/ProblemNote.vue";
+import type { VariantsControl } from "./useVariants";
+
+/** By which of the shop's options a product is chosen, and which of their values it offers. */
+const open = defineModel<boolean>({ required: true });
+const props = defineProps<{ control: VariantsControl }>();
+interface Use {
+  id: number;
+  name: string;
+  values: { id: number; name: string; on: boolean }[];
+}
+const lines = ref<Schemas["OptionLine"][]>([]);
+const uses = ref<Use[]>([]);
+const others = computed(() => lines.value.filter((line) => !uses.value.some((use) => use.id === line.id)));
+const empty = computed(() => uses.value.some((use) => use.values.every((value) => !value.on)));
+
+async function of(line: Schemas["OptionLine"], offered: number[] | null): Promise<Use> {
+  const { data } = await ask(api.GET("/api/options/{handle}", { params: { path: { handle: line.handle } } }));
+  const values = (data?.values ?? []).map(({ id, name }) => ({ id, name, on: offered?.includes(id) ?? true }));
+  return { id: line.id, name: line.name, values };
+}
+watch(open, async (now) => {
+  if (!now) return;
+  const { data } = await ask(api.GET("/api/options"));
+  lines.value = data ?? [];
+  const used = (props.control.view.value?.options ?? []).flatMap((option) => {
+    const line = lines.value.find((one) => one.id === option.id);
+    return line
+      ? [
+          of(
+            line,
+            option.values.map((value) => value.id),
+          ),
+        ]
+      : [];
+  });
+  uses.value = await Promise.all(used);
+});
+async function add(event: Event): Promise<void> {
+  const field = event.target as HTMLSelectElement;
+  const line = lines.value.find((one) => one.id === Number(field.value));
+  field.value = "";
+  if (line) uses.value.push(await of(line, null));
+}
+function move(from: number, to: number): void {
+  const [use] = uses.value.splice(from, 1);
+  if (use) uses.value.splice(to, 0, use);
+}
+async function keep(): Promise<void> {
+  const body = uses.value.map((use) => ({
+    option: use.id,
+    values: use.values.filter((value) => value.on).map((value) => value.id),
+  }));
+  if (await props.control.use(body)) open.value = false;
+}
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="620">
+    <form class="dialog-sheet" @submit.prevent="keep">
+      <h2>Options and values of {{ control.view.value?.name }}</h2>
+      <p class="soft">
+        Shoppers choose in this order. A new option doesn't matter to the variants there are, until new ones are made;
+        options and values are added to the shop in the Swatch book.
+      </p>
+      <ProblemNote :problem="control.problem.value" />
+      <fieldset v-for="(use, index) in uses" :key="use.id">
+        <legend>
+          {{ use.name }}
+          <button
+            v-if="index > 0"
+            type="button"
+            class="tool"
+            :aria-label="`${use.name} earlier`"
+            @click="move(index, index - 1)"
+          >
+            <v-icon :icon="mdiArrowUp" size="14" />
+          </button>
+          <button
+            v-if="index < uses.length - 1"
+            type="button"
+            class="tool"
+            :aria-label="`${use.name} later`"
+            @click="move(index, index + 1)"
+          >
+            <v-icon :icon="mdiArrowDown" size="14" />
+          </button>
+          <button
+            type="button"
+            class="tool"
+            :aria-label="`Without ${use.name}`"
+            title="Take out"
+            @click="uses.splice(index, 1)"
+          >
+            <v-icon :icon="mdiClose" size="14" />
+          </button>
+        </legend>
+        <button
+          v-for="value in use.values"
+          :key="value.id"
+          type="button"
+          class="value"
+          :aria-pressed="value.on"
+          @click="value.on = !value.on"
+        >
+          {{ value.name }}
+        </button>
+        <span v-if="use.values.length === 0" class="soft">It has no values yet.</span>
+      </fieldset>
+      <p v-if="uses.length === 0" class="soft">Nothing is chosen: there is one variant.</p>
+      <div class="acts">
+        <select aria-label="Another option" @change="add">
+          <option value="">Another option …</option>
+          <option v-for="line in others" :key="line.id" :value="line.id">{{ line.name }}</option>
+        </select>
+        <span class="space" />
+        <v-btn variant="text" @click="open = false">Cancel</v-btn>
+        <v-btn type="submit" variant="flat" color="primary" :disabled="empty">Keep</v-btn>
+      </div>
+    </form>
+  </v-dialog>
+</template>
+
+<style scoped>
+p {
+  margin: 0;
+}
+fieldset {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  margin: 0;
+  padding: 0;
+  border: 0;
+}
+legend {
+  display: flex;
+  gap: 2px;
+  align-items: center;
+  padding: 0;
+  font-weight: 600;
+}
+.value {
+  padding: 3px 10px;
+  border: 1px solid var(--line);
+  border-radius: 99px;
+  background: #fff;
+}
+.value[aria-pressed="true"] {
+  border-color: var(--accent);
+  background: var(--accent-weak);
+  font-weight: 600;
+}
+select {
+  padding: 4px 8px;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  background: #fff;
+}
+.acts {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+.space {
+  flex: 1;
+}
+</style>
