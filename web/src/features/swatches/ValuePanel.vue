@@ -34,6 +34,7 @@ function paint(next: string[]): void {
 }
 const set = (at: number, colour: string): void => paint(colours.value.map((c, i) => (i === at ? colour : c)));
 const bare = computed(() => values.value.filter((value) => value.from === "text"));
+const drawn = computed(() => many.value.some((value) => value.swatch.kind !== "text"));
 const ownHere = computed(() => many.value.some((value) => value.from === "book"));
 </script>
 
@@ -128,7 +129,7 @@ const ownHere = computed(() => many.value.some((value) => value.from === "book")
         <button v-if="ownHere" class="quiet" @click="book.changeValues(ids, { no_swatch: true })">
           Rejoin: what palette, files or text give
         </button>
-        <button v-else class="quiet" @click="book.changeValues(ids, { swatch: { kind: 'text' } })">
+        <button v-if="drawn" class="quiet" @click="book.changeValues(ids, { swatch: { kind: 'text' } })">
           Show the text here
         </button>
       </div>
