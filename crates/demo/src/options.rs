@@ -55,7 +55,7 @@ pub fn swatch_files() -> Vec<(&'static str, String)> {
         ("heather.svg", cloth("Heather")),
         ("Heather.svg", cloth("Dusk")),
         ("safron.svg", cloth("Saffron")),
-        ("braken cloth.svg", cloth("Ember")),
+        ("brackn.svg", cloth("Ember")),
         ("IMG_2041.svg", cloth("Slate")),
     ]
 }

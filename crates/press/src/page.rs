@@ -8,8 +8,9 @@ use crate::piece;
 use crate::piece::gallery::weight::Weight;
 use crate::sheet::Sheet;
 use compagina_core::catalog::Product;
-use compagina_core::choice::{Selection, first_to_buy};
+use compagina_core::choice::{Selection, first_to_buy, pick, variant_of};
 use compagina_core::ids::PieceId;
+use compagina_core::letters::folded;
 use compagina_core::media::ShopMedia;
 use compagina_core::money::{Locale, MoneyError};
 use compagina_core::page::piece::{band as settings, options, shared};
@@ -52,14 +53,28 @@ pub struct Page<'a> {
 /// What a page has chosen when it opens without a choice in its address.
 #[must_use]
 pub fn opening_selection(product: &Product, layout: &Layout) -> Selection {
-    let start = layout.first_of(Kind::Options).and_then(|piece| {
-        Chain::of_template(&piece.values).choice::<options::Start>(&options::START, Device::Wide)
-    });
-    let none = Selection::none(product.options.len());
-    match start {
-        Some(options::Start::Nothing) if product.variants.len() > 1 => none,
+    let Some(piece) = layout.first_of(Kind::Options) else { return first_to_buy(product) };
+    let chain = Chain::of_template(&piece.values);
+    match chain.choice::<options::Start>(&options::START, Device::Wide) {
+        Some(options::Start::Nothing) if product.variants.len() > 1 => Selection::none(product.options.len()),
+        Some(options::Start::Named) => named_selection(product, &chain.lines(&options::NAMED)),
         _ => first_to_buy(product),
     }
+}
+
+/// The first that can be bought, moved to values of these names as far as they are made.
+fn named_selection(product: &Product, names: &[String]) -> Selection {
+    let mut selection = first_to_buy(product);
+    for (option, uses) in product.options.iter().enumerate() {
+        let named = uses.values.iter().position(|v| names.iter().any(|name| folded(name) == folded(&v.name)));
+        if let Some(value) = named.and_then(|place| u16::try_from(place).ok()) {
+            let picked = pick(product, &selection, option, value);
+            if variant_of(product, &picked).is_some() {
+                selection = picked;
+            }
+        }
+    }
+    selection
 }
 
 impl<'a> Page<'a> {

@@ -206,6 +206,17 @@ fn sizes_and_sides_come_from_steps_of_the_house() {
 }
 
 #[test]
+fn a_page_opens_with_named_values_as_far_as_they_are_made() {
+    let opening = |names: &[&str]| {
+        let bench = Bench::new().set(Kind::Options, "start", "named").set(Kind::Options, "named", names);
+        compagina_press::opening_selection(&bench.product, &bench.layout).to_query(&bench.product)
+    };
+    assert_eq!(opening(&["DUSK", "2.1 m"]), "colour=dusk&sail=2-1-m");
+    assert_eq!(opening(&["Tide"]), "colour=tide&sail=1-6-m");
+    assert_eq!(opening(&["Plaid"]), "colour=ember&sail=1-6-m");
+}
+
+#[test]
 fn a_list_of_variants_leads_to_each_and_says_what_is_gone() {
     let mut bench = Bench::new();
     let target = compagina_core::page::Op::AddPiece {

@@ -8,7 +8,7 @@ use compagina_core::page::piece::options::{
     ABOUT, ASK, CLEAR, CLEARS, ENLARGE, GAP, HIDDEN, LABEL, LABEL_WIDTH, Label, Mark, NAMES, NOT_MADE, Names,
     SELECTABLE, SHAPE, SHOWN_AS, SOLD_OUT, SWATCH_SIZE, ShownAs, SwatchShape,
 };
-use compagina_core::page::{Choice, Device, SetValue};
+use compagina_core::page::{Choice, Device};
 use compagina_core::wording::Arg;
 use maud::{Markup, html};
 use std::collections::{BTreeMap, BTreeSet};
@@ -39,10 +39,7 @@ struct Look<'a> {
 pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
     let mark = |setting| styled.choice::<Mark>(setting, Device::Wide).unwrap_or(Mark::Struck).name();
     let flag = |setting| styled.chain.flag(setting, Device::Wide);
-    let hidden = match styled.chain.value(&HIDDEN, Device::Wide) {
-        SetValue::Lines(names) => names.iter().map(|name| folded(name)).collect(),
-        _ => BTreeSet::new(),
-    };
+    let hidden = styled.chain.lines(&HIDDEN).iter().map(|name| folded(name)).collect();
     let names = styled.choice(&NAMES, Device::Wide).unwrap_or(Names::Hover);
     let look = Look { ctx, names, selectable: flag(&SELECTABLE), hidden };
     let says = slots(ctx, styled);

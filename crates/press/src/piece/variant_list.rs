@@ -3,16 +3,13 @@ use crate::image::thumb;
 use compagina_core::catalog::Variant;
 use compagina_core::choice::Selection;
 use compagina_core::page::piece::variant_list::{HEADING, LEFT_OUT, MOST, PICTURES, PRICES};
-use compagina_core::page::{Device, Kind, SetValue};
+use compagina_core::page::{Device, Kind};
 use compagina_core::price::quote;
 use maud::{Markup, html};
 
 /// A line for each variant. A line leads to the page with this choice made; the script makes it at once.
 pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
-    let out = match styled.chain.value(&LEFT_OUT, Device::Wide) {
-        SetValue::Lines(skus) => skus,
-        _ => vec![],
-    };
+    let out = styled.chain.lines(&LEFT_OUT);
     let offered: Vec<&Variant> = ctx
         .product
         .variants

@@ -30,6 +30,7 @@ const hidden = computed(() =>
     return value?.from !== "file" && !(value?.swatch.kind === "picture" && one.picture.endsWith(value.swatch.hash));
   }),
 );
+const settled = computed(() => used.value.length + aside.value.length);
 const open = ref(false);
 
 const showAll = (): void =>
@@ -133,8 +134,8 @@ const takeAll = (): void =>
         </template>
       </tbody>
     </table>
-    <button v-if="used.length + aside.length" class="quiet" :aria-expanded="open" @click="open = !open">
-      {{ open ? "Hide those that are settled" : `Show the ${used.length + aside.length} that are settled` }}
+    <button v-if="settled" class="quiet" :aria-expanded="open" @click="open = !open">
+      {{ open ? "Hide what is settled" : settled === 1 ? "Show the one that is settled" : `Show the ${settled} that are settled` }}
     </button>
   </section>
 </template>

@@ -19,7 +19,7 @@ choice! {
 }
 choice! {
     /// What is chosen when the page opens.
-    Start { First = "first", "First to be had"; Nothing = "nothing", "Nothing"; }
+    Start { First = "first", "First to be had"; Nothing = "nothing", "Nothing"; Named = "named", "Named values"; }
 }
 choice! {
     /// Where a swatch's name is told.
@@ -40,6 +40,8 @@ const SIZES: &[(i64, &str)] = &[(24, "24"), (30, "30"), (36, "36"), (44, "44"), 
 const GAPS: &[(i64, &str)] = &[(4, "4"), (7, "7"), (10, "10"), (14, "14"), (20, "20")];
 
 pub const START: Setting = Setting::choice::<Start>("start", "Opens with", "first").everywhere().says();
+/// Names of values; of an option that none of them is a value of, the first to be had is chosen.
+pub const NAMED: Setting = Setting::lines("named", "These values", 6, 80, &[]).with(&START, &["named"]);
 pub const ASK: Setting = Setting::words("ask", "Before a choice", 40, "choose");
 pub const CLEARS: Setting = Setting::flag("clears", "Choosing again clears", false).everywhere().says();
 /// Empty: there is no such link.
@@ -70,6 +72,7 @@ pub const ABOUT: Setting =
 
 pub const SETTINGS: &[&Setting] = piece_settings![
     &START,
+    &NAMED,
     &ASK,
     &CLEARS,
     &CLEAR,
