@@ -111,7 +111,7 @@ async function remove(): Promise<void> {
       </div>
       <PicturePanel :control="control" @replace="(file, id) => put([file], id)" @remove="removing = true" />
     </div>
-    <div v-if="over" class="over">Let go to add the pictures</div>
+    <div v-if="over" class="drop-over">Let go to add the pictures</div>
     <v-dialog v-model="removing" max-width="420">
       <v-card title="Remove pictures">
         <v-card-text>
@@ -191,19 +191,8 @@ async function remove(): Promise<void> {
   border: 1.5px dashed #b9b09b;
   border-radius: 10px;
 }
-.over {
-  position: absolute;
-  z-index: 5;
+.drop-over {
   inset: 58px 350px 10px 10px;
-  display: grid;
-  place-items: center;
-  border: 2px dashed var(--accent);
-  border-radius: 10px;
-  background: #ffffffd9;
-  color: var(--accent);
-  font-size: 18px;
-  font-weight: 600;
-  pointer-events: none;
 }
 @media (max-width: 900px) {
   .pictures {
@@ -212,7 +201,7 @@ async function remove(): Promise<void> {
   .halves {
     grid-template-columns: minmax(0, 1fr);
   }
-  .over {
+  .drop-over {
     right: 10px;
   }
 }

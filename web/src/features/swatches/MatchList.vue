@@ -135,7 +135,13 @@ const takeAll = (): void =>
       </tbody>
     </table>
     <button v-if="settled" class="quiet" :aria-expanded="open" @click="open = !open">
-      {{ open ? "Hide what is settled" : settled === 1 ? "Show the one that is settled" : `Show the ${settled} that are settled` }}
+      {{
+        open
+          ? "Hide what is settled"
+          : settled === 1
+            ? "Show the one that is settled"
+            : `Show the ${settled} that are settled`
+      }}
     </button>
   </section>
 </template>

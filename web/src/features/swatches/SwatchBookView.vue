@@ -79,7 +79,7 @@ async function add(name: string): Promise<void> {
         <ValuePanel :book="book" />
       </div>
       <input ref="input" type="file" hidden multiple accept="image/*,.avif" @change="picked" />
-      <div v-if="over" class="over">Let go to give these pictures to the values of {{ option.name }}</div>
+      <div v-if="over" class="drop-over">Let go to give these pictures to the values of {{ option.name }}</div>
     </section>
     <section v-else class="option">
       <v-progress-linear v-if="loading" indeterminate color="primary" />
@@ -128,20 +128,6 @@ async function add(name: string): Promise<void> {
 }
 .none {
   padding: 24px;
-}
-.over {
-  position: absolute;
-  z-index: 5;
-  inset: 10px;
-  display: grid;
-  place-items: center;
-  border: 2px dashed var(--accent);
-  border-radius: 10px;
-  background: #ffffffd9;
-  color: var(--accent);
-  font-size: 18px;
-  font-weight: 600;
-  pointer-events: none;
 }
 @media (max-width: 900px) {
   .book,

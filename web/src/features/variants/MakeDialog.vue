@@ -45,7 +45,7 @@ async function make(): Promise<void> {
           v-for="value in option.values"
           :key="value.id"
           type="button"
-          class="value"
+          class="pill"
           :disabled="any.has(option.id)"
           :aria-pressed="values.has(value.id) && !any.has(option.id)"
           @click="values = flip(values, value.id)"
@@ -80,20 +80,6 @@ legend {
   margin-bottom: 4px;
   padding: 0;
   font-weight: 600;
-}
-.value {
-  padding: 3px 10px;
-  border: 1px solid var(--line);
-  border-radius: 99px;
-  background: #fff;
-}
-.value[aria-pressed="true"] {
-  border-color: var(--accent);
-  background: var(--accent-weak);
-  font-weight: 600;
-}
-.value:disabled {
-  color: var(--soft);
 }
 label {
   margin-left: 6px;

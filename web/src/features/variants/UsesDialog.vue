@@ -103,7 +103,7 @@ async function keep(): Promise<void> {
           v-for="value in use.values"
           :key="value.id"
           type="button"
-          class="value"
+          class="pill"
           :aria-pressed="value.on"
           @click="value.on = !value.on"
         >
@@ -142,17 +142,6 @@ legend {
   gap: 2px;
   align-items: center;
   padding: 0;
-  font-weight: 600;
-}
-.value {
-  padding: 3px 10px;
-  border: 1px solid var(--line);
-  border-radius: 99px;
-  background: #fff;
-}
-.value[aria-pressed="true"] {
-  border-color: var(--accent);
-  background: var(--accent-weak);
   font-weight: 600;
 }
 select {
