@@ -108,8 +108,8 @@ async fn a_file_is_written_changed_and_brought_in_again(pool: MySqlPool) {
         "what was written is read again and changes nothing"
     );
 
-    let more = "product,sku,colour,sail,stock\nwhimbrel-mini,MINI-NEW,Bracken,*,4\n";
-    assert_eq!(json_of(send(&owner, "check", more).await).await["new_values"], json!(["Bracken"]));
+    let more = "product,sku,colour,sail,stock\nwhimbrel-mini,MINI-NEW,Copper,*,4\n";
+    assert_eq!(json_of(send(&owner, "check", more).await).await["new_values"], json!(["Copper"]));
     assert_eq!(json_of(owner.get(MINI).await).await, before, "looking changes nothing");
     brought(&owner, more).await;
     let now = json_of(owner.get(MINI).await).await;
@@ -118,8 +118,13 @@ async fn a_file_is_written_changed_and_brought_in_again(pool: MySqlPool) {
         (&new["sku"], &new["values"][1], &new["stock"]),
         (&json!("MINI-NEW"), &Value::Null, &json!(4))
     );
-    let page = owner.page("/shop/products/whimbrel-mini?colour=bracken".into()).await;
-    assert!(page.contains("value=\"bracken\""));
+    let page = owner.page("/shop/products/whimbrel-mini?colour=copper".into()).await;
+    assert!(page.contains("value=\"copper\""));
+    // The gift card uses all amounts, those that come with a file too.
+    brought(&owner, "product,sku,Amount\ngift-card,GIFT-NEW,£75\n").await;
+    let card = json_of(owner.get("/api/variants?product=gift-card").await).await;
+    assert_eq!(card["options"][0]["values"].as_array().unwrap().last().unwrap()["name"], "£75");
+    assert_eq!(card["variants"].as_array().unwrap().last().unwrap()["sku"], "GIFT-NEW");
 }
 
 #[sqlx::test(migrations = false)]

@@ -2,7 +2,7 @@
 
 use super::handle;
 use crate::error::with_retries;
-use crate::swatch_book::work_out;
+use crate::swatch_book::{offer_to_whole_users, work_out};
 use crate::{Result, StorageError, Store, change};
 use compagina_core::catalog::Stock;
 use compagina_core::format::{Checked, PlannedRow, PlannedValue};
@@ -288,7 +288,9 @@ async fn add_values(tx: &mut MySqlConnection, new: &[(OptionId, String)]) -> Res
         )
         .execute(&mut *tx)
         .await?;
-        ids.push(ValueId(done.last_insert_id()));
+        let id = done.last_insert_id();
+        offer_to_whole_users(tx, *option, ValueId(id)).await?;
+        ids.push(ValueId(id));
     }
     Ok(ids)
 }

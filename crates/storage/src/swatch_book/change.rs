@@ -6,6 +6,7 @@ use crate::{Result, StorageError, Store, change};
 use compagina_core::catalog::Way;
 use compagina_core::ids::{Handle, OptionId, ProductId, ValueId};
 use compagina_core::swatch::Swatch;
+use sqlx::MySqlConnection;
 use sqlx::types::Json;
 
 /// An option has at most so many values.
@@ -119,14 +120,7 @@ impl Store {
             .execute(&mut *tx)
             .await?;
             let id = done.last_insert_id();
-            sqlx::query!(
-                "INSERT INTO product_value (product_id, value_id, position)
-                 SELECT u.product_id, ?, 1000 FROM product_option u WHERE u.option_id = ? AND u.whole",
-                id,
-                option.0
-            )
-            .execute(&mut *tx)
-            .await?;
+            offer_to_whole_users(&mut tx, option, ValueId(id)).await?;
             work_out(&mut tx, option).await?;
             change::note(&mut tx, None).await?;
             tx.commit().await?;
@@ -167,4 +161,23 @@ impl Store {
         })
         .await
     }
+}
+
+/// Products that use the whole option offer its new value at once.
+pub(crate) async fn offer_to_whole_users(
+    tx: &mut MySqlConnection,
+    option: OptionId,
+    value: ValueId,
+) -> Result<()> {
+    sqlx::query!(
+        "INSERT INTO product_value (product_id, value_id, position)
+         SELECT u.product_id, ?, 1000 + v.position FROM product_option u JOIN option_value v ON v.id = ?
+         WHERE u.option_id = ? AND u.whole",
+        value.0,
+        value.0,
+        option.0
+    )
+    .execute(&mut *tx)
+    .await?;
+    Ok(())
 }

@@ -20,6 +20,13 @@ function choose(value: BookValue, event: MouseEvent): void {
   } else chosen.value = [value.id];
 }
 
+const LACKS = "no swatch yet";
+/** Where its swatch comes from, or that there is none among swatches. */
+function says(value: BookValue): string {
+  if (value.from !== "text" || option.value?.page !== "swatches") return FROM[value.from];
+  return option.value.from_variants ? FROM.variant : LACKS;
+}
+
 const name = ref("");
 async function add(): Promise<void> {
   if (name.value.trim() === "") return;
@@ -38,8 +45,8 @@ async function add(): Promise<void> {
       >
         <SwatchDot :swatch="value.swatch" :size="44" :pale="value.pale" />
         <b>{{ value.name }}</b>
-        <span class="soft" :class="{ signal: value.from === 'text' && option?.page === 'swatches' }">
-          {{ value.from === "text" && option?.page === "swatches" ? "no swatch yet" : FROM[value.from] }}
+        <span class="soft" :class="{ signal: says(value) === LACKS }">
+          {{ says(value) }}
         </span>
       </button>
     </li>

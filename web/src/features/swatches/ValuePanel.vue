@@ -95,7 +95,15 @@ const ownHere = computed(() => many.value.some((value) => value.from === "book")
       <p class="soft">
         Choose a value to set its name, its colours and what is told of it. Shift and Ctrl choose several.
       </p>
-      <template v-if="option?.page === 'swatches' && bare.length">
+      <label v-if="option?.page === 'swatches'" class="check">
+        <input
+          type="checkbox"
+          :checked="option.from_variants"
+          @change="book.change({ from_variants: ($event.target as HTMLInputElement).checked })"
+        />
+        <span>Values without a swatch show a picture that belongs to them alone</span>
+      </label>
+      <template v-if="option?.page === 'swatches' && !option.from_variants && bare.length">
         <h2>{{ bare.length === 1 ? "1 value has" : `${bare.length} values have` }} no swatch yet</h2>
         <p>{{ bare.map((value) => value.name).join(", ") }}</p>
         <button
@@ -164,7 +172,15 @@ label,
 .acts {
   justify-items: start;
 }
-label input {
+.check {
+  display: flex;
+  gap: 8px;
+  align-items: start;
+}
+.check input {
+  accent-color: var(--accent);
+}
+label > input:not([type]) {
   padding: 5px 8px;
   border: 1px solid var(--line);
   border-radius: 6px;
