@@ -61,7 +61,6 @@ async fn owners_views(base: &str) {
     until(client, "document.querySelectorAll('tbody tr').length > 50").await;
     take(&browser, "wording").await;
     pictures(&browser, base).await;
-    choices(&browser, base).await;
     browser.client.clone().close().await.unwrap();
 }
 
@@ -89,19 +88,21 @@ async fn pictures(browser: &Browser, base: &str) {
 }
 
 /// The swatch book with its files, a grid of variants, and a page with every kind of swatch.
-async fn choices(browser: &Browser, base: &str) {
+async fn choices(base: &str) {
+    let browser = Browser::open(Screen::Wide).await;
     let client = &browser.client;
+    Browser::sign_in(client, base).await;
     client.goto(&format!("{base}/products/carbon-spar/variants")).await.unwrap();
     until(client, "document.querySelectorAll('.lines .row').length > 10").await;
     for line in [2, 3] {
         let row = format!("document.querySelectorAll('.lines .row input[type=checkbox]')[{line}].click()");
         client.execute(&row, vec![]).await.unwrap();
     }
-    take(browser, "variants").await;
+    take(&browser, "variants").await;
     client.goto(&format!("{base}/swatch-book")).await.unwrap();
     until(client, "document.querySelectorAll('.matches tr').length > 3").await;
     click(client, ".fan button", "Dusk").await;
-    take(browser, "swatch-book").await;
+    take(&browser, "swatch-book").await;
     for (value, act) in [("Tide", "Cut from"), ("Fern", "Show the text")] {
         click(client, ".fan button", value).await;
         click(client, ".acts button", act).await;
@@ -114,7 +115,8 @@ async fn choices(browser: &Browser, base: &str) {
         "[...document.querySelectorAll('fieldset .cloth')].some(c => c.style.background.includes('/media/'))",
     )
     .await;
-    take(browser, "swatches").await;
+    take(&browser, "swatches").await;
+    browser.client.clone().close().await.unwrap();
 }
 
 async fn shop_on(base: &str, screen: Screen, suffix: &str) {
@@ -144,4 +146,6 @@ async fn main() {
     owners_views(&base).await;
     shop_on(&base, Screen::Wide, "wide").await;
     shop_on(&base, Screen::Phone, "phone").await;
+    // Last: it changes what the shop shows.
+    choices(&base).await;
 }
