@@ -43,6 +43,7 @@ function showValues(entry: Entry, words: Record<ValueState, string>): void {
       item.dataset.state = state;
       item.textContent = `${item.dataset.name ?? ""}${words[state].replace(/^, /, " – ")}`;
       item.selected = entry.chosen[option] === value;
+      if (list.closest("[data-strict]")) item.disabled = state !== "open" && !item.selected;
     }
   }
   for (const line of document.querySelectorAll<HTMLElement>("[data-key]")) {

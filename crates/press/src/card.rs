@@ -13,21 +13,27 @@ use maud::{Markup, html};
 const MOST_VALUES: usize = 8;
 
 pub(crate) fn card(shop: &Shop, words: &Words, house: &House, product: &Product, with_price: bool) -> Markup {
+    let states = states(product, &Selection::none(product.options.len()));
     html! {
         div.on-card {
             (whole(shop, words, product, with_price))
-            @for (place, option) in product.options.iter().enumerate() { (choices(words, house, product, place, option)) }
+            @for (option, states) in product.options.iter().zip(&states) { (choices(words, house, product, option, states)) }
         }
     }
 }
 
 /// What of an option the card offers: each value leads to the page with this choice made.
-fn choices(words: &Words, house: &House, product: &Product, place: usize, option: &ProductOption) -> Markup {
-    let states = states(product, &Selection::none(product.options.len()));
+fn choices(
+    words: &Words,
+    house: &House,
+    product: &Product,
+    option: &ProductOption,
+    states: &[ValueState],
+) -> Markup {
     let made: Vec<(&ProductValue, ValueState)> = option
         .values
         .iter()
-        .zip(states.get(place).into_iter().flatten().copied())
+        .zip(states.iter().copied())
         .filter(|(_, state)| *state != ValueState::NotMade)
         .collect();
     let value = |(value, state): &(&ProductValue, ValueState)| {
