@@ -37,5 +37,6 @@ CREATE TABLE swatch_file (
   colour CHAR(7) CHARACTER SET ascii COLLATE ascii_bin,
   fate JSON,
   KEY (option_id, id),
+  UNIQUE (option_id, name),
   FOREIGN KEY (option_id) REFERENCES shop_option (id)
 );

@@ -2,7 +2,7 @@
 
 use super::handle;
 use crate::error::with_retries;
-use crate::swatch_book::{offer_to_whole_users, work_out};
+use crate::swatch_book::{insert_value, work_out};
 use crate::{Result, StorageError, Store, change};
 use compagina_core::catalog::Stock;
 use compagina_core::format::{Checked, PlannedRow, PlannedValue};
@@ -275,22 +275,10 @@ async fn add_values(tx: &mut MySqlConnection, new: &[(OptionId, String)]) -> Res
         )
         .fetch_one(&mut *tx)
         .await?;
-        let count = sqlx::query_scalar!("SELECT COUNT(*) FROM option_value WHERE option_id = ?", option.0)
-            .fetch_one(&mut *tx)
-            .await?;
+        // Values are never deleted, so their number is one that no handle made like this has yet.
+        let count = sqlx::query_scalar!("SELECT COUNT(*) FROM option_value").fetch_one(&mut *tx).await?;
         let own = if known == 0 { base } else { handle(format!("{base}-{count}"))? };
-        let done = sqlx::query!(
-            "INSERT INTO option_value (option_id, handle, name, position) VALUES (?, ?, ?, ?)",
-            option.0,
-            own.as_str(),
-            name,
-            u32::try_from(count).unwrap_or(u32::MAX)
-        )
-        .execute(&mut *tx)
-        .await?;
-        let id = done.last_insert_id();
-        offer_to_whole_users(tx, *option, ValueId(id)).await?;
-        ids.push(ValueId(id));
+        ids.push(insert_value(tx, *option, &own, name).await?);
     }
     Ok(ids)
 }

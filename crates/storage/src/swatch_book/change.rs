@@ -1,6 +1,6 @@
 //! Changes of options and values.
 
-use super::file::{hold, value_within, work_out};
+use super::file::value_within;
 use crate::error::with_retries;
 use crate::{Result, StorageError, Store, change};
 use compagina_core::catalog::Way;
@@ -45,9 +45,7 @@ impl Store {
     }
 
     pub async fn change_option(&self, option: OptionId, wanted: &OptionChange) -> Result<()> {
-        with_retries(|| async {
-            let mut tx = self.pool.begin().await?;
-            hold(&mut tx, option).await?;
+        self.change_book(option, async |tx| {
             sqlx::query!(
                 "UPDATE shop_option SET name = COALESCE(?, name), about = COALESCE(?, about),
                  way_page = COALESCE(?, way_page), way_card = COALESCE(?, way_card),
@@ -61,8 +59,6 @@ impl Store {
             )
             .execute(&mut *tx)
             .await?;
-            change::note(&mut tx, None).await?;
-            tx.commit().await?;
             Ok(())
         })
         .await
@@ -70,11 +66,9 @@ impl Store {
 
     /// Changes several values of an option in the same way; all or none.
     pub async fn change_values(&self, option: OptionId, ids: &[ValueId], wanted: &ValueChange) -> Result<()> {
-        with_retries(|| async {
-            let mut tx = self.pool.begin().await?;
-            hold(&mut tx, option).await?;
+        self.change_book(option, async |tx| {
             for id in ids {
-                value_within(&mut tx, option, *id).await?;
+                value_within(tx, option, *id).await?;
                 sqlx::query!(
                     "UPDATE option_value SET name = COALESCE(?, name), note = COALESCE(?, note) WHERE id = ?",
                     wanted.name,
@@ -90,9 +84,6 @@ impl Store {
                         .await?;
                 }
             }
-            work_out(&mut tx, option).await?;
-            change::note(&mut tx, None).await?;
-            tx.commit().await?;
             Ok(())
         })
         .await
@@ -100,33 +91,7 @@ impl Store {
 
     /// Adds a value behind the others. Products that use the whole option have it at once.
     pub async fn add_value(&self, option: OptionId, handle: &Handle, name: &str) -> Result<ValueId> {
-        with_retries(|| async {
-            let mut tx = self.pool.begin().await?;
-            hold(&mut tx, option).await?;
-            let count = sqlx::query_scalar!("SELECT COUNT(*) FROM option_value WHERE option_id = ?", option.0)
-                .fetch_one(&mut *tx)
-                .await?;
-            if count >= MOST_VALUES {
-                return Err(StorageError::Full { what: "values of one option", most: MOST_VALUES });
-            }
-            let done = sqlx::query!(
-                "INSERT INTO option_value (option_id, handle, name, position) SELECT ?, ?, ?, COALESCE(MAX(position) + 1, 0)
-                 FROM option_value WHERE option_id = ?",
-                option.0,
-                handle.as_str(),
-                name,
-                option.0
-            )
-            .execute(&mut *tx)
-            .await?;
-            let id = done.last_insert_id();
-            offer_to_whole_users(&mut tx, option, ValueId(id)).await?;
-            work_out(&mut tx, option).await?;
-            change::note(&mut tx, None).await?;
-            tx.commit().await?;
-            Ok(ValueId(id))
-        })
-        .await
+        self.change_book(option, async |tx| insert_value(tx, option, handle, name).await).await
     }
 
     /// Gives a product a swatch of its own for a value, with the reason; none takes it away again.
@@ -163,21 +128,39 @@ impl Store {
     }
 }
 
-/// Products that use the whole option offer its new value at once.
-pub(crate) async fn offer_to_whole_users(
+/// Adds a value behind the others; products that use the whole option offer it at once.
+pub(crate) async fn insert_value(
     tx: &mut MySqlConnection,
     option: OptionId,
-    value: ValueId,
-) -> Result<()> {
-    sqlx::query!(
-        "INSERT INTO product_value (product_id, value_id, position)
-         SELECT u.product_id, ?, 1000 + v.position FROM product_option u JOIN option_value v ON v.id = ?
-         WHERE u.option_id = ? AND u.whole",
-        value.0,
-        value.0,
+    handle: &Handle,
+    name: &str,
+) -> Result<ValueId> {
+    let count = sqlx::query_scalar!("SELECT COUNT(*) FROM option_value WHERE option_id = ?", option.0)
+        .fetch_one(&mut *tx)
+        .await?;
+    if count >= MOST_VALUES {
+        return Err(StorageError::Full { what: "values of one option", most: MOST_VALUES });
+    }
+    let done = sqlx::query!(
+        "INSERT INTO option_value (option_id, handle, name, position) SELECT ?, ?, ?, COALESCE(MAX(position) + 1, 0)
+         FROM option_value WHERE option_id = ?",
+        option.0,
+        handle.as_str(),
+        name,
         option.0
     )
     .execute(&mut *tx)
     .await?;
-    Ok(())
+    let id = done.last_insert_id();
+    sqlx::query!(
+        "INSERT INTO product_value (product_id, value_id, position)
+         SELECT u.product_id, ?, 1000 + v.position FROM product_option u JOIN option_value v ON v.id = ?
+         WHERE u.option_id = ? AND u.whole",
+        id,
+        id,
+        option.0
+    )
+    .execute(&mut *tx)
+    .await?;
+    Ok(ValueId(id))
 }

@@ -49,46 +49,28 @@ impl Store {
         hash: &str,
         colour: Option<Colour>,
     ) -> Result<()> {
-        with_retries(|| async {
-            let mut tx = self.pool.begin().await?;
-            hold(&mut tx, option).await?;
-            let count = sqlx::query_scalar!("SELECT COUNT(*) FROM swatch_file WHERE option_id = ?", option.0)
-                .fetch_one(&mut *tx)
-                .await?;
-            if count >= MOST_FILES {
-                return Err(StorageError::Full { what: "picture files of one option", most: MOST_FILES });
-            }
-            let colour = colour.map(String::from);
-            let done = sqlx::query!(
-                "UPDATE swatch_file SET hash = ?, colour = ? WHERE option_id = ? AND name = ?",
-                hash,
-                colour,
-                option.0,
-                name
-            )
-            .execute(&mut *tx)
-            .await?;
-            let known = sqlx::query_scalar!(
-                "SELECT COUNT(*) FROM swatch_file WHERE option_id = ? AND name = ?",
+        let colour = colour.map(String::from);
+        self.change_book(option, async |tx| {
+            let others = sqlx::query_scalar!(
+                "SELECT COUNT(*) FROM swatch_file WHERE option_id = ? AND name <> ?",
                 option.0,
                 name
             )
             .fetch_one(&mut *tx)
             .await?;
-            if done.rows_affected() == 0 && known == 0 {
-                sqlx::query!(
-                    "INSERT INTO swatch_file (option_id, name, hash, colour) VALUES (?, ?, ?, ?)",
-                    option.0,
-                    name,
-                    hash,
-                    colour
-                )
-                .execute(&mut *tx)
-                .await?;
+            if others >= MOST_FILES {
+                return Err(StorageError::Full { what: "picture files of one option", most: MOST_FILES });
             }
-            work_out(&mut tx, option).await?;
-            change::note(&mut tx, None).await?;
-            tx.commit().await?;
+            sqlx::query!(
+                "INSERT INTO swatch_file (option_id, name, hash, colour) VALUES (?, ?, ?, ?)
+                 ON DUPLICATE KEY UPDATE hash = VALUES(hash), colour = VALUES(colour)",
+                option.0,
+                name,
+                hash,
+                colour
+            )
+            .execute(&mut *tx)
+            .await?;
             Ok(())
         })
         .await
@@ -96,12 +78,10 @@ impl Store {
 
     /// Says of files what they are for; none lets their names speak again. All or nothing.
     pub async fn settle_files(&self, option: OptionId, fates: &[(u64, Option<Fate>)]) -> Result<()> {
-        with_retries(|| async {
-            let mut tx = self.pool.begin().await?;
-            hold(&mut tx, option).await?;
+        self.change_book(option, async |tx| {
             for (id, fate) in fates {
                 if let Some(Fate::For(value)) = fate {
-                    value_within(&mut tx, option, *value).await?;
+                    value_within(tx, option, *value).await?;
                     // Of files settled for one value only the last one is meant.
                     sqlx::query!(
                         "UPDATE swatch_file SET fate = ? WHERE option_id = ? AND JSON_VALUE(fate, '$.for') = ?",
@@ -120,9 +100,6 @@ impl Store {
                     .execute(&mut *tx)
                     .await?;
             }
-            work_out(&mut tx, option).await?;
-            change::note(&mut tx, None).await?;
-            tx.commit().await?;
             Ok(())
         })
         .await
@@ -130,25 +107,41 @@ impl Store {
 
     /// Takes files out of an option.
     pub async fn remove_swatch_files(&self, option: OptionId, ids: &[u64]) -> Result<()> {
-        with_retries(|| async {
-            let mut tx = self.pool.begin().await?;
-            hold(&mut tx, option).await?;
+        self.change_book(option, async |tx| {
             for id in ids {
                 sqlx::query!("DELETE FROM swatch_file WHERE id = ? AND option_id = ?", id, option.0)
                     .execute(&mut *tx)
                     .await?;
             }
-            work_out(&mut tx, option).await?;
-            change::note(&mut tx, None).await?;
-            tx.commit().await?;
             Ok(())
         })
         .await
     }
 }
 
+impl Store {
+    /// One change of an option, whole: it is held, changed, what its values' names lead to is worked out anew, and every
+    /// server process hears of it.
+    pub(super) async fn change_book<T>(
+        &self,
+        option: OptionId,
+        make: impl AsyncFn(&mut MySqlConnection) -> Result<T>,
+    ) -> Result<T> {
+        with_retries(|| async {
+            let mut tx = self.pool.begin().await?;
+            hold(&mut tx, option).await?;
+            let done = make(&mut tx).await?;
+            work_out(&mut tx, option).await?;
+            change::note(&mut tx, None).await?;
+            tx.commit().await?;
+            Ok(done)
+        })
+        .await
+    }
+}
+
 /// Holds an option for the rest of a transaction.
-pub(super) async fn hold(tx: &mut MySqlConnection, option: OptionId) -> Result<()> {
+async fn hold(tx: &mut MySqlConnection, option: OptionId) -> Result<()> {
     sqlx::query!("SELECT id FROM shop_option WHERE id = ? FOR UPDATE", option.0)
         .fetch_optional(&mut *tx)
         .await?

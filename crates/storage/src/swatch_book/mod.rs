@@ -7,7 +7,7 @@ mod change;
 mod file;
 mod palette;
 
-pub(crate) use change::offer_to_whole_users;
+pub(crate) use change::insert_value;
 pub use change::{OptionChange, ValueChange};
 pub use file::KeptFile;
 pub(crate) use file::work_out;
