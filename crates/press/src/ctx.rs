@@ -70,8 +70,8 @@ pub(crate) struct Styled<'a> {
 }
 
 impl<'a> Styled<'a> {
-    pub fn new(piece: &'a Piece, words: &'a Words) -> Self {
-        Self { piece, chain: Chain::of_template(&piece.values).saying(words, piece.kind) }
+    pub fn new(piece: &'a Piece, words: &'a Words, house: &'a House) -> Self {
+        Self { piece, chain: Chain::of_template(&piece.values).saying(words, piece.kind).styled(house) }
     }
     pub fn id(&self) -> &str {
         self.piece.id.as_str()

@@ -1,5 +1,7 @@
 //! The house style as custom properties, which every rule of pieces and pages refers to.
 
+use compagina_core::page::piece::options::{Ring, SwatchShape};
+use compagina_core::page::{Choice, SetValue};
 use compagina_core::style::{Font, House, token as t};
 use std::fmt::Write;
 
@@ -40,6 +42,8 @@ const COLOURS: &[(&str, &compagina_core::page::Setting)] = &[
     ("sold-out-words", &t::SOLD_OUT_WORDS),
     ("coming", &t::COMING),
     ("coming-words", &t::COMING_WORDS),
+    ("ring-hover", &t::CHOICE_RING_HOVER),
+    ("ring-chosen", &t::CHOICE_RING_CHOSEN),
 ];
 
 /// Pixels, by their property.
@@ -52,6 +56,9 @@ const PIXELS: &[(&str, &compagina_core::page::Setting)] = &[
     ("button-corner", &t::BUTTON_CORNER),
     ("field-corner", &t::FIELD_CORNER),
     ("mark-corner", &t::MARK_CORNER),
+    ("swatch", &t::CHOICE_SIZE),
+    ("between", &t::CHOICE_GAP),
+    ("ring-width", &t::CHOICE_RING_WIDTH),
 ];
 
 /// `:root{…}`. Values come from closed lists, whole numbers and checked colours only.
@@ -77,6 +84,43 @@ pub(crate) fn css(house: &House) -> String {
     ] {
         let _ = write!(css, "--{name}-size:{}px;", house.type_size(house.number(token)));
     }
-    css.push('}');
+    let idle = ring(Ring::from_name(&house.text(&t::CHOICE_RING)), &house.text(&t::CHOICE_RING_IDLE));
+    let round = round(SwatchShape::from_name(&house.text(&t::CHOICE_SHAPE)));
+    let larger = larger(house.value(&t::CHOICE_ENLARGE) == SetValue::Flag(true));
+    let _ = write!(css, "{idle};--swatch-round:{round};--larger:{larger}}}");
     css
+}
+
+/// What surrounds a swatch that isn't chosen: its edge, and a ring apart from it.
+pub(crate) fn ring(ring: Option<Ring>, colour: &str) -> String {
+    let (edge, apart) = match ring {
+        Some(Ring::Bare) => ("none", "none".to_owned()),
+        Some(Ring::Apart) => ("none", format!("1px solid {colour}")),
+        _ => ("inset 0 0 0 1px #0003", "none".to_owned()),
+    };
+    format!("--ring-edge:{edge};--ring-idle:{apart}")
+}
+
+pub(crate) fn round(shape: Option<SwatchShape>) -> &'static str {
+    match shape {
+        Some(SwatchShape::Square) => "0",
+        Some(SwatchShape::Soft) => "22%",
+        _ => "50%",
+    }
+}
+
+pub(crate) fn larger(flag: bool) -> &'static str {
+    if flag { "1.25" } else { "1" }
+}
+
+/// The classes by which the rules for values that can't be had, for buttons and for radio lists are found.
+pub(crate) fn choice_classes(house: &House) -> String {
+    let of = |token| house.text(token);
+    format!(
+        "sold-{} made-{} buttons-{} radios-{}",
+        of(&t::CHOICE_SOLD_OUT),
+        of(&t::CHOICE_NOT_MADE),
+        of(&t::CHOICE_BUTTONS),
+        of(&t::CHOICE_RADIOS)
+    )
 }

@@ -119,7 +119,7 @@ fn entry(ctx: &Ctx<'_>, layout: &Layout) -> Entry {
     let selection = &ctx.offer.selection;
     let mut say = piece::price::slots(ctx);
     for piece in layout.pieces() {
-        say.extend(piece::slots(ctx, &Styled::new(piece, ctx.words)));
+        say.extend(piece::slots(ctx, &Styled::new(piece, ctx.words, ctx.house)));
     }
     Entry {
         key: selection.to_query(ctx.product),

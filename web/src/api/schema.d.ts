@@ -100,7 +100,7 @@ export interface paths {
         /** Every option of the shop. */
         get: operations["list_options"];
         put?: never;
-        /** Adds an option to the shop; it has no values yet. */
+        /** Adds an option to the shop, or to one product only; it has no values yet. */
         post: operations["add_option"];
         delete?: never;
         options?: never;
@@ -148,6 +148,27 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/options/{handle}/merge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Tells what merging would come to, and changes nothing. */
+        get: operations["plan_merge"];
+        put?: never;
+        /**
+         * Merges an option into another, which is answered: values of one name become one, the others come over, and every
+         *     product goes along.
+         */
+        post: operations["merge_options"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/options/{handle}/own": {
         parameters: {
             query?: never;
@@ -159,6 +180,40 @@ export interface paths {
         /** Gives a product a swatch of its own for a value, or takes it away. */
         put: operations["set_own_swatch"];
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/options/{handle}/products": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every product that uses an option. */
+        get: operations["option_users"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/options/{handle}/split": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Splits an option, so that it can look different on some products: the new one, which is answered, begins as a copy. */
+        post: operations["split_option"];
         delete?: never;
         options?: never;
         head?: never;
@@ -198,6 +253,24 @@ export interface paths {
         head?: never;
         /** Changes values of an option: one, or many in the same way. */
         patch: operations["change_values"];
+        trace?: never;
+    };
+    "/api/options/{handle}/values/{value}/closer": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Shows a larger picture, the body of the request, where a value is pointed at. */
+        put: operations["put_closer"];
+        post?: never;
+        /** Takes the larger picture away. */
+        delete: operations["remove_closer"];
+        options?: never;
+        head?: never;
+        patch?: never;
         trace?: never;
     };
     "/api/palette": {
@@ -906,6 +979,7 @@ export interface components {
             from_variants?: boolean | null;
             name?: string | null;
             page?: components["schemas"]["Way"] | null;
+            quick?: components["schemas"]["Way"] | null;
         };
         /** @description What is to be changed of some pictures; what isn't here stays as it is. */
         ChangePictures: {
@@ -928,6 +1002,11 @@ export interface components {
         ChangeVariants: {
             ids: components["schemas"]["VariantId"][];
             old_price?: string | null;
+            /**
+             * Format: int64
+             * @description A picture of the product, by its number; 0 for none of its own.
+             */
+            picture?: number | null;
             /** @description A plain number; empty for the product's price. */
             price?: string | null;
             sku?: string | null;
@@ -1153,6 +1232,14 @@ export interface components {
             name: string;
             values: components["schemas"]["GridValue"][];
         };
+        GridPicture: {
+            /** Format: int64 */
+            id: number;
+            name: string;
+            /** @description The address of a small one. */
+            small: string;
+            values: components["schemas"]["ValueId"][];
+        };
         GridValue: {
             id: components["schemas"]["ValueId"];
             name: string;
@@ -1161,7 +1248,7 @@ export interface components {
          * @description The part of the slip, or of the house style, in which a setting stands.
          * @enum {string}
          */
-        Group: "says" | "looks" | "setting" | "when" | "type" | "colours" | "space" | "buttons" | "fields" | "marks";
+        Group: "says" | "looks" | "setting" | "when" | "type" | "colours" | "space" | "buttons" | "fields" | "choices" | "marks";
         /** @description The part of an address that names a product, a type, an option or a value: `whimbrel-mini`. */
         Handle: string;
         Here: {
@@ -1306,6 +1393,19 @@ export interface components {
             /** @description The address of a small picture of it. */
             small: string;
         };
+        MergeInto: {
+            /** @description The option that stays, by its handle. */
+            into: string;
+        };
+        /** @description What merging one option into another comes to. */
+        MergePlan: {
+            /** @description Names of values that come over. */
+            over: string[];
+            /** @description Names of products that go along. */
+            products: string[];
+            /** @description Names of values that both have. */
+            same: string[];
+        };
         /** @description Something in a file that can't be taken. */
         Mistake: {
             /** @description The column's name; empty where the whole line is meant. */
@@ -1350,6 +1450,11 @@ export interface components {
         };
         NewName: {
             name: string;
+        };
+        NewOptionOf: {
+            name: string;
+            /** @description The only product that may use it, by its handle; none for an option of the whole shop. */
+            product?: string | null;
         };
         NewTemplate: {
             name: string;
@@ -1471,10 +1576,12 @@ export interface components {
             handle: components["schemas"]["Handle"];
             id: components["schemas"]["OptionId"];
             name: string;
+            of_product?: components["schemas"]["ProductId"] | null;
             own: components["schemas"]["OwnSwatchView"][];
             page: components["schemas"]["Way"];
             /** Format: int64 */
             products: number;
+            quick: components["schemas"]["Way"];
             values: components["schemas"]["ValueInBook"][];
         };
         /** @description An option of the shop, as the book's list shows it. */
@@ -1485,6 +1592,7 @@ export interface components {
             handle: components["schemas"]["Handle"];
             id: components["schemas"]["OptionId"];
             name: string;
+            of_product?: components["schemas"]["ProductId"] | null;
             /**
              * @description How many things want to be settled: files that are nearly right, doubled or left over, swatches too alike, values
              *     that show only their text among swatches.
@@ -1498,6 +1606,13 @@ export interface components {
         /** @description An option by which a product is chosen, with the values that it offers, in order. */
         OptionUse: {
             option: components["schemas"]["OptionId"];
+            values: components["schemas"]["ValueId"][];
+        };
+        /** @description A product that uses an option. */
+        OptionUser: {
+            name: string;
+            product: components["schemas"]["Handle"];
+            /** @description The values that it offers. */
             values: components["schemas"]["ValueId"][];
         };
         OptionView: {
@@ -1590,6 +1705,11 @@ export interface components {
             /** Format: date-time */
             until: string;
         };
+        /**
+         * Format: int64
+         * @description A product's number in the database.
+         */
+        ProductId: number;
         /** @description An option as one product uses it: all of the option's values, or some. */
         ProductOption: {
             /** @description What it is about, in one line; mostly empty. */
@@ -1600,8 +1720,9 @@ export interface components {
             handle: components["schemas"]["Handle"];
             id: components["schemas"]["OptionId"];
             name: string;
-            /** @description How it is chosen on a page, and on a card. */
+            /** @description How it is chosen on a page, on a card and in a quick look. */
             page: components["schemas"]["Way"];
+            quick: components["schemas"]["Way"];
             values: components["schemas"]["ProductValue"][];
         };
         /**
@@ -1616,6 +1737,8 @@ export interface components {
         };
         /** @description A value as one product offers it. */
         ProductValue: {
+            /** @description The hash of a larger picture, shown when it is pointed at. */
+            closer?: string | null;
             from: components["schemas"]["SwatchSource"];
             handle: components["schemas"]["Handle"];
             id: components["schemas"]["ValueId"];
@@ -1858,6 +1981,12 @@ export interface components {
             device: components["schemas"]["Device"];
             level: components["schemas"]["Level"];
         };
+        /** @description Which products get an option of their own, and what it is called. */
+        SplitOption: {
+            name: string;
+            /** @description Handles. */
+            products: string[];
+        };
         /** @description A ready arrangement of a whole page. */
         StarterView: {
             hint: string;
@@ -2001,6 +2130,8 @@ export interface components {
          */
         ValueId: number;
         ValueInBook: {
+            /** @description The address of a larger picture, shown when it is pointed at. */
+            closer?: string | null;
             from: components["schemas"]["SwatchSource"];
             handle: components["schemas"]["Handle"];
             id: components["schemas"]["ValueId"];
@@ -2042,6 +2173,11 @@ export interface components {
         VariantRow: {
             id: components["schemas"]["VariantId"];
             old_price?: string | null;
+            /**
+             * Format: int64
+             * @description Its own picture; none where those of its values stand for it.
+             */
+            picture?: number | null;
             /** @description A plain number; none where it costs what the product costs. */
             price?: string | null;
             sku: string;
@@ -2060,6 +2196,8 @@ export interface components {
             missing: number;
             name: string;
             options: components["schemas"]["GridOption"][];
+            /** @description The product's pictures, in order. */
+            pictures: components["schemas"]["GridPicture"][];
             /** @description What a variant without a price of its own costs: a plain number. */
             price: string;
             variants: components["schemas"]["VariantRow"][];
@@ -2379,7 +2517,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["NewName"];
+                "application/json": components["schemas"]["NewOptionOf"];
             };
         };
         responses: {
@@ -2573,6 +2711,71 @@ export interface operations {
             };
         };
     };
+    plan_merge: {
+        parameters: {
+            query: {
+                /** @description The option that stays, by its handle. */
+                into: string;
+            };
+            header?: never;
+            path: {
+                handle: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["MergePlan"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    merge_options: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                handle: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["MergeInto"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OptionInBook"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
     set_own_swatch: {
         parameters: {
             query?: never;
@@ -2597,6 +2800,68 @@ export interface operations {
                 };
             };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    option_users: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                handle: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OptionUser"][];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    split_option: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                handle: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SplitOption"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OptionInBook"];
+                };
+            };
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -2696,6 +2961,78 @@ export interface operations {
                 };
             };
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    put_closer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                handle: string;
+                value: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": number[];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OptionInBook"];
+                };
+            };
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    remove_closer: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                handle: string;
+                value: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OptionInBook"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

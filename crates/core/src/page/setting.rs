@@ -44,6 +44,7 @@ pub enum Group {
     Space,
     Buttons,
     Fields,
+    Choices,
     Marks,
 }
 
@@ -166,6 +167,8 @@ pub struct Setting {
     pub part: Option<&'static str>,
     /// Another setting of the kind and those of its choices with which this one means something.
     pub with: Option<(&'static Self, &'static [&'static str])>,
+    /// What of the house style it takes its value from; without one the house has no say but `wide` and `phone`.
+    pub token: Option<&'static Self>,
 }
 
 impl Setting {
@@ -177,7 +180,7 @@ impl Setting {
         wide: Preset,
         per_device: bool,
     ) -> Self {
-        Self { key, label, group, shape, wide, phone: None, per_device, part: None, with: None }
+        Self { key, label, group, shape, wide, phone: None, per_device, part: None, with: None, token: None }
     }
     /// A choice among names.
     pub const fn choice<T: Choice>(key: &'static str, label: &'static str, house: &'static str) -> Self {
@@ -285,6 +288,12 @@ impl Setting {
     #[must_use]
     pub const fn with(mut self, other: &'static Self, choices: &'static [&'static str]) -> Self {
         self.with = Some((other, choices));
+        self
+    }
+    /// Takes its value from a token of the house style, which must take the same values.
+    #[must_use]
+    pub const fn takes(mut self, token: &'static Self) -> Self {
+        self.token = Some(token);
         self
     }
     /// The value that the house style itself sets for a device; on phones only where it differs.

@@ -1,6 +1,6 @@
 //! How well words can be told from their ground: the contrast ratio of WCAG 2.2 (relative luminance of sRGB colours).
 
-use super::house::{House, token as t};
+use super::{House, token as t};
 use crate::page::{Setting, is_colour};
 use serde::Serialize;
 
@@ -60,6 +60,7 @@ const PAIRS: &[(&str, &Setting, &Setting, u32)] = &[
     ("Button, out of use", &t::BUTTON_DISABLED_WORDS, &t::BUTTON_DISABLED, WORDS),
     ("Words in fields", &t::FIELD_WORDS, &t::FIELD_GROUND, WORDS),
     ("Border of fields", &t::FIELD_BORDER, &t::PAPER, SHAPES),
+    ("Ring of what is chosen", &t::CHOICE_RING_CHOSEN, &t::PAPER, SHAPES),
     ("Sale mark", &t::SALE_WORDS, &t::SALE, WORDS),
     ("Sold-out mark", &t::SOLD_OUT_WORDS, &t::SOLD_OUT, WORDS),
     ("Coming-soon mark", &t::COMING_WORDS, &t::COMING, WORDS),

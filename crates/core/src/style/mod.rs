@@ -5,9 +5,11 @@
 
 mod contrast;
 mod house;
+pub mod token;
 
 pub use contrast::{Contrast, contrast, contrasts};
-pub use house::{Font, House, TokenError, token};
+pub use house::{House, TokenError};
+pub use token::Font;
 
 use crate::page::{Choice, Device, Kind, Rule, SetValue, Setting, Shape, Values};
 use crate::wording::{Words, key_of};
@@ -55,6 +57,8 @@ pub struct Chain<'a> {
     levels: Vec<(Level, &'a Values)>,
     /// The words that the house says in pieces of a kind.
     words: Option<(&'a Words, Kind)>,
+    /// The house style, for settings that take their value from one of its tokens.
+    style: Option<&'a House>,
 }
 
 impl<'a> Chain<'a> {
@@ -69,9 +73,18 @@ impl<'a> Chain<'a> {
         self.words = Some((words, kind));
         self
     }
+    /// Takes what a house style says.
+    #[must_use]
+    pub fn styled(mut self, house: &'a House) -> Self {
+        self.style = Some(house);
+        self
+    }
     /// What the house says on a device where nothing further in does.
     fn house(&self, setting: &Setting, device: Device) -> Option<SetValue> {
         let preset = setting.house(device)?;
+        if let (Some(house), Some(token)) = (self.style, setting.token) {
+            return Some(house.value(token));
+        }
         let said = self.words.filter(|_| matches!(setting.shape, Shape::Text { .. }));
         let said = said.and_then(|(words, kind)| words.setting(&key_of(kind, setting.key)));
         Some(said.map_or(preset, |text| SetValue::Text(text.to_owned())))
@@ -167,7 +180,7 @@ impl<'a> Chain<'a> {
 #[cfg(test)]
 mod tests {
     use super::*;
-    use crate::page::piece::{buy_button, details, price};
+    use crate::page::piece::{buy_button, details, options, price};
 
     fn text(text: &str) -> SetValue {
         SetValue::Text(text.into())
@@ -227,6 +240,20 @@ mod tests {
         let said = chain.explain(&buy_button::WORDS, Device::Phone);
         assert_eq!(said.value, text("In den Warenkorb"));
         assert_eq!(said.source.level, Level::House);
+    }
+
+    #[test]
+    fn what_the_house_style_says_of_choices_counts_until_a_piece_says_otherwise() {
+        let mut house = House::default();
+        house.set("choice_shape", Some(text("square"))).unwrap();
+        let none = Values::default();
+        let chain = Chain::of_template(&none).styled(&house);
+        let said = chain.explain(&options::SHAPE, Device::Phone);
+        assert_eq!((said.value, said.source.level), (text("square"), Level::House));
+        let own = Values::default().with(Device::Wide, &options::SHAPE, text("soft"));
+        let chain = Chain::of_template(&own).styled(&house);
+        let said = chain.explain(&options::SHAPE, Device::Wide);
+        assert_eq!((said.value, said.hides[0].value.clone()), (text("soft"), text("square")));
     }
 
     #[test]

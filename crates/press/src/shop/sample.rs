@@ -1,6 +1,9 @@
 use super::plain_page;
 use crate::document::Nav;
-use compagina_core::page::Frame;
+use crate::house::choice_classes;
+use compagina_core::page::piece::options::Label;
+use compagina_core::page::{Choice, Frame};
+use compagina_core::style::token as t;
 use compagina_core::wording::Arg;
 use maud::{Markup, html};
 
@@ -12,6 +15,7 @@ pub fn sample(nav: &Nav) -> String {
         div.columns.sample {
             (texts())
             (buy_box(nav))
+            (choices(nav))
             (buttons(nav))
             (marks(nav))
             (grounds())
@@ -45,9 +49,58 @@ fn buy_box(nav: &Nav) -> Markup {
     }
 }
 
+/// Swatches, buttons and a radio list, each in every state.
+fn choices(nav: &Nav) -> Markup {
+    let gone = |state: &str| if state == "open" { String::new() } else { format!(", {state}") };
+    let values = [
+        ("Ember", "#C4491A", "open", false),
+        ("Tide", "#14505C", "open", true),
+        ("Chalk", "#F6F4EE", "open", false),
+        ("Slate", "#4A5560", "sold_out", false),
+        ("Plum", "#6B2D5C", "not_made", false),
+    ];
+    let label = Label::from_name(&nav.house.text(&t::CHOICE_LABEL)).unwrap_or(Label::Above);
+    let names = nav.house.text(&t::CHOICE_NAMES);
+    let width = nav.house.number(&t::CHOICE_LABEL_WIDTH);
+    html! {
+        section.k-options #sample-choices aria-label="Choices" {
+            div class={ (choice_classes(&nav.house)) " names-" (names) " sample-label-" (label.name()) } style={ "--label-width:" (width) "px" } {
+                fieldset.option {
+                    legend { "Colour: " strong { "Tide" } }
+                    div.values {
+                        @for (name, colour, state, chosen) in values {
+                            label.value.swatch data-state=(state) title=[(names == "hover").then_some(name)] {
+                                input type="radio" name="colour" checked[chosen];
+                                span.cloth.pale[name == "Chalk"] style={ "background:" (colour) } {}
+                                @if names == "beside" || names == "below" { span.name { (name) } } @else { span.unseen { (name) (gone(state)) } }
+                            }
+                        }
+                    }
+                }
+                fieldset.option {
+                    legend { "Sail: " strong { "2.1 m" } }
+                    div.values {
+                        @for (name, state, chosen) in [("1.6 m", "open", false), ("2.1 m", "open", true), ("2.4 m", "sold_out", false), ("2.9 m", "not_made", false)] {
+                            label.value.word data-state=(state) { input type="radio" name="sail" checked[chosen]; span.text { (name) } span.unseen { (gone(state)) } }
+                        }
+                    }
+                }
+                fieldset.option {
+                    legend { "Line: " strong { "Braided" } }
+                    div.values.lines {
+                        @for (name, chosen) in [("Braided", true), ("Without", false)] {
+                            label.value.line data-state="open" { input type="radio" name="line" checked[chosen]; span.text { (name) } }
+                        }
+                    }
+                }
+            }
+        }
+    }
+}
+
 fn buttons(nav: &Nav) -> Markup {
     html! {
-        section.sample-row aria-label="Buttons" {
+        section.sample-row #sample-buttons aria-label="Buttons" {
             div { button.buy type="button" { "Idle" } }
             div { button.buy.is-hover type="button" { "Pointer" } }
             div { button.buy.is-pressed type="button" { "Pressed" } }
@@ -58,7 +111,7 @@ fn buttons(nav: &Nav) -> Markup {
 
 fn marks(nav: &Nav) -> Markup {
     html! {
-        section.sample-row aria-label="Marks" {
+        section.sample-row #sample-marks aria-label="Marks" {
             span.badge.sale { (nav.words.say_with("mark-saving", &[("percent", Arg::Number(20))])) }
             span.badge.gone { (nav.words.say("mark-sold-out")) }
             span.badge.coming { (nav.words.say("mark-coming-soon")) }

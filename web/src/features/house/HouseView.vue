@@ -12,9 +12,14 @@ const GROUPS: [Token["group"], string, string][] = [
   ["space", "Space and shape", "Nine steps between things, the width of the page, corners."],
   ["buttons", "Buttons", "As they are, under the pointer, pressed and out of use."],
   ["fields", "Fields", "Quantity, lists and the checkout."],
+  ["choices", "Choices", "Swatches, buttons and radio lists; an options piece can have its own."],
   ["marks", "Marks", "What is said on a picture: sale, sold out, coming soon."],
 ];
 const chosen = ref<Token["group"]>("type");
+// What is being set is in sight.
+watch(chosen, (key) => {
+  frame.value?.contentDocument?.getElementById(`sample-${key}`)?.scrollIntoView({ block: "center" });
+});
 const group = computed(() => GROUPS.find(([key]) => key === chosen.value));
 const tokens = computed(() => view.value?.tokens.filter((t) => t.group === chosen.value) ?? []);
 

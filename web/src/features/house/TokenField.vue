@@ -45,6 +45,14 @@ function setNumber(event: Event): void {
       />
       <span class="soft">px</span>
     </span>
+    <v-switch
+      v-else-if="shape.shape === 'flag'"
+      :model-value="token.value === true"
+      :aria-labelledby="id"
+      color="primary"
+      hide-details
+      @update:model-value="(v) => emit('set', v === true)"
+    />
     <v-select
       v-else-if="shape.shape === 'choice'"
       :model-value="token.value"

@@ -1,8 +1,9 @@
 //! The choices: each option's values, chosen in the way that the swatch book says, what can't be had marked.
 
 use super::shared::piece_settings;
-use crate::page::Setting;
 use crate::page::setting::choice;
+use crate::page::{Group, Setting};
+use crate::style::token as t;
 
 choice! {
     /// How values are chosen on this page.
@@ -32,12 +33,29 @@ choice! {
     /// Where an option's name stands.
     Label { Above = "above", "Above"; Beside = "beside", "Beside"; Unseen = "unseen", "Not shown"; }
 }
+choice! {
+    /// What surrounds a swatch that isn't chosen.
+    Ring { Edge = "edge", "Thin edge"; Apart = "apart", "A ring apart"; Bare = "bare", "Nothing"; }
+}
+choice! {
+    ButtonsAs { Outlined = "outlined", "Outlined"; Tinted = "tinted", "Tinted"; Underlined = "underlined", "Underlined"; }
+}
+choice! {
+    RadiosAs { Lines = "lines", "Lines"; Boxes = "boxes", "Boxes"; }
+}
 
 const SWATCHES: &str = "Swatches";
 const MARKS: &str = "What can't be had";
+const RING: &str = "Ring";
+const OTHERS: &str = "Buttons and radio lists";
 const LABELS: &str = "Labels";
-const SIZES: &[(i64, &str)] = &[(24, "24"), (30, "30"), (36, "36"), (44, "44"), (56, "56")];
-const GAPS: &[(i64, &str)] = &[(4, "4"), (7, "7"), (10, "10"), (14, "14"), (20, "20")];
+pub const SIZES: &[(i64, &str)] = &[(24, "24"), (30, "30"), (36, "36"), (44, "44"), (56, "56")];
+pub const GAPS: &[(i64, &str)] = &[(4, "4"), (7, "7"), (10, "10"), (14, "14"), (20, "20")];
+pub const RING_WIDTHS: &[(i64, &str)] = &[(1, "1"), (2, "2"), (3, "3")];
+
+const fn ring(key: &'static str, label: &'static str, house: &'static str) -> Setting {
+    Setting::colour(key, label, house).among(Group::Looks).in_part(RING)
+}
 
 pub const START: Setting = Setting::choice::<Start>("start", "Opens with", "first").everywhere().says();
 /// Names of values; of an option that none of them is a value of, the first to be had is chosen.
@@ -50,23 +68,57 @@ pub const CLEAR: Setting = Setting::words("clear", "Link that clears", 40, "").e
 pub const HIDDEN: Setting = Setting::lines("hidden", "Values left out here", 20, 80, &[]);
 
 pub const SHOWN_AS: Setting = Setting::choice::<ShownAs>("shown_as", "Values as", "book").everywhere();
-pub const SWATCH_SIZE: Setting = Setting::steps("swatch_size", "Size", SIZES, 36).in_part(SWATCHES);
-pub const SHAPE: Setting =
-    Setting::choice::<SwatchShape>("swatch_shape", "Shape", "round").everywhere().in_part(SWATCHES);
-pub const GAP: Setting = Setting::steps("gap", "Between them", GAPS, 10).in_part(SWATCHES);
-pub const NAMES: Setting = Setting::choice::<Names>("names", "Name", "hover").everywhere().in_part(SWATCHES);
-pub const ENLARGE: Setting =
-    Setting::flag("enlarge", "Larger on hover", false).everywhere().in_part(SWATCHES);
-pub const SOLD_OUT: Setting =
-    Setting::choice::<Mark>("sold_out", "Sold out", "struck").everywhere().in_part(MARKS);
-pub const NOT_MADE: Setting =
-    Setting::choice::<Mark>("not_made", "Not made", "struck").everywhere().in_part(MARKS);
+pub const SWATCH_SIZE: Setting =
+    Setting::steps("swatch_size", "Size", SIZES, 36).in_part(SWATCHES).takes(&t::CHOICE_SIZE);
+pub const SHAPE: Setting = Setting::choice::<SwatchShape>("swatch_shape", "Shape", "round")
+    .everywhere()
+    .in_part(SWATCHES)
+    .takes(&t::CHOICE_SHAPE);
+pub const GAP: Setting =
+    Setting::steps("gap", "Between them", GAPS, 10).in_part(SWATCHES).takes(&t::CHOICE_GAP);
+pub const NAMES: Setting =
+    Setting::choice::<Names>("names", "Name", "hover").everywhere().in_part(SWATCHES).takes(&t::CHOICE_NAMES);
+pub const ENLARGE: Setting = Setting::flag("enlarge", "Larger on hover", false)
+    .everywhere()
+    .in_part(SWATCHES)
+    .takes(&t::CHOICE_ENLARGE);
+pub const RING_IDLE: Setting =
+    Setting::choice::<Ring>("ring", "Idle", "edge").everywhere().in_part(RING).takes(&t::CHOICE_RING);
+pub const RING_WIDTH: Setting = Setting::steps("ring_width", "Chosen", RING_WIDTHS, 2)
+    .everywhere()
+    .in_part(RING)
+    .takes(&t::CHOICE_RING_WIDTH);
+pub const RING_COLOUR: Setting =
+    ring("ring_idle", "Colour, idle", "#C9C4B8").takes(&t::CHOICE_RING_IDLE).with(&RING_IDLE, &["apart"]);
+pub const RING_HOVER: Setting =
+    ring("ring_hover", "Under the pointer", "#56636A").takes(&t::CHOICE_RING_HOVER);
+pub const RING_CHOSEN: Setting =
+    ring("ring_chosen", "Colour, chosen", "#1D2A32").takes(&t::CHOICE_RING_CHOSEN);
+pub const BUTTONS_AS: Setting = Setting::choice::<ButtonsAs>("buttons_as", "Buttons", "outlined")
+    .everywhere()
+    .in_part(OTHERS)
+    .takes(&t::CHOICE_BUTTONS);
+pub const RADIOS_AS: Setting = Setting::choice::<RadiosAs>("radios_as", "Radio lists", "lines")
+    .everywhere()
+    .in_part(OTHERS)
+    .takes(&t::CHOICE_RADIOS);
+pub const SOLD_OUT: Setting = Setting::choice::<Mark>("sold_out", "Sold out", "struck")
+    .everywhere()
+    .in_part(MARKS)
+    .takes(&t::CHOICE_SOLD_OUT);
+pub const NOT_MADE: Setting = Setting::choice::<Mark>("not_made", "Not made", "struck")
+    .everywhere()
+    .in_part(MARKS)
+    .takes(&t::CHOICE_NOT_MADE);
 /// Whether what is sold out can be chosen to be looked at.
 pub const SELECTABLE: Setting =
     Setting::flag("selectable", "Can be chosen", true).everywhere().in_part(MARKS);
-pub const LABEL: Setting = Setting::choice::<Label>("label", "Option's name", "above").in_part(LABELS);
-pub const LABEL_WIDTH: Setting =
-    Setting::number("label_width", "Width beside", 40, 240, 90).in_part(LABELS).with(&LABEL, &["beside"]);
+pub const LABEL: Setting =
+    Setting::choice::<Label>("label", "Option's name", "above").in_part(LABELS).takes(&t::CHOICE_LABEL);
+pub const LABEL_WIDTH: Setting = Setting::number("label_width", "Width beside", 40, 240, 90)
+    .in_part(LABELS)
+    .with(&LABEL, &["beside"])
+    .takes(&t::CHOICE_LABEL_WIDTH);
 pub const ABOUT: Setting =
     Setting::flag("about", "What the option is about", true).everywhere().in_part(LABELS);
 
@@ -83,6 +135,13 @@ pub const SETTINGS: &[&Setting] = piece_settings![
     &GAP,
     &NAMES,
     &ENLARGE,
+    &RING_IDLE,
+    &RING_WIDTH,
+    &RING_COLOUR,
+    &RING_HOVER,
+    &RING_CHOSEN,
+    &BUTTONS_AS,
+    &RADIOS_AS,
     &SOLD_OUT,
     &NOT_MADE,
     &SELECTABLE,

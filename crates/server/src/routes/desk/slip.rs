@@ -119,7 +119,7 @@ async fn slip(state: &State, id: u64, target: Target, what: &str) -> ApiResult<J
         Target::Piece(id) => template.draft.piece(id).map(|p| p.kind),
         Target::Band(_) => None,
     };
-    let chain = Chain::of_template(values);
+    let chain = Chain::of_template(values).styled(&nav.house);
     let chain = if let Some(kind) = kind { chain.saying(&nav.words, kind) } else { chain };
     let fields = settings.iter().filter(|setting| means_something(setting, &chain));
     let fields = fields.map(|setting| field(setting, &chain, &nav.house)).collect();
