@@ -1,6 +1,7 @@
 import { entryOf, readTable, type Table } from "./entries";
 import { watchGalleries } from "./gallery";
 import { startFilms } from "./film";
+import { watchQuickLooks } from "./quick";
 import { fillShareLinks } from "./share";
 import { show, tellMoves } from "./show";
 import { watchSticky } from "./sticky";
@@ -89,6 +90,7 @@ function keepTabOpen(): void {
 showCartCount();
 addEventListener("pageshow", showCartCount);
 startFilms();
+watchQuickLooks();
 fillShareLinks();
 const table = readTable();
 if (table) {

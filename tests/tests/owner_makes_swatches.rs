@@ -26,7 +26,7 @@ const FILES: [&str; 12] = [
 /// The colours are chosen from lists and have nothing to show.
 async fn lists_only(pool: &MySqlPool) {
     for statement in [
-        "UPDATE shop_option SET way_page = 'list', way_card = 'list' WHERE handle = 'colour'",
+        "UPDATE shop_option SET way_page = 'list', way_card = 'list', way_quick = 'list' WHERE handle = 'colour'",
         "UPDATE option_value v JOIN shop_option o ON o.id = v.option_id SET v.swatch = NULL WHERE o.handle = 'colour'",
         "DELETE FROM swatch_file",
         "UPDATE option_value SET file_hash = NULL",

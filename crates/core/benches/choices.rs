@@ -31,6 +31,7 @@ fn product() -> Product {
         price: None,
         old_price: None,
         stock: Stock::Counted(u32::from(id % 7 != 0)),
+        picture: None,
     });
     Product {
         id: ProductId(1),

@@ -1,5 +1,6 @@
 //! A product on a card: in listings and among related products.
 
+use crate::house::choice_classes;
 use crate::image::{Load, img};
 use crate::swatch::cloth;
 use compagina_core::catalog::{Product, ProductOption, ProductState, ProductValue, Shop, Way};
@@ -17,6 +18,10 @@ pub(crate) fn card(shop: &Shop, words: &Words, house: &House, product: &Product,
     html! {
         div.on-card {
             (whole(shop, words, product, with_price))
+            // Shown by the script, which opens it; without one the card itself leads to the page.
+            button.quick type="button" hidden data-quick={ "/shop/products/" (product.handle) "/quick" } data-close=(words.say("quick-close")) {
+                (words.say("quick-look")) span.unseen { ": " (product.name) }
+            }
             @for (option, states) in product.options.iter().zip(&states) { (choices(words, house, product, option, states)) }
         }
     }
@@ -50,7 +55,7 @@ fn choices(
         }
     };
     let row = html! {
-        div.values.sold-struck { @for one in made.iter().take(MOST_VALUES) { (value(one)) }
+        div class={ "values " (choice_classes(house)) } { @for one in made.iter().take(MOST_VALUES) { (value(one)) }
             @if made.len() > MOST_VALUES { a.more href={ "/shop/products/" (product.handle) } { "+" (made.len() - MOST_VALUES) span.unseen { " " (option.name) } } }
         }
     };

@@ -18,12 +18,15 @@ use compagina_core::page::{Band, Column, Device, Facts, Frame, Kind, Layout, Pie
 use compagina_core::price::{Offer, offer};
 use compagina_core::situation::Situation;
 use compagina_core::style::Chain;
+use compagina_core::wording::Arg;
 use maud::{Markup, html};
 
 /// For whom a page is made.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
 pub enum Mode {
     Shop,
+    /// A quick look, in a frame over a listing: what it leads to opens in the listing's place.
+    Quick,
     /// The desk: pieces carry their names, and the agent reports boxes and clicks.
     Proof,
 }
@@ -102,7 +105,7 @@ pub fn weigh(page: &Page<'_>) -> Result<Weight, MoneyError> {
     let mut weight = Weight::default();
     for gallery in page.layout.pieces().filter(|piece| piece.kind == Kind::Gallery) {
         if appears(&ctx, &gallery.values) {
-            piece::gallery::weight::weigh(&ctx, &Styled::new(gallery, ctx.words), &mut weight);
+            piece::gallery::weight::weigh(&ctx, &Styled::new(gallery, ctx.words, ctx.house), &mut weight);
         }
     }
     Ok(weight)
@@ -115,9 +118,10 @@ pub fn render(page: &Page<'_>) -> Result<String, MoneyError> {
     let ctx = page.ctx(product, &offer);
     let mut sheet = Sheet::default();
     let body = html! {
-        (form(&ctx))
+        (form(&ctx, page.mode))
         @if let Some(notice) = page.notice { (draw_notice(&ctx, notice)) }
         (draw_content(&ctx, page, &mut sheet))
+        @if page.mode == Mode::Quick { (to_the_page(&ctx)) }
     };
     let table: Table = table(&ctx, page.layout)?;
     let json = json_for_script(&serde_json::to_string(&table).unwrap_or_default());
@@ -128,7 +132,7 @@ pub fn render(page: &Page<'_>) -> Result<String, MoneyError> {
         laid: Some(&sheet.finish()),
         preload: preload(&ctx, page),
         script: match page.mode {
-            Mode::Shop => &page.nav.assets.script,
+            Mode::Shop | Mode::Quick => &page.nav.assets.script,
             Mode::Proof => &page.nav.assets.agent,
         },
         data: Some(&json),
@@ -141,17 +145,23 @@ pub fn render(page: &Page<'_>) -> Result<String, MoneyError> {
 /// The picture that a shopper sees first and largest is on its way before anything else.
 fn preload(ctx: &Ctx<'_>, page: &Page<'_>) -> Option<Markup> {
     let gallery = page.layout.first_of(Kind::Gallery).filter(|_| page.only.is_none())?;
-    piece::gallery::preload(ctx, &Styled::new(gallery, ctx.words))
+    piece::gallery::preload(ctx, &Styled::new(gallery, ctx.words, ctx.house))
 }
 
 /// The form that the inputs of options, quantity and buttons belong to, wherever they stand.
-fn form(ctx: &Ctx<'_>) -> Markup {
+fn form(ctx: &Ctx<'_>, mode: Mode) -> Markup {
     html! {
-        form #buy method="post" action="/shop/cart" {
+        form #buy method="post" action="/shop/cart" target=[(mode == Mode::Quick).then_some("_top")] {
             input type="hidden" name="product" value=(ctx.product.handle);
             @if ctx.after_stay() { input type="hidden" name="after" value="stay"; }
         }
     }
+}
+
+/// From a quick look to the whole page.
+fn to_the_page(ctx: &Ctx<'_>) -> Markup {
+    let name = ctx.say_with("quick-more", &[("product", Arg::Text(&ctx.product.name))]);
+    html! { p.quick-more.columns { a href={ "/shop/products/" (ctx.product.handle) } target="_top" { (name) } } }
 }
 
 fn draw_content(ctx: &Ctx<'_>, page: &Page<'_>, sheet: &mut Sheet) -> Markup {
@@ -200,7 +210,7 @@ fn draw_band(ctx: &Ctx<'_>, band: &Band, mode: Mode, sheet: &mut Sheet) -> Optio
         })
         .collect();
     let pieces = || columns.iter().flat_map(|(_, pieces)| pieces.iter().map(|(piece, _)| *piece));
-    if mode == Mode::Shop && pieces().next().is_none() {
+    if mode != Mode::Proof && pieces().next().is_none() {
         return None;
     }
     let drawn: Vec<_> =
@@ -229,7 +239,7 @@ fn draw_piece(ctx: &Ctx<'_>, piece: &Piece, mode: Mode, sheet: &mut Sheet) -> Op
     if piece.kind.nothing_to_show(ctx.product).is_some() || !appears(ctx, &piece.values) {
         return None;
     }
-    let styled = Styled::new(piece, ctx.words);
+    let styled = Styled::new(piece, ctx.words, ctx.house);
     if !styled.flag_anywhere(&shared::SHOWN) {
         return None;
     }

@@ -7,7 +7,7 @@ use crate::state::State;
 use actix_web::http::StatusCode;
 use actix_web::web::Payload;
 use compagina_core::swatch::Colour;
-use compagina_pictures::{Cut, Refusal, film_kind, hash, look, square};
+use compagina_pictures::{Cut, film_kind, hash, look, make, square};
 use futures_util::StreamExt;
 use std::io::{Read, Seek, Write};
 
@@ -42,10 +42,6 @@ fn cut_off(name: &str) -> ApiError {
     ApiError::new(StatusCode::BAD_REQUEST, "cut_off", message)
 }
 
-fn refused(name: &str, why: &Refusal) -> ApiError {
-    ApiError::new(StatusCode::UNPROCESSABLE_ENTITY, "refused", format!("“{name}” wasn't taken. {why}."))
-}
-
 pub fn read(mut file: std::fs::File) -> std::io::Result<Vec<u8>> {
     let mut bytes = Vec::new();
     file.rewind()?;
@@ -59,7 +55,7 @@ pub async fn decoded_in_turn(state: &State, name: &str, file: std::fs::File) -> 
     let head = {
         let _turn = state.turns.acquire_many(8).await.map_err(ApiError::unforeseen)?;
         let bytes = read(file.try_clone().map_err(ApiError::unforeseen)?).map_err(ApiError::unforeseen)?;
-        look(name, &bytes).map_err(|why| refused(name, &why))?
+        look(name, &bytes).map_err(|why| not_taken(name, &why))?
     };
     let pixels = (u64::from(head.width) * u64::from(head.height)).div_ceil(1_000_000);
     let turns = u32::try_from(pixels).unwrap_or(MEGAPIXELS_AT_ONCE).clamp(1, MEGAPIXELS_AT_ONCE);
@@ -68,7 +64,7 @@ pub async fn decoded_in_turn(state: &State, name: &str, file: std::fs::File) -> 
     let checked = tokio::task::spawn_blocking(move || {
         compagina_pictures::decodes(&bytes).map(|()| (hash(&bytes), bytes))
     });
-    checked.await.map_err(ApiError::unforeseen)?.map_err(|why| refused(name, &why))
+    checked.await.map_err(ApiError::unforeseen)?.map_err(|why| not_taken(name, &why))
 }
 
 /// Reads a film and looks at its head; films are kept as they come.
@@ -110,11 +106,28 @@ pub async fn squared(
     let made = tokio::task::spawn_blocking(move || square(&bytes, point, cut))
         .await
         .map_err(ApiError::unforeseen)?;
-    let made = made.map_err(|why| {
-        let message = format!("“{name}” wasn't taken. {why}.");
-        ApiError::new(StatusCode::UNPROCESSABLE_ENTITY, "refused", message)
-    })?;
+    let made = made.map_err(|why| not_taken(name, &why))?;
     let hash = made.encoded.hash.clone();
     state.media.put(&hash, made.encoded.bytes).await.map_err(ApiError::unforeseen)?;
     Ok((hash, made.colour.map(Colour)))
+}
+
+/// How wide a picture is made that stands over a value: two pixels to one.
+const CLOSER_WIDTH: u32 = 480;
+
+/// Reads a picture in its turn and keeps it whole in one size. Gives the hash of that.
+pub async fn fitted_in_turn(state: &State, name: &str, file: std::fs::File) -> ApiResult<String> {
+    let (_, bytes) = decoded_in_turn(state, name, file).await?;
+    let _turn = state.turns.acquire_many(MEGAPIXELS_AT_ONCE / 2).await.map_err(ApiError::unforeseen)?;
+    let made = tokio::task::spawn_blocking(move || make(&bytes, |width| vec![width.min(CLOSER_WIDTH)]))
+        .await
+        .map_err(ApiError::unforeseen)?
+        .map_err(|why| not_taken(name, &why))?;
+    let Some(size) = made.sizes.into_iter().next() else { return Err(ApiError::unforeseen("no size")) };
+    state.media.put(&size.hash, size.bytes).await.map_err(ApiError::unforeseen)?;
+    Ok(size.hash)
+}
+
+fn not_taken(name: &str, why: &dyn std::fmt::Display) -> ApiError {
+    ApiError::new(StatusCode::UNPROCESSABLE_ENTITY, "refused", format!("“{name}” wasn't taken. {why}."))
 }

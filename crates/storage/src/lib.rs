@@ -21,7 +21,7 @@ pub use document::{Document, DocumentName};
 pub use error::{Result, StorageError};
 pub use order::{Contact, Order, OrderLine, OrderState, Placed};
 pub use picture::{KeptPicture, PictureChange, PicturesOf, ToMake};
-pub use swatch_book::{BookOption, BookValue, KeptFile, OptionChange, OwnSwatch, ValueChange};
+pub use swatch_book::{BookOption, BookValue, KeptFile, OptionChange, OwnSwatch, User, ValueChange};
 pub use template::{Change, Draft, EditRow, History, Moment, PublicationRow, TemplateRow};
 pub use together::{KeptSituation, Present};
 

@@ -1,14 +1,14 @@
 <script setup lang="ts">
 import type { ApiError } from "../api/client";
 
-defineProps<{ problem: ApiError | null }>();
-defineEmits<{ retry: [] }>();
+/** What went wrong, in its own words; with a way to try again where there is one. */
+defineProps<{ problem: ApiError | null; onRetry?: () => unknown }>();
 </script>
 
 <template>
   <div v-if="problem" class="note" role="alert">
     <span>{{ problem.message }}</span>
-    <button class="quiet" @click="$emit('retry')">Try again</button>
+    <button v-if="onRetry" class="quiet" @click="onRetry">Try again</button>
   </div>
 </template>
 

@@ -3,6 +3,7 @@
 //! Inside a product, options and values are addressed by their place (`options[0].values[2]`), so that choosing is a
 //! matter of comparing small numbers; the shop-wide ids stand beside them.
 
+mod join;
 mod new;
 mod product;
 mod review;
@@ -12,6 +13,7 @@ mod uses;
 mod variant;
 mod way;
 
+pub use join::{JoinError, Merge, Side, merge, split};
 pub use new::{NewOption, NewPicture, NewProduct, NewVariant};
 pub use product::{Detail, Fact, Product, ProductOption, ProductState, ProductType, ProductValue, Shop};
 pub use review::{Rating, Review};

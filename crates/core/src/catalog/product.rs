@@ -61,13 +61,23 @@ pub struct ProductValue {
     pub from: SwatchSource,
     /// Shown on hover and spoken in place of the name; mostly empty.
     pub note: String,
+    /// The hash of a larger picture, shown when it is pointed at.
+    pub closer: Option<String>,
 }
 
 impl ProductValue {
     /// A value that shows its name and nothing else.
     #[must_use]
     pub fn new(id: ValueId, handle: Handle, name: String) -> Self {
-        Self { id, handle, name, swatch: Swatch::Text, from: SwatchSource::Text, note: String::new() }
+        Self {
+            id,
+            handle,
+            name,
+            swatch: Swatch::Text,
+            from: SwatchSource::Text,
+            note: String::new(),
+            closer: None,
+        }
     }
     /// What is spoken and shown on hover.
     #[must_use]
@@ -85,9 +95,10 @@ pub struct ProductOption {
     pub name: String,
     /// What it is about, in one line; mostly empty.
     pub about: String,
-    /// How it is chosen on a page, and on a card.
+    /// How it is chosen on a page, on a card and in a quick look.
     pub page: Way,
     pub card: Way,
+    pub quick: Way,
     /// Whether values that have nothing else show pictures that belong to them.
     pub from_variants: bool,
     pub values: Vec<ProductValue>,
@@ -97,8 +108,8 @@ impl ProductOption {
     /// An option that is chosen by buttons.
     #[must_use]
     pub fn new(id: OptionId, handle: Handle, name: String, values: Vec<ProductValue>) -> Self {
-        let (page, card) = (Way::Buttons, Way::Nothing);
-        Self { id, handle, name, about: String::new(), page, card, from_variants: false, values }
+        let (page, card, quick) = (Way::Buttons, Way::Nothing, Way::Buttons);
+        Self { id, handle, name, about: String::new(), page, card, quick, from_variants: false, values }
     }
 }
 
@@ -134,6 +145,18 @@ impl Product {
     #[must_use]
     pub fn lead_picture(&self) -> Option<&Picture> {
         self.pictures.first()
+    }
+    /// The picture of a variant: its own, or the first that belongs to its values.
+    #[must_use]
+    pub fn picture_of(&self, variant: &Variant) -> Option<&Picture> {
+        let own = variant.picture.and_then(|place| self.pictures.get(place));
+        let values: Vec<ValueId> = variant
+            .values
+            .iter()
+            .zip(&self.options)
+            .filter_map(|(value, option)| Some(option.values.get(usize::from((*value)?))?.id))
+            .collect();
+        own.or_else(|| self.pictures.iter().find(|p| !p.values.is_empty() && p.belongs_to(&values)))
     }
     /// Where an option asks for it, values without a swatch show the smallest size of the first picture that belongs to
     /// them alone.

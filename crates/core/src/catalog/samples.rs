@@ -55,6 +55,7 @@ pub fn with_variants(mut product: Product, rows: &[(&[Option<u16>], Stock)]) -> 
             price: None,
             old_price: None,
             stock: *stock,
+            picture: None,
         })
         .collect();
     product

@@ -48,4 +48,6 @@ pub struct Variant {
     /// The variant's own old price. A variant with a price of its own doesn't take the product's old price.
     pub old_price: Option<Money>,
     pub stock: Stock,
+    /// The place of the picture that is its own; without one those of its values stand for it.
+    pub picture: Option<usize>,
 }

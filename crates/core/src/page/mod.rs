@@ -7,6 +7,7 @@ mod difference;
 mod layout;
 pub mod op;
 pub mod piece;
+mod quick;
 mod room;
 mod rule;
 mod setting;
@@ -16,6 +17,7 @@ pub use difference::{Difference, differences};
 pub use layout::{Band, Column, FORMAT, Frame, Layout, Piece, Place, Target, Values};
 pub use op::{ColumnShape, Op, OpError, apply};
 pub use piece::Kind;
+pub use quick::quick_look;
 pub use room::rooms_of;
 pub use rule::{CartFacts, Day, Facts, Rule, RuleError, Verdict, judge};
 pub use setting::{

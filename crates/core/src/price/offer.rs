@@ -58,7 +58,7 @@ pub fn offer(product: &Product, selection: &Selection, quantity: u32) -> Result<
         stock: variant.map(|v| v.stock),
         hindrance: hindrance_of_choice(product, selection, variant, quantity),
         states: if product.is_sold() { states(product, selection) } else { unsold(product, selection) },
-        pictures: pictures(product, selection),
+        pictures: pictures(product, selection, variant),
     })
 }
 
@@ -134,12 +134,16 @@ fn not_sold(product: &Product) -> Option<Hindrance> {
     }
 }
 
-fn pictures(product: &Product, selection: &Selection) -> Vec<usize> {
+fn pictures(product: &Product, selection: &Selection, variant: Option<&Variant>) -> Vec<usize> {
     let chosen = selection.value_ids(product);
     let mut shown: Vec<usize> = (0..product.pictures.len())
         .filter(|i| chosen.is_empty() || product.pictures[*i].belongs_to(&chosen))
         .collect();
     shown.sort_by_key(|i| product.pictures[*i].values.is_empty());
+    if let Some(own) = variant.and_then(|v| v.picture).filter(|own| *own < product.pictures.len()) {
+        shown.retain(|place| *place != own);
+        shown.insert(0, own);
+    }
     shown
 }
 
@@ -205,5 +209,10 @@ mod tests {
         kite.pictures = vec![picture(&[]), picture(&[1]), picture(&[2])];
         assert_eq!(of(&kite, Some(1), 1).pictures, [2, 0]);
         assert_eq!(of(&kite, None, 1).pictures, [1, 2, 0]);
+        kite.variants[1].picture = Some(0);
+        assert_eq!(of(&kite, Some(1), 1).pictures, [0, 2], "a variant's own picture comes first");
+        assert_eq!(of(&kite, Some(0), 1).pictures, [1, 0]);
+        kite.variants[1].picture = Some(9);
+        assert_eq!(of(&kite, Some(1), 1).pictures, [2, 0], "one that is gone is passed over");
     }
 }

@@ -58,6 +58,9 @@ mark-coming-soon = Kommt bald
 mark-sold-out = Ausverkauft
 mark-saving = −{ $percent } %
 card-from = ab { $amount }
+quick-look = Kurzer Blick
+quick-close = Schließen
+quick-more = Alles über { $product }
 
 listing-all = Alles, was wir machen
 listing-empty = Hier ist noch nichts.

@@ -68,6 +68,9 @@ mark-coming-soon = Coming soon
 mark-sold-out = Sold out
 mark-saving = −{ $percent } %
 card-from = from { $amount }
+quick-look = Quick look
+quick-close = Close
+quick-more = All about { $product }
 
 ## Listings
 listing-all = Everything we make

@@ -72,6 +72,7 @@ pub fn product(options: &[u16], rows: &[Row]) -> Product {
         price: price.map(pounds),
         old_price: None,
         stock: Stock::Counted(*stock),
+        picture: None,
     };
     Product {
         id: ProductId(1),

@@ -1,12 +1,14 @@
 use super::slot;
 use crate::ctx::{Ctx, Styled};
+use crate::house;
 use crate::swatch::cloth;
 use compagina_core::catalog::{ProductOption, ProductValue, Way};
 use compagina_core::choice::ValueState;
 use compagina_core::letters::folded;
 use compagina_core::page::piece::options::{
-    ABOUT, ASK, CLEAR, CLEARS, ENLARGE, GAP, HIDDEN, LABEL, LABEL_WIDTH, Label, Mark, NAMES, NOT_MADE, Names,
-    SELECTABLE, SHAPE, SHOWN_AS, SOLD_OUT, SWATCH_SIZE, ShownAs, SwatchShape,
+    ABOUT, ASK, BUTTONS_AS, CLEAR, CLEARS, ENLARGE, GAP, HIDDEN, LABEL, LABEL_WIDTH, Label, NAMES, NOT_MADE,
+    Names, RADIOS_AS, RING_CHOSEN, RING_COLOUR, RING_HOVER, RING_IDLE, RING_WIDTH, SELECTABLE, SHAPE,
+    SHOWN_AS, SOLD_OUT, SWATCH_SIZE, ShownAs,
 };
 use compagina_core::page::{Choice, Device};
 use compagina_core::wording::Arg;
@@ -37,7 +39,7 @@ struct Look<'a> {
 }
 
 pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
-    let mark = |setting| styled.choice::<Mark>(setting, Device::Wide).unwrap_or(Mark::Struck).name();
+    let as_set = |setting| styled.chain.text(setting, Device::Wide);
     let flag = |setting| styled.chain.flag(setting, Device::Wide);
     let hidden = styled.chain.lines(&HIDDEN).iter().map(|name| folded(name)).collect();
     let names = styled.choice(&NAMES, Device::Wide).unwrap_or(Names::Hover);
@@ -46,7 +48,7 @@ pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
     let here = format!("/shop/products/{}", ctx.product.handle);
     let clear = styled.chain.text(&CLEAR, Device::Wide);
     html! {
-        div class={ "sold-" (mark(&SOLD_OUT)) " made-" (mark(&NOT_MADE)) " names-" (names.name()) }
+        div class={ "sold-" (as_set(&SOLD_OUT)) " made-" (as_set(&NOT_MADE)) " buttons-" (as_set(&BUTTONS_AS)) " radios-" (as_set(&RADIOS_AS)) " names-" (names.name()) }
             data-clears[flag(&CLEARS)] data-strict[!look.selectable] {
             @for (place, option) in ctx.product.options.iter().enumerate() {
                 fieldset.option data-name=(option.name) {
@@ -138,6 +140,9 @@ fn radio(
                 (cloth)
                 @if told { span.name { (value.name) } } @else { span.unseen { (value.spoken()) } }
             } @else { span.text { (value.name) } }
+            @if let Some(closer) = value.closer.as_ref().filter(|_| way != Way::Radios) {
+                img.closer src={ "/media/" (closer) } alt="" loading="lazy" decoding="async";
+            }
             span.unseen data-state-words { @if !words.is_empty() { ", " (words) } }
         }
     }
@@ -162,12 +167,12 @@ fn list(look: &Look<'_>, place: usize, option: &ProductOption, offered: &[(usize
 pub(super) fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
     let size = styled.chain.number(&SWATCH_SIZE, device);
     let gap = styled.chain.number(&GAP, device);
-    let round = match styled.choice::<SwatchShape>(&SHAPE, device) {
-        Some(SwatchShape::Square) => "0",
-        Some(SwatchShape::Soft) => "22%",
-        _ => "50%",
-    };
-    let larger = if styled.chain.flag(&ENLARGE, device) { "1.25" } else { "1" };
+    let round = house::round(styled.choice(&SHAPE, device));
+    let larger = house::larger(styled.chain.flag(&ENLARGE, device));
+    let idle = house::ring(styled.choice(&RING_IDLE, device), &styled.chain.text(&RING_COLOUR, device));
+    let (hover, chosen) = (styled.chain.text(&RING_HOVER, device), styled.chain.text(&RING_CHOSEN, device));
+    let width = styled.chain.number(&RING_WIDTH, device);
+    let rings = format!("{idle};--ring-hover:{hover};--ring-chosen:{chosen};--ring-width:{width}px");
     let label = match styled.choice::<Label>(&LABEL, device) {
         Some(Label::Beside) => {
             let width = styled.chain.number(&LABEL_WIDTH, device);
@@ -182,5 +187,7 @@ pub(super) fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
         ),
         _ => String::new(),
     };
-    format!("{root}{{--swatch:{size}px;--between:{gap}px;--swatch-round:{round};--larger:{larger}}}{label}")
+    format!(
+        "{root}{{--swatch:{size}px;--between:{gap}px;--swatch-round:{round};--larger:{larger};{rings}}}{label}"
+    )
 }

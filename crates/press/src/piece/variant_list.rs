@@ -37,8 +37,7 @@ fn line(ctx: &Ctx<'_>, styled: &Styled<'_>, variant: &Variant) -> Markup {
         .collect();
     let chosen = ctx.offer.variant == Some(variant.id);
     let gone = ctx.product.is_sold() && !variant.stock.is_in();
-    let values = selection.value_ids(ctx.product);
-    let picture = ctx.product.pictures.iter().find(|p| !p.values.is_empty() && p.belongs_to(&values));
+    let picture = ctx.product.picture_of(variant);
     let price = quote(ctx.product, variant, 1).ok();
     html! {
         a href={ "/shop/products/" (ctx.product.handle) "?" (key) } data-key=(key) data-state=(if gone { "sold_out" } else { "open" })

@@ -55,6 +55,7 @@ fn product(shop: &DemoShop, made: &DemoProduct, number: u64) -> Product {
         price: v.price_minor.map(money),
         old_price: v.old_price_minor.map(money),
         stock: v.stock,
+        picture: None,
     });
     Product {
         id: ProductId(number),

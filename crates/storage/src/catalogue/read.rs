@@ -21,8 +21,8 @@ const MOST_REVIEWS: u32 = 20;
 pub(crate) async fn load(db: &mut MySqlConnection, which: Which) -> Result<Vec<Product>> {
     let mut products = load_products(db, which).await?;
     load_uses(db, which, &mut products).await?;
-    load_variants(db, which, &mut products).await?;
-    load_pictures(db, which, &mut products).await?;
+    let ids = load_pictures(db, which, &mut products).await?;
+    load_variants(db, which, &mut products, &ids).await?;
     load_ratings(db, which, &mut products).await?;
     if let Which::One(id) = which {
         load_reviews(db, id, &mut products).await?;
@@ -32,10 +32,16 @@ pub(crate) async fn load(db: &mut MySqlConnection, which: Which) -> Result<Vec<P
     Ok(products)
 }
 
-async fn load_variants(db: &mut MySqlConnection, which: Which, products: &mut Rows) -> Result<()> {
+/// `pictures`: each product's pictures by their numbers, in order.
+async fn load_variants(
+    db: &mut MySqlConnection,
+    which: Which,
+    products: &mut Rows,
+    pictures: &BTreeMap<u64, Vec<u64>>,
+) -> Result<()> {
     let (one, kind, most, skip) = numbers(which);
     let rows = sqlx::query!(
-        r#"SELECT v.id, v.product_id, v.sku, v.chosen AS "chosen: Json<Vec<Option<u64>>>", v.price_minor, v.old_price_minor, v.stock
+        r#"SELECT v.id, v.product_id, v.sku, v.chosen AS "chosen: Json<Vec<Option<u64>>>", v.price_minor, v.old_price_minor, v.stock, v.picture_id
            FROM (SELECT id FROM product WHERE id = ? OR type_id = ? ORDER BY position, id LIMIT ? OFFSET ?) p
            JOIN variant v ON v.product_id = p.id ORDER BY v.product_id, v.position, v.id"#,
         one, kind, most, skip
@@ -54,15 +60,22 @@ async fn load_variants(db: &mut MySqlConnection, which: Which, products: &mut Ro
             price: money(row.price_minor),
             old_price: money(row.old_price_minor),
             stock: row.stock.map_or(Stock::NotCounted, Stock::Counted),
+            picture: row
+                .picture_id
+                .and_then(|id| pictures.get(&row.product_id)?.iter().position(|other| *other == id)),
         });
     }
     Ok(())
 }
 
-async fn load_pictures(db: &mut MySqlConnection, which: Which, products: &mut Rows) -> Result<()> {
+async fn load_pictures(
+    db: &mut MySqlConnection,
+    which: Which,
+    products: &mut Rows,
+) -> Result<BTreeMap<u64, Vec<u64>>> {
     let (one, kind, most, skip) = numbers(which);
     let rows = sqlx::query!(
-        r#"SELECT i.product_id AS "product_id!", i.alt, i.sizes AS "sizes: Json<Vec<PictureSize>>", i.value_ids AS "value_ids: Json<Vec<ValueId>>",
+        r#"SELECT i.id, i.product_id AS "product_id!", i.alt, i.sizes AS "sizes: Json<Vec<PictureSize>>", i.value_ids AS "value_ids: Json<Vec<ValueId>>",
            i.focus AS "focus: Json<Focus>", i.cut_out AS "cut_out: bool", i.film AS "film: Json<FilmFile>"
            FROM (SELECT id FROM product WHERE id = ? OR type_id = ? ORDER BY position, id LIMIT ? OFFSET ?) p
            JOIN picture i ON i.product_id = p.id AND JSON_LENGTH(i.sizes) > 0 ORDER BY i.product_id, i.position, i.id"#,
@@ -70,8 +83,10 @@ async fn load_pictures(db: &mut MySqlConnection, which: Which, products: &mut Ro
     )
     .fetch_all(&mut *db)
     .await?;
+    let mut ids: BTreeMap<u64, Vec<u64>> = BTreeMap::new();
     for row in rows {
         let Some(product) = products.get_mut(&row.product_id) else { continue };
+        ids.entry(row.product_id).or_default().push(row.id);
         product.pictures.push(Picture {
             sizes: row.sizes.0,
             alt: row.alt,
@@ -81,7 +96,7 @@ async fn load_pictures(db: &mut MySqlConnection, which: Which, products: &mut Ro
             film: row.film.map(|film| film.0),
         });
     }
-    Ok(())
+    Ok(ids)
 }
 
 async fn load_ratings(db: &mut MySqlConnection, which: Which, products: &mut Rows) -> Result<()> {
@@ -180,10 +195,10 @@ async fn load_uses(db: &mut MySqlConnection, which: Which, products: &mut Rows) 
     let (one, kind, most, skip) = numbers(which);
     let rows = sqlx::query!(
         r#"SELECT u.product_id, o.id AS option_id, o.handle AS option_handle, o.name AS option_name,
-             o.about, o.way_page, o.way_card, o.from_variants AS "from_variants: bool", v.id AS value_id,
+             o.about, o.way_page, o.way_card, o.way_quick, o.from_variants AS "from_variants: bool", v.id AS value_id,
              v.handle AS value_handle, v.name AS value_name, v.note, v.swatch AS "swatch: Json<Swatch>",
              w.swatch AS "own: Json<Swatch>", v.palette_colour AS "palette_colour: String",
-             v.file_hash AS "file_hash: String"
+             v.file_hash AS "file_hash: String", v.closer AS "closer: String"
            FROM (SELECT id FROM product WHERE id = ? OR type_id = ? ORDER BY position, id LIMIT ? OFFSET ?) p
            JOIN product_option u ON u.product_id = p.id
            JOIN shop_option o ON o.id = u.option_id
@@ -206,6 +221,7 @@ async fn load_uses(db: &mut MySqlConnection, which: Which, products: &mut Rows) 
                 about: row.about,
                 page: way(&row.way_page)?,
                 card: way(&row.way_card)?,
+                quick: way(&row.way_quick)?,
                 from_variants: row.from_variants,
                 ..option
             });
@@ -222,6 +238,7 @@ async fn load_uses(db: &mut MySqlConnection, which: Which, products: &mut Rows) 
             swatch: shown.swatch,
             from: shown.from,
             note: row.note,
+            closer: row.closer,
             ..ProductValue::new(ValueId(row.value_id), handle(row.value_handle)?, row.value_name)
         };
         if let Some(option) = product.options.last_mut() {

@@ -24,6 +24,8 @@ pub struct VariantChange {
     pub price_minor: Option<Option<i64>>,
     pub old_price_minor: Option<Option<i64>>,
     pub stock: Option<Stock>,
+    /// A picture of the product, or none of its own.
+    pub picture: Option<Option<u64>>,
 }
 
 /// A variant to be made: SKU, and for each option of the product a value or any.
@@ -227,6 +229,11 @@ async fn change_one(tx: &mut MySqlConnection, id: VariantId, wanted: &VariantCha
     }
     if let Some(old) = wanted.old_price_minor {
         sqlx::query!("UPDATE variant SET old_price_minor = ? WHERE id = ?", old, id.0)
+            .execute(&mut *tx)
+            .await?;
+    }
+    if let Some(picture) = wanted.picture {
+        sqlx::query!("UPDATE variant SET picture_id = ? WHERE id = ?", picture, id.0)
             .execute(&mut *tx)
             .await?;
     }

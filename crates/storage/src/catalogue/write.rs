@@ -14,12 +14,13 @@ impl Store {
         for (position, option) in options.iter().enumerate() {
             let option_handle = handle_of(&option.name)?;
             let id = sqlx::query!(
-                "INSERT INTO shop_option (handle, name, position, way_page, way_card) VALUES (?, ?, ?, ?, ?)",
+                "INSERT INTO shop_option (handle, name, position, way_page, way_card, way_quick) VALUES (?, ?, ?, ?, ?, ?)",
                 option_handle.as_str(),
                 option.name,
                 as_u32(position),
                 option.page.as_str(),
-                option.card.as_str()
+                option.card.as_str(),
+                option.page.as_str()
             )
             .execute(&mut *tx)
             .await?

@@ -19,6 +19,7 @@ pub struct OptionChange {
     pub about: Option<String>,
     pub page: Option<Way>,
     pub card: Option<Way>,
+    pub quick: Option<Way>,
     pub from_variants: Option<bool>,
 }
 
@@ -29,15 +30,19 @@ pub struct ValueChange {
     pub note: Option<String>,
     /// The book's swatch, or none of its own.
     pub swatch: Option<Option<Swatch>>,
+    /// The hash of a larger picture, or none.
+    pub closer: Option<Option<String>>,
 }
 
 impl Store {
-    /// Adds an option without values behind the others.
-    pub async fn add_option(&self, handle: &Handle, name: &str) -> Result<()> {
+    /// Adds an option without values behind the others; of the whole shop, or of one product only.
+    pub async fn add_option(&self, handle: &Handle, name: &str, of_product: Option<ProductId>) -> Result<()> {
         sqlx::query!(
-            "INSERT INTO shop_option (handle, name, position) SELECT ?, ?, COALESCE(MAX(position) + 1, 0) FROM shop_option",
+            "INSERT INTO shop_option (handle, name, product_id, position)
+             SELECT ?, ?, ?, COALESCE(MAX(position) + 1, 0) FROM shop_option",
             handle.as_str(),
-            name
+            name,
+            of_product.map(|id| id.0)
         )
         .execute(&self.pool)
         .await?;
@@ -49,11 +54,13 @@ impl Store {
             sqlx::query!(
                 "UPDATE shop_option SET name = COALESCE(?, name), about = COALESCE(?, about),
                  way_page = COALESCE(?, way_page), way_card = COALESCE(?, way_card),
+                 way_quick = COALESCE(?, way_quick),
                  from_variants = COALESCE(?, from_variants) WHERE id = ?",
                 wanted.name,
                 wanted.about,
                 wanted.page.map(Way::as_str),
                 wanted.card.map(Way::as_str),
+                wanted.quick.map(Way::as_str),
                 wanted.from_variants,
                 option.0
             )
@@ -80,6 +87,11 @@ impl Store {
                 if let Some(swatch) = &wanted.swatch {
                     let swatch = swatch.as_ref().map(Json);
                     sqlx::query!("UPDATE option_value SET swatch = ? WHERE id = ?", swatch as _, id.0)
+                        .execute(&mut *tx)
+                        .await?;
+                }
+                if let Some(closer) = &wanted.closer {
+                    sqlx::query!("UPDATE option_value SET closer = ? WHERE id = ?", closer.as_deref(), id.0)
                         .execute(&mut *tx)
                         .await?;
                 }

@@ -141,7 +141,7 @@ impl Store {
 }
 
 /// Holds an option for the rest of a transaction.
-async fn hold(tx: &mut MySqlConnection, option: OptionId) -> Result<()> {
+pub(super) async fn hold(tx: &mut MySqlConnection, option: OptionId) -> Result<()> {
     sqlx::query!("SELECT id FROM shop_option WHERE id = ? FOR UPDATE", option.0)
         .fetch_optional(&mut *tx)
         .await?

@@ -5,17 +5,19 @@
 
 mod change;
 mod file;
+mod join;
 mod palette;
 
 pub(crate) use change::insert_value;
 pub use change::{OptionChange, ValueChange};
 pub use file::KeptFile;
 pub(crate) use file::work_out;
+pub use join::User;
 
 use crate::catalogue::{handle, way};
 use crate::{Result, StorageError, Store};
 use compagina_core::catalog::Way;
-use compagina_core::ids::{Handle, OptionId, ValueId};
+use compagina_core::ids::{Handle, OptionId, ProductId, ValueId};
 use compagina_core::swatch::{Colour, Shown, Sources, Swatch, shown};
 use sqlx::types::Json;
 
@@ -28,7 +30,10 @@ pub struct BookOption {
     pub about: String,
     pub page: Way,
     pub card: Way,
+    pub quick: Way,
     pub from_variants: bool,
+    /// The only product that may use it.
+    pub of_product: Option<ProductId>,
     /// How many products use it.
     pub products: u64,
     pub values: Vec<BookValue>,
@@ -45,6 +50,8 @@ pub struct BookValue {
     pub swatch: Option<Swatch>,
     pub palette: Option<Colour>,
     pub file: Option<String>,
+    /// A larger picture, shown when it is pointed at.
+    pub closer: Option<String>,
     /// How many products offer it.
     pub products: u64,
 }
@@ -76,7 +83,7 @@ impl Store {
     /// All options in the shop's order.
     pub async fn swatch_book(&self) -> Result<Vec<BookOption>> {
         let rows = sqlx::query!(
-            r#"SELECT o.id, o.handle, o.name, o.about, o.way_page, o.way_card, o.from_variants AS "from_variants: bool",
+            r#"SELECT o.id, o.handle, o.name, o.about, o.way_page, o.way_card, o.way_quick, o.product_id, o.from_variants AS "from_variants: bool",
                  (SELECT COUNT(*) FROM product_option u WHERE u.option_id = o.id) AS "products!: i64"
                FROM shop_option o ORDER BY o.position, o.id"#
         )
@@ -91,6 +98,8 @@ impl Store {
                 about: row.about,
                 page: way(&row.way_page)?,
                 card: way(&row.way_card)?,
+                quick: way(&row.way_quick)?,
+                of_product: row.product_id.map(ProductId),
                 from_variants: row.from_variants,
                 products: u64::try_from(row.products).unwrap_or(0),
                 values: Vec::new(),
@@ -107,7 +116,7 @@ impl Store {
     async fn book_values(&self) -> Result<Vec<(OptionId, BookValue)>> {
         let rows = sqlx::query!(
             r#"SELECT v.option_id, v.id, v.handle, v.name, v.note, v.swatch AS "swatch: Json<Swatch>",
-                 v.palette_colour AS "palette_colour: String", v.file_hash AS "file_hash: String", (SELECT COUNT(*) FROM product_value w WHERE w.value_id = v.id) AS "products!: i64"
+                 v.palette_colour AS "palette_colour: String", v.file_hash AS "file_hash: String", v.closer AS "closer: String", (SELECT COUNT(*) FROM product_value w WHERE w.value_id = v.id) AS "products!: i64"
                FROM option_value v ORDER BY v.option_id, v.position, v.id"#
         )
         .fetch_all(&self.pool)
@@ -123,6 +132,7 @@ impl Store {
                 swatch: row.swatch.map(|swatch| swatch.0),
                 palette: row.palette_colour.map(Colour::try_from).transpose().map_err(|e| damaged(&e))?,
                 file: row.file_hash,
+                closer: row.closer,
                 products: u64::try_from(row.products).unwrap_or(0),
             };
             values.push((OptionId(row.option_id), value));

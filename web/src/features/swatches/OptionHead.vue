@@ -2,11 +2,12 @@
 import { computed, ref, watch } from "vue";
 import type { Schemas } from "../../api/client";
 import type { BookOption, Way } from "./useBook";
+import OptionActs from "./OptionActs.vue";
 import { WAYS } from "./words";
 
-/** The open option: its name, what it is about, and how it is chosen on pages and on cards. */
+/** The open option: its name, what it is about, and how it is chosen on pages, cards and in quick looks. */
 const props = defineProps<{ option: BookOption }>();
-const emit = defineEmits<{ change: [change: Schemas["ChangeOption"]]; files: [] }>();
+const emit = defineEmits<{ change: [change: Schemas["ChangeOption"]]; files: []; taken: [handle: string] }>();
 const name = ref("");
 const about = ref("");
 watch(
@@ -23,17 +24,28 @@ function keep(): void {
 /** A card has no room for a radio list. */
 const onCard = (way: Way): Way => (way === "radios" ? "buttons" : way);
 const apart = ref(false);
-const same = computed(() => props.option.card === onCard(props.option.page) && !apart.value);
+const same = computed(() => {
+  const { page, card, quick } = props.option;
+  return card === onCard(page) && quick === page && !apart.value;
+});
 watch(
   () => props.option.handle,
   () => (apart.value = false),
 );
-const page = computed({
-  get: () => props.option.page,
-  set: (way) => emit("change", same.value ? { page: way, card: onCard(way) } : { page: way }),
-});
-const card = computed({ get: () => props.option.card, set: (way) => emit("change", { card: way }) });
 const cardWays = [...WAYS.filter((w) => w.way !== "radios"), { way: "nothing" as Way, title: "Nothing" }];
+type Place = "page" | "card" | "quick";
+const PLACES: { place: Place; title: string; ways: typeof WAYS }[] = [
+  { place: "page", title: "Pages", ways: WAYS },
+  { place: "card", title: "Cards", ways: cardWays },
+  { place: "quick", title: "Quick looks", ways: WAYS },
+];
+const places = computed(() =>
+  same.value ? [{ place: "page" as Place, title: "Pages, cards, quick looks", ways: WAYS }] : PLACES,
+);
+function choose(place: Place, way: Way): void {
+  if (way === props.option[place]) return;
+  emit("change", same.value ? { page: way, card: onCard(way), quick: way } : { [place]: way });
+}
 </script>
 
 <template>
@@ -57,19 +69,19 @@ const cardWays = [...WAYS.filter((w) => w.way !== "radios"), { way: "nothing" as
         @keydown.enter="keep"
       />
     </div>
-    <div class="way">
-      <span class="soft">{{ same ? "Pages and cards" : "Pages" }}</span>
-      <v-btn-toggle v-model="page" mandatory aria-label="How it is chosen on pages">
-        <v-btn v-for="one in WAYS" :key="one.way" :value="one.way">{{ one.title }}</v-btn>
+    <div v-for="{ place, title, ways } in places" :key="place" class="way">
+      <span class="soft">{{ title }}</span>
+      <v-btn-toggle
+        :model-value="option[place]"
+        mandatory
+        :aria-label="`How it is chosen: ${title}`"
+        @update:model-value="(way: Way) => choose(place, way)"
+      >
+        <v-btn v-for="one in ways" :key="one.way" :value="one.way">{{ one.title }}</v-btn>
       </v-btn-toggle>
-      <button v-if="same" class="quiet" @click="apart = true">Cards apart</button>
+      <button v-if="same" class="quiet" @click="apart = true">Set apart</button>
     </div>
-    <div v-if="!same" class="way">
-      <span class="soft">Cards</span>
-      <v-btn-toggle v-model="card" mandatory aria-label="How it is chosen on cards">
-        <v-btn v-for="one in cardWays" :key="one.way" :value="one.way">{{ one.title }}</v-btn>
-      </v-btn-toggle>
-    </div>
+    <OptionActs :option="option" @taken="(handle) => $emit('taken', handle)" />
     <v-btn variant="outlined" @click="$emit('files')">Add pictures</v-btn>
   </header>
 </template>

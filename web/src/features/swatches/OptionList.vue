@@ -31,7 +31,8 @@ const way = (line: OptionLine): string => WAYS.find((w) => w.way === line.page)?
     >
       <span class="name">
         <b>{{ line.name }}</b>
-        <span class="soft">{{ line.products === 1 ? "1 product" : `${line.products} products` }}</span>
+        <span v-if="line.of_product" class="soft">of one product</span>
+        <span v-else class="soft">{{ line.products === 1 ? "1 product" : `${line.products} products` }}</span>
       </span>
       <span class="name">
         <span class="soft">{{ way(line) }} · {{ line.values }} values</span>

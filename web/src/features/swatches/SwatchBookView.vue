@@ -43,15 +43,16 @@ const palette = ref(false);
 const router = useRouter();
 async function add(name: string): Promise<void> {
   const handle = await book.addOption(name);
-  if (handle !== null) await router.push({ name: "swatch-book", params: { handle } });
+  if (handle !== null) await open(handle);
 }
+const open = (handle: string) => router.push({ name: "swatch-book", params: { handle } });
 </script>
 
 <template>
   <main class="book" @dragover="held" @dragleave.self="over = false" @drop.prevent="dropped">
     <OptionList :lines="lines" :open="option?.handle" @palette="palette = true" @add="add" />
     <section v-if="option" class="option" :aria-label="option.name">
-      <OptionHead :option="option" @change="book.change" @files="input?.click()" />
+      <OptionHead :option="option" @change="book.change" @files="input?.click()" @taken="open" />
       <ProblemNote class="problem" :problem="problem" @retry="book.load" />
       <div class="halves">
         <div class="left">
@@ -74,7 +75,11 @@ async function add(name: string): Promise<void> {
             Drop picture files anywhere on this page: each goes to the value whose name it has. Capitals, spaces,
             accents and underscores don't matter.
           </p>
-          <OwnList v-if="option.own.length" :option="option" @rejoin="book.rejoin" />
+          <OwnList
+            v-if="option.own.length"
+            :option="option"
+            @rejoin="(product, value) => book.setOwn(product, value, null)"
+          />
         </div>
         <ValuePanel :book="book" />
       </div>

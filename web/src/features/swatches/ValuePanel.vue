@@ -2,6 +2,8 @@
 import { mdiClose, mdiPlus } from "@mdi/js";
 import { computed, ref, watch } from "vue";
 import ColourField from "../../ui/ColourField.vue";
+import CloserPicture from "./CloserPicture.vue";
+import OwnSwatch from "./OwnSwatch.vue";
 import SwatchDot from "./SwatchDot.vue";
 import type { BookControl } from "./useBook";
 import { FROM } from "./words";
@@ -33,6 +35,12 @@ function paint(next: string[]): void {
   void props.book.changeValues(ids.value, { swatch: { kind: "colours", colours: next } });
 }
 const set = (at: number, colour: string): void => paint(colours.value.map((c, i) => (i === at ? colour : c)));
+const picture = computed(() => (one.value?.swatch.kind === "picture" ? one.value.swatch : null));
+/** A colour under a picture, for those parts of it that can be seen through; null takes it away. */
+function under(colour: string | null): void {
+  if (!picture.value) return;
+  void props.book.changeValues(ids.value, { swatch: { ...picture.value, over: colour } });
+}
 const bare = computed(() => values.value.filter((value) => value.from === "text"));
 const drawn = computed(() => many.value.some((value) => value.swatch.kind !== "text"));
 const ownHere = computed(() => many.value.some((value) => value.from === "book"));
@@ -60,8 +68,19 @@ const ownHere = computed(() => many.value.some((value) => value.from === "book")
         <span class="soft">Told on hover and spoken, in place of the name</span>
         <input v-model="note" maxlength="200" :placeholder="one.name" @blur="keep" @keydown.enter="keep" />
       </label>
+      <CloserPicture :book="book" :value="one" />
       <fieldset>
         <legend class="soft">{{ colours.length > 1 ? "Colours" : "Colour" }}</legend>
+        <div v-if="picture?.over" class="colour">
+          <span id="under" class="unseen">Colour under the picture</span>
+          <ColourField :model-value="picture.over" labelledby="under" @update:model-value="under" />
+          <button class="tool" aria-label="Take out the colour under the picture" @click="under(null)">
+            <v-icon :icon="mdiClose" size="14" />
+          </button>
+        </div>
+        <button v-else-if="picture" class="quiet" @click="under('#FFFFFF')">
+          <v-icon :icon="mdiPlus" size="14" /> A colour under the picture
+        </button>
         <div v-for="(colour, index) in colours" :key="index" class="colour">
           <span :id="`colour-${index}`" class="unseen">Colour {{ index + 1 }}</span>
           <ColourField
@@ -84,7 +103,8 @@ const ownHere = computed(() => many.value.some((value) => value.from === "book")
           <button class="quiet" @click="paint([one.proposed])">Take it</button>
         </p>
         <button v-if="colours.length < MOST" class="quiet" @click="paint([...colours, one.proposed ?? '#8A8A8A'])">
-          <v-icon :icon="mdiPlus" size="14" /> {{ colours.length ? "Another colour" : "Give it a colour" }}
+          <v-icon :icon="mdiPlus" size="14" />
+          {{ colours.length ? "Another colour" : picture ? "A colour in its place" : "Give it a colour" }}
         </button>
       </fieldset>
     </template>
@@ -130,6 +150,7 @@ const ownHere = computed(() => many.value.some((value) => value.from === "book")
         </button>
       </template>
     </template>
+    <OwnSwatch v-if="one" :book="book" :value="one" />
     <template v-if="many.length">
       <div class="acts">
         <button class="quiet" @click="book.takeFrom(ids, 'pictures')">Cut from its products' pictures</button>

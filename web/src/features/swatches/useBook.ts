@@ -7,6 +7,7 @@ export type BookValue = Schemas["ValueInBook"];
 export type SwatchFile = Schemas["SwatchFileView"];
 export type Swatch = Schemas["Swatch"];
 export type Way = Schemas["Way"];
+export type OptionUser = Schemas["OptionUser"];
 type Change = Schemas["ChangeOption"];
 type ValueChange = Omit<Schemas["ChangeValues"], "ids">;
 type Settled = Schemas["Settled"];
@@ -70,8 +71,17 @@ export function useBook(handle: () => string | undefined) {
   async function showFiles(files: { value: number; hash: string }[]): Promise<void> {
     for (const { value, hash } of files) await changeValues([value], { swatch: { kind: "picture", hash } });
   }
-  const rejoin = (product: string, value: number) =>
-    take(() => ask(api.PUT(`${at}/own`, { params: path(), body: { product, value, swatch: null } })));
+  /** Gives a product its own swatch for a value, or lets it rejoin the book. */
+  const setOwn = (product: string, value: number, swatch: Swatch | null, why = "") =>
+    take(() => ask(api.PUT(`${at}/own`, { params: path(), body: { product, value, swatch, why } })));
+  /** Every product that uses the open option. */
+  async function users(): Promise<OptionUser[]> {
+    const { data, error } = await ask(api.GET(`${at}/products`, { params: path() }));
+    if (error) problem.value = error;
+    return data ?? [];
+  }
+  const removeCloser = (value: number) =>
+    take(() => ask(api.DELETE(`${at}/values/{value}/closer`, { params: { path: { ...path().path, value } } })));
   const takeFrom = (ids: number[], what: Schemas["Take"]) =>
     take(() => ask(api.POST(`${at}/take`, { params: path(), body: { ids, take: what } })));
 
@@ -88,7 +98,9 @@ export function useBook(handle: () => string | undefined) {
     settle,
     removeFiles,
     showFiles,
-    rejoin,
+    setOwn,
+    users,
+    removeCloser,
     takeFrom,
   };
 }

@@ -30,3 +30,8 @@ export function nearness(file: Extract<SwatchFile, { how: "near" }>): string {
   if (near.why === "spelling") return near.letters === 1 ? "one letter differs" : `${near.letters} letters differ`;
   return near.why === "more_words" ? `its name also says “${near.more}”` : `its name lacks “${near.missing}”`;
 }
+
+/** Names in a row; of many only the first, with how many there are. */
+export function named(names: string[]): string {
+  return names.length > 6 ? `${names.slice(0, 5).join(", ")} and ${names.length - 5} more` : names.join(", ");
+}

@@ -5,14 +5,17 @@ import type { VariantsControl } from "./useVariants";
 /** Sets price, old price or stock of all chosen variants. */
 const props = defineProps<{ control: VariantsControl }>();
 const ids = computed(() => [...props.control.chosen.value]);
-const field = ref<"price" | "old_price" | "stock">("stock");
+const field = ref<"price" | "old_price" | "stock" | "picture">("stock");
 const value = ref("");
 const removing = ref(false);
 const fields = [
   { value: "stock", title: "Stock" },
   { value: "price", title: "Price" },
   { value: "old_price", title: "Old price" },
+  { value: "picture", title: "Picture" },
 ];
+const pictures = computed(() => props.control.view.value?.pictures ?? []);
+const setPicture = (id: number) => props.control.change(ids.value, { picture: id });
 const empty = { stock: "empty: not counted", price: "empty: the product's", old_price: "empty: none" };
 async function set(): Promise<void> {
   if (await props.control.change(ids.value, { [field.value]: value.value })) value.value = "";
@@ -29,8 +32,24 @@ async function remove(): Promise<void> {
     <select v-model="field" aria-label="What is set">
       <option v-for="one in fields" :key="one.value" :value="one.value">{{ one.title }}</option>
     </select>
-    <input v-model="value" :placeholder="empty[field]" aria-label="Value for all chosen" />
-    <button class="quiet">Set for all {{ ids.length }}</button>
+    <span v-if="field === 'picture'" class="pictures">
+      <button
+        v-for="one in pictures"
+        :key="one.id"
+        type="button"
+        :title="one.name"
+        :aria-label="`Picture for all chosen: ${one.name}`"
+        @click="setPicture(one.id)"
+      >
+        <img :src="one.small" alt="" />
+      </button>
+      <span v-if="pictures.length === 0" class="soft">The product has no pictures yet.</span>
+      <button v-else type="button" class="quiet" @click="setPicture(0)">Those of their values</button>
+    </span>
+    <template v-else>
+      <input v-model="value" :placeholder="empty[field]" aria-label="Value for all chosen" />
+      <button class="quiet">Set for all {{ ids.length }}</button>
+    </template>
     <button type="button" class="quiet" @click="removing = true">Remove</button>
     <v-dialog v-model="removing" max-width="420">
       <v-card title="Remove variants">
@@ -63,6 +82,22 @@ input {
 }
 input {
   width: 150px;
+}
+.pictures {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px;
+  align-items: center;
+}
+.pictures img {
+  display: block;
+  width: 30px;
+  height: 30px;
+  border-radius: 4px;
+  object-fit: cover;
+}
+.pictures button:hover img {
+  outline: 2px solid var(--accent);
 }
 input::placeholder {
   color: var(--soft);

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { mdiArrowDown, mdiArrowUp, mdiClose } from "@mdi/js";
 import { computed, ref, watch } from "vue";
-import { type Schemas, api, ask } from "../../api/client";
+import { type ApiError, type Schemas, api, ask } from "../../api/client";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import type { VariantsControl } from "./useVariants";
 
@@ -15,7 +15,11 @@ interface Use {
 }
 const lines = ref<Schemas["OptionLine"][]>([]);
 const uses = ref<Use[]>([]);
-const others = computed(() => lines.value.filter((line) => !uses.value.some((use) => use.id === line.id)));
+const others = computed(() =>
+  lines.value.filter((line) => !line.of_product && !uses.value.some((use) => use.id === line.id)),
+);
+const own = ref("");
+const problem = ref<ApiError | null>(null);
 const empty = computed(() => uses.value.some((use) => use.values.every((value) => !value.on)));
 
 async function of(line: Schemas["OptionLine"], offered: number[] | null): Promise<Use> {
@@ -23,8 +27,7 @@ async function of(line: Schemas["OptionLine"], offered: number[] | null): Promis
   const values = (data?.values ?? []).map(({ id, name }) => ({ id, name, on: offered?.includes(id) ?? true }));
   return { id: line.id, name: line.name, values };
 }
-watch(open, async (now) => {
-  if (!now) return;
+async function read(): Promise<void> {
   const { data } = await ask(api.GET("/api/options"));
   lines.value = data ?? [];
   const used = (props.control.view.value?.options ?? []).flatMap((option) => {
@@ -39,12 +42,36 @@ watch(open, async (now) => {
       : [];
   });
   uses.value = await Promise.all(used);
-});
+}
+// It may have been asked for before the variants were there.
+watch(open, (now) => now && void read(), { immediate: true });
 async function add(event: Event): Promise<void> {
   const field = event.target as HTMLSelectElement;
   const line = lines.value.find((one) => one.id === Number(field.value));
   field.value = "";
   if (line) uses.value.push(await of(line, null));
+}
+/** An option that only this product has, with its first values. */
+async function addOwn(): Promise<void> {
+  const [name, ...values] = own.value.split(/[:,]/).map((part) => part.trim());
+  if (!name) return;
+  const body = { name, product: props.control.product() };
+  const made = await ask(api.POST("/api/options", { body }));
+  problem.value = made.error ?? null;
+  if (!made.data) return;
+  let option = made.data;
+  for (const value of values.filter((one) => one !== "")) {
+    const params = { path: { handle: option.handle } };
+    const added = await ask(api.POST("/api/options/{handle}/values", { params, body: { name: value } }));
+    if (added.data) option = added.data;
+    else problem.value = added.error ?? null;
+  }
+  own.value = "";
+  uses.value.push({
+    id: option.id,
+    name: option.name,
+    values: option.values.map((value) => ({ id: value.id, name: value.name, on: true })),
+  });
 }
 function move(from: number, to: number): void {
   const [use] = uses.value.splice(from, 1);
@@ -67,7 +94,7 @@ async function keep(): Promise<void> {
         Shoppers choose in this order. A new option doesn't matter to the variants there are, until new ones are made;
         options and values are added to the shop in the Swatch book.
       </p>
-      <ProblemNote :problem="control.problem.value" />
+      <ProblemNote :problem="problem ?? control.problem.value" />
       <fieldset v-for="(use, index) in uses" :key="use.id">
         <legend>
           {{ use.name }}
@@ -117,6 +144,14 @@ async function keep(): Promise<void> {
           <option value="">Another option …</option>
           <option v-for="line in others" :key="line.id" :value="line.id">{{ line.name }}</option>
         </select>
+        <input
+          v-model="own"
+          class="own"
+          aria-label="An option of this product only, with its values"
+          placeholder="Only here: Engraving: none, name"
+          @keydown.enter.prevent="addOwn"
+        />
+        <button v-if="own.trim()" type="button" class="quiet" @click="addOwn">Add</button>
         <span class="space" />
         <v-btn variant="text" @click="open = false">Cancel</v-btn>
         <v-btn type="submit" variant="flat" color="primary" :disabled="empty">Keep</v-btn>
@@ -144,7 +179,14 @@ legend {
   padding: 0;
   font-weight: 600;
 }
-select {
+.own {
+  width: 230px;
+}
+.own::placeholder {
+  color: var(--soft);
+}
+select,
+.own {
   padding: 4px 8px;
   border: 1px solid var(--line);
   border-radius: 6px;

@@ -14,6 +14,12 @@ const own = computed(() => ({
 const typed = reactive({ ...own.value });
 watch(own, (now) => Object.assign(typed, now));
 
+/** Its own picture, or the first that belongs to its values. */
+const picture = computed(() => {
+  const all = props.control.view.value?.pictures ?? [];
+  const fits = (values: number[]) => values.length > 0 && values.every((id) => props.variant.values.includes(id));
+  return all.find((one) => one.id === props.variant.picture) ?? all.find((one) => fits(one.values));
+});
 const FIELDS = ["sku", "price", "old_price", "stock"] as const;
 const labels = { sku: "SKU", price: "Price", old_price: "Old price", stock: "Stock" };
 function empty(field: (typeof FIELDS)[number]): string {
@@ -32,6 +38,9 @@ async function keep(field: (typeof FIELDS)[number]): Promise<void> {
   <div class="row" role="row" :class="{ chosen }">
     <span role="cell">
       <input type="checkbox" :checked="chosen" :aria-label="`Choose ${variant.sku}`" @change="$emit('choose')" />
+    </span>
+    <span role="cell" class="pic">
+      <img v-if="picture" :src="picture.small" :alt="picture.name" :class="{ lent: !variant.picture }" />
     </span>
     <span v-for="(value, index) in variant.values" :key="index" role="cell" class="value">
       <template v-if="value !== null">{{ control.names.value.get(value) }}</template>
@@ -62,6 +71,16 @@ async function keep(field: (typeof FIELDS)[number]): Promise<void> {
 }
 .chosen {
   background: var(--accent-weak);
+}
+.pic img {
+  display: block;
+  width: 28px;
+  height: 28px;
+  border-radius: 4px;
+  object-fit: cover;
+}
+.pic .lent {
+  opacity: 0.55;
 }
 .value {
   overflow: hidden;

@@ -41,7 +41,7 @@ const making = ref(false);
 const importing = ref(false);
 const using = ref(false);
 const columns = computed(
-  () => `34px repeat(${view.value?.options.length ?? 0}, minmax(70px, 1fr)) 2fr 110px 110px 100px`,
+  () => `34px 34px repeat(${view.value?.options.length ?? 0}, minmax(70px, 1fr)) 2fr 110px 110px 100px`,
 );
 </script>
 
@@ -70,6 +70,7 @@ const columns = computed(
         <span role="columnheader">
           <input type="checkbox" :checked="all" aria-label="Choose all that are found" @change="chooseAll" />
         </span>
+        <span role="columnheader"><span class="unseen">Picture</span></span>
         <span v-for="option in view.options" :key="option.id" role="columnheader">{{ option.name }}</span>
         <span role="columnheader">SKU</span>
         <span role="columnheader">Price, {{ view.currency }}</span>

@@ -40,6 +40,6 @@ export function useVariants(product: () => string) {
   const names = computed(
     () => new Map((view.value?.options ?? []).flatMap((option) => option.values.map((v) => [v.id, v.name] as const))),
   );
-  return { view, problem, chosen, names, load, change, make, use, remove };
+  return { product, view, problem, chosen, names, load, change, make, use, remove };
 }
 export type VariantsControl = ReturnType<typeof useVariants>;

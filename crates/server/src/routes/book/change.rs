@@ -1,14 +1,15 @@
 use super::{OptionInBook, one_line, option_of, option_view};
 use crate::error::{ApiError, ApiResult};
+use crate::routes::picture::Home;
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::web::{Data, Json, Path};
 use actix_web::{patch, post};
-use compagina_core::catalog::Way;
+use compagina_core::catalog::{Product, Way};
 use compagina_core::ids::{Handle, ValueId};
 use compagina_core::letters::{folded, words_of};
 use compagina_core::swatch::Swatch;
-use compagina_storage::{OptionChange, ValueChange};
+use compagina_storage::{BookOption, OptionChange, ValueChange};
 use serde::Deserialize;
 use utoipa::ToSchema;
 
@@ -22,6 +23,7 @@ pub struct ChangeOption {
     about: Option<String>,
     page: Option<Way>,
     card: Option<Way>,
+    quick: Option<Way>,
     from_variants: Option<bool>,
 }
 
@@ -36,21 +38,21 @@ pub async fn change_option(
     wanted: Json<ChangeOption>,
 ) -> ApiResult<Json<OptionInBook>> {
     let option = option_of(&state, &handle).await?;
-    let ChangeOption { name, about, page, card, from_variants } = wanted.into_inner();
-    if page == Some(Way::Nothing) {
-        return Err(ApiError::refused("a page has to offer every choice that a product has"));
+    let ChangeOption { name, about, page, card, quick, from_variants } = wanted.into_inner();
+    if [page, quick].contains(&Some(Way::Nothing)) {
+        return Err(ApiError::refused("pages and quick looks have to offer every choice that a product has"));
     }
     if card == Some(Way::Radios) {
         return Err(ApiError::refused("a card has no room for a radio list"));
     }
     let name = name.map(|name| named("an option's name", &name)).transpose()?;
     let about = about.map(|about| one_line("what an option is about", &about, 300)).transpose()?;
-    let change = OptionChange { name, about, page, card, from_variants };
+    let change = OptionChange { name, about, page, card, quick, from_variants };
     state.store.change_option(option.id, &change).await?;
     Ok(Json(option_view(&state, &handle).await?))
 }
 
-fn named(what: &str, name: &str) -> ApiResult<String> {
+pub(super) fn named(what: &str, name: &str) -> ApiResult<String> {
     let name = one_line(what, name, LONGEST_NAME)?;
     if folded(&name).is_empty() {
         return Err(ApiError::refused(format!("{what} needs a letter or a digit")));
@@ -98,30 +100,55 @@ pub async fn change_values(
     }
     let note = note.map(|note| one_line("a note", &note, 200)).transpose()?;
     let swatch = if no_swatch { Some(None) } else { swatch.map(Some) };
-    state.store.change_values(option.id, &ids, &ValueChange { name, note, swatch }).await?;
+    state.store.change_values(option.id, &ids, &ValueChange { name, note, swatch, closer: None }).await?;
     Ok(Json(option_view(&state, &handle).await?))
 }
 
-/// Adds an option to the shop; it has no values yet.
-#[utoipa::path(operation_id = "add_option", request_body = NewName,
+/// Adds an option to the shop, or to one product only; it has no values yet.
+#[utoipa::path(operation_id = "add_option", request_body = NewOptionOf,
     responses((status = 200, body = OptionInBook), (status = 422, body = ApiError)))]
 #[post("/options")]
 pub async fn add_option(
     state: Data<State>,
     _caller: Caller,
-    wanted: Json<NewName>,
+    wanted: Json<NewOptionOf>,
 ) -> ApiResult<Json<OptionInBook>> {
-    let name = named("an option's name", &wanted.name)?;
-    let book = state.store.swatch_book().await?;
-    let handle = Handle::from_text(&words_of(&name).join("-"));
-    let free = |handle: &Handle| {
-        book.iter().all(|option| option.handle != *handle && folded(&option.name) != folded(&name))
-    };
-    let handle = handle
-        .filter(free)
-        .ok_or_else(|| ApiError::refused(format!("the shop has an option called “{name}” already")))?;
-    state.store.add_option(&handle, &name).await?;
+    let NewOptionOf { name, product } = wanted.into_inner();
+    let home = Home::find(&state, product.as_deref()).await?;
+    let (name, handle) = new_option(&state, &name, home.product()).await?;
+    state.store.add_option(&handle, &name, home.product().map(|product| product.id)).await?;
     Ok(Json(option_view(&state, handle.as_str()).await?))
+}
+
+/// A name that no option has beside which it would stand, and a handle that none has at all.
+pub(super) async fn new_option(
+    state: &State,
+    name: &str,
+    product: Option<&Product>,
+) -> ApiResult<(String, Handle)> {
+    let name = named("an option's name", name)?;
+    let book = state.store.swatch_book().await?;
+    let own = product.map(|product| product.id);
+    let beside = |option: &&BookOption| option.of_product.is_none() || option.of_product == own;
+    if book.iter().filter(beside).any(|option| folded(&option.name) == folded(&name)) {
+        return Err(ApiError::refused(format!("the shop has an option called “{name}” already")));
+    }
+    let mut words = words_of(&name);
+    words.extend(product.map(|product| product.handle.to_string()));
+    Handle::from_text(&words.join("-"))
+        .filter(|handle| book.iter().all(|option| option.handle != *handle))
+        .map(|handle| (name.clone(), handle))
+        .ok_or_else(|| {
+            ApiError::refused(format!("“{name}” is too like another option for an address of its own"))
+        })
+}
+
+#[derive(Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct NewOptionOf {
+    name: String,
+    /// The only product that may use it, by its handle; none for an option of the whole shop.
+    product: Option<String>,
 }
 
 #[derive(Deserialize, ToSchema)]

@@ -1,7 +1,9 @@
 //! The swatch book: options and values of the whole shop, and what each value shows.
 
 pub mod change;
+pub mod closer;
 pub mod file;
+pub mod join;
 pub mod list;
 pub mod own;
 pub mod palette;
@@ -10,7 +12,7 @@ pub mod take;
 use crate::error::{ApiError, ApiResult};
 use crate::state::State;
 use compagina_core::catalog::Way;
-use compagina_core::ids::{Handle, OptionId, ValueId};
+use compagina_core::ids::{Handle, OptionId, ProductId, ValueId};
 use compagina_core::style::{House, token};
 use compagina_core::swatch::{
     Alike, Colour, FileMatch, Matches, Palette, Swatch, SwatchSource, alike, is_pale, match_files,
@@ -29,6 +31,8 @@ pub struct OptionLine {
     page: Way,
     card: Way,
     products: u64,
+    /// The only product that may use it; mostly none.
+    of_product: Option<ProductId>,
     /// What its first values show.
     fan: Vec<Swatch>,
     values: usize,
@@ -46,7 +50,10 @@ pub struct OptionInBook {
     about: String,
     page: Way,
     card: Way,
+    quick: Way,
     from_variants: bool,
+    /// The only product that may use it; mostly none.
+    of_product: Option<ProductId>,
     products: u64,
     /// The colour of the shop's pages, on which swatches are seen.
     ground: String,
@@ -63,6 +70,8 @@ pub struct ValueInBook {
     name: String,
     /// Shown on hover and spoken in place of the name; mostly empty.
     note: String,
+    /// The address of a larger picture, shown when it is pointed at.
+    closer: Option<String>,
     swatch: Swatch,
     from: SwatchSource,
     /// Whether it needs a ring to be seen on the ground.
@@ -141,7 +150,9 @@ pub async fn option_view(state: &State, handle: &str) -> ApiResult<OptionInBook>
         about: option.about,
         page: option.page,
         card: option.card,
+        quick: option.quick,
         from_variants: option.from_variants,
+        of_product: option.of_product,
         products: option.products,
         ground,
     })
@@ -156,6 +167,7 @@ fn value_view(value: &BookValue, ground: &str, palette: &Palette) -> ValueInBook
         handle: value.handle.clone(),
         name: value.name.clone(),
         note: value.note.clone(),
+        closer: value.closer.as_ref().map(|hash| format!("/media/{hash}")),
         swatch: shown.swatch,
         from: shown.from,
         pale,
@@ -194,6 +206,7 @@ fn option_line(option: BookOption, files: &[KeptFile]) -> OptionLine {
         page: option.page,
         card: option.card,
         products: option.products,
+        of_product: option.of_product,
     }
 }
 

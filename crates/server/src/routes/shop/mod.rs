@@ -5,6 +5,7 @@ pub mod listing;
 pub mod offer;
 pub mod preview;
 pub mod product;
+pub mod quick;
 
 use crate::error::{ApiError, ApiResult};
 use crate::reading::{Reading, nav};

@@ -13,7 +13,7 @@ use compagina_core::choice::Selection;
 use compagina_core::situation::Situation;
 use compagina_core::wording::Arg;
 use compagina_press::shop::message;
-use compagina_press::{Notice, opening_selection};
+use compagina_press::{Mode, Notice, opening_selection};
 
 /// A draft for someone without an account who has the link, until it runs out. Search engines are told to stay away.
 #[get("/shop/preview/{token}/{handle}")]
@@ -47,6 +47,7 @@ async fn draft(state: &State, request: &HttpRequest, token: &str, handle: &str) 
     let text = nav.words.say_with("preview-bar", &[("until", Arg::Text(&day))]);
     let notice = Notice { text, to_cart: false };
     let (page, _) =
-        draw(state, &nav, &product, &layout, &Situation { selection, ..plain }, Some(&notice)).await?;
+        draw(state, &nav, &product, &layout, &Situation { selection, ..plain }, Mode::Shop, Some(&notice))
+            .await?;
     Ok(html(StatusCode::OK, page))
 }

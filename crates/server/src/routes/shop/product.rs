@@ -51,7 +51,8 @@ async fn answer(
     }
     let nav = nav(state, &reading.under(template)).await?;
     let notice = notice(&nav, &pairs, &unknown);
-    let (page, products) = draw(state, &nav, &product, &layout, &situation, notice.as_ref()).await?;
+    let (page, products) =
+        draw(state, &nav, &product, &layout, &situation, Mode::Shop, notice.as_ref()).await?;
     let plain = notice.is_none() && situation.quantity == 1 && key.len() <= LONGEST_KEY && !asks_for_cart;
     // Only addresses that name nothing but choices are kept, or strange ones would push them out.
     let known = pairs.iter().all(|(name, _)| product.options.iter().any(|o| o.handle.as_str() == name));
@@ -67,7 +68,11 @@ pub async fn find(state: &State, handle: &str) -> ApiResult<Product> {
     state.store.product(&handle).await?.ok_or_else(|| ApiError::no_such("product"))
 }
 
-fn situation(product: &Product, layout: &Layout, pairs: &Pairs) -> (Situation, Vec<UnknownChoice>) {
+pub(super) fn situation(
+    product: &Product,
+    layout: &Layout,
+    pairs: &Pairs,
+) -> (Situation, Vec<UnknownChoice>) {
     let text = || pairs.iter().map(|(name, value)| (name.as_str(), value.as_str()));
     let (selection, unknown) = Selection::from_pairs(product, text());
     let chosen = selection.chosen().next().is_some();
@@ -94,20 +99,12 @@ pub async fn draw(
     product: &Product,
     layout: &Layout,
     situation: &Situation,
+    mode: Mode,
     notice: Option<&Notice>,
 ) -> ApiResult<(String, Vec<compagina_core::ids::ProductId>)> {
     let (around, media) = (around(state, product, layout).await?, state.store.shop_media().await?);
-    let page = Page {
-        nav,
-        product,
-        layout,
-        around: &around,
-        media: &media,
-        situation,
-        mode: Mode::Shop,
-        notice,
-        only: None,
-    };
+    let page =
+        Page { nav, product, layout, around: &around, media: &media, situation, mode, notice, only: None };
     let made_of = std::iter::once(product.id).chain(around.related.iter().map(|p| p.id)).collect();
     Ok((render(&page)?, made_of))
 }

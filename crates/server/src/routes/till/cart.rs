@@ -14,8 +14,8 @@ use compagina_core::money::Money;
 use compagina_core::price::{Hindrance, offer, quote};
 use compagina_core::situation::Situation;
 use compagina_core::wording::{Arg, Words};
-use compagina_press::Notice;
 use compagina_press::shop::{CartLine, CartPage, cart, say_hindrance};
+use compagina_press::{Mode, Notice};
 use compagina_storage::CartItem;
 use serde::Deserialize;
 
@@ -49,7 +49,10 @@ pub async fn page(
             name: &item.product.name,
             href: format!("/shop/products/{}?{}", item.product.handle, selection.to_query(&item.product)),
             choice: choice_of(&item.product, &selection),
-            picture: picture_of(&item.product, &selection),
+            picture: item
+                .product
+                .picture_of(&item.product.variants[item.variant])
+                .or(item.product.lead_picture()),
             line,
         }
     });
@@ -69,12 +72,6 @@ fn choice_of(product: &Product, selection: &Selection) -> String {
         Some(format!("{}: {}", option.name, option.values.get(usize::from(v))?.name))
     });
     names.collect::<Vec<_>>().join(" · ")
-}
-
-fn picture_of<'a>(product: &'a Product, selection: &Selection) -> Option<&'a compagina_core::media::Picture> {
-    let chosen = selection.value_ids(product);
-    let own = product.pictures.iter().find(|p| !p.values.is_empty() && p.belongs_to(&chosen));
-    own.or(product.lead_picture())
 }
 
 /// Puts a choice into the cart.
@@ -143,7 +140,7 @@ async fn again(
     let situation = Situation { selection, quantity, cart: cart_facts(state, request).await?, ..plain };
     let nav = nav(state, &Reading::of(request).under(template)).await?;
     let notice = Notice { text: why(&nav.words), to_cart: false };
-    let (page, _) = draw(state, &nav, product, &layout, &situation, Some(&notice)).await?;
+    let (page, _) = draw(state, &nav, product, &layout, &situation, Mode::Shop, Some(&notice)).await?;
     Ok(html(status, page))
 }
 

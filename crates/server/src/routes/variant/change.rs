@@ -7,7 +7,8 @@ use actix_web::{delete, patch};
 use compagina_core::catalog::Product;
 use compagina_core::format::{read_amount, read_stock};
 use compagina_core::ids::VariantId;
-use compagina_storage::VariantChange;
+use compagina_core::media::PLAN;
+use compagina_storage::{PicturesOf, VariantChange};
 use serde::Deserialize;
 use utoipa::ToSchema;
 
@@ -22,6 +23,8 @@ pub struct ChangeVariants {
     old_price: Option<String>,
     /// A whole number; empty where it isn't counted.
     stock: Option<String>,
+    /// A picture of the product, by its number; 0 for none of its own.
+    picture: Option<u64>,
 }
 
 /// Changes variants of a product: one, or many in the same way.
@@ -35,7 +38,7 @@ pub async fn change(
     wanted: Json<ChangeVariants>,
 ) -> ApiResult<Json<VariantsView>> {
     let product = product_of(&state, &of.product).await?;
-    let ChangeVariants { ids, sku, price, old_price, stock } = wanted.into_inner();
+    let ChangeVariants { ids, sku, price, old_price, stock, picture } = wanted.into_inner();
     let amount = |text: String| read_amount(text.trim(), product.price.currency).map_err(ApiError::refused);
     let sku = match sku {
         Some(sku) => Some(free_sku(&state, &product, &ids, &sku).await?),
@@ -46,9 +49,23 @@ pub async fn change(
         price_minor: price.map(amount).transpose()?,
         old_price_minor: old_price.map(amount).transpose()?,
         stock: stock.map(|text| read_stock(text.trim()).map_err(ApiError::refused)).transpose()?,
+        picture: match picture {
+            Some(0) => Some(None),
+            Some(id) => Some(Some(picture_of(&state, &product, id).await?)),
+            None => None,
+        },
     };
     state.store.change_variants(product.id, &ids, &change).await?;
     Ok(Json(variants_view(&state, &of.product).await?))
+}
+
+/// A picture of this product.
+async fn picture_of(state: &State, product: &Product, id: u64) -> ApiResult<u64> {
+    let kept = state.store.pictures_of(PicturesOf::Product(product.id), PLAN).await?;
+    kept.iter()
+        .find(|picture| picture.id == id)
+        .map(|picture| picture.id)
+        .ok_or_else(|| ApiError::no_such("picture"))
 }
 
 /// A SKU that belongs to nothing else.

@@ -12,6 +12,8 @@ use crate::state::State;
 use compagina_core::catalog::{Product, Variant};
 use compagina_core::choice::missing_choices;
 use compagina_core::ids::{OptionId, ValueId, VariantId};
+use compagina_core::media::PLAN;
+use compagina_storage::{KeptPicture, PicturesOf};
 use serde::{Deserialize, Serialize};
 use utoipa::{IntoParams, ToSchema};
 
@@ -33,6 +35,17 @@ pub struct VariantsView {
     variants: Vec<VariantRow>,
     /// How many combinations of the product's values have no variant.
     missing: usize,
+    /// The product's pictures, in order.
+    pictures: Vec<GridPicture>,
+}
+
+#[derive(Serialize, ToSchema)]
+pub struct GridPicture {
+    id: u64,
+    /// The address of a small one.
+    small: String,
+    name: String,
+    values: Vec<ValueId>,
 }
 
 #[derive(Serialize, ToSchema)]
@@ -59,6 +72,8 @@ pub struct VariantRow {
     old_price: Option<String>,
     /// None where it isn't counted.
     stock: Option<u32>,
+    /// Its own picture; none where those of its values stand for it.
+    picture: Option<u64>,
 }
 
 pub async fn product_of(state: &State, handle: &str) -> ApiResult<Product> {
@@ -75,17 +90,26 @@ pub async fn variants_view(state: &State, handle: &str) -> ApiResult<VariantsVie
         name: option.name.clone(),
         values: option.values.iter().map(|v| GridValue { id: v.id, name: v.name.clone() }).collect(),
     });
+    let kept = state.store.pictures_of(PicturesOf::Product(product.id), PLAN).await?;
+    let pictures: Vec<GridPicture> = kept.into_iter().filter_map(grid_picture).collect();
     Ok(VariantsView {
         price: product.price.plain(),
         currency: product.price.currency.code(),
         options: options.collect(),
-        variants: product.variants.iter().map(|variant| row(&product, variant)).collect(),
+        variants: product.variants.iter().map(|variant| row(&product, variant, &pictures)).collect(),
+        pictures,
         missing: missing_choices(&product),
         name: product.name,
     })
 }
 
-fn row(product: &Product, variant: &Variant) -> VariantRow {
+fn grid_picture(kept: KeptPicture) -> Option<GridPicture> {
+    let size = kept.sizes.first()?;
+    let name = if kept.alt.is_empty() { kept.file_name } else { kept.alt };
+    Some(GridPicture { id: kept.id, small: format!("/media/{}", size.hash), name, values: kept.values })
+}
+
+fn row(product: &Product, variant: &Variant, pictures: &[GridPicture]) -> VariantRow {
     let value = |(place, wanted): (usize, &Option<u16>)| {
         let of = wanted.and_then(|v| product.options.get(place)?.values.get(usize::from(v)));
         of.map(|value| value.id)
@@ -97,5 +121,6 @@ fn row(product: &Product, variant: &Variant) -> VariantRow {
         price: variant.price.map(|price| price.plain()),
         old_price: variant.old_price.map(|price| price.plain()),
         stock: variant.stock.left(),
+        picture: variant.picture.and_then(|place| pictures.get(place)).map(|picture| picture.id),
     }
 }

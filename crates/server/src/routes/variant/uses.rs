@@ -33,6 +33,10 @@ pub async fn set(
     let mut uses = Vec::new();
     for OptionUse { option, values } in wanted.into_inner() {
         let known = book.iter().find(|o| o.id == option).ok_or_else(|| ApiError::no_such("option"))?;
+        if known.of_product.is_some_and(|only| only != product.id) {
+            let why = format!("“{}” belongs to another product only", known.name);
+            return Err(ApiError::refused(why));
+        }
         if !values.iter().all(|value| known.values.iter().any(|v| v.id == *value)) {
             return Err(ApiError::no_such("value"));
         }

@@ -1,0 +1,35 @@
+use super::product::{draw, find, situation};
+use super::{html, or_message, published_layout};
+use crate::error::{ApiError, ApiResult};
+use crate::reading::{Reading, nav};
+use crate::routes::till::cart_facts;
+use crate::state::State;
+use actix_web::http::StatusCode;
+use actix_web::web::{Data, Path, Query};
+use actix_web::{HttpRequest, HttpResponse, get};
+use compagina_core::page::{Rule, quick_look};
+use compagina_press::Mode;
+
+/// A product's quick look: the small page that opens over a listing.
+#[get("/shop/products/{handle}/quick")]
+pub async fn show(state: Data<State>, handle: Path<String>, request: HttpRequest) -> HttpResponse {
+    let answer = answer(&state, &handle, &request).await;
+    or_message(&state, &request, answer).await
+}
+
+async fn answer(state: &State, handle: &str, request: &HttpRequest) -> ApiResult<HttpResponse> {
+    let pairs = Query::from_query(request.query_string()).map(Query::into_inner).unwrap_or_default();
+    let mut product = find(state, handle).await?;
+    for option in &mut product.options {
+        option.page = option.quick;
+    }
+    let (template, page) = published_layout(state, &product).await?;
+    let layout = quick_look(&page).map_err(ApiError::unforeseen)?;
+    let (mut situation, _) = situation(&product, &layout, &pairs);
+    if layout.rules().any(Rule::asks_for_cart) {
+        situation.cart = cart_facts(state, request).await?;
+    }
+    let nav = nav(state, &Reading::of(request).under(template)).await?;
+    let (body, _) = draw(state, &nav, &product, &layout, &situation, Mode::Quick, None).await?;
+    Ok(html(StatusCode::OK, body))
+}

@@ -1,0 +1,240 @@
+//! Two options become one, or one becomes two: products, variants, pictures and files go along, in one transaction.
+
+use super::file::hold;
+use crate::{Result, Store};
+use compagina_core::catalog::Merge;
+use compagina_core::ids::{Handle, OptionId, ProductId, ValueId};
+use compagina_core::swatch::{Fate, Swatch};
+use sqlx::MySqlConnection;
+use sqlx::types::Json;
+use std::collections::BTreeMap;
+
+/// A product that uses an option.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub struct User {
+    pub id: ProductId,
+    pub handle: Handle,
+    pub name: String,
+    /// The values that it offers.
+    pub values: Vec<ValueId>,
+}
+
+type Turned = BTreeMap<ValueId, ValueId>;
+
+impl Store {
+    /// Every product that uses an option, in the order of their names.
+    pub async fn users_of(&self, option: OptionId) -> Result<Vec<User>> {
+        let rows = sqlx::query!(
+            r#"SELECT p.id, p.handle, p.name, w.value_id AS "value?: u64" FROM product_option u
+               JOIN product p ON p.id = u.product_id
+               LEFT JOIN (product_value w JOIN option_value v ON v.id = w.value_id) ON w.product_id = p.id AND v.option_id = u.option_id
+               WHERE u.option_id = ? ORDER BY p.name, p.id, w.position"#,
+            option.0
+        )
+        .fetch_all(&self.pool)
+        .await?;
+        let mut users: Vec<User> = Vec::new();
+        for row in rows {
+            if users.last().is_none_or(|user| user.id.0 != row.id) {
+                let handle = crate::catalogue::handle(row.handle)?;
+                users.push(User { id: ProductId(row.id), handle, name: row.name, values: Vec::new() });
+            }
+            if let (Some(user), Some(value)) = (users.last_mut(), row.value) {
+                user.values.push(ValueId(value));
+            }
+        }
+        Ok(users)
+    }
+
+    /// Makes one option of two: what core has worked out happens to values, and every product goes along. Products that
+    /// offered all values of one of them go on offering those.
+    pub async fn merge_options(&self, from: OptionId, into: OptionId, merge: &Merge) -> Result<()> {
+        let turned: Turned = merge.same.iter().copied().collect();
+        self.change_book(into, async |tx| {
+            hold(tx, from).await?;
+            for product in users(tx, from).await? {
+                turn(tx, product, &turned).await?;
+            }
+            sqlx::query!("UPDATE product_option SET option_id = ? WHERE option_id = ?", into.0, from.0)
+                .execute(&mut *tx)
+                .await?;
+            keep_what_only_one_has(tx, &turned).await?;
+            for value in &merge.over {
+                bring_over(tx, *value, into).await?;
+            }
+            turn_files(tx, from, into, &turned).await?;
+            sqlx::query!("DELETE FROM option_value WHERE option_id = ?", from.0).execute(&mut *tx).await?;
+            sqlx::query!("DELETE FROM shop_option WHERE id = ?", from.0).execute(&mut *tx).await?;
+            mark_whole(tx, into).await
+        })
+        .await
+    }
+
+    /// Gives some products an option of their own that begins as a copy: the values that they offer, each with the swatch
+    /// that it shows now.
+    pub async fn split_option(
+        &self,
+        from: OptionId,
+        products: &[ProductId],
+        handle: &Handle,
+        name: &str,
+        values: &[(ValueId, Option<Swatch>)],
+    ) -> Result<()> {
+        self.change_book(from, async |tx| {
+            let new = sqlx::query!(
+                "INSERT INTO shop_option (handle, name, about, way_page, way_card, way_quick, from_variants, position)
+                 SELECT ?, ?, about, way_page, way_card, way_quick, from_variants, position FROM shop_option WHERE id = ?",
+                handle.as_str(),
+                name,
+                from.0
+            )
+            .execute(&mut *tx)
+            .await?
+            .last_insert_id();
+            let mut turned = Turned::new();
+            for (value, swatch) in values {
+                let copy = sqlx::query!(
+                    "INSERT INTO option_value (option_id, handle, name, swatch, note, closer, palette_colour, position)
+                     SELECT ?, handle, name, ?, note, closer, palette_colour, position FROM option_value WHERE id = ?",
+                    new,
+                    swatch.as_ref().map(Json) as _,
+                    value.0
+                )
+                .execute(&mut *tx)
+                .await?;
+                turned.insert(*value, ValueId(copy.last_insert_id()));
+            }
+            for product in products {
+                turn(tx, *product, &turned).await?;
+                sqlx::query!(
+                    "UPDATE product_option SET option_id = ? WHERE option_id = ? AND product_id = ?",
+                    new,
+                    from.0,
+                    product.0
+                )
+                .execute(&mut *tx)
+                .await?;
+            }
+            mark_whole(tx, OptionId(new)).await
+        })
+        .await
+    }
+}
+
+async fn users(tx: &mut MySqlConnection, option: OptionId) -> Result<Vec<ProductId>> {
+    let rows = sqlx::query_scalar!(
+        "SELECT p.id FROM product_option u JOIN product p ON p.id = u.product_id WHERE u.option_id = ? FOR UPDATE",
+        option.0
+    )
+    .fetch_all(&mut *tx)
+    .await?;
+    Ok(rows.into_iter().map(ProductId).collect())
+}
+
+/// In everything that belongs to a product, values become others.
+async fn turn(tx: &mut MySqlConnection, product: ProductId, turned: &Turned) -> Result<()> {
+    for (old, new) in turned {
+        sqlx::query!(
+            "UPDATE product_value SET value_id = ? WHERE product_id = ? AND value_id = ?",
+            new.0,
+            product.0,
+            old.0
+        )
+        .execute(&mut *tx)
+        .await?;
+    }
+    let variants = sqlx::query!(
+        r#"SELECT id, chosen AS "chosen: Json<Vec<Option<ValueId>>>" FROM variant WHERE product_id = ? FOR UPDATE"#,
+        product.0
+    )
+    .fetch_all(&mut *tx)
+    .await?;
+    for variant in variants {
+        let chosen = variant.chosen.0.iter().map(|value| value.map(|id| *turned.get(&id).unwrap_or(&id)));
+        let chosen: Vec<Option<ValueId>> = chosen.collect();
+        if chosen != variant.chosen.0 {
+            sqlx::query!("UPDATE variant SET chosen = ? WHERE id = ?", Json(&chosen) as _, variant.id)
+                .execute(&mut *tx)
+                .await?;
+        }
+    }
+    let pictures = sqlx::query!(
+        r#"SELECT id, value_ids AS "values: Json<Vec<ValueId>>" FROM picture WHERE product_id = ? FOR UPDATE"#,
+        product.0
+    )
+    .fetch_all(&mut *tx)
+    .await?;
+    for picture in pictures {
+        let values: Vec<ValueId> = picture.values.0.iter().map(|id| *turned.get(id).unwrap_or(id)).collect();
+        if values != picture.values.0 {
+            sqlx::query!("UPDATE picture SET value_ids = ? WHERE id = ?", Json(&values) as _, picture.id)
+                .execute(&mut *tx)
+                .await?;
+        }
+    }
+    Ok(())
+}
+
+/// A value that becomes another leaves it what the other doesn't have.
+async fn keep_what_only_one_has(tx: &mut MySqlConnection, turned: &Turned) -> Result<()> {
+    for (old, new) in turned {
+        sqlx::query!(
+            "UPDATE option_value i JOIN option_value f ON f.id = ? SET i.swatch = COALESCE(i.swatch, f.swatch),
+             i.note = IF(i.note = '', f.note, i.note), i.closer = COALESCE(i.closer, f.closer) WHERE i.id = ?",
+            old.0,
+            new.0
+        )
+        .execute(&mut *tx)
+        .await?;
+    }
+    Ok(())
+}
+
+/// A value comes over behind the others; where its handle is taken there, it gets another.
+async fn bring_over(tx: &mut MySqlConnection, value: ValueId, into: OptionId) -> Result<()> {
+    sqlx::query!(
+        "UPDATE option_value v LEFT JOIN option_value o ON o.option_id = ? AND o.handle = v.handle
+         SET v.option_id = ?, v.position = v.position + 1000,
+         v.handle = IF(o.id IS NULL, v.handle, CONCAT(LEFT(v.handle, 60), '-', v.id)) WHERE v.id = ?",
+        into.0,
+        into.0,
+        value.0
+    )
+    .execute(&mut *tx)
+    .await?;
+    Ok(())
+}
+
+/// Picture files go along, but for those whose names are there already.
+async fn turn_files(tx: &mut MySqlConnection, from: OptionId, into: OptionId, turned: &Turned) -> Result<()> {
+    for (old, new) in turned {
+        sqlx::query!(
+            "UPDATE swatch_file SET fate = ? WHERE option_id = ? AND JSON_VALUE(fate, '$.for') = ?",
+            Json(Fate::For(*new)) as _,
+            from.0,
+            old.0
+        )
+        .execute(&mut *tx)
+        .await?;
+    }
+    sqlx::query!("UPDATE IGNORE swatch_file SET option_id = ? WHERE option_id = ?", into.0, from.0)
+        .execute(&mut *tx)
+        .await?;
+    sqlx::query!("DELETE FROM swatch_file WHERE option_id = ?", from.0).execute(&mut *tx).await?;
+    Ok(())
+}
+
+/// A product uses the whole option where it offers every value that there is.
+async fn mark_whole(tx: &mut MySqlConnection, option: OptionId) -> Result<()> {
+    sqlx::query!(
+        "UPDATE product_option u SET whole =
+         (SELECT COUNT(*) FROM product_value w JOIN option_value v ON v.id = w.value_id
+          WHERE w.product_id = u.product_id AND v.option_id = u.option_id)
+         = (SELECT COUNT(*) FROM option_value v WHERE v.option_id = u.option_id)
+         WHERE u.option_id = ?",
+        option.0
+    )
+    .execute(&mut *tx)
+    .await?;
+    Ok(())
+}

@@ -1,0 +1,62 @@
+<script setup lang="ts">
+import { ref } from "vue";
+import { sendFile } from "../../api/upload";
+import { sendAsPicture } from "../pictures/sendPicture";
+import { useUploads } from "../../ui/upload/useUploads";
+import UploadList from "../../ui/upload/UploadList.vue";
+import type { BookControl, BookOption, BookValue } from "./useBook";
+
+/** A larger picture, shown to shoppers who point at the value. */
+const props = defineProps<{ book: BookControl; value: BookValue }>();
+const input = ref<HTMLInputElement | null>(null);
+const { uploads, put, forget } = useUploads<BookOption>(
+  ({ file, tell, signal }) => {
+    const at = `/api/options/${props.book.option.value?.handle ?? ""}/values/${props.value.id}/closer`;
+    return sendAsPicture(file, (_, body) => sendFile("PUT", at, body, tell, signal));
+  },
+  (now) => {
+    if (now.handle === props.book.option.value?.handle) props.book.show(now);
+  },
+);
+function picked(event: Event): void {
+  const field = event.target as HTMLInputElement;
+  put([...(field.files ?? [])].slice(0, 1));
+  field.value = "";
+}
+</script>
+
+<template>
+  <div class="closer">
+    <span class="soft">Larger picture, while pointed at</span>
+    <img v-if="value.closer" :src="value.closer" alt="" />
+    <UploadList
+      :uploads="uploads"
+      @forget="forget"
+      @forget-all="uploads = []"
+      @cancel-all="uploads.forEach((u) => u.cancel())"
+    />
+    <span class="acts">
+      <button class="quiet" @click="input?.click()">{{ value.closer ? "Another picture" : "Choose a picture" }}</button>
+      <button v-if="value.closer" class="quiet" @click="book.removeCloser(value.id)">Take it out</button>
+    </span>
+    <input ref="input" type="file" hidden accept="image/*,.avif" @change="picked" />
+  </div>
+</template>
+
+<style scoped>
+.closer {
+  display: grid;
+  gap: 4px;
+  justify-items: start;
+}
+img {
+  max-width: 140px;
+  max-height: 110px;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+}
+.acts {
+  display: flex;
+  gap: 10px;
+}
+</style>

@@ -1,0 +1,101 @@
+<script setup lang="ts">
+import { computed, ref, watch } from "vue";
+import { type ApiError, api, ask } from "../../api/client";
+import ProblemNote from "../../ui/ProblemNote.vue";
+import type { BookOption, OptionUser } from "./useBook";
+
+/** Gives some products an option of their own, so that it can look different there. */
+const open = defineModel<boolean>({ required: true });
+const props = defineProps<{ option: BookOption }>();
+const emit = defineEmits<{ split: [handle: string] }>();
+const users = ref<OptionUser[]>([]);
+const chosen = ref<string[]>([]);
+const name = ref("");
+const problem = ref<ApiError | null>(null);
+const path = () => ({ path: { handle: props.option.handle } });
+watch(open, async (now) => {
+  if (!now) return;
+  [chosen.value, name.value] = [[], ""];
+  const { data, error } = await ask(api.GET("/api/options/{handle}/products", { params: path() }));
+  [users.value, problem.value] = [data ?? [], error ?? null];
+});
+const ready = computed(() => name.value.trim() !== "" && chosen.value.length > 0);
+async function split(): Promise<void> {
+  const body = { name: name.value, products: chosen.value };
+  const { data, error } = await ask(api.POST("/api/options/{handle}/split", { params: path(), body }));
+  problem.value = error ?? null;
+  if (!data) return;
+  open.value = false;
+  emit("split", data.handle);
+}
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="520">
+    <form class="dialog-sheet" @submit.prevent="split">
+      <h2>Split {{ option.name }}</h2>
+      <p class="soft">
+        These products get an option of their own that begins as a copy, with the values they offer, and can then look
+        different. Variants, stock and pictures stay as they are.
+      </p>
+      <label class="name">
+        <span class="soft">Called</span>
+        <input v-model="name" maxlength="80" :placeholder="`${option.name} of …`" aria-label="Name of the new option" />
+      </label>
+      <fieldset>
+        <legend class="unseen">Products that get it</legend>
+        <label v-for="user in users" :key="user.product">
+          <input v-model="chosen" type="checkbox" :value="user.product" /> {{ user.name }}
+          <span class="soft">{{ user.values.length === 1 ? "1 value" : `${user.values.length} values` }}</span>
+        </label>
+      </fieldset>
+      <ProblemNote :problem="problem" />
+      <div class="acts">
+        <v-btn variant="text" @click="open = false">Cancel</v-btn>
+        <v-btn type="submit" variant="flat" color="primary" :disabled="!ready">Split</v-btn>
+      </div>
+    </form>
+  </v-dialog>
+</template>
+
+<style scoped>
+p {
+  margin: 0;
+}
+.name {
+  display: flex;
+  gap: 10px;
+  align-items: center;
+}
+.name input {
+  flex: 1;
+  padding: 5px 8px;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+}
+.name input::placeholder {
+  color: var(--soft);
+}
+fieldset {
+  display: grid;
+  gap: 4px;
+  max-height: 280px;
+  margin: 0;
+  padding: 2px 0;
+  overflow-y: auto;
+  border: 0;
+}
+fieldset label {
+  display: flex;
+  gap: 8px;
+  align-items: baseline;
+}
+input[type="checkbox"] {
+  accent-color: var(--accent);
+}
+.acts {
+  display: flex;
+  gap: 8px;
+  justify-content: end;
+}
+</style>
