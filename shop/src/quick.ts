@@ -24,7 +24,7 @@ function open(button: HTMLElement): void {
     page?.addEventListener("keydown", (event) => {
       if (event.key === "Escape" && !event.defaultPrevented) dialog.close();
     });
-    const height = page?.documentElement.scrollHeight;
+    const height = page?.querySelector<HTMLElement>("main")?.offsetHeight;
     if (height) dialog.style.height = `min(${height}px, 92vh)`;
     dialog.classList.add("here");
   });

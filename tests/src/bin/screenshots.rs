@@ -127,6 +127,12 @@ async fn shop_on(base: &str, screen: Screen, suffix: &str) {
     if suffix == "wide" {
         client.goto(&format!("{base}/shop")).await.unwrap();
         take(&browser, "listing").await;
+        client
+            .execute("document.querySelector('[data-quick$=\"/whimbrel/quick\"]').click()", vec![])
+            .await
+            .unwrap();
+        until(client, "document.querySelector('.quick-look.here')").await;
+        take(&browser, "quick-look").await;
         for product in ["whimbrel?colour=dusk&sail=2-4-m", "gift-card"] {
             client.goto(&format!("{base}/shop/products/{product}")).await.unwrap();
             find(client, ".k-buy-button .buy").await.click().await.unwrap();
