@@ -16,6 +16,8 @@ export interface Entry {
 export interface Table {
   start: string;
   ask: string;
+  /** Whether what is in the cart can change prices here. */
+  cart: boolean;
   /** The words for values that can't be had. */
   states: Record<"sold_out" | "not_made", string>;
   entries: Record<string, Entry>;
@@ -29,10 +31,16 @@ export function readTable(): Table | null {
 
 /** The entry of a selection: from the page, or from the server where the page doesn't carry it. */
 export async function entryOf(table: Table, key: string, quantity: number): Promise<Entry> {
-  const known = quantity === 1 ? table.entries[key] : undefined;
+  const known = quantity === 1 && !cartCounts(table) ? table.entries[key] : undefined;
   if (known) return known;
   const join = key === "" ? "" : "&";
   const answer = await fetch(`${table.ask}?${key}${join}quantity=${quantity}`);
   if (!answer.ok) throw new Error(`the shop answered ${answer.status}`);
   return (await answer.json()) as Entry;
 }
+
+/** How many pieces the cart holds; the till writes it into a cookie, so that pages can be kept ready for everyone. */
+export const cartCount = (): string => /(?:^|; )cart_count=(\d+)/.exec(document.cookie)?.[1] ?? "0";
+
+/** Whether prices are others than those that the page carries, which are those for an empty cart. */
+export const cartCounts = (table: Table): boolean => table.cart && cartCount() !== "0";

@@ -1,4 +1,4 @@
-import { entryOf, readTable, type Table } from "./entries";
+import { cartCount, cartCounts, entryOf, readTable, type Table } from "./entries";
 import { watchGalleries } from "./gallery";
 import { startFilms } from "./film";
 import { watchQuickLooks } from "./quick";
@@ -6,11 +6,10 @@ import { fillShareLinks } from "./share";
 import { show, tellMoves } from "./show";
 import { watchSticky } from "./sticky";
 
-/** How many pieces the cart holds; the till writes it into a cookie, so that pages can be kept ready for everyone. */
 function showCartCount(): void {
-  const count = /(?:^|; )cart_count=(\d+)/.exec(document.cookie)?.[1];
+  const count = cartCount();
   for (const place of document.querySelectorAll("[data-cart-count]")) {
-    place.textContent = count && count !== "0" ? ` ${count}` : "";
+    place.textContent = count === "0" ? "" : ` ${count}`;
   }
 }
 
@@ -48,6 +47,7 @@ function watchChoices(table: Table): void {
     const to = known?.values[Number(option)]?.[Number(chosen?.dataset.value)]?.[1];
     if (to !== undefined) void go(to, Number(option));
   });
+  if (cartCounts(table)) void go(key);
   /** The key without the choice of one option. */
   const without = (name: string): string =>
     key

@@ -4,6 +4,7 @@ import { showPictures } from "./gallery";
 /** Puts an entry onto the page: texts, marks, button, pictures. */
 export function show(entry: Entry, states: Table["states"]): void {
   showTexts(entry);
+  showRungs(entry);
   showValues(entry, { open: "", sold_out: `, ${states.sold_out}`, not_made: `, ${states.not_made}` });
   for (const button of document.querySelectorAll<HTMLButtonElement>("[data-buy]")) {
     button.toggleAttribute("aria-disabled", false);
@@ -20,6 +21,17 @@ function showTexts(entry: Entry): void {
   }
   for (const place of document.querySelectorAll<HTMLElement>("[data-shows]")) {
     place.hidden = (entry.say[place.dataset.shows ?? ""] ?? "") === "";
+  }
+}
+
+/** Of a price ladder's steps the one that is reached. */
+function showRungs(entry: Entry): void {
+  for (const ladder of document.querySelectorAll<HTMLElement>("[data-rungs]")) {
+    const reached = entry.say[ladder.dataset.rungs ?? ""];
+    for (const rung of ladder.querySelectorAll<HTMLElement>("[data-rung]")) {
+      rung.toggleAttribute("aria-current", false);
+      if (rung.dataset.rung === reached) rung.setAttribute("aria-current", "true");
+    }
   }
 }
 

@@ -57,7 +57,7 @@ async fn the_desk_leafs_through_what_the_template_serves(pool: MySqlPool) {
         desk["products"].as_array().unwrap().iter().map(|p| p["handle"].as_str().unwrap()).collect();
     assert_eq!(products[..4], ["whimbrel", "whimbrel-mini", "dunlin", "turnstone"]);
     assert_eq!((&desk["serves"], &desk["serves_types"]), (&json!(7), &json!(2)));
-    assert_eq!(desk["kinds"].as_array().unwrap().len(), 31);
+    assert_eq!(desk["kinds"].as_array().unwrap().len(), 32);
     assert_eq!(desk["draft"]["hints"]["p11"], "tabs → folding rows");
     assert_eq!((&desk["draft"]["can_undo"], &desk["draft"]["can_redo"]), (&json!(false), &json!(false)));
 }

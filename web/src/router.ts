@@ -46,6 +46,12 @@ export const router = createRouter({
       props: true,
     },
     {
+      path: "/prices",
+      name: "prices",
+      meta: { title: "Prices" },
+      component: () => import("./features/prices/PricesView.vue"),
+    },
+    {
       path: "/house-style",
       name: "house-style",
       meta: { title: "House style" },

@@ -4,7 +4,7 @@
 use crate::catalog::{Product, Variant};
 use crate::ids::ProductId;
 use crate::money::{Currency, Money, MoneyError};
-use crate::price::{Hindrance, Quote, hindrance, quote};
+use crate::price::{Hindrance, Next, Prices, Quote, hindrance};
 use std::collections::BTreeMap;
 
 /// The most of one line.
@@ -26,6 +26,8 @@ pub struct Wanted<'a> {
 #[derive(Debug, Clone, PartialEq, Eq)]
 pub struct Line {
     pub quote: Quote,
+    /// So many more bring the unit price down.
+    pub next: Option<Next>,
     /// The price that the shopper saw, where it is no longer the price.
     pub was: Option<Money>,
     pub hindrance: Option<Hindrance>,
@@ -46,8 +48,9 @@ impl Reckoning {
     }
 }
 
-/// Reckons a cart. A limit per order counts all lines of the product together.
-pub fn reckon(wanted: &[Wanted<'_>], currency: Currency) -> Result<Reckoning, MoneyError> {
+/// Reckons a cart under the shop's price rules. A limit per order counts all lines of the product together.
+pub fn reckon(wanted: &[Wanted<'_>], currency: Currency, prices: &Prices) -> Result<Reckoning, MoneyError> {
+    let prices = prices.clone().with_cart(wanted.iter().map(|w| (w.product, w.variant, w.quantity)))?;
     let mut of_product: BTreeMap<ProductId, u32> = BTreeMap::new();
     for line in wanted {
         *of_product.entry(line.product.id).or_default() += line.quantity;
@@ -55,11 +58,13 @@ pub fn reckon(wanted: &[Wanted<'_>], currency: Currency) -> Result<Reckoning, Mo
     let mut lines = Vec::with_capacity(wanted.len());
     let mut total = Money::new(0, currency);
     for line in wanted {
-        let quote = quote(line.product, line.variant, line.quantity)?;
+        let priced = prices.line(line.product, line.variant, line.quantity)?;
+        let quote = priced.quote;
         total = total.plus(quote.line)?;
         let limit = line.product.most_per_order.filter(|most| of_product[&line.product.id] > *most);
         lines.push(Line {
             quote,
+            next: priced.next,
             was: (line.seen != quote.unit).then_some(line.seen),
             hindrance: hindrance(line.product, line.variant, line.quantity)
                 .or(limit.map(Hindrance::MostPerOrder)),
@@ -73,6 +78,8 @@ mod tests {
     use super::*;
     use crate::catalog::Stock;
     use crate::catalog::samples::{pounds, product, with_variants};
+    use crate::price::{Counted, Effect, Moment, PriceBook, PriceRule, RuleId, RuleReach, Step, Zone};
+    use std::sync::Arc;
 
     fn kite() -> Product {
         let stocks: &[(&[Option<u16>], Stock)] =
@@ -91,29 +98,56 @@ mod tests {
     #[test]
     fn a_cart_adds_up_and_stands() {
         let kite = kite();
-        let cart = reckon(&[of(&kite, 0, 2, 6800), of(&kite, 0, 1, 6800)], gbp()).unwrap();
+        let cart =
+            reckon(&[of(&kite, 0, 2, 6800), of(&kite, 0, 1, 6800)], gbp(), &Prices::default()).unwrap();
         assert_eq!(cart.total, pounds(20_400));
         assert!(cart.stands());
-        assert_eq!(reckon(&[], gbp()).unwrap().total, pounds(0));
+        assert_eq!(reckon(&[], gbp(), &Prices::default()).unwrap().total, pounds(0));
     }
 
     #[test]
     fn a_price_that_changed_since_is_said_and_the_new_one_counts() {
         let kite = kite();
-        let cart = reckon(&[of(&kite, 0, 1, 6500)], gbp()).unwrap();
+        let cart = reckon(&[of(&kite, 0, 1, 6500)], gbp(), &Prices::default()).unwrap();
         assert_eq!(cart.lines[0].was, Some(pounds(6500)));
         assert_eq!(cart.total, pounds(6800));
         assert!(!cart.stands());
     }
 
     #[test]
+    fn a_ladder_counts_over_the_lines_and_lines_add_up_to_the_total() {
+        let kite = kite();
+        let rule = PriceRule {
+            id: RuleId(1),
+            name: "Three".into(),
+            reach: RuleReach::All,
+            except: vec![],
+            steps: vec![Step { from: 3, effect: Effect::Percent { hundredths: 1000 } }],
+            counted: Counted::Product,
+            total: None,
+            from: None,
+            until: None,
+            on: true,
+        };
+        let book = PriceBook { rules: vec![rule], ..PriceBook::default() };
+        let prices = Prices::new(Arc::new(book), Zone::default(), Moment::default());
+        let cart = reckon(&[of(&kite, 0, 2, 6120), of(&kite, 1, 1, 6120)], gbp(), &prices).unwrap();
+        assert_eq!(cart.lines.iter().map(|line| line.quote.unit.minor).collect::<Vec<_>>(), [6120, 6120]);
+        assert_eq!((cart.total, cart.lines[0].was), (pounds(18_360), None));
+        let two = reckon(&[of(&kite, 0, 2, 6800)], gbp(), &prices).unwrap();
+        assert_eq!((two.total, two.lines[0].next.map(|next| next.more)), (pounds(13_600), Some(1)));
+    }
+
+    #[test]
     fn what_can_no_longer_be_had_is_said() {
         let mut kite = kite();
-        let cart = reckon(&[of(&kite, 0, 6, 6800), of(&kite, 1, 1, 6800)], gbp()).unwrap();
+        let cart =
+            reckon(&[of(&kite, 0, 6, 6800), of(&kite, 1, 1, 6800)], gbp(), &Prices::default()).unwrap();
         assert_eq!(cart.lines[0].hindrance, Some(Hindrance::OnlyLeft(5)));
         assert_eq!(cart.lines[1].hindrance, Some(Hindrance::SoldOut));
         kite.most_per_order = Some(2);
-        let cart = reckon(&[of(&kite, 0, 1, 6800), of(&kite, 0, 2, 6800)], gbp()).unwrap();
+        let cart =
+            reckon(&[of(&kite, 0, 1, 6800), of(&kite, 0, 2, 6800)], gbp(), &Prices::default()).unwrap();
         assert_eq!(cart.lines[0].hindrance, Some(Hindrance::MostPerOrder(2)), "both lines count together");
     }
 }

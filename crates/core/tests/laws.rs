@@ -14,7 +14,7 @@ use compagina_core::page::{
     CartFacts, Day, Device, Facts, Kind, Layout, Op, Rule, SetValue, Target, Values, apply, differences,
     judge,
 };
-use compagina_core::price::{Hindrance, Tag, offer};
+use compagina_core::price::{Hindrance, Prices, Tag, offer};
 use compagina_core::style::{Chain, Level, contrast};
 use proptest::prelude::*;
 use samples::{at, id, layout, piece, pounds, product};
@@ -246,7 +246,7 @@ proptest! {
             let seen = if *seen_right { price } else { pounds(price.minor + 1) };
             Some(Wanted { product: &product, variant, quantity: *quantity, seen })
         }).collect();
-        let cart = reckon(&wanted, product.price.currency).unwrap();
+        let cart = reckon(&wanted, product.price.currency, &Prices::default()).unwrap();
         prop_assert_eq!(cart.total.minor, cart.lines.iter().map(|l| l.quote.line.minor).sum::<i64>());
         let as_seen = wanted.iter().all(|w| w.seen == w.variant.price.unwrap_or(product.price));
         let to_be_had = wanted.iter().all(|w| w.variant.stock.covers(w.quantity));

@@ -111,6 +111,7 @@ fn kite() -> Layout {
 
 fn plain() -> Layout {
     let mut b = Builder::with_breadcrumb();
+    let ladder = Piece { id: name("ladder"), kind: Kind::PriceLadder, values: Values::default() };
     let left = vec![b.piece(Kind::Gallery, &[])];
     let right = vec![
         b.piece(Kind::Title, &[]),
@@ -118,6 +119,7 @@ fn plain() -> Layout {
         b.piece(Kind::Summary, &[]),
         b.piece(Kind::Options, &[]),
         b.piece(Kind::Quantity, &[]),
+        ladder,
         b.piece(Kind::StockLine, &[]),
         b.piece(Kind::BuyButton, &[]),
         b.piece(Kind::Promises, &[(&promises::LINES, lines(&["Sent from our loft in two days"]))]),

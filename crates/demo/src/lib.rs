@@ -6,6 +6,7 @@ mod layouts;
 pub mod media;
 mod more;
 mod options;
+mod prices;
 mod products;
 mod reviews;
 
@@ -17,6 +18,7 @@ use compagina_core::page::Layout;
 use compagina_core::template::Reach;
 
 pub use options::swatch_files;
+pub use prices::prices;
 
 /// The demo's owners: name, email, password.
 pub const OWNERS: [(&str, &str, &str); 2] = [

@@ -5,7 +5,7 @@ use crate::image::{Load, img};
 use crate::swatch::cloth;
 use compagina_core::catalog::{Product, ProductOption, ProductState, ProductValue, Shop, Way};
 use compagina_core::choice::{Selection, ValueState, states};
-use compagina_core::price::{Hindrance, Offer, Tag, offer};
+use compagina_core::price::{Hindrance, Offer, Place, Prices, Tag};
 use compagina_core::style::House;
 use compagina_core::wording::{Arg, Words};
 use maud::{Markup, html};
@@ -13,11 +13,21 @@ use maud::{Markup, html};
 /// At most so many values of an option stand on a card; the page has all.
 const MOST_VALUES: usize = 8;
 
-pub(crate) fn card(shop: &Shop, words: &Words, house: &House, product: &Product, with_price: bool) -> Markup {
+/// What every card is drawn with.
+#[derive(Clone, Copy)]
+pub(crate) struct Dealer<'a> {
+    pub shop: &'a Shop,
+    pub words: &'a Words,
+    pub house: &'a House,
+    pub prices: &'a Prices,
+}
+
+pub(crate) fn card(dealer: Dealer<'_>, product: &Product, with_price: bool) -> Markup {
+    let Dealer { words, house, .. } = dealer;
     let states = states(product, &Selection::none(product.options.len()));
     html! {
         div.on-card {
-            (whole(shop, words, product, with_price))
+            (whole(dealer, product, with_price))
             // Shown by the script, which opens it; without one the card itself leads to the page.
             button.quick type="button" hidden data-quick={ "/shop/products/" (product.handle) "/quick" } data-close=(words.say("quick-close")) {
                 (words.say("quick-look")) span.unseen { ": " (product.name) }
@@ -69,8 +79,10 @@ fn choices(
     }
 }
 
-fn whole(shop: &Shop, words: &Words, product: &Product, with_price: bool) -> Markup {
-    let tag = offer(product, &Selection::none(product.options.len()), 1).map(|o| o.tag).unwrap_or(Tag::None);
+fn whole(dealer: Dealer<'_>, product: &Product, with_price: bool) -> Markup {
+    let Dealer { shop, words, prices, .. } = dealer;
+    let selection = Selection::none(product.options.len());
+    let tag = prices.offer(product, &selection, 1, Place::Card).map(|o| o.tag).unwrap_or(Tag::None);
     html! {
         a.card href={ "/shop/products/" (product.handle) } {
             div.card-picture {

@@ -1,12 +1,13 @@
 //! What the renderer of a piece is given.
 
+use crate::card::Dealer;
 use crate::piece::buy_button;
 use compagina_core::catalog::{Product, Shop};
 use compagina_core::ids::Handle;
 use compagina_core::media::{Picture, ShopMedia};
 use compagina_core::money::Money;
 use compagina_core::page::{Choice, Device, Kind, Layout, Piece, SetValue, Setting, Shape};
-use compagina_core::price::Offer;
+use compagina_core::price::{Offer, Place as PricePlace, Prices};
 use compagina_core::situation::Situation;
 use compagina_core::style::{Chain, House};
 use compagina_core::wording::{Arg, Words};
@@ -21,12 +22,19 @@ pub(crate) struct Ctx<'a> {
     pub media: &'a ShopMedia,
     pub words: &'a Words,
     pub house: &'a House,
+    pub prices: &'a Prices,
+    /// Where its prices stand.
+    pub place: PricePlace,
     pub situation: &'a Situation,
     pub offer: &'a Offer,
     pub layout: &'a Layout,
 }
 
 impl Ctx<'_> {
+    /// What cards are drawn with.
+    pub fn dealer(&self) -> Dealer<'_> {
+        Dealer { shop: self.shop, words: self.words, house: self.house, prices: self.prices }
+    }
     pub fn money(&self, amount: Money) -> String {
         amount.format(self.shop.locale)
     }

@@ -1,8 +1,10 @@
 //! The HTML document around a page: head, the shop's frame, footer.
 
+use crate::card::Dealer;
 use crate::house;
 use compagina_core::catalog::{ProductType, Shop};
 use compagina_core::page::Frame;
+use compagina_core::price::Prices;
 use compagina_core::style::House;
 use compagina_core::wording::{Language, Words};
 use maud::{DOCTYPE, Markup, PreEscaped, html};
@@ -40,8 +42,17 @@ pub struct Nav {
     pub assets: Assets,
     pub words: Words,
     pub house: House,
+    /// The price rules in force.
+    pub prices: Prices,
     /// The page's own path and query, to come back to in another language.
     pub here: String,
+}
+
+impl Nav {
+    /// What cards are drawn with.
+    pub(crate) fn dealer(&self) -> Dealer<'_> {
+        Dealer { shop: &self.shop, words: &self.words, house: &self.house, prices: &self.prices }
+    }
 }
 
 /// What a document needs besides its body.

@@ -10,7 +10,7 @@ use compagina_core::choice::{Selection, ValueState, pick};
 use compagina_core::media::ShopMedia;
 use compagina_core::money::MoneyError;
 use compagina_core::page::Layout;
-use compagina_core::price::{Hindrance, Offer, offer};
+use compagina_core::price::{Hindrance, Offer, Place};
 use compagina_core::situation::Situation;
 use serde::Serialize;
 use std::collections::{BTreeMap, VecDeque};
@@ -51,6 +51,8 @@ pub(crate) struct Table {
     start: String,
     /// Where an entry that isn't here is to be had.
     ask: String,
+    /// Whether what is in the cart can change prices here.
+    cart: bool,
     /// The words for values that can't be had.
     states: BTreeMap<&'static str, String>,
     entries: BTreeMap<String, Entry>,
@@ -72,7 +74,7 @@ pub fn entry_for(
     situation: &Situation,
 ) -> Result<Entry, MoneyError> {
     let product = &situation.apply(product);
-    let offer = offer(product, &situation.selection, situation.quantity)?;
+    let offer = nav.prices.offer(product, &situation.selection, situation.quantity, Place::Page)?;
     let ctx = Ctx {
         shop: &nav.shop,
         product,
@@ -80,6 +82,8 @@ pub fn entry_for(
         media: &ShopMedia::default(),
         words: &nav.words,
         house: &nav.house,
+        prices: &nav.prices,
+        place: Place::Page,
         situation,
         offer: &offer,
         layout,
@@ -101,7 +105,7 @@ pub(crate) fn table(ctx: &Ctx<'_>, layout: &Layout) -> Result<Table, MoneyError>
             entries = BTreeMap::from([(start.clone(), first)]);
             break;
         }
-        let offer = offer(ctx.product, &selection, ctx.situation.quantity)?;
+        let offer = ctx.prices.offer(ctx.product, &selection, ctx.situation.quantity, ctx.place)?;
         let entry = entry(&Ctx { offer: &offer, ..*ctx }, layout);
         entries.insert(entry.key.clone(), entry);
         for (option, uses) in ctx.product.options.iter().enumerate() {
@@ -112,7 +116,8 @@ pub(crate) fn table(ctx: &Ctx<'_>, layout: &Layout) -> Result<Table, MoneyError>
     }
     let states =
         BTreeMap::from([("sold_out", ctx.say("state-sold-out")), ("not_made", ctx.say("state-not-made"))]);
-    Ok(Table { start, ask: format!("/shop/products/{}/offer", ctx.product.handle), states, entries })
+    let cart = ctx.prices.look_at_the_cart();
+    Ok(Table { start, cart, ask: format!("/shop/products/{}/offer", ctx.product.handle), states, entries })
 }
 
 fn entry(ctx: &Ctx<'_>, layout: &Layout) -> Entry {

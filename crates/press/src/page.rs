@@ -15,7 +15,7 @@ use compagina_core::media::ShopMedia;
 use compagina_core::money::{Locale, MoneyError};
 use compagina_core::page::piece::{band as settings, options, shared};
 use compagina_core::page::{Band, Column, Device, Facts, Frame, Kind, Layout, Piece, Values, Verdict, judge};
-use compagina_core::price::{Offer, offer};
+use compagina_core::price::{Offer, Place};
 use compagina_core::situation::Situation;
 use compagina_core::style::Chain;
 use compagina_core::wording::Arg;
@@ -81,6 +81,14 @@ fn named_selection(product: &Product, names: &[String]) -> Selection {
 }
 
 impl<'a> Page<'a> {
+    fn place(&self) -> Place {
+        if self.mode == Mode::Quick { Place::Quick } else { Place::Page }
+    }
+    /// What is offered of the product as it stands in the situation.
+    fn offer(&self, product: &Product) -> Result<Offer, MoneyError> {
+        let Situation { selection, quantity, .. } = self.situation;
+        self.nav.prices.offer(product, selection, *quantity, self.place())
+    }
     /// What its pieces are given: the product as it stands in the situation, and what is offered of it.
     fn ctx(&self, product: &'a Product, offer: &'a Offer) -> Ctx<'a> {
         Ctx {
@@ -90,6 +98,8 @@ impl<'a> Page<'a> {
             media: self.media,
             words: &self.nav.words,
             house: &self.nav.house,
+            prices: &self.nav.prices,
+            place: self.place(),
             situation: self.situation,
             offer,
             layout: self.layout,
@@ -100,7 +110,7 @@ impl<'a> Page<'a> {
 /// What the page's galleries load on a wide screen and on a phone, and which pictures are too small for them.
 pub fn weigh(page: &Page<'_>) -> Result<Weight, MoneyError> {
     let product = &page.situation.apply(page.product);
-    let offer = offer(product, &page.situation.selection, page.situation.quantity)?;
+    let offer = page.offer(product)?;
     let ctx = page.ctx(product, &offer);
     let mut weight = Weight::default();
     for gallery in page.layout.pieces().filter(|piece| piece.kind == Kind::Gallery) {
@@ -114,7 +124,7 @@ pub fn weigh(page: &Page<'_>) -> Result<Weight, MoneyError> {
 /// Makes the page as an HTML document.
 pub fn render(page: &Page<'_>) -> Result<String, MoneyError> {
     let product = &page.situation.apply(page.product);
-    let offer = offer(product, &page.situation.selection, page.situation.quantity)?;
+    let offer = page.offer(product)?;
     let ctx = page.ctx(product, &offer);
     let mut sheet = Sheet::default();
     let body = html! {

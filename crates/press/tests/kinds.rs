@@ -10,10 +10,14 @@ use compagina_core::page::piece::{self, shared};
 use compagina_core::page::{
     Band, Column, Device, Kind, Layout, Piece, Rule, SetValue, Setting, Shape, Values,
 };
+use compagina_core::price::{
+    Counted, Effect, Moment, PriceBook, PriceRule, Prices, RuleId, RuleReach, Step, Zone,
+};
 use compagina_core::situation::{SaleMood, Situation};
 use compagina_core::wording::{Language, Own, Words};
 use compagina_press::{Around, Mode, Nav, Neighbour, Page, render};
 use shop::{demo, media, nav, plain};
+use std::sync::Arc;
 
 fn text(words: &str) -> SetValue {
     SetValue::Text(words.into())
@@ -95,7 +99,11 @@ fn draw(nav: &Nav, layout: &Layout, product: &Product, change: impl FnOnce(&mut 
 }
 
 fn html(layout: &Layout) -> String {
-    draw(&nav(), layout, &demo().0[0], |_| {})
+    let mut nav = nav();
+    if layout.first_of(Kind::PriceLadder).is_some() {
+        nav.prices = ladder();
+    }
+    draw(&nav, layout, &demo().0[0], |_| {})
 }
 
 /// The page's content without what stands on every page, one element a line.
@@ -105,6 +113,41 @@ fn content(html: &str) -> String {
     let (_, css) = html.split_once("<style id=\"laid\">").unwrap();
     let (css, _) = css.split_once("</style>").unwrap();
     format!("{css}\n{content}").replace("><", ">\n<").replace('}', "}\n")
+}
+
+/// Three pieces 5 % less, six 10 %.
+fn ladder() -> Prices {
+    let step = |from, hundredths| Step { from, effect: Effect::Percent { hundredths } };
+    let rule = PriceRule {
+        id: RuleId(1),
+        name: "By number".into(),
+        reach: RuleReach::All,
+        except: vec![],
+        steps: vec![step(3, 500), step(6, 1000)],
+        counted: Counted::Product,
+        total: None,
+        from: None,
+        until: None,
+        on: true,
+    };
+    let book = PriceBook { rules: vec![rule], ..PriceBook::default() };
+    Prices::new(Arc::new(book), Zone::default(), Moment::default())
+}
+
+#[test]
+fn a_ladder_marks_the_step_that_is_reached_and_tells_what_comes_next() {
+    let (mut nav, layout) = (nav(), page_of(Kind::PriceLadder, vec![]));
+    assert!(
+        !draw(&nav, &layout, &demo().0[0], |_| {}).contains("id=\"p-it\""),
+        "without steps there is none"
+    );
+    nav.prices = ladder();
+    let page = draw(&nav, &layout, &demo().0[0], |situation| situation.quantity = 4);
+    assert!(
+        page.contains("data-rung=\"3\" data-shows=\"ladder-price.it.3\" aria-current=\"true\""),
+        "{page}"
+    );
+    assert!(page.contains("2 more, and each costs £61.20 (−10 %)"), "{page}");
 }
 
 #[test]

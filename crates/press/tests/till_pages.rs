@@ -6,6 +6,7 @@ mod shop;
 use compagina_core::cart::{Wanted, reckon};
 use compagina_core::catalog::{Product, Stock};
 use compagina_core::price::Hindrance;
+use compagina_core::price::Prices;
 use compagina_press::shop::{
     CartLine, CartPage, CheckoutForm, CheckoutPage, FIELDS, Receipt, Shelf, cart, checkout, listing, message,
     receipt, say_hindrance,
@@ -24,7 +25,7 @@ fn cart_of(products: &[Product], seen: &[i64], notice: Option<&str>) -> String {
             seen: pounds(*seen),
         })
         .collect();
-    let reckoning = reckon(&wanted, pounds(0).currency).unwrap();
+    let reckoning = reckon(&wanted, pounds(0).currency, &Prices::default()).unwrap();
     let line = |(product, line)| -> CartLine<'_> {
         let product: &Product = product;
         let (href, choice) = (format!("/shop/products/{}", product.handle), "Colour: <Ember>".to_owned());

@@ -6,9 +6,9 @@ use crate::password;
 use compagina_core::catalog::NewPicture;
 use compagina_core::media::{FilmFile, Focus, PLAN, PictureSize};
 use compagina_core::swatch::Colour;
-use compagina_demo::{Drawing, OWNERS, demo_shop, media as free, swatch_files};
+use compagina_demo::{Drawing, OWNERS, demo_shop, media as free, prices, swatch_files};
 use compagina_pictures::{Cut, square};
-use compagina_storage::{StorageError, Store};
+use compagina_storage::{DocumentName, StorageError, Store};
 use futures_util::{StreamExt, TryStreamExt, stream};
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
@@ -48,6 +48,7 @@ pub async fn fill_if_empty(store: &Store, media: &Media, more: u32) -> Result<()
         let hash = password::hash(word).map_err(|why| StorageError::Damaged { what: "password", why })?;
         store.add_owner(email, name, &hash).await?;
     }
+    store.begin_document(DocumentName::Prices, &prices()).await?;
     fill_media(store, media).await?;
     // Last, so that a database filled only in part is not taken for a full one.
     store.set_shop(&demo.shop).await?;

@@ -1,11 +1,12 @@
 //! Shop pages kept ready. A page is dropped as soon as anything that it was made of changes, here or in another
 //! process: each reads the notes of changes a few times a second, and at once after its own.
 
-use crate::reading::today;
+use crate::reading::{now, today};
 use crate::state::State;
 use actix_web::web::{Bytes, Data};
 use compagina_core::ids::ProductId;
 use compagina_core::page::Day;
+use compagina_core::price::Moment;
 use quick_cache::sync::Cache;
 use std::collections::BTreeSet;
 use std::sync::atomic::{AtomicU64, Ordering};
@@ -24,12 +25,15 @@ pub struct Ready {
     made_of: Vec<ProductId>,
     /// The only day for which it holds, where it depends on the day.
     day: Option<Day>,
+    /// The moment from which prices may be others.
+    until: Option<Moment>,
 }
 
 /// What a page was made of.
 pub struct MadeOf {
     pub products: Vec<ProductId>,
     pub day: Option<Day>,
+    pub until: Option<Moment>,
 }
 
 pub struct Pages {
@@ -47,7 +51,10 @@ impl Default for Pages {
 
 impl Pages {
     pub fn get(&self, key: &str) -> Option<Arc<Ready>> {
-        self.ready.get(key).filter(|page| page.day.as_ref().is_none_or(|day| *day == today()))
+        let page = self.ready.get(key)?;
+        let holds = page.day.as_ref().is_none_or(|day| *day == today())
+            && page.until.is_none_or(|until| now() < until);
+        holds.then_some(page)
     }
 
     /// To be asked for before a page's facts are read.
@@ -58,8 +65,13 @@ impl Pages {
     /// Keeps a page, unless something has changed since `age`.
     pub fn keep(&self, key: String, html: String, made_of: MadeOf, age: u64) -> Arc<Ready> {
         let tag = format!("\"{}\"", &compagina_pictures::hash(html.as_bytes())[..24]);
-        let page =
-            Arc::new(Ready { body: Bytes::from(html), tag, made_of: made_of.products, day: made_of.day });
+        let page = Arc::new(Ready {
+            body: Bytes::from(html),
+            tag,
+            made_of: made_of.products,
+            day: made_of.day,
+            until: made_of.until,
+        });
         if self.age() == age {
             self.ready.insert(key.clone(), page.clone());
             // A change between the question and the insertion must not leave an old page behind.
@@ -136,7 +148,7 @@ mod tests {
         pages.keep(
             key.into(),
             key.into(),
-            MadeOf { products: vec![ProductId(product)], day: None },
+            MadeOf { products: vec![ProductId(product)], day: None, until: None },
             pages.age(),
         );
     }
@@ -160,7 +172,7 @@ mod tests {
         let pages = Pages::default();
         let age = pages.age();
         pages.drop_changed(&[(1, None)]);
-        pages.keep("late".into(), String::new(), MadeOf { products: vec![], day: None }, age);
+        pages.keep("late".into(), String::new(), MadeOf { products: vec![], day: None, until: None }, age);
         assert!(pages.get("late").is_none());
     }
 }

@@ -8,6 +8,7 @@ use chrono::Utc;
 use compagina_core::catalog::Shop;
 use compagina_core::ids::TemplateId;
 use compagina_core::page::Day;
+use compagina_core::price::{Moment, Prices};
 use compagina_core::style::House;
 use compagina_core::wording::{Book, Language, Words};
 use compagina_press::{Nav, NavItem};
@@ -58,9 +59,10 @@ pub async fn nav(state: &State, reading: &Reading) -> ApiResult<Nav> {
 
 /// The same where the shop and its types are known already.
 pub async fn nav_of(state: &State, reading: &Reading, mut shop: Shop, items: Vec<NavItem>) -> ApiResult<Nav> {
-    let (house, book): (Document<House>, Document<Book>) = tokio::try_join!(
+    let (house, book, prices): (Document<House>, Document<Book>, Prices) = tokio::try_join!(
         state.store.document(DocumentName::House),
-        state.store.document(DocumentName::Wording)
+        state.store.document(DocumentName::Wording),
+        state.store.prices(now())
     )?;
     shop.locale = reading.language.locale(shop.locale);
     let (house, book) = match reading.side {
@@ -68,7 +70,7 @@ pub async fn nav_of(state: &State, reading: &Reading, mut shop: Shop, items: Vec
         Side::Draft => (house.draft, book.draft),
     };
     let words = words(state, reading, &book);
-    Ok(Nav { shop, items, assets: state.assets.clone(), words, house, here: reading.here.clone() })
+    Ok(Nav { shop, items, assets: state.assets.clone(), words, house, prices, here: reading.here.clone() })
 }
 
 /// Words are read from their sources once and then kept ready.
@@ -81,6 +83,11 @@ fn words(state: &State, reading: &Reading, book: &Book) -> Words {
     let words = Words::with(reading.language, &own);
     state.words.insert(key, words.clone());
     words
+}
+
+/// This moment, as prices know it.
+pub fn now() -> Moment {
+    Moment(Utc::now().timestamp())
 }
 
 /// Today's day.

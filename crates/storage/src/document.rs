@@ -11,6 +11,7 @@ use sqlx::types::Json;
 pub enum DocumentName {
     House,
     Wording,
+    Prices,
 }
 
 impl DocumentName {
@@ -18,6 +19,7 @@ impl DocumentName {
         match self {
             Self::House => "house",
             Self::Wording => "wording",
+            Self::Prices => "prices",
         }
     }
 }
@@ -115,6 +117,19 @@ impl Store {
             Ok(())
         })
         .await
+    }
+
+    /// Keeps a document that nobody has worked on yet, in force at once.
+    pub async fn begin_document<T: Serialize + Sync>(&self, name: DocumentName, document: &T) -> Result<()> {
+        sqlx::query!(
+            "INSERT INTO shop_document (name, draft, revision, published) VALUES (?, ?, 0, ?)",
+            name.text(),
+            Json(document) as _,
+            Json(document) as _
+        )
+        .execute(&self.pool)
+        .await?;
+        Ok(())
     }
 
     /// Takes the last step on a document back.

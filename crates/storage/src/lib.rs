@@ -10,6 +10,7 @@ mod error;
 mod media;
 mod order;
 mod picture;
+mod prices;
 mod swatch_book;
 mod template;
 mod together;

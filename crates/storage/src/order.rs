@@ -1,12 +1,14 @@
 //! Orders. Stock is taken in the transaction that makes the order; a refused payment gives it back.
 
 use crate::error::with_retries;
+use crate::prices::prices_of;
 use crate::{CartRow, Result, StorageError, Store, cart, change};
 use compagina_core::cart::{Reckoning, reckon};
 use compagina_core::catalog::Product;
 use compagina_core::choice::Selection;
 use compagina_core::ids::ProductId;
 use compagina_core::money::{Currency, Money};
+use compagina_core::price::Moment;
 use serde::{Deserialize, Serialize};
 use sqlx::MySqlConnection;
 use sqlx::types::Json;
@@ -57,7 +59,7 @@ pub enum Placed {
 
 impl Store {
     /// Orders what a cart holds, all of it or nothing.
-    pub async fn place_order(&self, cart: CartRow, contact: &Contact) -> Result<Placed> {
+    pub async fn place_order(&self, cart: CartRow, contact: &Contact, now: Moment) -> Result<Placed> {
         with_retries(|| async {
             let mut tx = self.pool.begin().await?;
             // Locking reads come first, so that everything read after them is as it stands under the locks.
@@ -65,7 +67,7 @@ impl Store {
             let items = cart::items(&mut tx, cart).await?;
             let Some(currency) = items.first().map(|i| i.seen.currency) else { return Ok(Placed::Empty) };
             let wanted: Vec<_> = items.iter().map(cart::CartItem::wanted).collect();
-            let reckoning = reckon(&wanted, currency)?;
+            let reckoning = reckon(&wanted, currency, &prices_of(&mut tx, now).await?)?;
             if !reckoning.stands() {
                 return Ok(Placed::NotAsSeen);
             }

@@ -347,6 +347,92 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/prices": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The price rules as they are being worked on. */
+        get: operations["show_prices"];
+        /** Puts the draft as a whole; nothing is kept of one with a mistake. */
+        put: operations["set_prices"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prices/moves": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Which prices would be others at this moment if the draft were in force: of each product the variant that moves most. */
+        get: operations["price_moves"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prices/publish": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Puts the draft in force. */
+        post: operations["publish_prices"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prices/try": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Works out a price under the rules as they are being worked on, and tells what each of them did. */
+        post: operations["try_price"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prices/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes the last step back. */
+        post: operations["undo_prices"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/session": {
         parameters: {
             query?: never;
@@ -1048,6 +1134,11 @@ export interface components {
             what: string;
         };
         /**
+         * @description Which pieces are counted together.
+         * @enum {string}
+         */
+        Counted: "variant" | "product" | "lines";
+        /**
          * @description A currency of ISO 4217, by its letter code.
          * @example GBP
          */
@@ -1328,7 +1419,7 @@ export interface components {
          * @description What a piece is.
          * @enum {string}
          */
-        Kind: "breadcrumb" | "title" | "gallery" | "price" | "summary" | "stock_line" | "options" | "quantity" | "buy_button" | "promises" | "details" | "related" | "sticky_bar" | "text" | "picture" | "film" | "picture_row" | "quotes" | "questions" | "comparison" | "reviews" | "value_points" | "facts" | "sku_line" | "rating_line" | "size_chart" | "share_links" | "neighbours" | "space" | "rule" | "variant_list";
+        Kind: "breadcrumb" | "title" | "gallery" | "price" | "summary" | "stock_line" | "options" | "quantity" | "buy_button" | "promises" | "details" | "related" | "sticky_bar" | "text" | "picture" | "film" | "picture_row" | "quotes" | "questions" | "comparison" | "reviews" | "value_points" | "facts" | "sku_line" | "rating_line" | "size_chart" | "share_links" | "neighbours" | "space" | "rule" | "variant_list" | "price_ladder";
         /** @description A kind of piece that can be added. */
         KindView: {
             kind: components["schemas"]["Kind"];
@@ -1357,6 +1448,11 @@ export interface components {
          * @enum {string}
          */
         Level: "house" | "template" | "type" | "product";
+        /**
+         * @description A time on the shop's clocks as `2026-11-27T09:00`.
+         * @example 2026-11-27T09:00
+         */
+        Local: string;
         /**
          * @description How a shop's language writes figures and where it puts the currency.
          * @enum {string}
@@ -1428,11 +1524,22 @@ export interface components {
             what: string;
             who?: string | null;
         };
+        /** @description An amount: whole minor units (pence) of one currency. */
+        Money: {
+            currency: components["schemas"]["Currency"];
+            /** Format: int64 */
+            minor: number;
+        };
         /** @description A choice that changed by itself. */
         Moved: {
             from: components["schemas"]["Handle"];
             option: components["schemas"]["Handle"];
             to: components["schemas"]["Handle"];
+        };
+        /** @description Something with a handle, and what an owner calls it. */
+        Named: {
+            handle: components["schemas"]["Handle"];
+            name: string;
         };
         /** @description Why a file is only near to a value. */
         Near: {
@@ -1458,6 +1565,20 @@ export interface components {
         };
         NewTemplate: {
             name: string;
+        };
+        /** @description The next step down. */
+        Next: {
+            /**
+             * Format: int32
+             * @description So many more pieces of it.
+             */
+            more: number;
+            /**
+             * Format: int32
+             * @description Less than without any rule, rounded down.
+             */
+            percent: number;
+            unit: components["schemas"]["Money"];
         };
         /** @description What a product is offered at under a choice and a quantity. */
         OfferAnswer: {
@@ -1632,6 +1753,44 @@ export interface components {
             looks: number;
             others: components["schemas"]["OtherView"][];
         };
+        Outcome: {
+            /** Format: int32 */
+            from: number;
+            /** @enum {string} */
+            is: "applied";
+        } | {
+            /** @enum {string} */
+            is: "beaten";
+        } | {
+            /** @enum {string} */
+            is: "no_effect";
+        } | {
+            /** @enum {string} */
+            is: "off";
+        } | {
+            from: components["schemas"]["Local"];
+            /** @enum {string} */
+            is: "not_yet";
+        } | {
+            /** @enum {string} */
+            is: "over";
+            until: components["schemas"]["Local"];
+        } | {
+            /** Format: int32 */
+            has: number;
+            /** @enum {string} */
+            is: "too_few";
+            /** Format: int32 */
+            needs: number;
+        } | {
+            has: components["schemas"]["Money"];
+            /** @enum {string} */
+            is: "total_too_low";
+            needs: components["schemas"]["Money"];
+        } | {
+            /** @enum {string} */
+            is: "not_for";
+        };
         /** @description A product that shows a value in its own way. */
         OwnSwatchView: {
             name: string;
@@ -1699,11 +1858,68 @@ export interface components {
             column: components["schemas"]["ColumnId"];
             index: number;
         };
+        /** @description The policy of each place. */
+        Places: {
+            card: components["schemas"]["Policy"];
+            cart: components["schemas"]["Policy"];
+            page: components["schemas"]["Policy"];
+            quick: components["schemas"]["Policy"];
+        };
+        /**
+         * @description When an old price that a rule brings is shown.
+         * @enum {string}
+         */
+        Policy: "at_once" | "once_earned" | "with_quantity";
         PreviewLink: {
             /** @description The path; whoever has it can look. */
             path: string;
             /** Format: date-time */
             until: string;
+        };
+        /** @description A price that publishing would move. */
+        PriceMove: {
+            after: components["schemas"]["Money"];
+            before: components["schemas"]["Money"];
+            name: string;
+            /**
+             * Format: int32
+             * @description From so many pieces on.
+             */
+            pieces: number;
+            product: components["schemas"]["Handle"];
+            sku: string;
+        };
+        /** @description All rules in their order, and how they go together. */
+        PricesChange: {
+            places: components["schemas"]["Places"];
+            /** Format: int64 */
+            revision: number;
+            rounding: components["schemas"]["Rounding"];
+            rules: components["schemas"]["RuleForm"][];
+            together: components["schemas"]["Together"];
+        };
+        PricesStep: {
+            /** Format: int64 */
+            revision: number;
+        };
+        PricesView: {
+            can_undo: boolean;
+            changes_not_live: number;
+            currency: components["schemas"]["Currency"];
+            /** @description A number that no rule has yet. */
+            free: components["schemas"]["RuleId"];
+            /** @description What the shop's clocks show. */
+            now: components["schemas"]["Local"];
+            places: components["schemas"]["Places"];
+            products: components["schemas"]["Named"][];
+            /** Format: int64 */
+            revision: number;
+            rounding: components["schemas"]["Rounding"];
+            rules: components["schemas"]["RuleView"][];
+            tags: string[];
+            together: components["schemas"]["Together"];
+            /** @description What a rule can be for. */
+            types: components["schemas"]["Named"][];
         };
         /**
          * Format: int64
@@ -1767,6 +1983,15 @@ export interface components {
          * @enum {string}
          */
         Role: "orient" | "show" | "buy" | "tell";
+        /** @description Where a fraction of a minor unit goes after a percentage: to the nearest step, halves up; or down. */
+        Rounding: {
+            down: boolean;
+            /**
+             * Format: int64
+             * @description In minor units: 1, 5, 10, 50 or 100.
+             */
+            step: number;
+        };
         /** @description A condition. */
         Rule: {
             /** @enum {string} */
@@ -1830,11 +2055,81 @@ export interface components {
             /** @enum {string} */
             is: "cart_holds_this";
         };
+        /** @description A rule as an owner writes it: amounts and percentages as plain numbers. */
+        RuleForm: {
+            counted: components["schemas"]["Counted"];
+            except?: components["schemas"]["Handle"][];
+            /** @description By the shop's clocks, as `2026-11-27T09:00`; empty where it has no beginning. */
+            from?: string;
+            id: components["schemas"]["RuleId"];
+            name: string;
+            on: boolean;
+            reach: components["schemas"]["RuleReach"];
+            steps: components["schemas"]["StepForm"][];
+            /** @description A plain number; empty where the cart's total doesn't matter. */
+            total?: string;
+            until?: string;
+        };
+        /**
+         * Format: int64
+         * @description A rule's number, for good.
+         */
+        RuleId: number;
+        /** @description For what a rule is. */
+        RuleReach: {
+            /** @enum {string} */
+            of: "all";
+        } | {
+            /** @enum {string} */
+            of: "types";
+            types: components["schemas"]["Handle"][];
+        } | {
+            /** @enum {string} */
+            of: "tags";
+            tags: string[];
+        } | {
+            /** @enum {string} */
+            of: "products";
+            products: components["schemas"]["Handle"][];
+        } | {
+            /** @enum {string} */
+            of: "variants";
+            skus: string[];
+        };
+        /**
+         * @description Where a rule stands in time.
+         * @enum {string}
+         */
+        RuleState: "in_force" | "planned" | "over" | "off";
+        /** @description A rule with what it comes to now. */
+        RuleView: components["schemas"]["RuleForm"] & {
+            /** @description Other rules that are for some of the same products at the same time. */
+            meets: components["schemas"]["RuleId"][];
+            /** @description How many products it reaches. */
+            products: number;
+            /** @description `5 % from 3 · 10 % from 6` */
+            says: string;
+            state: components["schemas"]["RuleState"];
+        };
+        Rung: {
+            /** Format: int32 */
+            from: number;
+            unit: components["schemas"]["Money"];
+        };
         /**
          * @description Whether a proof shows the product on sale.
          * @enum {string}
          */
         SaleMood: "as_it_is" | "on" | "off";
+        /** @description What is saved against the old price. */
+        Saving: {
+            amount: components["schemas"]["Money"];
+            /**
+             * Format: int32
+             * @description Rounded down, so that it never says more than is true.
+             */
+            percent: number;
+        };
         /** @description Who is signed in, and the token that every change must carry. */
         SessionView: {
             csrf: string;
@@ -2002,6 +2297,15 @@ export interface components {
             /** Format: int64 */
             revision: number;
         };
+        StepForm: {
+            /** Format: int32 */
+            from: number;
+            kind: components["schemas"]["StepKind"];
+            /** @description A plain number: percent, or an amount of the shop's currency. */
+            value: string;
+        };
+        /** @enum {string} */
+        StepKind: "percent" | "amount" | "fixed";
         /**
          * @description The stock under which a proof is shown.
          * @enum {string}
@@ -2078,6 +2382,11 @@ export interface components {
             templates: components["schemas"]["TemplateView"][];
             types: components["schemas"]["TypeReached"][];
         };
+        /**
+         * @description What happens where several rules are for one thing.
+         * @enum {string}
+         */
+        Together: "best_one" | "in_order";
         TokenChange: {
             key: string;
             /** Format: int64 */
@@ -2099,6 +2408,38 @@ export interface components {
         TooSmallView: {
             piece: components["schemas"]["PieceId"];
             why: string;
+        };
+        /** @description A price with its working, under the draft. */
+        Tried: {
+            at: components["schemas"]["Local"];
+            base: components["schemas"]["Money"];
+            /** @description Unit price by quantity, without the cart. */
+            ladder: components["schemas"]["Rung"][];
+            line: components["schemas"]["Money"];
+            next?: components["schemas"]["Next"] | null;
+            old?: components["schemas"]["Money"] | null;
+            saving?: components["schemas"]["Saving"] | null;
+            sku: string;
+            skus: string[];
+            unit: components["schemas"]["Money"];
+            working: components["schemas"]["Work"][];
+        };
+        /** @description What is put onto the bench. */
+        Try: {
+            at?: components["schemas"]["Local"] | null;
+            /** @description What is in the cart besides. */
+            cart?: components["schemas"]["TryLine"][];
+            /** @description A product by its handle, and one of its variants by its SKU; the first where there is none. */
+            product: string;
+            /** Format: int32 */
+            quantity: number;
+            sku?: string | null;
+        };
+        TryLine: {
+            product: string;
+            /** Format: int32 */
+            quantity: number;
+            sku?: string | null;
         };
         /** @description A product type, with the template that serves it and why. */
         TypeReached: {
@@ -2265,6 +2606,14 @@ export interface components {
             revision: number;
             template?: components["schemas"]["TemplateId"] | null;
             words: components["schemas"]["WordView"][];
+        };
+        /** @description What one rule did, in the working of a price. */
+        Work: {
+            after: components["schemas"]["Money"];
+            before: components["schemas"]["Money"];
+            name: string;
+            outcome: components["schemas"]["Outcome"];
+            rule: components["schemas"]["RuleId"];
         };
     };
     responses: never;
@@ -3320,6 +3669,200 @@ export interface operations {
                 };
             };
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    show_prices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PricesView"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    set_prices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PricesChange"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PricesView"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    price_moves: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PriceMove"][];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    publish_prices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PricesStep"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PricesView"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    try_price: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Try"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Tried"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    undo_prices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PricesStep"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PricesView"];
+                };
+            };
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };

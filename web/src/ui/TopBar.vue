@@ -27,6 +27,7 @@ async function signOut(): Promise<void> {
       <router-link to="/">Shelf</router-link>
       <router-link to="/templates" :class="{ within: route.path.startsWith('/templates') }">Templates</router-link>
       <router-link to="/swatch-book">Swatch book</router-link>
+      <router-link to="/prices">Prices</router-link>
       <router-link to="/pictures">Pictures</router-link>
       <router-link to="/house-style">House style</router-link>
       <router-link to="/wording">Wording</router-link>

@@ -1,4 +1,4 @@
-use super::{Quote, quote};
+use super::{Next, Place, Prices, Promise, Quote};
 use crate::catalog::{Product, ProductState, Stock, Variant};
 use crate::choice::{Selection, ValueState, fitting, states, variant_of};
 use crate::ids::VariantId;
@@ -39,6 +39,9 @@ pub struct Offer {
     pub selection: Selection,
     pub variant: Option<VariantId>,
     pub tag: Tag,
+    /// Of the variant: the condition of a price that isn't earned yet, and the next step down.
+    pub promise: Option<Promise>,
+    pub next: Option<Next>,
     /// Of the variant, once it is known.
     pub stock: Option<Stock>,
     pub hindrance: Option<Hindrance>,
@@ -48,18 +51,59 @@ pub struct Offer {
     pub pictures: Vec<usize>,
 }
 
-/// Works out what a page offers for a selection and a quantity.
+/// Works out what a page offers for a selection and a quantity where no rule is in force.
 pub fn offer(product: &Product, selection: &Selection, quantity: u32) -> Result<Offer, MoneyError> {
-    let variant = variant_of(product, selection);
-    Ok(Offer {
-        selection: selection.clone(),
-        variant: variant.map(|v| v.id),
-        tag: tag(product, selection, variant, quantity)?,
-        stock: variant.map(|v| v.stock),
-        hindrance: hindrance_of_choice(product, selection, variant, quantity),
-        states: if product.is_sold() { states(product, selection) } else { unsold(product, selection) },
-        pictures: pictures(product, selection, variant),
-    })
+    Prices::default().offer(product, selection, quantity, Place::Page)
+}
+
+impl Prices {
+    /// Works out what a place of the shop offers for a selection and a quantity.
+    pub fn offer(
+        &self,
+        product: &Product,
+        selection: &Selection,
+        quantity: u32,
+        place: Place,
+    ) -> Result<Offer, MoneyError> {
+        let variant = variant_of(product, selection);
+        let shown = variant.map(|v| self.shown(product, v, quantity, place)).transpose()?;
+        let tag = match shown {
+            Some(shown) => Tag::Exact(shown.quote),
+            None => self.span(product, selection, quantity, place)?,
+        };
+        Ok(Offer {
+            selection: selection.clone(),
+            variant: variant.map(|v| v.id),
+            tag,
+            promise: shown.and_then(|shown| shown.promise),
+            next: shown.and_then(|shown| shown.next),
+            stock: variant.map(|v| v.stock),
+            hindrance: hindrance_of_choice(product, selection, variant, quantity),
+            states: if product.is_sold() { states(product, selection) } else { unsold(product, selection) },
+            pictures: pictures(product, selection, variant),
+        })
+    }
+
+    /// What all variants that still fit cost, from the least to the most.
+    fn span(
+        &self,
+        product: &Product,
+        selection: &Selection,
+        quantity: u32,
+        place: Place,
+    ) -> Result<Tag, MoneyError> {
+        let mut quotes: Vec<Quote> = Vec::new();
+        for variant in fitting(&product.variants, selection) {
+            quotes.push(self.shown(product, variant, quantity, place)?.quote);
+        }
+        let least = quotes.iter().min_by_key(|q| q.unit.minor);
+        let most = quotes.iter().max_by_key(|q| q.unit.minor);
+        Ok(match (least, most) {
+            (Some(a), Some(b)) if a.unit == b.unit && quotes.iter().all(|q| q.old == a.old) => Tag::Exact(*a),
+            (Some(a), Some(b)) => Tag::Span { from: a.unit, to: b.unit },
+            _ => Tag::None,
+        })
+    }
 }
 
 /// Of what isn't sold at all nothing is sold out: every choice that is made can be looked at.
@@ -69,28 +113,6 @@ fn unsold(product: &Product, selection: &Selection) -> Vec<Vec<ValueState>> {
         *state = ValueState::Open;
     }
     states
-}
-
-fn tag(
-    product: &Product,
-    selection: &Selection,
-    variant: Option<&Variant>,
-    quantity: u32,
-) -> Result<Tag, MoneyError> {
-    if let Some(variant) = variant {
-        return Ok(Tag::Exact(quote(product, variant, quantity)?));
-    }
-    let mut quotes = Vec::new();
-    for variant in fitting(&product.variants, selection) {
-        quotes.push(quote(product, variant, quantity)?);
-    }
-    let least = quotes.iter().min_by_key(|q| q.unit.minor);
-    let most = quotes.iter().max_by_key(|q| q.unit.minor);
-    Ok(match (least, most) {
-        (Some(a), Some(b)) if a.unit == b.unit && quotes.iter().all(|q| q.old == a.old) => Tag::Exact(*a),
-        (Some(a), Some(b)) => Tag::Span { from: a.unit, to: b.unit },
-        _ => Tag::None,
-    })
 }
 
 fn hindrance_of_choice(

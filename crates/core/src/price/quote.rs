@@ -38,7 +38,7 @@ pub fn quote(product: &Product, variant: &Variant, quantity: u32) -> Result<Quot
     Ok(Quote { unit, old, saving, quantity, line: unit.times(quantity)? })
 }
 
-fn saving(old: Money, unit: Money) -> Result<Saving, MoneyError> {
+pub(super) fn saving(old: Money, unit: Money) -> Result<Saving, MoneyError> {
     let amount = old.minus(unit)?;
     let percent = i128::from(amount.minor) * 100 / i128::from(old.minor).max(1);
     Ok(Saving { amount, percent: u32::try_from(percent).map_err(|_| MoneyError::Overflow)? })

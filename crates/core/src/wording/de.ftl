@@ -152,3 +152,18 @@ size-chart-heading = Größen
 share-links-label = Teilen
 neighbours-before = Zurück
 neighbours-after = Weiter
+
+ladder-pieces = Stück
+ladder-each = Je Stück
+ladder-saving = Ersparnis
+ladder-from = { $count ->
+    [one] 1 Stück
+   *[other] ab { $count }
+}
+ladder-next = { $count ->
+    [one] 1 mehr, und jedes kostet { $amount } (−{ $percent } %)
+   *[other] { $count } mehr, und jedes kostet { $amount } (−{ $percent } %)
+}
+promise-pieces = ab { $count } Stück
+promise-total = ab einem Warenkorb von { $amount }
+price-ladder-heading = Preis nach Anzahl

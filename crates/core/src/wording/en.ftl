@@ -35,6 +35,23 @@ whole-broken = This picture can't be loaded.
 price-before = Before:
 save-amount = Save { $amount }
 
+## Price ladder
+ladder-pieces = Pieces
+ladder-each = Each
+ladder-saving = Saving
+ladder-from = { $count ->
+    [one] 1 piece
+   *[other] from { $count }
+}
+ladder-next = { $count ->
+    [one] 1 more, and each costs { $amount } (−{ $percent } %)
+   *[other] { $count } more, and each costs { $amount } (−{ $percent } %)
+}
+
+## Promised prices
+promise-pieces = from { $count } pieces
+promise-total = from a cart of { $amount }
+
 ## Buy button
 hint-only-left = { $count ->
     [one] There is only 1 left of this choice.

@@ -12,6 +12,7 @@ pub(crate) mod options;
 pub(crate) mod picture;
 pub(crate) mod picture_row;
 pub(crate) mod price;
+mod price_ladder;
 pub(crate) mod promises;
 pub(crate) mod quantity;
 pub(crate) mod questions;
@@ -68,6 +69,7 @@ pub(crate) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
         Kind::Facts => Some(facts::draw(ctx, styled)),
         Kind::SkuLine => Some(sku_line::draw(ctx, styled)),
         Kind::VariantList => variant_list::draw(ctx, styled),
+        Kind::PriceLadder => price_ladder::draw(ctx, styled),
         Kind::RatingLine => rating_line::draw(ctx, styled),
         Kind::SizeChart => size_chart::draw(ctx, styled),
         Kind::ShareLinks => share_links::draw(ctx, styled),
@@ -105,6 +107,7 @@ pub(crate) fn css(root: &str, styled: &Styled<'_>, device: Device, house: &House
         Kind::Facts => facts::css(root, styled, device),
         Kind::SkuLine => sku_line::css(root, styled, device),
         Kind::VariantList => variant_list::css(root, styled, device),
+        Kind::PriceLadder => price_ladder::css(root, styled, device),
         Kind::RatingLine => rating_line::css(root, styled, device),
         Kind::Neighbours => neighbours::css(root, styled, device),
         Kind::Space => space::css(root, styled, device, house),
@@ -191,6 +194,7 @@ pub(crate) fn slots(ctx: &Ctx<'_>, styled: &Styled<'_>) -> BTreeMap<String, Stri
         Kind::Options => options::slots(ctx, styled),
         Kind::SkuLine => sku_line::slots(ctx),
         Kind::Gallery => gallery::slots(ctx),
+        Kind::PriceLadder => price_ladder::slots(ctx, styled),
         _ => BTreeMap::new(),
     }
 }
@@ -229,6 +233,7 @@ pub(crate) fn class_of(kind: Kind) -> &'static str {
         Kind::Neighbours => "k-neighbours",
         Kind::Space => "k-space",
         Kind::Rule => "k-rule",
+        Kind::PriceLadder => "k-price-ladder",
     }
 }
 

@@ -2,7 +2,7 @@ use super::slot;
 use crate::ctx::{Ctx, Styled};
 use compagina_core::page::Device;
 use compagina_core::page::piece::price::{FROM, NOTE, OLD, OldPlace, SAVING, SIZE, SavingAs};
-use compagina_core::price::Tag;
+use compagina_core::price::{Promise, Tag};
 use compagina_core::style::House;
 use compagina_core::wording::Arg;
 use maud::{Markup, html};
@@ -10,8 +10,9 @@ use std::collections::BTreeMap;
 
 /// Every form of the price; which of them a piece shows is a matter of its markup and style.
 pub(crate) fn slots(ctx: &Ctx<'_>) -> BTreeMap<String, String> {
-    let mut say: BTreeMap<String, String> =
-        ["from", "price", "old", "percent", "amount"].map(|name| (name.to_owned(), String::new())).into();
+    let mut say: BTreeMap<String, String> = ["from", "price", "old", "percent", "amount", "promise"]
+        .map(|name| (name.to_owned(), String::new()))
+        .into();
     let mut put = |name: &str, text: String| say.insert(name.to_owned(), text);
     match &ctx.offer.tag {
         Tag::Exact(quote) => {
@@ -35,7 +36,19 @@ pub(crate) fn slots(ctx: &Ctx<'_>) -> BTreeMap<String, String> {
             put("price", "—".to_owned());
         }
     }
+    if let Some(promise) = ctx.offer.promise {
+        say.insert("promise".to_owned(), promised(ctx, promise));
+    }
     say
+}
+
+/// The condition of a price that isn't earned yet.
+fn promised(ctx: &Ctx<'_>, promise: Promise) -> String {
+    match (promise.pieces, promise.total) {
+        (Some(pieces), _) => ctx.say_with("promise-pieces", &[("count", Arg::Number(pieces))]),
+        (None, Some(total)) => ctx.say_with("promise-total", &[("amount", Arg::Text(&ctx.money(total)))]),
+        (None, None) => String::new(),
+    }
 }
 
 pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
@@ -47,6 +60,7 @@ pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
         s.old data-shows="old" hidden[text("old").is_empty()] { span.unseen { (ctx.say("price-before")) " " } (slot("old", text("old"))) }
         @if styled.anywhere(&SAVING, SavingAs::Percent) { span.saving.percent { (slot("percent", text("percent"))) } }
         @if styled.anywhere(&SAVING, SavingAs::Amount) { span.saving.amount { (slot("amount", text("amount"))) } }
+        span.promise { (slot("promise", text("promise"))) }
         @if styled.has_words(&NOTE) { span.note { (styled.words(&NOTE)) } }
     }
 }

@@ -11,7 +11,7 @@ pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
     let (most, with_price) = (styled.most(&COUNT), styled.flag_anywhere(&PRICES));
     Some(html! {
         (styled.heading(&HEADING))
-        div.cards { @for product in ctx.around.related.iter().take(most) { (card(ctx.shop, ctx.words, ctx.house, product, with_price)) } }
+        div.cards { @for product in ctx.around.related.iter().take(most) { (card(ctx.dealer(), product, with_price)) } }
     })
 }
 

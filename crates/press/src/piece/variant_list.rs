@@ -4,7 +4,6 @@ use compagina_core::catalog::Variant;
 use compagina_core::choice::Selection;
 use compagina_core::page::piece::variant_list::{HEADING, LEFT_OUT, MOST, PICTURES, PRICES};
 use compagina_core::page::{Device, Kind};
-use compagina_core::price::quote;
 use maud::{Markup, html};
 
 /// A line for each variant. A line leads to the page with this choice made; the script makes it at once.
@@ -38,7 +37,7 @@ fn line(ctx: &Ctx<'_>, styled: &Styled<'_>, variant: &Variant) -> Markup {
     let chosen = ctx.offer.variant == Some(variant.id);
     let gone = ctx.product.is_sold() && !variant.stock.is_in();
     let picture = ctx.product.picture_of(variant);
-    let price = quote(ctx.product, variant, 1).ok();
+    let price = ctx.prices.shown(ctx.product, variant, 1, ctx.place).ok().map(|shown| shown.quote);
     html! {
         a href={ "/shop/products/" (ctx.product.handle) "?" (key) } data-key=(key) data-state=(if gone { "sold_out" } else { "open" })
             aria-current=[chosen.then_some("true")] {

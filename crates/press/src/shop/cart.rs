@@ -4,6 +4,7 @@ use compagina_core::cart::{Line, MOST_OF_ONE};
 use compagina_core::media::Picture;
 use compagina_core::money::Money;
 use compagina_core::page::Frame;
+use compagina_core::price::Next;
 use compagina_core::wording::Arg;
 use maud::{Markup, html};
 
@@ -60,6 +61,14 @@ fn sum(nav: &Nav, page: &CartPage<'_>) -> Markup {
     }
 }
 
+/// `2 more, and each costs £10.80 (−10 %)`
+fn next_step(nav: &Nav, next: Next) -> String {
+    let (unit, percent) = (next.unit.format(nav.shop.locale), next.percent.to_string());
+    let arguments =
+        [("count", Arg::Number(next.more)), ("amount", Arg::Text(&unit)), ("percent", Arg::Text(&percent))];
+    nav.words.say_with("ladder-next", &arguments)
+}
+
 fn cart_line(nav: &Nav, line: &CartLine<'_>) -> Markup {
     let quote = &line.line.quote;
     let money = |m: Money| m.format(nav.shop.locale);
@@ -75,6 +84,7 @@ fn cart_line(nav: &Nav, line: &CartLine<'_>) -> Markup {
                 @if let Some(was) = line.line.was {
                     span.problem { (words.say_with("cart-price-changed", &[("was", Arg::Text(&money(was))), ("now", Arg::Text(&money(quote.unit)))])) }
                 }
+                @if let Some(next) = line.line.next { span.soft { (next_step(nav, next)) } }
                 @if let Some(hindrance) = &line.line.hindrance { span.problem { (say_hindrance(words, hindrance)) } }
             }
             form.cart-quantity method="post" action="/shop/cart/set" {
@@ -83,7 +93,7 @@ fn cart_line(nav: &Nav, line: &CartLine<'_>) -> Markup {
                 button.plain { (words.say("cart-change")) }
                 button.plain name="remove" value="1" aria-label=(words.say_with("cart-take-out-of", &name)) { (words.say("cart-take-out")) }
             }
-            span.cart-unit.soft { (words.say_with("cart-each", &[("amount", Arg::Text(&money(quote.unit)))])) }
+            span.cart-unit.soft { @if let Some(old) = quote.old { s { (money(old)) } " " } (words.say_with("cart-each", &[("amount", Arg::Text(&money(quote.unit)))])) }
             strong.cart-price { (money(quote.line)) }
         }
     }

@@ -22,7 +22,7 @@ pub fn listing(nav: &Nav, title: &str, shelves: &[Shelf<'_>]) -> String {
             @for shelf in shelves.iter().filter(|s| !s.products.is_empty()) {
                 section {
                     @if !one { h2 { a href={ "/shop/types/" (shelf.kind.handle) } { (shelf.kind.name) } } }
-                    div.cards { @for product in &shelf.products { (card(&nav.shop, &nav.words, &nav.house, product, true)) } }
+                    div.cards { @for product in &shelf.products { (card(nav.dealer(), product, true)) } }
                 }
             }
         }

@@ -8,6 +8,7 @@ use compagina_core::ids::{Handle, OptionId, ProductId, ValueId, VariantId};
 use compagina_core::media::{Film, Picture, PictureSize, ShopMedia};
 use compagina_core::money::Money;
 use compagina_core::page::{Day, Layout};
+use compagina_core::price::Prices;
 use compagina_core::situation::Situation;
 use compagina_core::style::House;
 use compagina_core::swatch::SwatchSource;
@@ -40,6 +41,7 @@ fn make_nav() -> Nav {
         items: vec![NavItem { name: "Sport kites".into(), href: "/shop/types/sport-kites".into() }],
         words: Words::of(Language::En),
         house: House::default(),
+        prices: Prices::default(),
         here: "/shop".into(),
         assets: Assets { style: asset("base.css"), script: asset("shop.js"), agent: asset("agent.js") },
     }

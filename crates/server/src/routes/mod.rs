@@ -7,6 +7,7 @@ mod health;
 mod house;
 mod media;
 pub(crate) mod picture;
+mod prices;
 mod session;
 mod shelf;
 pub(crate) mod shop;
@@ -85,6 +86,12 @@ pub fn api(config: &mut utoipa_actix_web::service_config::ServiceConfig<'_>) {
         .service(house::set::set)
         .service(house::set::undo)
         .service(house::set::publish)
+        .service(prices::show::show)
+        .service(prices::set::set)
+        .service(prices::set::undo)
+        .service(prices::set::publish)
+        .service(prices::trial::try_price)
+        .service(prices::moves::list)
         .service(wording::show::show)
         .service(wording::set::set)
         .service(wording::set::undo)

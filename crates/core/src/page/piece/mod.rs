@@ -16,6 +16,7 @@ pub mod options;
 pub mod picture;
 pub mod picture_row;
 pub mod price;
+pub mod price_ladder;
 pub mod promises;
 pub mod quantity;
 pub mod questions;
@@ -78,6 +79,7 @@ pub enum Kind {
     Space,
     Rule,
     VariantList,
+    PriceLadder,
 }
 
 /// The part that a piece plays on the page.
@@ -97,7 +99,7 @@ pub enum Role {
 
 impl Kind {
     /// In the order in which a page usually has them.
-    pub const ALL: [Self; 31] = [
+    pub const ALL: [Self; 32] = [
         Self::Breadcrumb,
         Self::Title,
         Self::Gallery,
@@ -129,6 +131,7 @@ impl Kind {
         Self::Space,
         Self::Rule,
         Self::VariantList,
+        Self::PriceLadder,
     ];
 
     /// What an owner calls it.
@@ -160,6 +163,7 @@ impl Kind {
             Self::Facts => "Facts",
             Self::SkuLine => "SKU line",
             Self::VariantList => "List of variants",
+            Self::PriceLadder => "Price ladder",
             Self::RatingLine => "Rating line",
             Self::SizeChart => "Size chart",
             Self::ShareLinks => "Share links",
@@ -184,6 +188,7 @@ impl Kind {
             | Self::BuyButton
             | Self::SizeChart
             | Self::VariantList
+            | Self::PriceLadder
             | Self::StickyBar => Role::Buy,
             Self::Promises
             | Self::Details
@@ -236,6 +241,7 @@ impl Kind {
             Self::Facts => facts::SETTINGS,
             Self::SkuLine => sku_line::SETTINGS,
             Self::VariantList => variant_list::SETTINGS,
+            Self::PriceLadder => price_ladder::SETTINGS,
             Self::RatingLine => rating_line::SETTINGS,
             Self::SizeChart => size_chart::SETTINGS,
             Self::ShareLinks => share_links::SETTINGS,
@@ -260,6 +266,7 @@ impl Kind {
             Self::Facts if product.facts.is_empty() => Some("this product has no facts"),
             Self::SkuLine if product.variants.is_empty() => Some("this product has no variants"),
             Self::VariantList if product.variants.len() < 2 => Some("this product has only one variant"),
+            Self::PriceLadder if !product.is_sold() => Some("this product isn't sold now"),
             Self::StickyBar if !product.is_sold() => Some("this product isn't sold now"),
             _ => None,
         }

@@ -1,6 +1,7 @@
 use super::published_layout;
 use crate::error::{ApiError, ApiResult};
 use crate::reading::{Reading, nav, today};
+use crate::routes::till::prices_for_cart;
 use crate::state::State;
 use actix_web::web::{Data, Json, Path, Query};
 use actix_web::{HttpRequest, get};
@@ -8,7 +9,7 @@ use compagina_core::catalog::{Product, Shop};
 use compagina_core::choice::{Selection, ValueState, pick};
 use compagina_core::ids::Handle;
 use compagina_core::money::Money;
-use compagina_core::price::{Offer, Tag, offer as offer_of};
+use compagina_core::price::{Offer, Place, Tag};
 use compagina_core::situation::Situation;
 use compagina_press::{Entry, entry_for};
 use serde::Serialize;
@@ -94,9 +95,10 @@ pub async fn tell(
         quantity: quantity.unwrap_or(1).clamp(1, 99),
         ..Situation::plain(product.options.len(), today())
     };
-    let nav = nav(&state, &Reading::of(&request).under(template)).await?;
+    let mut nav = nav(&state, &Reading::of(&request).under(template)).await?;
+    nav.prices = prices_for_cart(&state, &request, nav.prices).await?;
     let entry = entry_for(&nav, &product, &layout, &situation)?;
-    let offer = offer_of(&product, &selection, situation.quantity)?;
+    let offer = nav.prices.offer(&product, &selection, situation.quantity, Place::Page)?;
     Ok(Json(answer(&nav.shop, &product, &asked, &offer, situation.quantity, entry)))
 }
 

@@ -58,7 +58,8 @@ async fn answer(
     let known = pairs.iter().all(|(name, _)| product.options.iter().any(|o| o.handle.as_str() == name));
     if plain && known {
         let day = layout.rules().any(Rule::asks_for_day).then(|| situation.day.clone());
-        return Ok(send(&state.pages.keep(key, page, MadeOf { products, day }, age), request));
+        let until = nav.prices.next_change();
+        return Ok(send(&state.pages.keep(key, page, MadeOf { products, day, until }, age), request));
     }
     Ok(html(StatusCode::OK, page))
 }

@@ -1,6 +1,9 @@
-use super::{cart_facts, cart_for, cart_of, count_cookie, see_other, see_other_with_count};
+use super::{
+    cart_facts, cart_for, cart_of, changing, count_cookie, prices_for_cart, reckoned, see_other,
+    see_other_with_count,
+};
 use crate::error::{ApiError, ApiResult};
-use crate::reading::{Reading, nav, today};
+use crate::reading::{Reading, nav, now, today};
 use crate::routes::shop::product::{draw, find};
 use crate::routes::shop::{check_origin, html, or_message, published_layout};
 use crate::state::State;
@@ -10,13 +13,11 @@ use actix_web::{HttpRequest, HttpResponse, get, post};
 use compagina_core::cart::reckon;
 use compagina_core::catalog::Product;
 use compagina_core::choice::{Selection, variant_of};
-use compagina_core::money::Money;
-use compagina_core::price::{Hindrance, offer, quote};
+use compagina_core::price::{Hindrance, Place};
 use compagina_core::situation::Situation;
 use compagina_core::wording::{Arg, Words};
 use compagina_press::shop::{CartLine, CartPage, cart, say_hindrance};
 use compagina_press::{Mode, Notice};
-use compagina_storage::CartItem;
 use serde::Deserialize;
 
 type Pairs = Vec<(String, String)>;
@@ -36,12 +37,10 @@ pub async fn page(
     notice: Option<&str>,
 ) -> ApiResult<HttpResponse> {
     let nav = nav(state, &Reading::of(request)).await?;
-    let items = match cart_of(state, request).await? {
-        Some(cart) => state.store.cart_items(cart).await?,
-        None => vec![],
+    let (items, reckoning) = match cart_of(state, request).await? {
+        Some(cart) => reckoned(state, cart).await?,
+        None => (vec![], reckon(&[], nav.shop.currency, &nav.prices)?),
     };
-    let wanted: Vec<_> = items.iter().map(CartItem::wanted).collect();
-    let reckoning = reckon(&wanted, nav.shop.currency)?;
     let lines = items.iter().zip(&reckoning.lines).map(|(item, line)| {
         let selection = Selection::from_values(item.product.variants[item.variant].values.clone());
         CartLine {
@@ -92,7 +91,8 @@ async fn put_choice(state: &State, request: &HttpRequest, form: &Pairs) -> ApiRe
         return again(state, request, &product, selection, 1, status, |words| words.say("cart-bad-quantity"))
             .await;
     };
-    let offered = offer(&product, &selection, quantity)?;
+    let prices = prices_for_cart(state, request, state.store.prices(now()).await?).await?;
+    let offered = prices.offer(&product, &selection, quantity, Place::Page)?;
     if let Some(hindrance) = &offered.hindrance {
         let status = match hindrance {
             Hindrance::ChooseFirst(_) => StatusCode::UNPROCESSABLE_ENTITY,
@@ -102,9 +102,9 @@ async fn put_choice(state: &State, request: &HttpRequest, form: &Pairs) -> ApiRe
         return again(state, request, &product, selection, quantity, status, why).await;
     }
     let variant = variant_of(&product, &selection).ok_or_else(|| ApiError::no_such("choice"))?;
-    let seen = quote(&product, variant, quantity)?.unit;
+    let seen = prices.quote(&product, variant, quantity)?.quote.unit;
     let (cart, cookie) = cart_for(state, request).await?;
-    state.store.put_into_cart(cart, variant.id, quantity, seen).await?;
+    changing(state, cart, state.store.put_into_cart(cart, variant.id, quantity, seen)).await?;
     let stays = field("after") == Some("stay");
     let back = format!("/shop/products/{}?{}&added=1", product.handle, selection.to_query(&product));
     let mut answer = see_other(if stays { &back } else { "/shop/cart" });
@@ -162,7 +162,7 @@ pub async fn set(state: Data<State>, request: HttpRequest, form: Form<LineChange
         let Some(quantity) = quantity else {
             return page(&state, &request, StatusCode::UNPROCESSABLE_ENTITY, Some("cart-bad-change")).await;
         };
-        state.store.set_cart_line(cart, form.line, quantity).await?;
+        changing(&state, cart, state.store.set_cart_line(cart, form.line, quantity)).await?;
         see_other_with_count(&state, cart, "/shop/cart").await
     };
     or_message(&state, &request, answer.await).await
@@ -174,12 +174,8 @@ pub async fn accept(state: Data<State>, request: HttpRequest) -> HttpResponse {
     let answer = async {
         check_origin(&request)?;
         let Some(cart) = cart_of(&state, &request).await? else { return Ok(see_other("/shop/cart")) };
-        let items = state.store.cart_items(cart).await?;
-        let currency = nav(&state, &Reading::of(&request)).await?.shop.currency;
-        let wanted: Vec<_> = items.iter().map(CartItem::wanted).collect();
-        for (item, line) in items.iter().zip(reckon(&wanted, currency)?.lines) {
-            let price: Money = line.quote.unit;
-            state.store.see_price(cart, item.line_id, price).await?;
+        let (items, reckoning) = reckoned(&state, cart).await?;
+        for (item, line) in items.iter().zip(reckoning.lines) {
             if let Some(hindrance) = line.hindrance {
                 let left = match hindrance {
                     Hindrance::OnlyLeft(left) => left,
@@ -188,6 +184,11 @@ pub async fn accept(state: Data<State>, request: HttpRequest) -> HttpResponse {
                 };
                 state.store.set_cart_line(cart, item.line_id, left).await?;
             }
+        }
+        // With other quantities other prices may hold.
+        let (items, reckoning) = reckoned(&state, cart).await?;
+        for (item, line) in items.iter().zip(reckoning.lines) {
+            state.store.see_price(cart, item.line_id, line.quote.unit).await?;
         }
         see_other_with_count(&state, cart, "/shop/cart").await
     };

@@ -1,15 +1,14 @@
-use super::{cart, cart_of, see_other, see_other_with_count};
+use super::{cart, cart_of, reckoned, see_other, see_other_with_count};
 use crate::error::ApiResult;
-use crate::reading::{Reading, nav};
+use crate::reading::{Reading, nav, now};
 use crate::routes::shop::{check_origin, html, or_message};
 use crate::state::State;
 use actix_web::http::StatusCode;
 use actix_web::web::{Data, Form};
 use actix_web::{HttpRequest, HttpResponse, get, post};
-use compagina_core::cart::reckon;
 use compagina_core::wording::{Arg, Words};
 use compagina_press::shop::{CheckoutForm, CheckoutPage, FIELDS, PAYMENTS, checkout};
-use compagina_storage::{CartItem, CartRow, Contact, Placed};
+use compagina_storage::{CartRow, Contact, Placed};
 use std::collections::BTreeMap;
 use std::time::Duration;
 
@@ -35,10 +34,8 @@ async fn page(
     form: &CheckoutForm,
     problem: Option<&str>,
 ) -> ApiResult<HttpResponse> {
-    let items = state.store.cart_items(cart).await?;
+    let (items, reckoning) = reckoned(state, cart).await?;
     let nav = nav(state, &Reading::of(request)).await?;
-    let wanted: Vec<_> = items.iter().map(CartItem::wanted).collect();
-    let reckoning = reckon(&wanted, nav.shop.currency)?;
     if items.is_empty() || !reckoning.stands() {
         return Ok(see_other("/shop/cart"));
     }
@@ -76,7 +73,7 @@ async fn order(
         let problem = Some("checkout-missing");
         return page(state, request, cart, StatusCode::UNPROCESSABLE_ENTITY, &form, problem).await;
     }
-    let id = match state.store.place_order(cart, &contact(&form.values)).await? {
+    let id = match state.store.place_order(cart, &contact(&form.values), now()).await? {
         Placed::Waiting(id) => id,
         Placed::Empty => return Ok(see_other("/shop/cart")),
         Placed::NotAsSeen => {

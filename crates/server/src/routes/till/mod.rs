@@ -4,14 +4,18 @@ pub mod cart;
 pub mod checkout;
 pub mod receipt;
 
-use crate::error::ApiResult;
+use crate::error::{ApiError, ApiResult};
+use crate::reading::now;
 use crate::session::{cookie_hash, new_token, safe_cookie, token_hash};
 use crate::state::State;
 use actix_web::cookie::{Cookie, SameSite};
 use actix_web::http::header;
 use actix_web::{HttpRequest, HttpResponse};
+use compagina_core::cart::{Reckoning, reckon};
 use compagina_core::page::CartFacts;
-use compagina_storage::CartRow;
+use compagina_core::price::Prices;
+use compagina_storage::{CartItem, CartRow};
+use std::collections::BTreeSet;
 
 const CART_COOKIE: &str = "compagina_cart";
 const CART_DAYS: i64 = 60;
@@ -31,6 +35,51 @@ pub async fn cart_facts(state: &State, request: &HttpRequest) -> ApiResult<CartF
         None => vec![],
     };
     Ok(CartFacts { products: items.into_iter().map(|item| item.product.handle).collect() })
+}
+
+/// The shop's prices for what is in the shopper's cart, as far as that can change them.
+pub async fn prices_for_cart(state: &State, request: &HttpRequest, prices: Prices) -> ApiResult<Prices> {
+    if !prices.look_at_the_cart() {
+        return Ok(prices);
+    }
+    let Some(cart) = cart_of(state, request).await? else { return Ok(prices) };
+    let items = state.store.cart_items(cart).await?;
+    let lines = items.iter().map(|item| (&item.product, &item.product.variants[item.variant], item.quantity));
+    Ok(prices.with_cart(lines)?)
+}
+
+/// What a cart comes to now, its lines in order.
+async fn reckoned(state: &State, cart: CartRow) -> ApiResult<(Vec<CartItem>, Reckoning)> {
+    let (items, prices) = tokio::try_join!(state.store.cart_items(cart), state.store.prices(now()))?;
+    let currency = items.first().map(|item| item.product.price.currency);
+    let wanted: Vec<_> = items.iter().map(CartItem::wanted).collect();
+    let shop = state.store.shop().await?.ok_or_else(|| ApiError::no_such("shop"))?;
+    let reckoning = reckon(&wanted, currency.unwrap_or(shop.currency), &prices)?;
+    Ok((items, reckoning))
+}
+
+/// Makes a change of the shopper's own. What it does to the prices of other lines isn't news: lines that stood before it
+/// stand after it at what they cost now.
+async fn changing(
+    state: &State,
+    cart: CartRow,
+    change: impl Future<Output = compagina_storage::Result<()>>,
+) -> ApiResult<()> {
+    let (items, before) = reckoned(state, cart).await?;
+    let changed: BTreeSet<u64> = items
+        .iter()
+        .zip(&before.lines)
+        .filter(|(_, line)| line.was.is_some())
+        .map(|(item, _)| item.line_id)
+        .collect();
+    change.await?;
+    let (items, after) = reckoned(state, cart).await?;
+    for (item, line) in items.iter().zip(&after.lines) {
+        if line.was.is_some() && !changed.contains(&item.line_id) {
+            state.store.see_price(cart, item.line_id, line.quote.unit).await?;
+        }
+    }
+    Ok(())
 }
 
 /// The shopper's cart, or a new one with the cookie that goes with it.

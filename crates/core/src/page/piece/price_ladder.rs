@@ -1,0 +1,18 @@
+//! The unit price by quantity, where rules make one.
+
+use super::shared::piece_settings;
+use crate::page::Setting;
+use crate::page::setting::choice;
+
+choice! {
+    /// How the steps stand.
+    LadderAs { Table = "table", "Table"; Steps = "steps", "Steps"; }
+}
+
+pub const HEADING: Setting = Setting::words("heading", "Heading", 60, "Price by number");
+pub const AS: Setting = Setting::choice::<LadderAs>("as", "Steps as", "table").everywhere();
+pub const SAVING: Setting = Setting::flag("saving", "With the saving", true);
+/// Tells how many more bring the price down.
+pub const NEXT: Setting = Setting::flag("next", "What comes next", true);
+
+pub const SETTINGS: &[&Setting] = piece_settings![&HEADING, &AS, &SAVING, &NEXT];

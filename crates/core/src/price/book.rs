@@ -1,0 +1,160 @@
+//! All of a shop's price rules, how they go together, how fractions are rounded, and where an old price is shown.
+
+use super::moment::{Local, Moment, Zone};
+use super::rule::{PriceRule, RuleError, RuleId};
+use serde::{Deserialize, Serialize};
+
+/// A shop has at most so many rules.
+pub const MOST_RULES: usize = 500;
+
+/// What happens where several rules are for one thing.
+#[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum Together {
+    /// The one that gives the lowest price.
+    #[default]
+    BestOne,
+    /// One after another, in their order, each on what the one before has left.
+    InOrder,
+}
+
+/// Where a fraction of a minor unit goes after a percentage: to the nearest step, halves up; or down.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(deny_unknown_fields)]
+pub struct Rounding {
+    pub down: bool,
+    /// In minor units: 1, 5, 10, 50 or 100.
+    pub step: i64,
+}
+
+impl Default for Rounding {
+    fn default() -> Self {
+        Self { down: false, step: 1 }
+    }
+}
+
+impl Rounding {
+    pub const STEPS: [i64; 5] = [1, 5, 10, 50, 100];
+
+    /// Rounds ten-thousandths of a minor unit to whole steps.
+    #[must_use]
+    pub fn round(self, ten_thousandths: i128) -> i64 {
+        let step = i128::from(self.step.max(1)) * 10_000;
+        let half = if self.down { 0 } else { step / 2 };
+        let steps = (ten_thousandths + half).div_euclid(step);
+        i64::try_from(steps * i128::from(self.step.max(1))).unwrap_or(i64::MAX)
+    }
+}
+
+/// When an old price that a rule brings is shown.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum Policy {
+    /// As soon as the rule is in force: the price that it promises stands there with its condition.
+    AtOnce,
+    /// Once what is in the cart meets it.
+    OnceEarned,
+    /// As the shopper raises the number.
+    WithQuantity,
+}
+
+/// Where a price stands.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum Place {
+    Page,
+    Card,
+    Quick,
+    Cart,
+}
+
+/// The policy of each place.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(deny_unknown_fields)]
+pub struct Places {
+    pub page: Policy,
+    pub card: Policy,
+    pub quick: Policy,
+    pub cart: Policy,
+}
+
+impl Default for Places {
+    fn default() -> Self {
+        let (page, quick) = (Policy::WithQuantity, Policy::WithQuantity);
+        Self { page, quick, card: Policy::OnceEarned, cart: Policy::WithQuantity }
+    }
+}
+
+impl Places {
+    #[must_use]
+    pub fn policy(self, place: Place) -> Policy {
+        match place {
+            Place::Page => self.page,
+            Place::Card => self.card,
+            Place::Quick => self.quick,
+            Place::Cart => self.cart,
+        }
+    }
+}
+
+/// The shop's prices as far as rules make them.
+#[derive(Debug, Clone, Default, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(default, deny_unknown_fields)]
+pub struct PriceBook {
+    /// In the order in which they apply, and in which ties are settled.
+    pub rules: Vec<PriceRule>,
+    pub together: Together,
+    pub rounding: Rounding,
+    pub places: Places,
+}
+
+/// Why a price book can't be kept.
+#[derive(Debug, Clone, PartialEq, Eq, thiserror::Error)]
+pub enum BookError {
+    #[error("a shop has at most {MOST_RULES} rules")]
+    TooMany,
+    #[error("two rules have the number {0}")]
+    SameId(u64),
+    #[error("prices are rounded to 1, 5, 10, 50 or 100 of the smallest unit, not to {0}")]
+    Rounding(i64),
+    #[error(transparent)]
+    Rule(#[from] RuleError),
+}
+
+impl PriceBook {
+    pub fn check(&self) -> Result<(), BookError> {
+        if self.rules.len() > MOST_RULES {
+            return Err(BookError::TooMany);
+        }
+        if !Rounding::STEPS.contains(&self.rounding.step) {
+            return Err(BookError::Rounding(self.rounding.step));
+        }
+        for (place, rule) in self.rules.iter().enumerate() {
+            rule.check()?;
+            if self.rules[..place].iter().any(|other| other.id == rule.id) {
+                return Err(BookError::SameId(rule.id.0));
+            }
+        }
+        Ok(())
+    }
+
+    /// A number that no rule has.
+    #[must_use]
+    pub fn free_id(&self) -> RuleId {
+        RuleId(self.rules.iter().map(|rule| rule.id.0).max().unwrap_or(0) + 1)
+    }
+
+    /// The next moment at which some rule begins or ends; until then prices stay as they are.
+    #[must_use]
+    pub fn next_change(&self, now: Moment, zone: &Zone) -> Option<Moment> {
+        let edges = |rule: &PriceRule| -> [Option<Local>; 2] { [rule.from.clone(), rule.until.clone()] };
+        let moments = self.rules.iter().filter(|rule| rule.on).flat_map(edges).flatten();
+        moments.map(|local| zone.moment(&local)).filter(|moment| *moment > now).min()
+    }
+}

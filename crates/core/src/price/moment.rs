@@ -1,0 +1,115 @@
+//! Times at which prices change. Rules are planned in the shop's own time; what is in force is told by the moment.
+//!
+//! Where clocks are put back a local time comes twice: the first is meant. Where they are put forward it doesn't come at
+//! all: it is taken as if the clocks had not been changed, an hour later by the new ones (RFC 5545, 3.3.5).
+
+use jiff::civil::DateTime;
+use jiff::tz::TimeZone;
+use jiff::{Timestamp, ToSpan};
+use serde::{Deserialize, Serialize};
+
+/// A moment, in seconds since 1970 in UTC.
+#[derive(Debug, Clone, Copy, Default, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(transparent)]
+pub struct Moment(pub i64);
+
+/// A time on the shop's clocks as `2026-11-27T09:00`.
+#[derive(Debug, Clone, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(try_from = "String", into = "String")]
+#[cfg_attr(feature = "schema", schema(value_type = String, example = "2026-11-27T09:00"))]
+pub struct Local(DateTime);
+
+#[derive(Debug, Clone, PartialEq, Eq, thiserror::Error)]
+pub enum NoSuchTime {
+    #[error("“{0}” is no time such as 2026-11-27T09:00")]
+    Time(String),
+    #[error("“{0}” is no time zone such as Europe/London")]
+    Zone(String),
+}
+
+impl TryFrom<String> for Local {
+    type Error = NoSuchTime;
+    fn try_from(text: String) -> Result<Self, NoSuchTime> {
+        let plain = text.len() == 16 && text.as_bytes()[10] == b'T';
+        let parsed = if plain { text.parse::<DateTime>().ok() } else { None };
+        parsed.map(Self).ok_or_else(|| NoSuchTime::Time(text.chars().take(40).collect()))
+    }
+}
+impl From<Local> for String {
+    fn from(local: Local) -> Self {
+        local.to_string()
+    }
+}
+impl std::fmt::Display for Local {
+    fn fmt(&self, f: &mut std::fmt::Formatter<'_>) -> std::fmt::Result {
+        write!(f, "{}", self.0.strftime("%Y-%m-%dT%H:%M"))
+    }
+}
+
+/// The zone in which the shop's clocks run, by its IANA name.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub struct Zone(TimeZone);
+
+impl Zone {
+    pub fn named(name: &str) -> Result<Self, NoSuchTime> {
+        TimeZone::get(name).map(Self).map_err(|_| NoSuchTime::Zone(name.chars().take(40).collect()))
+    }
+    /// The moment at which the clocks show a time.
+    #[must_use]
+    pub fn moment(&self, local: &Local) -> Moment {
+        // “Compatible” is RFC 5545's reading, as above.
+        let timestamp = self.0.to_timestamp(local.0);
+        Moment(timestamp.map_or(i64::MAX, Timestamp::as_second))
+    }
+    /// What the clocks show at a moment.
+    #[must_use]
+    pub fn local(&self, moment: Moment) -> Local {
+        let timestamp = Timestamp::from_second(moment.0).unwrap_or(Timestamp::UNIX_EPOCH);
+        let shown = self.0.to_datetime(timestamp);
+        let seconds = i64::from(shown.second());
+        Local(shown.checked_sub(seconds.seconds()).unwrap_or(shown))
+    }
+}
+
+impl Default for Zone {
+    fn default() -> Self {
+        Self(TimeZone::UTC)
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    fn local(text: &str) -> Local {
+        Local::try_from(text.to_owned()).unwrap()
+    }
+
+    #[test]
+    fn a_time_is_read_and_written_alike_and_nonsense_is_refused() {
+        assert_eq!(local("2026-11-27T09:00").to_string(), "2026-11-27T09:00");
+        for bad in
+            ["", "2026-11-27", "2026-02-30T10:00", "2026-11-27 09:00", "2026-11-27T25:00", "tomorrow, nine!!"]
+        {
+            assert!(Local::try_from(bad.to_owned()).is_err(), "{bad}");
+        }
+        assert!(Zone::named("Europe/Nowhere").is_err());
+    }
+
+    #[test]
+    fn clocks_put_forward_and_back_leave_one_moment_for_every_time() {
+        let london = Zone::named("Europe/London").unwrap();
+        // 2026-03-29: 01:00 GMT becomes 02:00 BST. 00:59 is 00:59 UTC, 02:00 is 01:00 UTC.
+        assert_eq!(
+            london.moment(&local("2026-03-29T00:59")).0 + 60,
+            london.moment(&local("2026-03-29T02:00")).0
+        );
+        assert_eq!(london.moment(&local("2026-03-29T01:30")), london.moment(&local("2026-03-29T02:30")));
+        // 2026-10-25: 02:00 BST becomes 01:00 GMT; 01:30 comes twice and the first is meant.
+        let first = london.moment(&local("2026-10-25T01:30"));
+        assert_eq!(first.0 + 5400, london.moment(&local("2026-10-25T02:00")).0);
+        assert_eq!(london.local(Moment(first.0 + 3600)), local("2026-10-25T01:30"));
+    }
+}

@@ -1,0 +1,206 @@
+//! What lowers a price: for which products, when, from how many on, and by how much. A rule with several steps is a price
+//! ladder. No rule makes anything dearer.
+
+use super::moment::{Local, Moment, Zone};
+use crate::catalog::{Product, Variant};
+use crate::ids::Handle;
+use crate::money::Money;
+use serde::{Deserialize, Serialize};
+
+/// A rule's number, for good.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Hash, PartialOrd, Ord, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(transparent)]
+pub struct RuleId(pub u64);
+
+/// What a rule makes of a price.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case", tag = "kind", deny_unknown_fields)]
+pub enum Effect {
+    /// So many hundredths of a percent less: 1250 is 12.5 %.
+    Percent { hundredths: u32 },
+    /// So many minor units less.
+    Amount { minor: i64 },
+    /// So many minor units.
+    Fixed { minor: i64 },
+}
+
+/// An effect from so many pieces on.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(deny_unknown_fields)]
+pub struct Step {
+    pub from: u32,
+    pub effect: Effect,
+}
+
+/// For what a rule is.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case", tag = "of", deny_unknown_fields)]
+pub enum RuleReach {
+    All,
+    Types {
+        types: Vec<Handle>,
+    },
+    /// Products that have at least one of these tags.
+    Tags {
+        tags: Vec<String>,
+    },
+    Products {
+        products: Vec<Handle>,
+    },
+    /// Variants by their SKUs.
+    Variants {
+        skus: Vec<String>,
+    },
+}
+
+/// Which pieces are counted together.
+#[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum Counted {
+    Variant,
+    #[default]
+    Product,
+    /// Everything in the cart that the rule is for.
+    Lines,
+}
+
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(deny_unknown_fields)]
+pub struct PriceRule {
+    pub id: RuleId,
+    pub name: String,
+    pub reach: RuleReach,
+    /// Products that are left out, whatever the reach.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub except: Vec<Handle>,
+    pub steps: Vec<Step>,
+    #[serde(default)]
+    pub counted: Counted,
+    /// From this total of the cart on, before any rule, in minor units.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub total: Option<i64>,
+    /// By the shop's clocks; `until` is the first minute in which it is no longer in force.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub from: Option<Local>,
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub until: Option<Local>,
+    pub on: bool,
+}
+
+/// Why a rule can't be kept.
+#[derive(Debug, Clone, PartialEq, Eq, thiserror::Error)]
+pub enum RuleError {
+    #[error("a rule needs a name of at most {LONGEST_NAME} characters")]
+    Name,
+    #[error("“{rule}” needs one to {MOST_STEPS} steps")]
+    Steps { rule: String },
+    #[error("“{rule}” has two steps from {from} pieces; the first step starts at 1 or more")]
+    SameStep { rule: String, from: u32 },
+    #[error("“{rule}” takes off {percent} %; it can be more than 0 and at most 100")]
+    Percent { rule: String, percent: String },
+    #[error("“{rule}” takes an amount above zero, or a price of zero or more")]
+    Amount { rule: String },
+    #[error("“{rule}” reaches nothing: choose at least one")]
+    Nothing { rule: String },
+    #[error("“{rule}” ends before it begins")]
+    EndsFirst { rule: String },
+}
+
+const LONGEST_NAME: usize = 80;
+const MOST_STEPS: usize = 12;
+
+impl PriceRule {
+    /// Whether it can be kept.
+    pub fn check(&self) -> Result<(), RuleError> {
+        let rule = || self.name.clone();
+        let length = self.name.trim().chars().count();
+        if length == 0 || length > LONGEST_NAME || self.name.chars().any(char::is_control) {
+            return Err(RuleError::Name);
+        }
+        if self.steps.is_empty() || self.steps.len() > MOST_STEPS {
+            return Err(RuleError::Steps { rule: rule() });
+        }
+        for (place, step) in self.steps.iter().enumerate() {
+            let twice = self.steps[..place].iter().any(|other| other.from == step.from);
+            if twice || step.from == 0 {
+                return Err(RuleError::SameStep { rule: rule(), from: step.from });
+            }
+            match step.effect {
+                Effect::Percent { hundredths } if !(1..=10_000).contains(&hundredths) => {
+                    let percent = format!("{}.{:02}", hundredths / 100, hundredths % 100);
+                    return Err(RuleError::Percent { rule: rule(), percent });
+                }
+                Effect::Amount { minor } if minor <= 0 => return Err(RuleError::Amount { rule: rule() }),
+                Effect::Fixed { minor } if minor < 0 => return Err(RuleError::Amount { rule: rule() }),
+                _ => {}
+            }
+        }
+        let nothing = match &self.reach {
+            RuleReach::All => false,
+            RuleReach::Types { types } => types.is_empty(),
+            RuleReach::Tags { tags } => tags.is_empty(),
+            RuleReach::Products { products } => products.is_empty(),
+            RuleReach::Variants { skus } => skus.is_empty(),
+        };
+        if nothing {
+            return Err(RuleError::Nothing { rule: rule() });
+        }
+        if self.total.is_some_and(|total| total <= 0) {
+            return Err(RuleError::Amount { rule: rule() });
+        }
+        if self.from.as_ref().zip(self.until.as_ref()).is_some_and(|(from, until)| from >= until) {
+            return Err(RuleError::EndsFirst { rule: rule() });
+        }
+        Ok(())
+    }
+
+    /// Whether it is for a variant of a product.
+    #[must_use]
+    pub fn reaches(&self, product: &Product, variant: &Variant) -> bool {
+        if self.except.contains(&product.handle) {
+            return false;
+        }
+        match &self.reach {
+            RuleReach::All => true,
+            RuleReach::Types { types } => types.contains(&product.kind.handle),
+            RuleReach::Tags { tags } => tags.iter().any(|tag| product.tags.contains(tag)),
+            RuleReach::Products { products } => products.contains(&product.handle),
+            RuleReach::Variants { skus } => skus.iter().any(|sku| sku.eq_ignore_ascii_case(&variant.sku)),
+        }
+    }
+
+    /// Whether it is for some variant of a product.
+    #[must_use]
+    pub fn reaches_some(&self, product: &Product) -> bool {
+        product.variants.iter().any(|variant| self.reaches(product, variant))
+    }
+
+    /// Whether its dates hold at a moment.
+    #[must_use]
+    pub fn is_in_force(&self, now: Moment, zone: &Zone) -> bool {
+        let begun = self.from.as_ref().is_none_or(|from| zone.moment(from) <= now);
+        let over = self.until.as_ref().is_some_and(|until| zone.moment(until) <= now);
+        self.on && begun && !over
+    }
+}
+
+impl Effect {
+    /// What it makes of a price; `round` says where a fraction goes. Never below zero, never dearer.
+    #[must_use]
+    pub fn on(self, before: Money, round: impl Fn(i128) -> i64) -> Money {
+        let after = match self {
+            Self::Percent { hundredths } => {
+                round(i128::from(before.minor) * (10_000 - i128::from(hundredths.min(10_000))))
+            }
+            Self::Amount { minor } => before.minor.saturating_sub(minor),
+            Self::Fixed { minor } => minor,
+        };
+        Money::new(after.clamp(0, before.minor.max(0)), before.currency)
+    }
+}

@@ -1,0 +1,429 @@
+//! Prices under the rules: what a piece costs, why, and from when on it costs less.
+//!
+//! The steps, in order: 1. the variant's own price or the product's; 2. the rules that are in force and reach it, the
+//! best one or one after another; of a rule's steps that are met the one that gives the lowest price; 3. rounding after
+//! each percentage. A condition on the cart's total looks at prices before any rule, so that no rule undoes its own
+//! condition. No rule makes anything dearer, and none goes below zero.
+
+use super::book::{Place, Policy, PriceBook, Together};
+use super::moment::{Local, Moment, Zone};
+use super::quote::{Quote, Saving, quote, saving};
+use super::rule::{Counted, PriceRule, RuleId, Step};
+use crate::catalog::{Product, Variant};
+use crate::ids::{ProductId, VariantId};
+use crate::money::{Money, MoneyError};
+use serde::Serialize;
+use std::collections::{BTreeMap, BTreeSet};
+use std::sync::Arc;
+
+/// A next step further off than this isn't told.
+const FAR: u32 = 99;
+
+/// What is in the cart, as far as prices count it.
+#[derive(Debug, Clone, Default, PartialEq, Eq)]
+pub struct Counts {
+    variants: BTreeMap<VariantId, u32>,
+    products: BTreeMap<ProductId, u32>,
+    rules: BTreeMap<RuleId, u32>,
+    /// Minor units, before any rule.
+    total: i64,
+}
+
+/// The shop's prices at a moment, for a cart.
+#[derive(Debug, Clone, Default)]
+pub struct Prices {
+    book: Arc<PriceBook>,
+    zone: Zone,
+    now: Moment,
+    /// Places of the rules that are in force.
+    in_force: Vec<usize>,
+    cart: Counts,
+}
+
+/// The price of a variant with what led to it.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Priced {
+    pub quote: Quote,
+    /// Before any rule.
+    pub base: Money,
+    pub next: Option<Next>,
+}
+
+/// The next step down.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Next {
+    /// So many more pieces of it.
+    pub more: u32,
+    pub unit: Money,
+    /// Less than without any rule, rounded down.
+    pub percent: u32,
+}
+
+/// A price that isn't earned yet, shown with its condition.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Promise {
+    /// From so many pieces on.
+    pub pieces: Option<u32>,
+    /// From this total of the cart on.
+    pub total: Option<Money>,
+}
+
+/// What stands in a place.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
+pub struct Shown {
+    pub quote: Quote,
+    pub promise: Option<Promise>,
+    pub next: Option<Next>,
+}
+
+/// What one rule did, in the working of a price.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Work {
+    pub rule: RuleId,
+    pub name: String,
+    pub before: Money,
+    pub after: Money,
+    pub outcome: Outcome,
+}
+
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case", tag = "is")]
+pub enum Outcome {
+    /// It made the price, with its step from so many pieces on.
+    Applied {
+        from: u32,
+    },
+    /// Another one gives a lower price.
+    Beaten,
+    /// It would leave the price as it is.
+    NoEffect,
+    Off,
+    NotYet {
+        from: Local,
+    },
+    Over {
+        until: Local,
+    },
+    TooFew {
+        needs: u32,
+        has: u32,
+    },
+    TotalTooLow {
+        needs: Money,
+        has: Money,
+    },
+    /// It isn't for this.
+    NotFor,
+}
+
+/// Under which supposition a price is worked out.
+#[derive(Debug, Clone, Copy)]
+enum Suppose {
+    /// So many more come to the cart.
+    More(u32),
+    /// As the cart stands, for a first piece.
+    Earned,
+    /// The first step of every rule is met.
+    Promised,
+}
+
+/// A variant of a product before any rule.
+#[derive(Clone, Copy)]
+struct Thing<'a> {
+    product: &'a Product,
+    variant: &'a Variant,
+    base: Money,
+}
+
+impl Prices {
+    #[must_use]
+    pub fn new(book: Arc<PriceBook>, zone: Zone, now: Moment) -> Self {
+        let in_force = book.rules.iter().enumerate().filter(|(_, rule)| rule.is_in_force(now, &zone));
+        let in_force = in_force.map(|(place, _)| place).collect();
+        Self { book, zone, now, in_force, cart: Counts::default() }
+    }
+
+    /// The same for a cart that holds these.
+    pub fn with_cart<'a>(
+        mut self,
+        lines: impl IntoIterator<Item = (&'a Product, &'a Variant, u32)>,
+    ) -> Result<Self, MoneyError> {
+        self.cart = Counts::default();
+        for (product, variant, quantity) in lines {
+            *self.cart.variants.entry(variant.id).or_default() += quantity;
+            *self.cart.products.entry(product.id).or_default() += quantity;
+            for place in &self.in_force {
+                let rule = &self.book.rules[*place];
+                if rule.reaches(product, variant) {
+                    *self.cart.rules.entry(rule.id).or_default() += quantity;
+                }
+            }
+            let line = quote(product, variant, quantity)?.line.minor;
+            self.cart.total = self.cart.total.checked_add(line).ok_or(MoneyError::Overflow)?;
+        }
+        Ok(self)
+    }
+
+    /// Whether what is in the cart can change the price of something.
+    #[must_use]
+    pub fn look_at_the_cart(&self) -> bool {
+        self.rules().any(|rule| rule.total.is_some() || rule.steps.iter().any(|step| step.from > 1))
+    }
+
+    /// The next moment at which some price may change by itself.
+    #[must_use]
+    pub fn next_change(&self) -> Option<Moment> {
+        self.book.next_change(self.now, &self.zone)
+    }
+
+    fn rules(&self) -> impl Iterator<Item = &PriceRule> {
+        self.in_force.iter().filter_map(|place| self.book.rules.get(*place))
+    }
+
+    /// What `quantity` of a variant cost when they come to what is in the cart.
+    pub fn quote(&self, product: &Product, variant: &Variant, quantity: u32) -> Result<Priced, MoneyError> {
+        self.priced(product, variant, quantity, Suppose::More(quantity))
+    }
+
+    /// What a line costs that is in the cart already.
+    pub fn line(&self, product: &Product, variant: &Variant, quantity: u32) -> Result<Priced, MoneyError> {
+        self.priced(product, variant, quantity, Suppose::More(0))
+    }
+
+    fn priced(
+        &self,
+        product: &Product,
+        variant: &Variant,
+        quantity: u32,
+        suppose: Suppose,
+    ) -> Result<Priced, MoneyError> {
+        let plain = quote(product, variant, quantity)?;
+        let thing = Thing { product, variant, base: plain.unit };
+        if !self.rules().any(|rule| rule.reaches(product, variant)) {
+            return Ok(Priced { quote: plain, base: plain.unit, next: None });
+        }
+        let unit = self.unit(thing, suppose);
+        let next = if let Suppose::More(more) = suppose { self.next(thing, more, unit)? } else { None };
+        let quote = with_unit(plain, unit, unit.minor < plain.unit.minor)?;
+        Ok(Priced { quote, base: plain.unit, next })
+    }
+
+    /// What stands in a place of the shop, under the policy for old prices there.
+    pub fn shown(
+        &self,
+        product: &Product,
+        variant: &Variant,
+        quantity: u32,
+        place: Place,
+    ) -> Result<Shown, MoneyError> {
+        let real = self.quote(product, variant, quantity)?;
+        let shown = Shown { quote: real.quote, promise: None, next: real.next };
+        match self.book.places.policy(place) {
+            Policy::WithQuantity => Ok(shown),
+            Policy::OnceEarned => {
+                let thing = Thing { product, variant, base: real.base };
+                let earned = self.unit(thing, Suppose::Earned).minor < real.base.minor;
+                let plain = quote(product, variant, quantity)?;
+                Ok(Shown { quote: with_unit(plain, real.quote.unit, earned)?, ..shown })
+            }
+            Policy::AtOnce => self.promised(product, variant, shown, real.base),
+        }
+    }
+
+    fn promised(
+        &self,
+        product: &Product,
+        variant: &Variant,
+        shown: Shown,
+        base: Money,
+    ) -> Result<Shown, MoneyError> {
+        let thing = Thing { product, variant, base };
+        let unit = self.unit(thing, Suppose::Promised);
+        if unit.minor >= shown.quote.unit.minor {
+            return Ok(shown);
+        }
+        let plain = quote(product, variant, shown.quote.quantity)?;
+        let pieces = self.rules().filter(|rule| rule.reaches(product, variant)).filter_map(first_step);
+        let total = self.rules().filter(|rule| rule.reaches(product, variant)).filter_map(|rule| rule.total);
+        let promise = Promise {
+            pieces: pieces.filter(|from| *from > 1).min(),
+            total: total.min().map(|minor| Money::new(minor, base.currency)),
+        };
+        Ok(Shown { quote: with_unit(plain, unit, true)?, promise: Some(promise), next: None })
+    }
+
+    /// The unit price by quantity, without looking at the cart: `(from, unit)`, where each is lower than the one before.
+    #[must_use]
+    pub fn ladder(&self, product: &Product, variant: &Variant) -> Vec<(u32, Money)> {
+        let Ok(plain) = quote(product, variant, 1) else { return vec![] };
+        let thing = Thing { product, variant, base: plain.unit };
+        let alone = Self { cart: Counts::default(), ..self.clone() };
+        let reaching = self.rules().filter(|rule| rule.reaches(product, variant) && rule.total.is_none());
+        let froms: BTreeSet<u32> =
+            reaching.flat_map(|rule| rule.steps.iter().map(|s| s.from)).chain([1]).collect();
+        let mut ladder: Vec<(u32, Money)> = Vec::new();
+        for from in froms {
+            let unit = alone.unit(thing, Suppose::More(from));
+            if ladder.last().is_none_or(|(_, last)| unit.minor < last.minor) {
+                ladder.push((from, unit));
+            }
+        }
+        ladder
+    }
+
+    /// How a price comes about: every rule of the book with what it did or why it did nothing.
+    pub fn explain(
+        &self,
+        product: &Product,
+        variant: &Variant,
+        quantity: u32,
+    ) -> Result<(Priced, Vec<Work>), MoneyError> {
+        let priced = self.quote(product, variant, quantity)?;
+        let thing = Thing { product, variant, base: priced.base };
+        let mut before = priced.base;
+        let mut made = None;
+        let mut working = Vec::new();
+        for rule in &self.book.rules {
+            let (after, outcome) = self.outcome(rule, thing, before, Suppose::More(quantity));
+            let applied = matches!(outcome, Outcome::Applied { .. });
+            if applied && made.is_none() && after == priced.quote.unit {
+                made = Some(rule.id);
+            }
+            working.push(Work { rule: rule.id, name: rule.name.clone(), before, after, outcome });
+            if applied && self.book.together == Together::InOrder {
+                before = after;
+            }
+        }
+        if self.book.together == Together::BestOne {
+            for work in &mut working {
+                let applied = matches!(work.outcome, Outcome::Applied { .. });
+                if applied && Some(work.rule) != made {
+                    work.outcome = Outcome::Beaten;
+                }
+            }
+        }
+        Ok((priced, working))
+    }
+
+    /// Steps 2 and 3: the unit price.
+    fn unit(&self, thing: Thing<'_>, suppose: Suppose) -> Money {
+        let mut unit = thing.base;
+        for rule in self.rules().filter(|rule| rule.reaches(thing.product, thing.variant)) {
+            let before = if self.book.together == Together::InOrder { unit } else { thing.base };
+            if let Some((_, after)) = self.lowered(rule, thing, before, suppose) {
+                if after.minor < unit.minor {
+                    unit = after;
+                }
+            }
+        }
+        unit
+    }
+
+    /// What a rule in force makes of a price, with the step that does it; none where its conditions aren't met.
+    fn lowered(
+        &self,
+        rule: &PriceRule,
+        thing: Thing<'_>,
+        before: Money,
+        suppose: Suppose,
+    ) -> Option<(Step, Money)> {
+        let (pieces, total) = self.has(rule, thing, suppose);
+        if rule.total.is_some_and(|needs| total < needs) {
+            return None;
+        }
+        let round = |ten_thousandths| self.book.rounding.round(ten_thousandths);
+        let met = rule.steps.iter().filter(|step| step.from <= pieces);
+        met.map(|step| (*step, step.effect.on(before, round)))
+            .min_by_key(|(step, after)| (after.minor, step.from))
+    }
+
+    /// How many pieces, and what total, a rule looks at.
+    fn has(&self, rule: &PriceRule, thing: Thing<'_>, suppose: Suppose) -> (u32, i64) {
+        let in_cart = match rule.counted {
+            Counted::Variant => self.cart.variants.get(&thing.variant.id),
+            Counted::Product => self.cart.products.get(&thing.product.id),
+            Counted::Lines => self.cart.rules.get(&rule.id),
+        };
+        let in_cart = in_cart.copied().unwrap_or(0);
+        match suppose {
+            Suppose::More(more) => {
+                let total = i128::from(thing.base.minor) * i128::from(more) + i128::from(self.cart.total);
+                (in_cart.saturating_add(more), i64::try_from(total).unwrap_or(i64::MAX))
+            }
+            Suppose::Earned => (in_cart.max(1), self.cart.total),
+            Suppose::Promised => (in_cart.max(first_step(rule).unwrap_or(1)), i64::MAX),
+        }
+    }
+
+    /// The least number of pieces more that lowers the unit price.
+    fn next(&self, thing: Thing<'_>, more: u32, unit: Money) -> Result<Option<Next>, MoneyError> {
+        let mut wanted = BTreeSet::new();
+        for rule in self.rules().filter(|rule| rule.reaches(thing.product, thing.variant)) {
+            let (pieces, total) = self.has(rule, thing, Suppose::More(more));
+            wanted.extend(rule.steps.iter().filter(|s| s.from > pieces).map(|step| step.from - pieces));
+            if let Some(lacks) = rule.total.map(|needs| needs - total).filter(|lacks| *lacks > 0) {
+                let each = thing.base.minor.max(1);
+                wanted.insert(
+                    u32::try_from(lacks.div_euclid(each) + i64::from(lacks % each > 0)).unwrap_or(u32::MAX),
+                );
+            }
+        }
+        for add in wanted.into_iter().filter(|add| *add <= FAR) {
+            let then = self.unit(thing, Suppose::More(more.saturating_add(add)));
+            if then.minor < unit.minor {
+                let percent = saving(thing.base, then)?.percent;
+                return Ok(Some(Next { more: add, unit: then, percent }));
+            }
+        }
+        Ok(None)
+    }
+
+    fn outcome(
+        &self,
+        rule: &PriceRule,
+        thing: Thing<'_>,
+        before: Money,
+        suppose: Suppose,
+    ) -> (Money, Outcome) {
+        let unmet = |outcome| (before, outcome);
+        if !rule.on {
+            return unmet(Outcome::Off);
+        }
+        if let Some(from) = rule.from.as_ref().filter(|from| self.zone.moment(from) > self.now) {
+            return unmet(Outcome::NotYet { from: from.clone() });
+        }
+        if let Some(until) = rule.until.as_ref().filter(|until| self.zone.moment(until) <= self.now) {
+            return unmet(Outcome::Over { until: until.clone() });
+        }
+        if !rule.reaches(thing.product, thing.variant) {
+            return unmet(Outcome::NotFor);
+        }
+        let (pieces, total) = self.has(rule, thing, suppose);
+        if let Some(needs) = rule.total.filter(|needs| total < *needs) {
+            let money = |minor| Money::new(minor, before.currency);
+            return unmet(Outcome::TotalTooLow { needs: money(needs), has: money(total) });
+        }
+        match self.lowered(rule, thing, before, suppose) {
+            None => unmet(Outcome::TooFew { needs: first_step(rule).unwrap_or(1), has: pieces }),
+            Some((_, after)) if after.minor >= before.minor => unmet(Outcome::NoEffect),
+            Some((step, after)) => (after, Outcome::Applied { from: step.from }),
+        }
+    }
+}
+
+fn first_step(rule: &PriceRule) -> Option<u32> {
+    rule.steps.iter().map(|step| step.from).min()
+}
+
+/// The quote with another unit price; where the rules' old price is shown, the price before them is one.
+fn with_unit(plain: Quote, unit: Money, struck: bool) -> Result<Quote, MoneyError> {
+    let before = if struck { Some(plain.unit) } else { None };
+    let old = plain.old.or(before).filter(|old| old.minor > unit.minor);
+    let saved: Option<Saving> = old.map(|old| saving(old, unit)).transpose()?;
+    Ok(Quote { unit, old, saving: saved, quantity: plain.quantity, line: unit.times(plain.quantity)? })
+}

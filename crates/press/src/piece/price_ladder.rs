@@ -1,0 +1,107 @@
+use super::slot;
+use crate::ctx::{Ctx, Styled};
+use compagina_core::catalog::Variant;
+use compagina_core::page::Device;
+use compagina_core::page::piece::price_ladder::{AS, HEADING, LadderAs, NEXT, SAVING};
+use compagina_core::wording::Arg;
+use maud::{Markup, html};
+use std::collections::{BTreeMap, BTreeSet};
+
+/// A page shows at most so many steps.
+const MOST_RUNGS: usize = 12;
+
+/// The numbers of pieces from which some variant costs less; fewer than two where there is no ladder.
+fn rungs(ctx: &Ctx<'_>) -> Vec<u32> {
+    let of = |variant: &Variant| ctx.prices.ladder(ctx.product, variant).into_iter().map(|(from, _)| from);
+    let mut froms: BTreeSet<u32> = BTreeSet::new();
+    for variant in &ctx.product.variants {
+        froms.extend(of(variant));
+        if froms.len() > MOST_RUNGS {
+            break;
+        }
+    }
+    froms.into_iter().take(MOST_RUNGS).collect()
+}
+
+/// The variant whose steps are told: the chosen one, or the first.
+fn told<'a>(ctx: &Ctx<'a>) -> Option<&'a Variant> {
+    let chosen = ctx.product.variants.iter().find(|variant| Some(variant.id) == ctx.offer.variant);
+    chosen.or(ctx.product.variants.first())
+}
+
+pub(super) fn slots(ctx: &Ctx<'_>, styled: &Styled<'_>) -> BTreeMap<String, String> {
+    let (rungs, mut say) = (rungs(ctx), BTreeMap::new());
+    let Some(variant) = told(ctx).filter(|_| rungs.len() > 1) else { return say };
+    let ladder = ctx.prices.ladder(ctx.product, variant);
+    let base = ladder.first().map_or(0, |(_, unit)| unit.minor);
+    for from in &rungs {
+        let unit = ladder.iter().find(|(step, _)| step == from).map(|(_, unit)| *unit);
+        say.insert(name(styled, "price", *from), unit.map_or_else(String::new, |unit| ctx.money(unit)));
+        let percent = unit.map_or(0, |unit| i128::from(base - unit.minor) * 100 / i128::from(base.max(1)));
+        let percent = u32::try_from(percent).unwrap_or(0);
+        let saving = ctx.say_with("mark-saving", &[("percent", Arg::Number(percent))]);
+        say.insert(name(styled, "saving", *from), if percent > 0 { saving } else { String::new() });
+    }
+    let reached =
+        ladder.iter().rev().find(|(from, _)| *from <= ctx.situation.quantity).map_or(1, |(from, _)| *from);
+    say.insert(format!("rung.{}", styled.id()), reached.to_string());
+    say.insert(format!("next.{}", styled.id()), next(ctx));
+    say
+}
+
+/// `2 more, and each costs £10.80 (−10 %)`
+fn next(ctx: &Ctx<'_>) -> String {
+    let Some(next) = ctx.offer.next else { return String::new() };
+    let (unit, percent) = (ctx.money(next.unit), next.percent.to_string());
+    let arguments =
+        [("count", Arg::Number(next.more)), ("amount", Arg::Text(&unit)), ("percent", Arg::Text(&percent))];
+    ctx.say_with("ladder-next", &arguments)
+}
+
+fn name(styled: &Styled<'_>, what: &str, from: u32) -> String {
+    format!("ladder-{what}.{}.{from}", styled.id())
+}
+
+pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
+    let rungs = rungs(ctx);
+    if rungs.len() < 2 {
+        return None;
+    }
+    let say = slots(ctx, styled);
+    let text = |key: &str| say.get(key).map_or("", String::as_str);
+    let reached = format!("rung.{}", styled.id());
+    let class = styled.choice(&AS, Device::Wide).map_or("table", |kind| match kind {
+        LadderAs::Table => "table",
+        LadderAs::Steps => "steps",
+    });
+    Some(html! {
+        (styled.heading(&HEADING))
+        table class={ "ladder " (class) } data-rungs=(reached) {
+            thead.unseen { tr { th { (ctx.say("ladder-pieces")) } th { (ctx.say("ladder-each")) } th { (ctx.say("ladder-saving")) } } }
+            tbody {
+                @for (place, from) in rungs.iter().enumerate() {
+                    @let (price, saving) = (name(styled, "price", *from), name(styled, "saving", *from));
+                    tr data-rung=(from) data-shows=(price) hidden[text(&price).is_empty()]
+                        aria-current=[(text(&reached) == from.to_string()).then_some("true")]
+                        style={ "--share:" (place) "/" (rungs.len()) } {
+                        th scope="row" { (ctx.say_with("ladder-from", &[("count", Arg::Number(*from))])) }
+                        td { (slot(&price, text(&price))) }
+                        td.saving-cell { (slot(&saving, text(&saving))) }
+                    }
+                }
+            }
+        }
+        p.hint.next aria-live="polite" { (slot(&format!("next.{}", styled.id()), text(&format!("next.{}", styled.id())))) }
+    })
+}
+
+pub(super) fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
+    let away = |setting, what: &str| {
+        if styled.chain.flag(setting, device) {
+            String::new()
+        } else {
+            format!("{root} {what}{{display:none}}")
+        }
+    };
+    format!("{}{}", away(&SAVING, ".saving-cell"), away(&NEXT, ".next"))
+}

@@ -1,0 +1,67 @@
+use super::everything;
+use crate::error::{ApiError, ApiResult};
+use crate::reading::now;
+use crate::session::Caller;
+use crate::state::State;
+use actix_web::get;
+use actix_web::web::{Data, Json};
+use compagina_core::catalog::Product;
+use compagina_core::ids::Handle;
+use compagina_core::money::Money;
+use compagina_core::price::{PriceBook, Prices};
+use compagina_storage::{Document, DocumentName};
+use serde::Serialize;
+use std::sync::Arc;
+use utoipa::ToSchema;
+
+/// A price that publishing would move.
+#[derive(Serialize, ToSchema)]
+pub struct PriceMove {
+    product: Handle,
+    name: String,
+    sku: String,
+    /// From so many pieces on.
+    pieces: u32,
+    before: Money,
+    after: Money,
+}
+
+/// Which prices would be others at this moment if the draft were in force: of each product the variant that moves most.
+#[utoipa::path(operation_id = "price_moves", responses((status = 200, body = Vec<PriceMove>), (status = 401, body = ApiError)))]
+#[get("/prices/moves")]
+pub async fn list(state: Data<State>, _caller: Caller) -> ApiResult<Json<Vec<PriceMove>>> {
+    let document: Document<PriceBook> = state.store.document(DocumentName::Prices).await?;
+    let zone = state.store.zone().await?;
+    let prices = |book: PriceBook| Prices::new(Arc::new(book), zone.clone(), now());
+    let (live, draft) = (prices(document.published), prices(document.draft));
+    let products = everything(&state).await?;
+    Ok(Json(products.iter().filter_map(|product| farthest(product, &live, &draft)).collect()))
+}
+
+fn farthest(product: &Product, live: &Prices, draft: &Prices) -> Option<PriceMove> {
+    let mut moves = Vec::new();
+    for variant in &product.variants {
+        let (before, after) = (live.ladder(product, variant), draft.ladder(product, variant));
+        let at = |ladder: &[(u32, Money)], pieces: u32| {
+            ladder.iter().rev().find(|(from, _)| *from <= pieces).map(|(_, unit)| *unit)
+        };
+        for (pieces, _) in before.iter().chain(&after) {
+            if let (Some(was), Some(is)) = (at(&before, *pieces), at(&after, *pieces))
+                && was != is
+            {
+                moves.push((variant, *pieces, was, is));
+            }
+        }
+    }
+    let most = moves.into_iter().max_by_key(|(_, pieces, was, is)| {
+        ((was.minor - is.minor).unsigned_abs(), std::cmp::Reverse(*pieces))
+    });
+    most.map(|(variant, pieces, before, after)| PriceMove {
+        product: product.handle.clone(),
+        name: product.name.clone(),
+        sku: variant.sku.clone(),
+        pieces,
+        before,
+        after,
+    })
+}

@@ -1,0 +1,74 @@
+use super::{PricesView, RuleForm, currency, read, view};
+use crate::error::{ApiError, ApiResult};
+use crate::pages::catch_up;
+use crate::session::Caller;
+use crate::state::State;
+use actix_web::web::{Data, Json};
+use actix_web::{post, put};
+use compagina_core::price::{Places, PriceBook, PriceRule, Rounding, Together};
+use compagina_storage::DocumentName;
+use serde::Deserialize;
+use utoipa::ToSchema;
+
+/// All rules in their order, and how they go together.
+#[derive(Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct PricesChange {
+    revision: u64,
+    rules: Vec<RuleForm>,
+    together: Together,
+    rounding: Rounding,
+    places: Places,
+}
+
+#[derive(Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct PricesStep {
+    pub revision: u64,
+}
+
+/// Puts the draft as a whole; nothing is kept of one with a mistake.
+#[utoipa::path(operation_id = "set_prices", request_body = PricesChange,
+    responses((status = 200, body = PricesView), (status = 409, body = ApiError), (status = 422, body = ApiError)))]
+#[put("/prices")]
+pub async fn set(
+    state: Data<State>,
+    caller: Caller,
+    body: Json<PricesChange>,
+) -> ApiResult<Json<PricesView>> {
+    let PricesChange { revision, rules, together, rounding, places } = body.into_inner();
+    let currency = currency(&state).await?;
+    let rules: Vec<PriceRule> =
+        rules.into_iter().map(|form| read(form, currency)).collect::<ApiResult<_>>()?;
+    let book = PriceBook { rules, together, rounding, places };
+    book.check().map_err(ApiError::refused)?;
+    state.store.set_document(DocumentName::Prices, caller.session.owner_id, revision, &book).await?;
+    Ok(Json(view(&state).await?))
+}
+
+/// Takes the last step back.
+#[utoipa::path(operation_id = "undo_prices", request_body = PricesStep,
+    responses((status = 200, body = PricesView), (status = 409, body = ApiError)))]
+#[post("/prices/undo")]
+pub async fn undo(
+    state: Data<State>,
+    _caller: Caller,
+    body: Json<PricesStep>,
+) -> ApiResult<Json<PricesView>> {
+    state.store.undo_document(DocumentName::Prices, body.revision).await?;
+    Ok(Json(view(&state).await?))
+}
+
+/// Puts the draft in force.
+#[utoipa::path(operation_id = "publish_prices", request_body = PricesStep,
+    responses((status = 200, body = PricesView), (status = 409, body = ApiError)))]
+#[post("/prices/publish")]
+pub async fn publish(
+    state: Data<State>,
+    _caller: Caller,
+    body: Json<PricesStep>,
+) -> ApiResult<Json<PricesView>> {
+    state.store.publish_document(DocumentName::Prices, body.revision).await?;
+    catch_up(&state).await;
+    Ok(Json(view(&state).await?))
+}

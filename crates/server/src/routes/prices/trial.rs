@@ -1,0 +1,110 @@
+use crate::error::{ApiError, ApiResult};
+use crate::routes::shop::product::find;
+use crate::session::Caller;
+use crate::state::State;
+use actix_web::post;
+use actix_web::web::{Data, Json};
+use compagina_core::catalog::{Product, Variant};
+use compagina_core::money::Money;
+use compagina_core::price::{Local, Next, PriceBook, Priced, Prices, Saving, Work};
+use compagina_storage::{Document, DocumentName};
+use serde::{Deserialize, Serialize};
+use std::sync::Arc;
+use utoipa::ToSchema;
+
+/// What is put onto the bench.
+#[derive(Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct Try {
+    /// A product by its handle, and one of its variants by its SKU; the first where there is none.
+    product: String,
+    sku: Option<String>,
+    quantity: u32,
+    /// What is in the cart besides.
+    #[serde(default)]
+    cart: Vec<TryLine>,
+    /// By the shop's clocks; now where there is none.
+    at: Option<Local>,
+}
+
+#[derive(Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct TryLine {
+    product: String,
+    sku: Option<String>,
+    quantity: u32,
+}
+
+/// A price with its working, under the draft.
+#[derive(Serialize, ToSchema)]
+pub struct Tried {
+    sku: String,
+    skus: Vec<String>,
+    base: Money,
+    unit: Money,
+    old: Option<Money>,
+    saving: Option<Saving>,
+    line: Money,
+    next: Option<Next>,
+    working: Vec<Work>,
+    /// Unit price by quantity, without the cart.
+    ladder: Vec<Rung>,
+    at: Local,
+}
+
+#[derive(Serialize, ToSchema)]
+pub struct Rung {
+    from: u32,
+    unit: Money,
+}
+
+/// Works out a price under the rules as they are being worked on, and tells what each of them did.
+#[utoipa::path(operation_id = "try_price", request_body = Try,
+    responses((status = 200, body = Tried), (status = 404, body = ApiError), (status = 422, body = ApiError)))]
+#[post("/prices/try")]
+pub async fn try_price(state: Data<State>, _caller: Caller, body: Json<Try>) -> ApiResult<Json<Tried>> {
+    let wanted = body.into_inner();
+    let document: Document<PriceBook> = state.store.document(DocumentName::Prices).await?;
+    let zone = state.store.zone().await?;
+    let at = wanted.at.unwrap_or_else(|| zone.local(crate::reading::now()));
+    let product = find(&state, &wanted.product).await?;
+    let variant = variant_of(&product, wanted.sku.as_deref())?;
+    let mut cart = Vec::new();
+    for line in &wanted.cart {
+        cart.push((find(&state, &line.product).await?, line.sku.clone(), pieces(line.quantity)?));
+    }
+    let mut lines = Vec::new();
+    for (product, sku, quantity) in &cart {
+        lines.push((product, variant_of(product, sku.as_deref())?, *quantity));
+    }
+    let prices = Prices::new(Arc::new(document.draft), zone.clone(), zone.moment(&at)).with_cart(lines)?;
+    let (Priced { quote, base, next }, working) =
+        prices.explain(&product, variant, pieces(wanted.quantity)?)?;
+    let rung = |(from, unit)| Rung { from, unit };
+    Ok(Json(Tried {
+        ladder: prices.ladder(&product, variant).into_iter().map(rung).collect(),
+        sku: variant.sku.clone(),
+        skus: product.variants.iter().map(|v| v.sku.clone()).collect(),
+        base,
+        unit: quote.unit,
+        old: quote.old,
+        saving: quote.saving,
+        line: quote.line,
+        next,
+        working,
+        at,
+    }))
+}
+
+fn pieces(quantity: u32) -> ApiResult<u32> {
+    if (1..=99).contains(&quantity) {
+        Ok(quantity)
+    } else {
+        Err(ApiError::refused("a line has 1 to 99 pieces"))
+    }
+}
+
+fn variant_of<'a>(product: &'a Product, sku: Option<&str>) -> ApiResult<&'a Variant> {
+    let named = |v: &&Variant| sku.is_none_or(|sku| v.sku.eq_ignore_ascii_case(sku));
+    product.variants.iter().find(named).ok_or_else(|| ApiError::no_such("variant"))
+}

@@ -1,0 +1,94 @@
+<script setup lang="ts">
+import { ref, watch } from "vue";
+import { type ApiError, type Schemas, api, ask } from "../../api/client";
+import ProblemNote from "../../ui/ProblemNote.vue";
+import { type PricesControl, written } from "./usePrices";
+
+/** Which products' prices move once the draft is in force, from what to what; then it can be put in force. */
+const open = defineModel<boolean>({ required: true });
+const props = defineProps<{ control: PricesControl }>();
+const moves = ref<Schemas["PriceMove"][] | null>(null);
+const problem = ref<ApiError | null>(null);
+watch(open, async (now) => {
+  if (!now) return;
+  moves.value = null;
+  const { data, error } = await ask(api.GET("/api/prices/moves"));
+  [moves.value, problem.value] = [data ?? null, error ?? null];
+});
+async function publish(): Promise<void> {
+  if (await props.control.publish()) open.value = false;
+  else problem.value = props.control.problem.value;
+}
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="620">
+    <form class="dialog-sheet" @submit.prevent="publish">
+      <h2>What moves at once</h2>
+      <v-progress-linear v-if="!moves && !problem" indeterminate color="primary" />
+      <ProblemNote :problem="problem" />
+      <p v-if="moves?.length === 0" class="soft">
+        No price moves at this moment. Rules that are planned take effect by themselves at their time.
+      </p>
+      <div v-else-if="moves" class="moves">
+        <table>
+          <thead>
+            <tr>
+              <th>{{ moves.length === 1 ? "1 product" : `${moves.length} products` }}</th>
+              <th>Variant that moves most</th>
+              <th>From</th>
+              <th>To</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="move in moves" :key="move.product">
+              <td>{{ move.name }}</td>
+              <td class="soft">{{ move.sku }}{{ move.pieces > 1 ? `, from ${move.pieces} pieces` : "" }}</td>
+              <td>{{ written(move.before) }}</td>
+              <td>
+                <b>{{ written(move.after) }}</b>
+              </td>
+            </tr>
+          </tbody>
+        </table>
+      </div>
+      <div class="acts">
+        <v-btn variant="text" @click="open = false">Not yet</v-btn>
+        <v-btn type="submit" variant="flat" color="primary" :disabled="!moves">Put in force</v-btn>
+      </div>
+    </form>
+  </v-dialog>
+</template>
+
+<style scoped>
+p {
+  margin: 0;
+}
+.moves {
+  max-height: 320px;
+  overflow-y: auto;
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+}
+th {
+  color: var(--soft);
+  font-weight: 600;
+}
+th,
+td {
+  padding: 5px 8px 5px 0;
+  border-bottom: 1px solid var(--line);
+  text-align: left;
+}
+th:nth-child(n + 3),
+td:nth-child(n + 3) {
+  text-align: right;
+}
+.acts {
+  display: flex;
+  gap: 8px;
+  justify-content: end;
+}
+</style>

@@ -1,0 +1,210 @@
+<script setup lang="ts">
+import { computed, ref, watch } from "vue";
+import { type ApiError, type Schemas, api, ask } from "../../api/client";
+import ProblemNote from "../../ui/ProblemNote.vue";
+import LadderChart from "./LadderChart.vue";
+import { type PricesView, written } from "./usePrices";
+
+/** Any variant, quantity, cart and time: what it costs under the draft, and how that comes about. */
+const props = defineProps<{ view: PricesView }>();
+const product = ref("");
+const sku = ref("");
+const quantity = ref(1);
+const other = ref("");
+const otherQuantity = ref(1);
+const at = ref("");
+const tried = ref<Schemas["Tried"] | null>(null);
+const problem = ref<ApiError | null>(null);
+let turn = 0;
+
+watch(
+  () => props.view.products,
+  (all) => {
+    const ruled = props.view.rules.find((rule) => rule.products > 0 && rule.reach.of === "products");
+    const first = ruled?.reach.of === "products" ? ruled.reach.products[0] : undefined;
+    if (product.value === "") product.value = first ?? all[0]?.handle ?? "";
+  },
+  { immediate: true },
+);
+watch(product, () => (sku.value = ""));
+watch(
+  [product, sku, quantity, other, otherQuantity, at, () => props.view.revision],
+  async () => {
+    if (product.value === "" || !(quantity.value > 0)) return;
+    const asked = ++turn;
+    const cart = other.value === "" ? [] : [{ product: other.value, sku: null, quantity: otherQuantity.value || 1 }];
+    const body = {
+      product: product.value,
+      sku: sku.value || null,
+      quantity: quantity.value,
+      cart,
+      at: at.value || null,
+    };
+    const { data, error } = await ask(api.POST("/api/prices/try", { body }));
+    if (asked !== turn) return;
+    problem.value = error ?? null;
+    if (data) tried.value = data;
+  },
+  { immediate: true },
+);
+
+type Work = Schemas["Work"];
+/** What a rule did, or why it did nothing. */
+function told({ outcome }: Work): string {
+  const { is } = outcome;
+  if (is === "applied") return outcome.from > 1 ? `taken: the step from ${outcome.from} pieces` : "taken";
+  if (is === "beaten") return "another rule gives a lower price";
+  if (is === "no_effect") return "would not make it cheaper";
+  if (is === "off") return "is off";
+  if (is === "not_yet") return `begins ${outcome.from.replace("T", ", ")}`;
+  if (is === "over") return `ended ${outcome.until.replace("T", ", ")}`;
+  if (is === "too_few") return `needs ${outcome.needs} pieces; there are ${outcome.has}`;
+  if (is === "total_too_low") return `needs a cart of ${written(outcome.needs)}; it comes to ${written(outcome.has)}`;
+  return "isn't for this";
+}
+const working = computed(() => tried.value?.working.filter((work) => work.outcome.is !== "not_for") ?? []);
+const others = computed(() => (tried.value?.working.length ?? 0) - working.value.length);
+</script>
+
+<template>
+  <section class="bench" aria-label="Test bench">
+    <h2>Test bench</h2>
+    <div class="asked">
+      <label>
+        <span class="soft">Product</span>
+        <select v-model="product">
+          <option v-for="one in view.products" :key="one.handle" :value="one.handle">{{ one.name }}</option>
+        </select>
+      </label>
+      <label>
+        <span class="soft">Variant</span>
+        <select v-model="sku">
+          <option v-for="one in tried?.skus" :key="one" :value="one === tried?.skus[0] ? '' : one">{{ one }}</option>
+        </select>
+      </label>
+      <label>
+        <span class="soft">Pieces</span>
+        <input v-model.number="quantity" type="number" min="1" max="99" />
+      </label>
+      <label>
+        <span class="soft">Also in the cart</span>
+        <select v-model="other">
+          <option value="">nothing</option>
+          <option v-for="one in view.products" :key="one.handle" :value="one.handle">{{ one.name }}</option>
+        </select>
+      </label>
+      <label v-if="other">
+        <span class="soft">Pieces of it</span>
+        <input v-model.number="otherQuantity" type="number" min="1" max="99" />
+      </label>
+      <label>
+        <span class="soft">When</span>
+        <input v-model="at" type="datetime-local" />
+      </label>
+    </div>
+    <ProblemNote :problem="problem" />
+    <div v-if="tried" class="answer">
+      <div class="price">
+        <span>
+          <strong>{{ written(tried.unit) }}</strong>
+          <s v-if="tried.old" class="soft">{{ written(tried.old) }}</s>
+          <span v-if="tried.saving" class="signal">−{{ tried.saving.percent }} %</span>
+        </span>
+        <span class="soft">{{ quantity }} × {{ written(tried.unit) }} = {{ written(tried.line) }}</span>
+        <span v-if="tried.next" class="soft">
+          {{ tried.next.more }} more: {{ written(tried.next.unit) }} each (−{{ tried.next.percent }} %)
+        </span>
+      </div>
+      <ol>
+        <li>
+          <span>Price of the variant</span> <b>{{ written(tried.base) }}</b>
+        </li>
+        <li v-for="work in working" :key="work.rule" :class="{ idle: work.outcome.is !== 'applied' }">
+          <span>
+            {{ work.name }} <span class="soft">{{ told(work) }}</span>
+          </span>
+          <b>{{
+            work.outcome.is === "applied"
+              ? `${written(work.before)} → ${written(work.after)}`
+              : work.outcome.is === "beaten"
+                ? `would be ${written(work.after)}`
+                : "–"
+          }}</b>
+        </li>
+        <li v-if="others" class="idle">
+          <span class="soft">{{ others === 1 ? "1 other rule isn't" : `${others} other rules aren't` }} for this</span>
+        </li>
+      </ol>
+      <LadderChart v-if="tried.ladder.length > 1" :ladder="tried.ladder" :quantity="quantity" />
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.bench {
+  display: grid;
+  gap: 10px;
+  padding: 12px 14px 16px;
+  border: 1px solid var(--line);
+  border-radius: 8px;
+  background: #fff;
+}
+.asked {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 12px;
+}
+label {
+  display: grid;
+  gap: 2px;
+}
+select,
+input {
+  max-width: 200px;
+  padding: 4px 8px;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  background: #fff;
+}
+input[type="number"] {
+  width: 66px;
+}
+.answer {
+  display: grid;
+  grid-template-columns: 170px minmax(220px, 1fr) minmax(200px, 1fr);
+  gap: 18px;
+  align-items: start;
+}
+.price {
+  display: grid;
+  gap: 3px;
+}
+.price > span:first-child {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px;
+  align-items: baseline;
+}
+strong {
+  font: 600 24px var(--heading);
+}
+ol {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+li {
+  display: flex;
+  gap: 10px;
+  justify-content: space-between;
+  padding: 4px 0;
+  border-bottom: 1px solid #ece7da;
+}
+li b {
+  white-space: nowrap;
+}
+.idle b {
+  color: var(--soft);
+  font-weight: 400;
+}
+</style>

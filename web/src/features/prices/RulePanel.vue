@@ -1,0 +1,237 @@
+<script setup lang="ts">
+import { mdiArrowDown, mdiArrowUp, mdiClose, mdiPlus } from "@mdi/js";
+import { computed, ref, watch } from "vue";
+import { type PricesControl, type RuleForm, formOf } from "./usePrices";
+
+/** What is set of a rule. It is kept as a whole, so that a half-written one changes nothing. */
+const props = defineProps<{ control: PricesControl; id: number }>();
+const emit = defineEmits<{ gone: [] }>();
+const known = computed(() => props.control.view.value?.rules.find((rule) => rule.id === props.id));
+
+const empty = (): RuleForm => ({
+  id: props.id,
+  name: "",
+  reach: { of: "all" },
+  except: [],
+  steps: [{ from: 1, kind: "percent", value: "" }],
+  counted: "product",
+  total: "",
+  from: "",
+  until: "",
+  on: true,
+});
+const form = ref<RuleForm>(empty());
+watch(
+  () => [props.id, known.value] as const,
+  () => (form.value = known.value ? structuredClone(formOf(known.value)) : empty()),
+  { immediate: true },
+);
+const changed = computed(() => JSON.stringify(known.value && formOf(known.value)) !== JSON.stringify(form.value));
+
+type Of = RuleForm["reach"]["of"];
+const REACHES: { of: Of; title: string }[] = [
+  { of: "all", title: "everything" },
+  { of: "types", title: "types" },
+  { of: "tags", title: "tags" },
+  { of: "products", title: "products" },
+  { of: "variants", title: "variants, by SKU" },
+];
+function reach(of: Of): void {
+  const reaches: Record<Of, RuleForm["reach"]> = {
+    all: { of: "all" },
+    types: { of: "types", types: [] },
+    tags: { of: "tags", tags: [] },
+    products: { of: "products", products: [] },
+    variants: { of: "variants", skus: [] },
+  };
+  form.value.reach = reaches[of];
+}
+const choices = computed(() => {
+  const view = props.control.view.value;
+  const { of } = form.value.reach;
+  if (of === "types") return (view?.types ?? []).map((one) => ({ value: one.handle, title: one.name }));
+  if (of === "products") return (view?.products ?? []).map((one) => ({ value: one.handle, title: one.name }));
+  return (view?.tags ?? []).map((tag) => ({ value: tag, title: tag }));
+});
+const picked = computed({
+  get: () => {
+    const { reach: now } = form.value;
+    if (now.of === "types") return now.types;
+    if (now.of === "tags") return now.tags;
+    return now.of === "products" ? now.products : [];
+  },
+  set: (all) => {
+    const { of } = form.value.reach;
+    if (of === "types") form.value.reach = { of, types: all };
+    if (of === "tags") form.value.reach = { of, tags: all };
+    if (of === "products") form.value.reach = { of, products: all };
+  },
+});
+const skus = computed({
+  get: () => (form.value.reach.of === "variants" ? form.value.reach.skus.join(", ") : ""),
+  set: (text) => (form.value.reach = { of: "variants", skus: text.split(",").map((sku) => sku.trim()) }),
+});
+function more(): void {
+  const last = form.value.steps.at(-1);
+  form.value.steps.push({ from: (last?.from ?? 1) + 2, kind: last?.kind ?? "percent", value: "" });
+}
+async function keep(): Promise<void> {
+  await props.control.keep(form.value);
+}
+async function remove(): Promise<void> {
+  if (await props.control.remove(props.id)) emit("gone");
+}
+</script>
+
+<template>
+  <form class="panel" aria-label="The chosen rule" @submit.prevent="keep">
+    <label>
+      <span class="soft">Name, for you</span>
+      <input v-model="form.name" maxlength="80" placeholder="Spring sale" />
+    </label>
+    <fieldset>
+      <legend class="soft">For</legend>
+      <select
+        :value="form.reach.of"
+        aria-label="For what"
+        @change="reach(($event.target as HTMLSelectElement).value as Of)"
+      >
+        <option v-for="one in REACHES" :key="one.of" :value="one.of">{{ one.title }}</option>
+      </select>
+      <input v-if="form.reach.of === 'variants'" v-model="skus" aria-label="SKUs" placeholder="LIN-25, LIN-50" />
+      <v-autocomplete
+        v-else-if="form.reach.of !== 'all'"
+        v-model="picked"
+        :items="choices"
+        multiple
+        chips
+        closable-chips
+        hide-details
+        aria-label="Which"
+      />
+    </fieldset>
+    <fieldset>
+      <legend class="soft">{{ form.steps.length > 1 ? "Steps" : "It takes off" }}</legend>
+      <div v-for="(step, index) in form.steps" :key="index" class="step">
+        <span class="soft">from</span>
+        <input
+          v-model.number="step.from"
+          type="number"
+          min="1"
+          max="999"
+          class="number"
+          :aria-label="`Step ${index + 1}: from so many pieces`"
+        />
+        <select v-model="step.kind" :aria-label="`Step ${index + 1}: what it does`">
+          <option value="percent">% less</option>
+          <option value="amount">{{ control.view.value?.currency }} less</option>
+          <option value="fixed">{{ control.view.value?.currency }} each</option>
+        </select>
+        <input v-model="step.value" class="number" inputmode="decimal" :aria-label="`Step ${index + 1}: how much`" />
+        <button
+          v-if="form.steps.length > 1"
+          type="button"
+          class="tool"
+          :aria-label="`Take out step ${index + 1}`"
+          @click="form.steps.splice(index, 1)"
+        >
+          <v-icon :icon="mdiClose" size="14" />
+        </button>
+      </div>
+      <button type="button" class="quiet" @click="more"><v-icon :icon="mdiPlus" size="14" /> Another step</button>
+    </fieldset>
+    <label v-if="form.steps.some((step) => step.from > 1)">
+      <span class="soft">Pieces are counted</span>
+      <select v-model="form.counted">
+        <option value="variant">of one variant</option>
+        <option value="product">of one product</option>
+        <option value="lines">of everything that it is for</option>
+      </select>
+    </label>
+    <label>
+      <span class="soft">Only from a cart of, {{ control.view.value?.currency }}</span>
+      <input v-model="form.total" class="number" inputmode="decimal" placeholder="any" />
+    </label>
+    <div class="dates">
+      <label>
+        <span class="soft">From</span>
+        <input v-model="form.from" type="datetime-local" />
+      </label>
+      <label>
+        <span class="soft">Until</span>
+        <input v-model="form.until" type="datetime-local" />
+      </label>
+    </div>
+    <label class="check"><input v-model="form.on" type="checkbox" /> <span>On</span></label>
+    <div class="acts">
+      <v-btn type="submit" variant="outlined" :disabled="!changed">Keep</v-btn>
+      <template v-if="known">
+        <button type="button" class="tool" aria-label="Earlier in the order" @click="control.move(id, -1)">
+          <v-icon :icon="mdiArrowUp" size="16" />
+        </button>
+        <button type="button" class="tool" aria-label="Later in the order" @click="control.move(id, 1)">
+          <v-icon :icon="mdiArrowDown" size="16" />
+        </button>
+        <span class="space" />
+        <button type="button" class="quiet" @click="remove">Remove</button>
+      </template>
+    </div>
+  </form>
+</template>
+
+<style scoped>
+.panel {
+  display: grid;
+  align-content: start;
+  gap: 12px;
+}
+label:not(.check),
+fieldset {
+  display: grid;
+  gap: 3px;
+  min-width: 0;
+  margin: 0;
+  padding: 0;
+  border: 0;
+}
+legend {
+  padding: 0;
+}
+input:not([type="checkbox"]),
+select {
+  min-width: 0;
+  padding: 5px 8px;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  background: #fff;
+}
+input::placeholder {
+  color: var(--soft);
+}
+.step,
+.check,
+.acts {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+}
+.step .number {
+  width: 58px;
+}
+.step select {
+  flex: 1;
+}
+.dates {
+  display: grid;
+  gap: 8px;
+}
+.check input {
+  accent-color: var(--accent);
+}
+.quiet {
+  justify-self: start;
+}
+.space {
+  flex: 1;
+}
+</style>

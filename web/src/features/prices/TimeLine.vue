@@ -1,0 +1,165 @@
+<script setup lang="ts">
+import { computed } from "vue";
+import type { PricesView, RuleView } from "./usePrices";
+
+/** The rules as bars on a time line: from a month ago to four months ahead. */
+const props = defineProps<{ view: PricesView; chosen: number | null }>();
+defineEmits<{ choose: [id: number] }>();
+
+const DAY = 86_400_000;
+const days = { back: 30, ahead: 150 };
+const now = computed(() => Date.parse(`${props.view.now}Z`));
+const start = computed(() => now.value - days.back * DAY);
+const share = (moment: number): number =>
+  Math.min(100, Math.max(0, ((moment - start.value) / ((days.back + days.ahead) * DAY)) * 100));
+const months = computed(() => {
+  const all: { at: number; name: string }[] = [];
+  const month = new Date(start.value);
+  month.setUTCDate(1);
+  for (let i = 0; i < 7; i += 1) {
+    month.setUTCMonth(month.getUTCMonth() + 1);
+    const at = share(month.getTime());
+    if (at > 0 && at < 100 && Math.abs(at - share(now.value)) > 5) all.push({ at, name: month.toLocaleString("en-GB", { month: "short", timeZone: "UTC" }) });
+  }
+  return all;
+});
+function bar(rule: RuleView): { left: string; width: string } {
+  const from = rule.from === "" ? 0 : share(Date.parse(`${rule.from}Z`));
+  const until = rule.until === "" ? 100 : share(Date.parse(`${rule.until}Z`));
+  return { left: `${from}%`, width: `${Math.max(0.6, until - from)}%` };
+}
+const STATES: Record<RuleView["state"], string> = {
+  in_force: "in force",
+  planned: "planned",
+  over: "over",
+  off: "off",
+};
+const dated = (rule: RuleView): string => {
+  const day = (text: string): string =>
+    new Date(`${text}Z`).toLocaleString("en-GB", { day: "numeric", month: "short", timeZone: "UTC" });
+  if (rule.from && rule.until) return `${day(rule.from)} to ${day(rule.until)}`;
+  if (rule.from) return `from ${day(rule.from)}`;
+  return rule.until ? `until ${day(rule.until)}` : "always";
+};
+const named = (id: number): string => props.view.rules.find((rule) => rule.id === id)?.name ?? "";
+</script>
+
+<template>
+  <div class="lines" role="list" aria-label="Rules on a time line">
+    <div class="axis" aria-hidden="true">
+      <span class="what" />
+      <span class="time">
+        <i v-for="month in months" :key="month.name" :style="{ left: `${month.at}%` }">{{ month.name }}</i>
+        <b :style="{ left: `${share(now)}%` }">now</b>
+      </span>
+    </div>
+    <div v-for="rule in view.rules" :key="rule.id" role="listitem">
+      <button class="rule" :class="{ chosen: rule.id === chosen }" @click="$emit('choose', rule.id)">
+        <span class="what">
+          <b>{{ rule.name }}</b>
+          <span class="soft">
+            {{ rule.says }} · {{ rule.products === 1 ? "1 product" : `${rule.products} products` }}
+          </span>
+          <span v-if="rule.meets.length" class="signal">meets {{ rule.meets.map(named).join(", ") }}</span>
+          <span v-if="rule.products === 0" class="signal">reaches nothing</span>
+        </span>
+        <span class="time">
+          <span class="bar" :class="rule.state" :style="bar(rule)" />
+          <span class="now" :style="{ left: `${share(now)}%` }" />
+          <span class="soft when">{{ STATES[rule.state] }} · {{ dated(rule) }}</span>
+        </span>
+      </button>
+    </div>
+    <p v-if="view.rules.length === 0" class="soft none">
+      There are no rules yet: every product costs what stands with it. A rule lowers prices by a percentage, an amount
+      or to a fixed price, for some products, at some time, or from some number on.
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.lines {
+  border: 1px solid var(--line);
+  border-radius: 8px;
+  background: #fff;
+}
+.axis,
+.rule {
+  display: grid;
+  grid-template-columns: minmax(190px, 2fr) 3fr;
+  gap: 12px;
+  width: 100%;
+  padding: 8px 12px;
+  text-align: left;
+}
+.axis {
+  height: 28px;
+  padding-block: 6px 0;
+  border-bottom: 1px solid var(--line);
+  font-size: 11px;
+}
+.axis i,
+.axis b {
+  position: absolute;
+  color: var(--soft);
+  font-style: normal;
+  white-space: nowrap;
+  translate: -50% 0;
+}
+.axis b {
+  color: var(--accent);
+}
+.rule + .rule,
+div + div > .rule {
+  border-top: 1px solid #ece7da;
+}
+.rule:hover {
+  background: #faf7f0;
+}
+.rule.chosen {
+  background: var(--accent-weak);
+}
+.rule.chosen .soft {
+  color: #3f4c53;
+}
+.what {
+  display: grid;
+  gap: 1px;
+  min-width: 0;
+  overflow-wrap: anywhere;
+}
+.time {
+  position: relative;
+  min-height: 34px;
+}
+.bar {
+  position: absolute;
+  top: 3px;
+  height: 10px;
+  border-radius: 5px;
+  background: var(--accent);
+}
+.bar.planned {
+  background: repeating-linear-gradient(135deg, var(--accent) 0 4px, #7fb8b4 4px 8px);
+}
+.bar.over,
+.bar.off {
+  background: #c9c2b4;
+}
+.now {
+  position: absolute;
+  top: -4px;
+  bottom: 14px;
+  border-left: 1px solid var(--accent);
+}
+.when {
+  position: absolute;
+  bottom: 0;
+  left: 0;
+  font-size: 12px;
+}
+.none {
+  margin: 0;
+  padding: 16px;
+}
+</style>

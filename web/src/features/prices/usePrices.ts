@@ -1,0 +1,81 @@
+import { onMounted, ref, shallowRef } from "vue";
+import { type ApiError, type Schemas, api, ask } from "../../api/client";
+
+export type PricesView = Schemas["PricesView"];
+export type RuleView = Schemas["RuleView"];
+export type RuleForm = Schemas["RuleForm"];
+export type Money = Schemas["Money"];
+type Change = Pick<PricesView, "together" | "rounding" | "places">;
+
+/** The price rules' draft; changes are taken one after another. */
+export function usePrices() {
+  const view = shallowRef<PricesView | null>(null);
+  const problem = ref<ApiError | null>(null);
+  const waiting = ref(0);
+  let queue: Promise<unknown> = Promise.resolve();
+
+  function take(call: () => Promise<{ data?: PricesView; error?: ApiError }>): Promise<boolean> {
+    waiting.value += 1;
+    const turn = queue.then(async () => {
+      const { data, error } = await call();
+      waiting.value -= 1;
+      problem.value = error ?? null;
+      if (data) view.value = data;
+      if (error?.code === "revision_mismatch") await read();
+      return data !== undefined;
+    });
+    queue = turn;
+    return turn;
+  }
+  async function read(): Promise<void> {
+    const { data, error } = await ask(api.GET("/api/prices"));
+    if (data) view.value = data;
+    else problem.value = error ?? null;
+  }
+  const revision = (): number => view.value?.revision ?? 0;
+  const forms = (): RuleForm[] => (view.value?.rules ?? []).map(formOf);
+
+  function set(rules: (now: RuleForm[]) => RuleForm[], change: Partial<Change> = {}): Promise<boolean> {
+    return take(() => {
+      const now = view.value;
+      if (!now) return Promise.resolve({});
+      const { together, rounding, places } = { ...now, ...change };
+      const body = { revision: revision(), rules: rules(forms()), together, rounding, places };
+      return ask(api.PUT("/api/prices", { body }));
+    });
+  }
+  const keep = (rule: RuleForm) =>
+    set((all) =>
+      all.some((one) => one.id === rule.id) ? all.map((one) => (one.id === rule.id ? rule : one)) : [...all, rule],
+    );
+  const remove = (id: number) => set((all) => all.filter((one) => one.id !== id));
+  function move(id: number, by: number): Promise<boolean> {
+    return set((all) => {
+      const from = all.findIndex((one) => one.id === id);
+      const next = [...all];
+      const [rule] = next.splice(from, 1);
+      if (rule) next.splice(Math.max(0, from + by), 0, rule);
+      return next;
+    });
+  }
+  const change = (wanted: Partial<Change>) => set((all) => all, wanted);
+  const undo = () => take(() => ask(api.POST("/api/prices/undo", { body: { revision: revision() } })));
+  const publish = () => take(() => ask(api.POST("/api/prices/publish", { body: { revision: revision() } })));
+
+  onMounted(read);
+  return { view, problem, waiting, read, keep, remove, move, change, undo, publish };
+}
+export type PricesControl = ReturnType<typeof usePrices>;
+
+/** What of a rule can be written. */
+export function formOf(rule: RuleView): RuleForm {
+  const { id, name, reach, except, steps, counted, total, from, until, on } = rule;
+  return { id, name, reach, except, steps, counted, total, from, until, on };
+}
+
+/** An amount as its currency is written. */
+export function written(money: Money): string {
+  const format = new Intl.NumberFormat("en-GB", { style: "currency", currency: money.currency });
+  const decimals = format.resolvedOptions().maximumFractionDigits ?? 2;
+  return format.format(money.minor / 10 ** decimals);
+}
