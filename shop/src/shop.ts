@@ -1,3 +1,4 @@
+import { watchCart } from "./cart";
 import { cartCount, cartCounts, entryOf, readTable, type Table } from "./entries";
 import { watchGalleries } from "./gallery";
 import { startFilms } from "./film";
@@ -91,6 +92,7 @@ showCartCount();
 addEventListener("pageshow", showCartCount);
 startFilms();
 watchQuickLooks();
+watchCart(showCartCount);
 fillShareLinks();
 const table = readTable();
 if (table) {

@@ -13,6 +13,8 @@ export function watchSticky(): void {
       else inSight.delete(one.target);
     }
     bar.hidden = inSight.size > 0;
+    // So much room is kept under the last lines and around what has the focus.
+    if (!bar.hidden) document.documentElement.style.setProperty("--bar", `${bar.offsetHeight}px`);
   });
   for (const button of buttons) observer.observe(button);
 }

@@ -67,10 +67,8 @@ async fn a_draft_moves_no_price_until_it_is_put_in_force(pool: MySqlPool) {
     assert_eq!(unit().await, 900, "a draft");
     let moves = json_of(owner.get("/api/prices/moves").await).await;
     let line = moves.as_array().unwrap().iter().find(|m| m["product"] == "braided-line").unwrap();
-    assert_eq!(
-        line["after"]["minor"].as_i64().unwrap() * 1000,
-        line["before"]["minor"].as_i64().unwrap() * 875
-    );
+    let (was, is) = (line["before"]["minor"].as_i64().unwrap(), line["after"]["minor"].as_i64().unwrap());
+    assert_eq!(is, (was * 875 + 500) / 1000, "an eighth less, to the nearest penny");
     publish(&owner).await;
     // 9.00 × 0.875 = 7.875, a half: up.
     assert_eq!(unit().await, 788);

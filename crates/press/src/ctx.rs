@@ -6,6 +6,7 @@ use compagina_core::catalog::{Product, Shop};
 use compagina_core::ids::Handle;
 use compagina_core::media::{Picture, ShopMedia};
 use compagina_core::money::Money;
+use compagina_core::page::piece::buy_button::After;
 use compagina_core::page::{Choice, Device, Kind, Layout, Piece, SetValue, Setting, Shape};
 use compagina_core::price::{Offer, Place as PricePlace, Prices};
 use compagina_core::situation::Situation;
@@ -38,9 +39,9 @@ impl Ctx<'_> {
     pub fn money(&self, amount: Money) -> String {
         amount.format(self.shop.locale)
     }
-    /// Whether a click on the buy button leaves the shopper on the page.
-    pub fn after_stay(&self) -> bool {
-        buy_button::stays(self.layout)
+    /// What follows a click on the buy button.
+    pub fn after(&self) -> After {
+        buy_button::after(self.layout)
     }
     /// Whether the page has reviews to lead to.
     pub fn has_reviews(&self) -> bool {

@@ -76,7 +76,7 @@ pub(crate) fn document(nav: &Nav, head: &Head<'_>, body: Markup) -> Markup {
         html lang=(nav.shop.locale.tag()) {
             head {
                 meta charset="utf-8";
-                meta name="viewport" content="width=device-width, initial-scale=1";
+                meta name="viewport" content="width=device-width, initial-scale=1, viewport-fit=cover, interactive-widget=resizes-content";
                 title { (head.title) " · " (nav.shop.name) }
                 @if let Some(text) = head.description { meta name="description" content=(text); }
                 @if let Some(href) = head.canonical { link rel="canonical" href=(href); }

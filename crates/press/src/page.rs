@@ -13,8 +13,11 @@ use compagina_core::ids::PieceId;
 use compagina_core::letters::folded;
 use compagina_core::media::ShopMedia;
 use compagina_core::money::{Locale, MoneyError};
+use compagina_core::page::piece::buy_button::After;
 use compagina_core::page::piece::{band as settings, options, shared};
-use compagina_core::page::{Band, Column, Device, Facts, Frame, Kind, Layout, Piece, Values, Verdict, judge};
+use compagina_core::page::{
+    Band, Choice, Column, Device, Facts, Frame, Kind, Layout, Piece, Values, Verdict, judge,
+};
 use compagina_core::price::{Offer, Place};
 use compagina_core::situation::Situation;
 use compagina_core::style::Chain;
@@ -163,7 +166,7 @@ fn form(ctx: &Ctx<'_>, mode: Mode) -> Markup {
     html! {
         form #buy method="post" action="/shop/cart" target=[(mode == Mode::Quick).then_some("_top")] {
             input type="hidden" name="product" value=(ctx.product.handle);
-            @if ctx.after_stay() { input type="hidden" name="after" value="stay"; }
+            @if ctx.after() != After::Cart { input type="hidden" name="after" value=(ctx.after().name()); }
         }
     }
 }

@@ -40,7 +40,7 @@ fn cart_of(products: &[Product], seen: &[i64], notice: Option<&str>) -> String {
     };
     let lines = products.iter().zip(&reckoning.lines).map(line).collect();
     let (total, stands) = (reckoning.total, reckoning.stands());
-    cart(&nav(), &CartPage { lines, total, stands, notice: notice.map(str::to_owned) })
+    cart(&nav(), &CartPage { lines, total, stands, notice: notice.map(str::to_owned), gone: None })
 }
 
 #[test]

@@ -88,6 +88,10 @@ cart-take-out-of = { $name } entfernen
 cart-each = je { $amount }
 cart-bad-quantity = Bitte eine Anzahl von 1 bis 99 angeben.
 cart-bad-change = Bitte eine Anzahl von 0 bis 99 angeben. Der Warenkorb ist wie zuvor.
+cart-close = Schließen
+cart-added = { $name } liegt im Warenkorb.
+cart-gone = { $name } wurde herausgenommen.
+cart-put-back = Wieder hinein
 cart-choose-first = Bitte zuerst wählen: { $options }.
 
 not-yet-sold = Das gibt es noch nicht zu kaufen.
@@ -167,3 +171,5 @@ ladder-next = { $count ->
 promise-pieces = ab { $count } Stück
 promise-total = ab einem Warenkorb von { $amount }
 price-ladder-heading = Preis nach Anzahl
+buy-button-adding = Kommt in den Warenkorb …
+buy-button-added = Im Warenkorb

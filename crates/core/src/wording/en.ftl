@@ -118,6 +118,10 @@ cart-take-out-of = Take { $name } out
 cart-each = { $amount } each
 cart-bad-quantity = Please give a quantity from 1 to 99.
 cart-bad-change = Please give a quantity from 0 to 99. The cart is as it was.
+cart-close = Close
+cart-added = { $name } is in the cart.
+cart-gone = { $name } was taken out.
+cart-put-back = Put it back
 cart-choose-first = Please choose first: { $options }.
 
 ## Why not

@@ -2,7 +2,8 @@ use super::{device_slots, draw_slots, slot};
 use crate::ctx::{Ctx, Styled};
 use crate::offers::{BuyState, buy_state};
 use compagina_core::page::piece::buy_button::{
-    AFTER, After, CHOOSE, COMING, GONE, SOLD_OUT, TONE, Tone, WIDTH, WORDS, Width,
+    ADDED, ADDING, AFTER, After, CHOOSE, COMING, GONE, ICON, Icon, NOW, SOLD_OUT, TONE, Tone, WIDTH, WORDS,
+    Width,
 };
 use compagina_core::page::{Device, Kind, Layout, Setting};
 use compagina_core::price::{Hindrance, Tag};
@@ -11,11 +12,20 @@ use compagina_core::wording::Arg;
 use maud::{Markup, html};
 use std::collections::BTreeMap;
 
-/// Whether a click on the page's first buy button leaves the shopper here.
-pub(crate) fn stays(layout: &Layout) -> bool {
-    layout.first_of(Kind::BuyButton).is_some_and(|piece| {
-        Chain::of_template(&piece.values).choice(&AFTER, Device::Wide) == Some(After::Stay)
-    })
+/// What follows a click on the page's first buy button.
+pub(crate) fn after(layout: &Layout) -> After {
+    let piece = layout.first_of(Kind::BuyButton);
+    let after = piece.and_then(|piece| Chain::of_template(&piece.values).choice(&AFTER, Device::Wide));
+    after.unwrap_or(After::Cart)
+}
+
+/// Outlines on a ground of 24 by 24.
+fn outline(icon: Icon) -> Option<&'static str> {
+    match icon {
+        Icon::None => None,
+        Icon::Bag => Some("M6 8h12l1 12H5L6 8zm3 0V6.5a3 3 0 0 1 6 0V8"),
+        Icon::Basket => Some("M3 10h18l-2 10H5L3 10zm5 0 3-6m5 6-3-6"),
+    }
 }
 
 pub(super) fn slots(ctx: &Ctx<'_>, styled: &Styled<'_>) -> BTreeMap<String, String> {
@@ -28,10 +38,21 @@ pub(super) fn slots(ctx: &Ctx<'_>, styled: &Styled<'_>) -> BTreeMap<String, Stri
 pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
     let say = slots(ctx, styled);
     let accent = styled.choice(&TONE, Device::Wide) == Some(Tone::Accent);
+    let words = |setting| styled.chain.text(setting, Device::Wide);
+    let disabled = (buy_state(ctx.offer) == BuyState::Off).then_some("true");
     html! {
         button.buy.accent[accent] type="submit" form="buy" data-buy disabled[is_off_for_good(ctx)]
-            aria-disabled=[(buy_state(ctx.offer) == BuyState::Off).then_some("true")] {
+            aria-disabled=[disabled] data-adding=(words(&ADDING)) data-added=(words(&ADDED)) {
+            @if let Some(path) = styled.choice(&ICON, Device::Wide).and_then(outline) {
+                svg.icon viewBox="0 0 24 24" width="20" height="20" aria-hidden="true" { path d=(path) {} }
+            }
             (draw_slots(&name(styled), &say))
+            span.told data-told aria-live="polite" hidden {}
+        }
+        @if styled.has_words(&NOW) && !is_off_for_good(ctx) {
+            button.buy.second type="submit" form="buy" name="after" value="checkout" data-buy aria-disabled=[disabled] {
+                (styled.words(&NOW))
+            }
         }
         p.hint aria-live="polite" { (slot("hint", say.get("hint").map_or("", String::as_str))) }
     }

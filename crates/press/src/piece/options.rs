@@ -148,6 +148,23 @@ fn radio(
     }
 }
 
+/// A list for each option, for the script alone: it sends nothing, so that nothing is sent twice.
+pub(super) fn small(ctx: &Ctx<'_>) -> Markup {
+    html! {
+        @for (place, option) in ctx.product.options.iter().enumerate() {
+            select aria-label=(option.name) data-option=(place) {
+                @if ctx.offer.selection.get(place).is_none() { option value="" { (option.name) } }
+                @for (v, value) in option.values.iter().enumerate() {
+                    @let (state, words) = state_words(ctx, state_of(ctx, place, v));
+                    option value=(value.handle) data-value=(v) data-state=(state) data-name=(value.name) selected[is_chosen(ctx, place, v)] {
+                        (value.name) @if !words.is_empty() { " – " (words) }
+                    }
+                }
+            }
+        }
+    }
+}
+
 fn list(look: &Look<'_>, place: usize, option: &ProductOption, offered: &[(usize, &ProductValue)]) -> Markup {
     let ctx = look.ctx;
     html! {

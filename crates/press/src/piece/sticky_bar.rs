@@ -1,7 +1,8 @@
-use super::{buy_button, device_slots, draw_slots, price, slot};
+use super::{buy_button, device_slots, draw_slots, options, price, slot};
 use crate::ctx::{Ctx, Styled};
+use crate::image::thumb;
 use crate::offers::{BuyState, buy_state};
-use compagina_core::page::piece::sticky_bar::{EDGE, Edge, NAME, WORDS};
+use compagina_core::page::piece::sticky_bar::{CHOOSER, EDGE, Edge, NAME, PICTURE, PRICE, VALUES, WORDS};
 use compagina_core::page::{Device, Kind};
 use compagina_core::style::Chain;
 use maud::{Markup, html};
@@ -15,15 +16,33 @@ pub(super) fn slots(ctx: &Ctx<'_>, styled: &Styled<'_>) -> BTreeMap<String, Stri
             .saying(ctx.words, Kind::BuyButton)
             .text(buy_button::setting_for(ctx.offer.hindrance.as_ref()), device),
     };
-    device_slots(&name(styled), Device::ALL.map(say))
+    let mut slots = device_slots(&name(styled), Device::ALL.map(say));
+    slots.insert(format!("bar-values.{}", styled.id()), chosen(ctx));
+    slots
+}
+
+/// `Ember, 1.6 m`
+fn chosen(ctx: &Ctx<'_>) -> String {
+    let name = |(option, value): (usize, u16)| {
+        ctx.product.options.get(option)?.values.get(usize::from(value)).map(|value| value.name.as_str())
+    };
+    ctx.offer.selection.chosen().filter_map(name).collect::<Vec<_>>().join(", ")
 }
 
 /// Hidden until the script finds the buy button out of sight; without script the page has its buy button anyway.
 pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
     let text = |name: &str| price::slots(ctx).remove(name).unwrap_or_default();
+    let values = format!("bar-values.{}", styled.id());
     html! {
         div.bar data-sticky hidden {
-            strong.bar-name { (ctx.product.name) }
+            @if let Some(picture) = ctx.product.lead_picture().filter(|_| styled.flag_anywhere(&PICTURE)) {
+                span.bar-picture { (thumb(picture)) }
+            }
+            span.bar-what {
+                strong.bar-name { (ctx.product.name) }
+                @if styled.flag_anywhere(&VALUES) { span.bar-values { (slot(&values, &chosen(ctx))) } }
+            }
+            @if styled.flag_anywhere(&CHOOSER) { span.bar-chooser { (options::small(ctx)) } }
             span.bar-price { (slot("price", &text("price"))) s { (slot("old", &text("old"))) } }
             button.buy type="submit" form="buy" data-buy disabled[buy_button::is_off_for_good(ctx)]
                 aria-disabled=[(buy_state(ctx.offer) == BuyState::Off).then_some("true")] {
@@ -42,8 +61,17 @@ pub(super) fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
         Some(Edge::Top) => ("top", "bottom"),
         _ => ("bottom", "top"),
     };
-    let name = if styled.chain.flag(&NAME, device) { "block" } else { "none" };
-    format!(
-        "{root} .bar{{{edge}:0;{other}:auto;border-{other}:1px solid var(--line)}}{root} .bar-name{{display:{name}}}"
-    )
+    let parts = [
+        (&PICTURE, "bar-picture"),
+        (&NAME, "bar-name"),
+        (&VALUES, "bar-values"),
+        (&CHOOSER, "bar-chooser"),
+        (&PRICE, "bar-price"),
+    ];
+    let away: String = parts
+        .into_iter()
+        .filter(|(setting, _)| !styled.chain.flag(setting, device))
+        .map(|(_, class)| format!("{root} .{class}{{display:none}}"))
+        .collect();
+    format!("{root} .bar{{{edge}:0;{other}:auto;border-{other}:1px solid var(--line)}}{away}")
 }

@@ -26,25 +26,56 @@ pub struct CartPage<'a> {
     pub total: Money,
     pub stands: bool,
     pub notice: Option<String>,
+    /// What was just taken out and can be put back.
+    pub gone: Option<Gone>,
+}
+
+/// A line that was just taken out.
+pub struct Gone {
+    pub name: String,
+    pub product: String,
+    pub sku: String,
+    pub quantity: u32,
 }
 
 #[must_use]
 pub fn cart(nav: &Nav, page: &CartPage<'_>) -> String {
+    let title = nav.words.say("cart-title");
+    let body = html! { div.columns.till { h1 { (title) } (content(nav, page)) } };
+    plain_page(nav, &title, Frame::Whole, body)
+}
+
+/// The cart as it opens at the side of a page: without the page around it.
+#[must_use]
+pub fn side_cart(nav: &Nav, page: &CartPage<'_>) -> String {
+    html! { div.till data-close=(nav.words.say("cart-close")) { h2 { (nav.words.say("cart-title")) } (content(nav, page)) } }.into_string()
+}
+
+fn content(nav: &Nav, page: &CartPage<'_>) -> Markup {
     let say = |key| nav.words.say(key);
-    let body = html! {
-        div.columns.till {
-            h1 { (say("cart-title")) }
-            @if let Some(notice) = &page.notice { p.notice role="status" { (notice) } }
-            @if page.lines.is_empty() {
-                p { (say("cart-empty")) }
-                p { a href="/shop" { (say("cart-look-around")) } }
-            } @else {
-                ul.cart-lines { @for line in &page.lines { (cart_line(nav, line)) } }
-                (sum(nav, page))
-            }
+    html! {
+        @if let Some(notice) = &page.notice { p.notice role="status" { (notice) } }
+        @if let Some(gone) = &page.gone { (put_back(nav, gone)) }
+        @if page.lines.is_empty() {
+            p { (say("cart-empty")) }
+            p { a href="/shop" { (say("cart-look-around")) } }
+        } @else {
+            ul.cart-lines { @for line in &page.lines { (cart_line(nav, line)) } }
+            (sum(nav, page))
         }
-    };
-    plain_page(nav, &say("cart-title"), Frame::Whole, body)
+    }
+}
+
+fn put_back(nav: &Nav, gone: &Gone) -> Markup {
+    html! {
+        form.notice role="status" method="post" action="/shop/cart/back" {
+            span { (nav.words.say_with("cart-gone", &[("name", Arg::Text(&gone.name))])) }
+            input type="hidden" name="product" value=(gone.product);
+            input type="hidden" name="sku" value=(gone.sku);
+            input type="hidden" name="quantity" value=(gone.quantity);
+            button.plain { (nav.words.say("cart-put-back")) }
+        }
+    }
 }
 
 fn sum(nav: &Nav, page: &CartPage<'_>) -> Markup {

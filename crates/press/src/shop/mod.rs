@@ -6,7 +6,7 @@ mod listing;
 mod message;
 mod sample;
 
-pub use cart::{CartLine, CartPage, cart};
+pub use cart::{CartLine, CartPage, Gone, cart, side_cart};
 pub use checkout::{CheckoutForm, CheckoutPage, FIELDS, Field, PAYMENTS, Receipt, checkout, receipt};
 pub use listing::{Shelf, listing};
 pub use message::message;

@@ -115,6 +115,7 @@ pub fn shop(config: &mut ServiceConfig) {
         .service(till::cart::show)
         .service(till::cart::put)
         .service(till::cart::set)
+        .service(till::cart::put_back)
         .service(till::cart::accept)
         .service(till::checkout::show)
         .service(till::checkout::pay)

@@ -19,7 +19,8 @@ const months = computed(() => {
   for (let i = 0; i < 7; i += 1) {
     month.setUTCMonth(month.getUTCMonth() + 1);
     const at = share(month.getTime());
-    if (at > 0 && at < 100 && Math.abs(at - share(now.value)) > 5) all.push({ at, name: month.toLocaleString("en-GB", { month: "short", timeZone: "UTC" }) });
+    if (at > 0 && at < 100 && Math.abs(at - share(now.value)) > 5)
+      all.push({ at, name: month.toLocaleString("en-GB", { month: "short", timeZone: "UTC" }) });
   }
   return all;
 });

@@ -14,7 +14,14 @@ choice! {
 }
 choice! {
     /// Where a click leads.
-    After { Cart = "cart", "To the cart"; Stay = "stay", "Stays here"; }
+    After {
+        Cart = "cart", "To the cart"; Side = "side", "Cart at the side"; Stay = "stay", "A message here";
+        Checkout = "checkout", "To the checkout";
+    }
+}
+
+choice! {
+    Icon { None = "none", "None"; Bag = "bag", "Bag"; Basket = "basket", "Basket"; }
 }
 
 pub const WORDS: Setting = Setting::words("words", "Words", 60, "Add to cart");
@@ -22,9 +29,15 @@ pub const SOLD_OUT: Setting = Setting::words("sold_out", "When sold out", 60, "S
 pub const CHOOSE: Setting = Setting::words("choose", "Before a choice", 60, "Make your choice");
 pub const COMING: Setting = Setting::words("coming", "When coming soon", 60, "Coming soon");
 pub const GONE: Setting = Setting::words("gone", "When withdrawn", 60, "No longer sold");
+pub const ADDING: Setting = Setting::words("adding", "While adding", 60, "Adding …");
+pub const ADDED: Setting = Setting::words("added", "Once added", 60, "Added");
+/// Empty: there is no such button.
+pub const NOW: Setting = Setting::words("now", "Button that buys now", 60, "");
 pub const AFTER: Setting = Setting::choice::<After>("after", "After the click", "cart").everywhere().says();
 pub const WIDTH: Setting = Setting::choice::<Width>("width", "Width", "column");
 pub const TONE: Setting = Setting::choice::<Tone>("tone", "Colour", "ink").everywhere();
+pub const ICON: Setting = Setting::choice::<Icon>("icon", "Icon", "none").everywhere();
 
-pub const SETTINGS: &[&Setting] =
-    piece_settings![&WORDS, &SOLD_OUT, &CHOOSE, &COMING, &GONE, &AFTER, &WIDTH, &TONE];
+pub const SETTINGS: &[&Setting] = piece_settings![
+    &WORDS, &SOLD_OUT, &CHOOSE, &COMING, &GONE, &ADDING, &ADDED, &NOW, &AFTER, &WIDTH, &TONE, &ICON
+];

@@ -11,6 +11,12 @@ choice! {
 
 pub const WORDS: Setting = Setting::words("words", "Words", 60, "Add to cart");
 pub const EDGE: Setting = Setting::choice::<Edge>("edge", "Edge", "bottom");
+pub const PICTURE: Setting = Setting::flag("picture", "With the picture", false);
 pub const NAME: Setting = Setting::flag("name", "With the name", true);
+pub const VALUES: Setting = Setting::flag("values", "With what is chosen", false);
+/// A list for each option, so that a choice can be made without going back.
+pub const CHOOSER: Setting = Setting::flag("chooser", "With a small chooser", false);
+pub const PRICE: Setting = Setting::flag("price", "With the price", true);
 
-pub const SETTINGS: &[&Setting] = &[&WORDS, &EDGE, &NAME, &SHOWN, &APPEARS];
+pub const SETTINGS: &[&Setting] =
+    &[&WORDS, &EDGE, &PICTURE, &NAME, &VALUES, &CHOOSER, &PRICE, &SHOWN, &APPEARS];

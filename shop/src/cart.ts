@@ -1,0 +1,117 @@
+/** Puts things into the cart without leaving the page, where the page wants that, and shows the cart at its side. */
+export function watchCart(counted: () => void): void {
+  document.addEventListener("submit", (event) => {
+    const form = event.target as HTMLFormElement;
+    const clicked = event.submitter as HTMLButtonElement | null;
+    if (form.id === "buy" && form.target === "") {
+      const after = clicked?.name === "after" ? clicked.value : new FormData(form).get("after");
+      if (after !== "side" && after !== "stay") return;
+      event.preventDefault();
+      void add(form, clicked, after, counted);
+    } else if (form.closest(".side-cart")) {
+      if (form.action.endsWith("/accept")) return;
+      event.preventDefault();
+      void send(form, clicked, counted).then((answer) => {
+        if (answer?.ok) open(answer.html);
+        else if (answer) say(answer.html);
+      });
+    }
+  });
+}
+
+async function send(
+  form: HTMLFormElement,
+  clicked: HTMLElement | null,
+  counted: () => void,
+): Promise<{ ok: boolean; html: string } | null> {
+  const body = new URLSearchParams();
+  for (const [name, value] of new FormData(form, clicked)) if (typeof value === "string") body.append(name, value);
+  body.append("script", "1");
+  try {
+    const answer = await fetch(form.action, { method: "POST", body });
+    counted();
+    const kind = answer.headers.get("content-type") ?? "";
+    // A page of its own comes where something went wrong on the server's side; then the form goes the plain way.
+    if (!answer.ok && !kind.startsWith("text/plain")) throw new Error(`the shop answered ${answer.status}`);
+    return { ok: answer.ok, html: await answer.text() };
+  } catch {
+    form.submit();
+    return null;
+  }
+}
+
+async function add(
+  form: HTMLFormElement,
+  clicked: HTMLElement | null,
+  after: string,
+  counted: () => void,
+): Promise<void> {
+  if (clicked?.dataset.state === "adding") return;
+  tell(clicked, "adding");
+  const answer = await send(form, clicked, counted);
+  if (!answer) return;
+  tell(clicked, answer.ok ? "added" : "");
+  if (!answer.ok) say(answer.html);
+  else if (after === "side") open(answer.html);
+  else {
+    const part = new DOMParser().parseFromString(answer.html, "text/html");
+    say(part.querySelector(".notice")?.textContent ?? "", "/shop/cart");
+  }
+}
+
+/** The words on the button while it works, and for a moment after. */
+function tell(button: HTMLElement | null, state: "adding" | "added" | ""): void {
+  const told = button?.querySelector<HTMLElement>("[data-told]");
+  if (!button || !told) return;
+  button.dataset.state = state;
+  told.textContent = state === "" ? "" : (button.dataset[state] ?? "");
+  told.hidden = state === "";
+  if (state === "added") setTimeout(() => tell(button, ""), 2500);
+}
+
+/** A sentence in a corner of the page, for a while; with a link where there is one. */
+function say(text: string, to?: string): void {
+  document.querySelector(".told-note")?.remove();
+  const note = document.createElement("p");
+  note.className = "told-note";
+  note.role = "status";
+  const words = to === undefined ? document.createElement("span") : document.createElement("a");
+  if (to !== undefined) words.setAttribute("href", to);
+  words.textContent = text;
+  note.append(words);
+  document.body.append(note);
+  setTimeout(() => note.remove(), 8000);
+}
+
+function open(html: string): void {
+  let dialog = document.querySelector<HTMLDialogElement>("dialog.side-cart");
+  if (!dialog) {
+    dialog = document.createElement("dialog");
+    dialog.className = "side-cart";
+    dialog.addEventListener("click", (event) => {
+      const target = event.target as HTMLElement;
+      if (target === dialog || target.closest(".side-close")) dialog?.close();
+    });
+    // A number that was changed counts without another click.
+    dialog.addEventListener("change", (event) => {
+      const field = event.target as HTMLInputElement;
+      if (field.name === "quantity") field.form?.requestSubmit();
+    });
+    document.body.append(dialog);
+  }
+  const part = new DOMParser().parseFromString(html, "text/html").body;
+  const close = document.createElement("button");
+  close.type = "button";
+  close.className = "side-close quick-close";
+  close.ariaLabel = part.querySelector<HTMLElement>("[data-close]")?.dataset.close ?? "";
+  dialog.ariaLabel = part.querySelector("h2")?.textContent ?? "";
+  // Whoever works by keyboard stays at the same field of the same line.
+  const held = document.activeElement as HTMLInputElement | null;
+  const line = held?.form?.querySelector<HTMLInputElement>('[name="line"]')?.value;
+  const name = held?.name;
+  dialog.replaceChildren(close, ...part.childNodes);
+  const forms = [...dialog.querySelectorAll("form")];
+  const same = forms.find((form) => form.querySelector<HTMLInputElement>('[name="line"]')?.value === line);
+  if (line !== undefined && name) same?.querySelector<HTMLElement>(`[name="${name}"]`)?.focus();
+  if (!dialog.open) dialog.showModal();
+}
