@@ -191,3 +191,48 @@ async fn the_cart_and_the_order_cost_what_the_page_said_to_the_penny(pool: MySql
     assert_eq!(total, lines);
     assert_eq!(total, 1620 + 4 * more["price"]["minor"].as_i64().unwrap());
 }
+
+/// Old prices on page and card and in the cart: struck or not, with an empty cart and with one that meets the rule.
+#[sqlx::test(migrations = false)]
+async fn old_prices_are_shown_at_once_once_earned_or_with_the_number(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let from_three = json!([{ "from": 3, "kind": "percent", "value": "10" }]);
+    for (policy, empty, raised, fitting, card) in [
+        // Until three are taken nothing is struck; three in the cart make the next one cheaper, struck on page alone.
+        ("with_quantity", false, true, true, false),
+        ("once_earned", false, false, true, false),
+        ("at_once", true, true, true, true),
+    ] {
+        let view = prices(&owner).await;
+        let mut body = change(&view, json!([rule(1, from_three.clone())]));
+        body["places"] = json!({ "page": policy, "card": policy, "quick": policy, "cart": policy });
+        json_of(owner.put("/api/prices", &body).await).await;
+        publish(&owner).await;
+        let shopper = site.shopper();
+        let struck = |query: &'static str| {
+            let (shopper, site) = (&shopper, &site);
+            async move {
+                offer(shopper, site, &format!("{LINE}/offer?reel=25-m{query}")).await["old_price"]
+                    != Value::Null
+            }
+        };
+        assert_eq!(struck("").await, empty, "{policy}, one piece");
+        assert_eq!(struck("&quantity=3").await, raised, "{policy}, three pieces");
+        let listing =
+            shopper.get(site.at("/shop/types/lines-and-winders")).send().await.unwrap().text().await.unwrap();
+        assert_eq!(listing.contains("<s>"), card, "{policy}, on cards");
+        let form = [("product", "braided-line"), ("reel", "25-m"), ("quantity", "3")];
+        shopper.post(site.at("/shop/cart")).form(&form).send().await.unwrap();
+        assert_eq!(struck("").await, fitting, "{policy}, with three in the cart");
+        let cart = shopper.get(site.at("/shop/cart")).send().await.unwrap().text().await.unwrap();
+        assert!(
+            cart.contains("<s>£9.00</s>") && cart.contains("£24.30"),
+            "{policy}: 3 × 8.10 in the cart: {cart}"
+        );
+        if policy == "at_once" {
+            let page = owner.page(format!("{LINE}?reel=25-m")).await;
+            assert!(page.contains("from 3 pieces"), "the condition stands with the price");
+        }
+    }
+}

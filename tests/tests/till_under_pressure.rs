@@ -2,6 +2,7 @@
 #![allow(clippy::unwrap_used)]
 
 use compagina_tests::Site;
+use futures_util::{StreamExt, stream};
 use reqwest::{Client, Response, StatusCode};
 use sqlx::MySqlPool;
 
@@ -46,6 +47,49 @@ async fn twenty_orders_at_once_for_the_last_five(pool: MySqlPool) {
     let page =
         site.shopper().get(site.at("/shop/products/whimbrel?colour=chalk&sail=1-6-m")).send().await.unwrap();
     assert!(page.text().await.unwrap().contains("Sold out in this size"), "the page kept ready was dropped");
+}
+
+#[sqlx::test(migrations = false)]
+async fn many_shoppers_at_once_who_click_twice_buy_the_last_pieces_once(pool: MySqlPool) {
+    // `COMPAGINA_SHOPPERS=500` makes a load test of it.
+    let many = std::env::var("COMPAGINA_SHOPPERS").ok().and_then(|text| text.parse().ok()).unwrap_or(80_u32);
+    let last = many / 10;
+    let site = Site::start(pool.clone()).await;
+    sqlx::query("UPDATE variant SET stock = ? WHERE sku = 'WHI-CHA-16'")
+        .bind(last)
+        .execute(&pool)
+        .await
+        .unwrap();
+    let put_in = |_| async {
+        let shopper = site.shopper();
+        assert_eq!(put(&site, &shopper, &CHALK).await.status(), StatusCode::SEE_OTHER);
+        shopper
+    };
+    let shoppers: Vec<Client> = stream::iter(0..many).map(put_in).buffer_unordered(50).collect().await;
+    // Each sends the order twice, as an impatient finger does.
+    let twice = |shopper: &Client| {
+        let (site, shopper) = (&site, shopper.clone());
+        async move {
+            futures_util::future::join(pay(site, &shopper, "accept"), pay(site, &shopper, "accept")).await
+        }
+    };
+    let answers = futures_util::future::join_all(shoppers.iter().map(twice)).await;
+    let to_receipt = |answer: &Response| {
+        let to = answer.headers().get("location").and_then(|to| to.to_str().ok()).unwrap_or_default();
+        to.starts_with("/shop/orders/")
+    };
+    let sold = answers.iter().filter(|(a, b)| to_receipt(a) || to_receipt(b)).count();
+    let both = answers.iter().filter(|(a, b)| to_receipt(a) && to_receipt(b)).count();
+    let failed = answers.iter().flat_map(|(a, b)| [a, b]).filter(|a| a.status().is_server_error()).count();
+    assert_eq!((sold, both, failed), (usize::try_from(last).unwrap(), 0, 0));
+    let (orders, pieces): (i64, i64) = sqlx::query_as(
+        "SELECT COUNT(DISTINCT o.cart_id), CAST(SUM(l.quantity) AS SIGNED) FROM shop_order o JOIN order_line l ON l.order_id = o.id WHERE o.state = 'paid'",
+    )
+    .fetch_one(&pool)
+    .await
+    .unwrap();
+    assert_eq!((orders, pieces, site.stock("WHI-CHA-16").await), (i64::from(last), i64::from(last), Some(0)));
+    assert_eq!(site.shopper().get(site.at("/healthz")).send().await.unwrap().status(), StatusCode::OK);
 }
 
 #[sqlx::test(migrations = false)]
