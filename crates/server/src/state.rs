@@ -4,6 +4,7 @@ use crate::known::Known;
 use crate::media::Media;
 use crate::pages::Pages;
 use crate::upload::MEGAPIXELS_AT_ONCE;
+use compagina_core::catalog::Product;
 use compagina_core::wording::Words;
 use compagina_press::Assets;
 use compagina_storage::Store;
@@ -22,6 +23,8 @@ pub struct State {
     pub pages: Pages,
     /// What proofs need of products, by their handles.
     pub known: Cache<String, Arc<Known>>,
+    /// Products that shoppers are choosing among, with the age of what was read.
+    pub products: Cache<String, (u64, Arc<Product>)>,
     /// Wakes a worker when there are pictures to make.
     pub to_make: Notify,
     /// Millions of pixels that may still be decoded at once.
@@ -50,6 +53,7 @@ impl State {
             assets,
             pages: Pages::default(),
             known: Cache::new(MOST_KNOWN),
+            products: Cache::new(MOST_KNOWN),
             to_make: Notify::new(),
             turns: Semaphore::new(MEGAPIXELS_AT_ONCE as usize),
             words: Cache::new(MOST_WORDS),

@@ -257,6 +257,15 @@ impl Prices {
         Ok(Shown { quote: with_unit(plain, unit, true)?, promise: Some(promise), next: None })
     }
 
+    /// From how many pieces on some variant of a product may cost less, 1 first; nothing but 1 where there is no ladder.
+    #[must_use]
+    pub fn steps(&self, product: &Product) -> BTreeSet<u32> {
+        let ladders =
+            self.rules().filter(|rule| rule.total.is_none() && rule.steps.iter().any(|step| step.from > 1));
+        let reaching = ladders.filter(|rule| rule.reaches_some(product));
+        reaching.flat_map(|rule| rule.steps.iter().map(|step| step.from)).chain([1]).collect()
+    }
+
     /// The unit price by quantity, without looking at the cart: `(from, unit)`, where each is lower than the one before.
     #[must_use]
     pub fn ladder(&self, product: &Product, variant: &Variant) -> Vec<(u32, Money)> {

@@ -5,22 +5,14 @@ use compagina_core::page::Device;
 use compagina_core::page::piece::price_ladder::{AS, HEADING, LadderAs, NEXT, SAVING};
 use compagina_core::wording::Arg;
 use maud::{Markup, html};
-use std::collections::{BTreeMap, BTreeSet};
+use std::collections::BTreeMap;
 
 /// A page shows at most so many steps.
 const MOST_RUNGS: usize = 12;
 
-/// The numbers of pieces from which some variant costs less; fewer than two where there is no ladder.
+/// The numbers of pieces from which some variant may cost less; fewer than two where there is no ladder.
 fn rungs(ctx: &Ctx<'_>) -> Vec<u32> {
-    let of = |variant: &Variant| ctx.prices.ladder(ctx.product, variant).into_iter().map(|(from, _)| from);
-    let mut froms: BTreeSet<u32> = BTreeSet::new();
-    for variant in &ctx.product.variants {
-        froms.extend(of(variant));
-        if froms.len() > MOST_RUNGS {
-            break;
-        }
-    }
-    froms.into_iter().take(MOST_RUNGS).collect()
+    ctx.prices.steps(ctx.product).into_iter().take(MOST_RUNGS).collect()
 }
 
 /// The variant whose steps are told: the chosen one, or the first.

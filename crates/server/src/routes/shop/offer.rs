@@ -1,5 +1,6 @@
 use super::published_layout;
 use crate::error::{ApiError, ApiResult};
+use crate::known::known_product;
 use crate::reading::{Reading, nav, today};
 use crate::routes::till::prices_for_cart;
 use crate::state::State;
@@ -83,8 +84,7 @@ pub async fn tell(
     query: Query<Vec<(String, String)>>,
     request: HttpRequest,
 ) -> ApiResult<Json<OfferAnswer>> {
-    let handle = Handle::try_from(handle.as_str()).map_err(|_| ApiError::no_such("product"))?;
-    let product = state.store.product(&handle).await?.ok_or_else(|| ApiError::no_such("product"))?;
+    let product = known_product(&state, &handle).await?;
     let (template, layout) = published_layout(&state, &product).await?;
     let pairs = || query.iter().map(|(name, value)| (name.as_str(), value.as_str()));
     let quantity = pairs().find(|(name, _)| *name == "quantity").and_then(|(_, text)| text.parse().ok());
