@@ -40,12 +40,10 @@ async fn owners_views(base: &str) {
     client.goto(&format!("{base}/templates/2?product=whimbrel")).await.unwrap();
     proofs_are_drawn(&browser).await;
     take(&browser, "desk").await;
-    for (key, name, drawn) in [("5", "all-products", 6), ("6", "all-states", 8)] {
-        press(client, key).await;
-        let thumbs = "[...document.querySelectorAll('.all iframe')].filter(f => f.contentDocument?.querySelector('.piece')).length";
-        until(client, &format!("{thumbs} >= {drawn}")).await;
-        take(&browser, name).await;
-    }
+    press(client, "5").await;
+    let thumbs = "[...document.querySelectorAll('.all iframe')].filter(f => f.contentDocument?.querySelector('.piece')).length";
+    until(client, &format!("{thumbs} >= 6")).await;
+    take(&browser, "all-products").await;
     press(client, "3").await;
     proofs_are_drawn(&browser).await;
     gallery(&browser).await;
@@ -57,6 +55,16 @@ async fn owners_views(base: &str) {
     client.goto(&format!("{base}/house-style")).await.unwrap();
     until(client, "document.querySelector('iframe')?.contentDocument?.querySelector('.sample-box')").await;
     take(&browser, "house-style").await;
+    client.goto(&format!("{base}/prices")).await.unwrap();
+    until(client, "document.querySelector('.bench .price')").await;
+    find(client, "[aria-label='Test bench'] select").await.select_by_value("braided-line").await.unwrap();
+    let pieces = find(client, ".asked input[type=number]").await;
+    pieces.clear().await.unwrap();
+    pieces.send_keys("4").await.unwrap();
+    until(client, "document.querySelector('.bench ol').innerText.includes('the step from 3')").await;
+    click(client, ".rule", "Lines by the number").await;
+    until(client, "document.querySelector('.panel')").await;
+    take(&browser, "prices").await;
     client.goto(&format!("{base}/wording")).await.unwrap();
     until(client, "document.querySelectorAll('tbody tr').length > 50").await;
     take(&browser, "wording").await;
@@ -139,8 +147,13 @@ async fn shop_on(base: &str, screen: Screen, suffix: &str) {
             find(client, ".cart-lines").await;
         }
         take(&browser, "cart").await;
-        client.goto(&format!("{base}/shop/checkout")).await.unwrap();
-        take(&browser, "checkout").await;
+        client.goto(&format!("{base}/shop/products/braided-line?reel=25-m&quantity=4")).await.unwrap();
+        until(client, "document.querySelector('[data-ready]')").await;
+        let aside = "document.getElementById('buy').insertAdjacentHTML('beforeend', '<input type=hidden name=after value=side>')";
+        client.execute(aside, vec![]).await.unwrap();
+        find(client, ".k-buy-button .buy").await.click().await.unwrap();
+        until(client, "document.querySelector('dialog.side-cart[open]')").await;
+        take(&browser, "side-cart").await;
     }
     browser.client.clone().close().await.unwrap();
 }
