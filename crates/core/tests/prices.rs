@@ -78,8 +78,10 @@ fn unit(prices: &Prices, product: &Product, quantity: u32) -> i64 {
 
 const LADDER: &[(u32, Effect)] = &[(3, percent(500)), (6, percent(1000)), (12, percent(2000))];
 
+type Single = (i64, &'static str, &'static [(u32, Effect)], u32, i64, &'static str);
+
 /// One rule on one thing: price, currency, rule's steps, quantity → unit price, and the reason.
-const SINGLE: &[(i64, &str, &[(u32, Effect)], u32, i64, &str)] = &[
+const SINGLE: &[Single] = &[
     (6800, "GBP", &[(1, percent(1000))], 1, 6120, "68.00 less 10 % (6.80) is 61.20"),
     (6800, "GBP", &[(1, percent(10_000))], 1, 0, "all of it off is nothing"),
     (6800, "GBP", &[(1, amount(1000))], 1, 5800, "68.00 less 10.00"),

@@ -324,10 +324,10 @@ impl Prices {
         let mut unit = thing.base;
         for rule in self.rules().filter(|rule| rule.reaches(thing.product, thing.variant)) {
             let before = if self.book.together == Together::InOrder { unit } else { thing.base };
-            if let Some((_, after)) = self.lowered(rule, thing, before, suppose) {
-                if after.minor < unit.minor {
-                    unit = after;
-                }
+            if let Some((_, after)) = self.lowered(rule, thing, before, suppose)
+                && after.minor < unit.minor
+            {
+                unit = after;
             }
         }
         unit
