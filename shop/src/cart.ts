@@ -3,7 +3,7 @@ export function watchCart(counted: () => void): void {
   document.addEventListener("submit", (event) => {
     const form = event.target as HTMLFormElement;
     const clicked = event.submitter as HTMLButtonElement | null;
-    if (form.id === "buy" && form.target === "") {
+    if (form.id === "buy" && form.target === "" && !clicked?.hasAttribute("formaction")) {
       const after = clicked?.name === "after" ? clicked.value : new FormData(form).get("after");
       if (after !== "side" && after !== "stay") return;
       event.preventDefault();

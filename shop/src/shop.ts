@@ -78,6 +78,16 @@ function watchChoices(table: Table): void {
   });
 }
 
+/** Enter in the field of those who wait sends that, and doesn't press the buy button. */
+function watchWaiting(): void {
+  document.addEventListener("keydown", (event) => {
+    const field = event.target as HTMLElement;
+    if (event.key !== "Enter" || !field.closest(".interest label")) return;
+    event.preventDefault();
+    field.closest(".interest")?.querySelector("button")?.click();
+  });
+}
+
 /** Of rows laid out as tabs one is always open: a click on the open one leaves it open. */
 function keepTabOpen(): void {
   document.addEventListener("click", (event) => {
@@ -100,4 +110,5 @@ if (table) {
   watchGalleries();
   watchSticky();
   keepTabOpen();
+  watchWaiting();
 }

@@ -7,6 +7,7 @@ mod error;
 mod known;
 mod make;
 mod media;
+mod news;
 mod openapi;
 mod pages;
 mod password;

@@ -1,6 +1,7 @@
 //! Shop pages kept ready. A page is dropped as soon as anything that it was made of changes, here or in another
 //! process: each reads the notes of changes a few times a second, and at once after its own.
 
+use crate::news;
 use crate::reading::{now, today};
 use crate::state::State;
 use actix_web::web::{Bytes, Data};
@@ -130,8 +131,9 @@ pub fn keep_up(state: Data<State>) {
 async fn tidy(state: &State) {
     let done: compagina_storage::Result<()> = async {
         for order in state.store.stale_orders().await? {
-            state.store.settle_order(order, false).await?;
+            state.store.settle_order(order, false, None).await?;
         }
+        news::tell_those_who_wait(state).await?;
         state.store.forget_old_changes().await
     }
     .await;

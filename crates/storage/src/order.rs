@@ -1,6 +1,7 @@
 //! Orders. Stock is taken in the transaction that makes the order; a refused payment gives it back.
 
 use crate::error::with_retries;
+use crate::message::{Message, put_into_outbox};
 use crate::prices::prices_of;
 use crate::{CartRow, Result, StorageError, Store, cart, change};
 use compagina_core::cart::{Reckoning, reckon};
@@ -89,7 +90,9 @@ impl Store {
     }
 
     /// Ends a waiting order: paid, or refused, which gives the stock back and fills the cart again.
-    pub async fn settle_order(&self, id: u64, paid: bool) -> Result<()> {
+    ///
+    /// With the end of a paid one its confirmation is written, in the same transaction.
+    pub async fn settle_order(&self, id: u64, paid: bool, confirmation: Option<&Message>) -> Result<()> {
         with_retries(|| async {
             let mut tx = self.pool.begin().await?;
             let state = sqlx::query_scalar!("SELECT state FROM shop_order WHERE id = ? FOR UPDATE", id)
@@ -103,6 +106,8 @@ impl Store {
             sqlx::query!("UPDATE shop_order SET state = ? WHERE id = ?", next, id).execute(&mut *tx).await?;
             if !paid {
                 give_back(&mut tx, id).await?;
+            } else if let Some(message) = confirmation {
+                put_into_outbox(&mut tx, message).await?;
             }
             tx.commit().await?;
             Ok(())

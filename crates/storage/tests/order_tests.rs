@@ -49,7 +49,7 @@ async fn a_refused_payment_gives_the_stock_and_the_cart_back(pool: MySqlPool) {
     assert_eq!(kite(&store).await.variants[0].stock, Stock::Counted(2));
     assert_eq!(store.cart_count(cart).await.unwrap(), 0);
     for _ in 0..2 {
-        store.settle_order(order, false).await.unwrap();
+        store.settle_order(order, false, None).await.unwrap();
     }
     assert_eq!(kite(&store).await.variants[0].stock, Stock::Counted(5), "given back once");
     assert_eq!(store.cart_count(cart).await.unwrap(), 3);
@@ -61,8 +61,8 @@ async fn a_paid_order_keeps_its_lines_and_belongs_to_its_shopper(pool: MySqlPool
     let store = shop(pool).await;
     let cart = filled_cart(&store, 1, 0, 2).await;
     let order = number(&store.place_order(cart, &contact(), Moment(0)).await.unwrap()).unwrap();
-    store.settle_order(order, true).await.unwrap();
-    store.settle_order(order, false).await.unwrap();
+    store.settle_order(order, true, None).await.unwrap();
+    store.settle_order(order, false, None).await.unwrap();
     let kept = store.order(order, cart).await.unwrap().unwrap();
     assert_eq!((kept.state, kept.total.minor), (OrderState::Paid, 13_600));
     assert_eq!((kept.lines[0].what.as_str(), kept.lines[0].quantity), ("Whimbrel <b>, Ember", 2));
@@ -131,7 +131,7 @@ async fn two_shoppers_cannot_both_buy_the_last_one(pool: MySqlPool) {
         );
         let sold: Vec<u64> = [a.unwrap(), b.unwrap()].iter().filter_map(number).collect();
         assert_eq!(sold.len(), 1, "round {round}");
-        store.settle_order(sold[0], false).await.unwrap();
+        store.settle_order(sold[0], false, None).await.unwrap();
         assert_eq!(kite(&store).await.variants[0].stock, Stock::Counted(1), "given back");
     }
 }
@@ -147,6 +147,6 @@ async fn an_order_whose_payment_was_cut_off_is_found_after_a_while(pool: MySqlPo
         .await
         .unwrap();
     assert_eq!(store.stale_orders().await.unwrap(), [order]);
-    store.settle_order(order, true).await.unwrap();
+    store.settle_order(order, true, None).await.unwrap();
     assert!(store.stale_orders().await.unwrap().is_empty());
 }

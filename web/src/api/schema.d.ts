@@ -2529,6 +2529,11 @@ export interface components {
             stock?: number | null;
             /** @description One for each option; none is any. */
             values: (components["schemas"]["ValueId"] | null)[];
+            /**
+             * Format: int32
+             * @description So many shoppers want to hear when it can be bought.
+             */
+            waiting: number;
         };
         /** @description A product's variants, and what they are chosen by. */
         VariantsView: {

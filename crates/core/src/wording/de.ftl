@@ -173,3 +173,12 @@ promise-total = ab einem Warenkorb von { $amount }
 price-ladder-heading = Preis nach Anzahl
 buy-button-adding = Kommt in den Warenkorb …
 buy-button-added = Im Warenkorb
+
+interest-label = Sagt mir, wenn es zu haben ist
+interest-button = Vormerken
+interest-noted = Wir schreiben an { $email }, sobald es zu haben ist.
+interest-here = Das ist jetzt zu haben.
+mail-back-subject = { $product } ist zu haben
+mail-back-body = Sie wollten es wissen: { $product } ist jetzt zu haben.
+mail-order-subject = Ihre Bestellung { $number }
+mail-order-body = Danke, { $name }. Das haben Sie bestellt:

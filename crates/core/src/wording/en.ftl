@@ -159,6 +159,18 @@ field-too-long = { $field } can have { $most } characters at the most.
 field-bad-email = This doesn't look like an email address: it needs a name, an @ and a place.
 payment-missing = Please choose a payment.
 
+## Waiting for something
+interest-label = Tell me when it can be had
+interest-button = Note it
+interest-noted = We write to { $email } once it can be had.
+interest-here = This can be had now.
+
+## Messages to shoppers
+mail-back-subject = { $product } can be had
+mail-back-body = You asked us to tell you: { $product } can be had now.
+mail-order-subject = Your order { $number }
+mail-order-body = Thank you, { $name }. This is what you ordered:
+
 ## Receipt
 receipt-title = Thank you
 receipt-paid = Order { $number } is paid. We write to { $email } when it leaves the workshop.

@@ -1,6 +1,7 @@
 use super::{device_slots, draw_slots, slot};
 use crate::ctx::{Ctx, Styled};
 use crate::offers::{BuyState, buy_state};
+use compagina_core::catalog::ProductState;
 use compagina_core::page::piece::buy_button::{
     ADDED, ADDING, AFTER, After, CHOOSE, COMING, GONE, ICON, Icon, NOW, SOLD_OUT, TONE, Tone, WIDTH, WORDS,
     Width,
@@ -32,6 +33,8 @@ pub(super) fn slots(ctx: &Ctx<'_>, styled: &Styled<'_>) -> BTreeMap<String, Stri
     let setting = setting_for(ctx.offer.hindrance.as_ref());
     let mut say = device_slots(&name(styled), Device::ALL.map(|device| styled.chain.text(setting, device)));
     say.insert("hint".to_owned(), hint(ctx));
+    let waits = matches!(ctx.offer.hindrance, Some(Hindrance::SoldOut | Hindrance::ComingSoon));
+    say.insert("interest".to_owned(), if waits { ctx.say("interest-label") } else { String::new() });
     say
 }
 
@@ -54,7 +57,27 @@ pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
                 (styled.words(&NOW))
             }
         }
+        @if can_be_waited_for(ctx) { (interest(ctx, say.get("interest").map_or("", String::as_str))) }
         p.hint aria-live="polite" { (slot("hint", say.get("hint").map_or("", String::as_str))) }
+    }
+}
+
+/// Whether some choice may be sold out, or all of it is still to come.
+fn can_be_waited_for(ctx: &Ctx<'_>) -> bool {
+    match ctx.product.state {
+        ProductState::OnSale => ctx.product.variants.iter().any(|variant| !variant.stock.is_in()),
+        ProductState::ComingSoon => true,
+        ProductState::Withdrawn => false,
+    }
+}
+
+/// Where a shopper leaves an address to hear when the choice can be had. It belongs to the form that has the choice.
+fn interest(ctx: &Ctx<'_>, label: &str) -> Markup {
+    html! {
+        div.interest data-shows="interest" hidden[label.is_empty()] {
+            label { (slot("interest", label)) input type="email" form="buy" name="email" autocomplete="email" maxlength="200"; }
+            button.plain type="submit" form="buy" formaction="/shop/interest" formnovalidate { (ctx.say("interest-button")) }
+        }
     }
 }
 

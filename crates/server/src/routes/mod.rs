@@ -120,5 +120,6 @@ pub fn shop(config: &mut ServiceConfig) {
         .service(till::checkout::show)
         .service(till::checkout::pay)
         .service(till::receipt::receipt)
+        .service(till::interest::note)
         .service(web::scope("/shop").default_service(web::to(shop::missing)));
 }

@@ -55,6 +55,9 @@ async function keep(field: (typeof FIELDS)[number]): Promise<void> {
         @blur="keep(field)"
         @keydown.enter="keep(field)"
       />
+      <span v-if="field === 'stock' && variant.waiting" class="waiting">
+        {{ variant.waiting === 1 ? "1 waits" : `${variant.waiting} wait` }}
+      </span>
     </span>
   </div>
 </template>
@@ -99,6 +102,14 @@ input:not([type="checkbox"]):is(:hover, :focus) {
 }
 input::placeholder {
   color: var(--soft);
+}
+.waiting {
+  display: block;
+  margin: -5px 7px 0 0;
+  color: var(--soft);
+  font-size: 11px;
+  line-height: 1;
+  text-align: right;
 }
 .number {
   text-align: right;

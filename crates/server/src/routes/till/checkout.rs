@@ -1,5 +1,6 @@
 use super::{cart, cart_of, reckoned, see_other, see_other_with_count};
 use crate::error::ApiResult;
+use crate::news::confirmation;
 use crate::reading::{Reading, nav, now};
 use crate::routes::shop::{check_origin, html, or_message};
 use crate::state::State;
@@ -67,7 +68,8 @@ async fn order(
 ) -> ApiResult<HttpResponse> {
     check_origin(request)?;
     let Some(cart) = cart_of(state, request).await? else { return Ok(see_other("/shop/cart")) };
-    let words = nav(state, &Reading::of(request)).await?.words;
+    let nav = nav(state, &Reading::of(request)).await?;
+    let words = nav.words;
     let form = CheckoutForm { problems: problems(&words, &values), values };
     if !form.problems.is_empty() {
         let problem = Some("checkout-missing");
@@ -81,7 +83,9 @@ async fn order(
         }
     };
     let paid = simulated_payment(form.values.get("payment").map_or("", String::as_str)).await;
-    state.store.settle_order(id, paid).await?;
+    let order = state.store.order(id, cart).await?;
+    let message = order.map(|order| confirmation(&words, nav.shop.locale, &order));
+    state.store.settle_order(id, paid, message.as_ref()).await?;
     if paid {
         return see_other_with_count(state, cart, &format!("/shop/orders/{id}")).await;
     }
@@ -118,7 +122,7 @@ fn problems(words: &Words, values: &BTreeMap<String, String>) -> BTreeMap<String
     problems
 }
 
-fn looks_like_email(text: &str) -> bool {
+pub(super) fn looks_like_email(text: &str) -> bool {
     text.split_once('@').is_some_and(|(name, place)| {
         !name.is_empty() && place.contains('.') && !place.starts_with('.') && !place.ends_with('.')
     }) && !text.contains(char::is_whitespace)

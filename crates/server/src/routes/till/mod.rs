@@ -2,6 +2,7 @@
 
 pub mod cart;
 pub mod checkout;
+pub mod interest;
 pub mod receipt;
 
 use crate::error::{ApiError, ApiResult};

@@ -72,6 +72,8 @@ pub struct VariantRow {
     old_price: Option<String>,
     /// None where it isn't counted.
     stock: Option<u32>,
+    /// So many shoppers want to hear when it can be bought.
+    waiting: u32,
     /// Its own picture; none where those of its values stand for it.
     picture: Option<u64>,
 }
@@ -91,12 +93,20 @@ pub async fn variants_view(state: &State, handle: &str) -> ApiResult<VariantsVie
         values: option.values.iter().map(|v| GridValue { id: v.id, name: v.name.clone() }).collect(),
     });
     let kept = state.store.pictures_of(PicturesOf::Product(product.id), PLAN).await?;
+    let waiting = state.store.interest_in(product.id).await?;
     let pictures: Vec<GridPicture> = kept.into_iter().filter_map(grid_picture).collect();
     Ok(VariantsView {
         price: product.price.plain(),
         currency: product.price.currency.code(),
         options: options.collect(),
-        variants: product.variants.iter().map(|variant| row(&product, variant, &pictures)).collect(),
+        variants: product
+            .variants
+            .iter()
+            .map(|variant| VariantRow {
+                waiting: waiting.get(&Some(variant.id)).copied().unwrap_or(0),
+                ..row(&product, variant, &pictures)
+            })
+            .collect(),
         pictures,
         missing: missing_choices(&product),
         name: product.name,
@@ -121,6 +131,7 @@ fn row(product: &Product, variant: &Variant, pictures: &[GridPicture]) -> Varian
         price: variant.price.map(|price| price.plain()),
         old_price: variant.old_price.map(|price| price.plain()),
         stock: variant.stock.left(),
+        waiting: 0,
         picture: variant.picture.and_then(|place| pictures.get(place)).map(|picture| picture.id),
     }
 }

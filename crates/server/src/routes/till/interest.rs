@@ -1,0 +1,53 @@
+use super::checkout::looks_like_email;
+use crate::error::ApiResult;
+use crate::reading::{Reading, nav, now, today};
+use crate::routes::shop::product::{draw, find};
+use crate::routes::shop::{check_origin, html, or_message, published_layout};
+use crate::routes::till::cart_facts;
+use crate::state::State;
+use actix_web::http::StatusCode;
+use actix_web::web::{Data, Form};
+use actix_web::{HttpRequest, HttpResponse, post};
+use compagina_core::choice::{Selection, variant_of};
+use compagina_core::price::{Hindrance, Place};
+use compagina_core::situation::Situation;
+use compagina_core::wording::Arg;
+use compagina_press::{Mode, Notice};
+
+/// Notes that a shopper wants to hear when a choice can be bought.
+#[post("/shop/interest")]
+pub async fn note(
+    state: Data<State>,
+    request: HttpRequest,
+    form: Form<Vec<(String, String)>>,
+) -> HttpResponse {
+    let answer = answer(&state, &request, &form).await;
+    or_message(&state, &request, answer).await
+}
+
+async fn answer(state: &State, request: &HttpRequest, form: &[(String, String)]) -> ApiResult<HttpResponse> {
+    check_origin(request)?;
+    let field =
+        |wanted: &str| form.iter().find(|(name, _)| name == wanted).map_or("", |(_, value)| value.trim());
+    let (product, email) = (find(state, field("product")).await?, field("email"));
+    let (selection, _) = Selection::from_pairs(&product, form.iter().map(|(n, v)| (n.as_str(), v.as_str())));
+    let (template, layout) = published_layout(state, &product).await?;
+    let nav = nav(state, &Reading::of(request).under(template)).await?;
+    let offer = state.store.prices(now()).await?.offer(&product, &selection, 1, Place::Page)?;
+    let waits = matches!(offer.hindrance, Some(Hindrance::SoldOut | Hindrance::ComingSoon));
+    let sound = looks_like_email(email) && email.chars().count() <= 200;
+    let (status, text) = if !sound {
+        (StatusCode::UNPROCESSABLE_ENTITY, nav.words.say("field-bad-email"))
+    } else if waits {
+        let variant = variant_of(&product, &selection).map(|variant| variant.id);
+        state.store.note_interest(product.id, variant, email).await?;
+        (StatusCode::OK, nav.words.say_with("interest-noted", &[("email", Arg::Text(email))]))
+    } else {
+        (StatusCode::CONFLICT, nav.words.say("interest-here"))
+    };
+    let plain = Situation::plain(product.options.len(), today());
+    let situation = Situation { selection, cart: cart_facts(state, request).await?, ..plain };
+    let notice = Notice { text, to_cart: false };
+    let (page, _) = draw(state, &nav, &product, &layout, &situation, Mode::Shop, Some(&notice)).await?;
+    Ok(html(status, page))
+}

@@ -1,0 +1,125 @@
+//! Who wants to hear of what, and messages to shoppers as they are written. Nothing is sent from here.
+
+use crate::error::with_retries;
+use crate::{Result, Store, catalogue};
+use compagina_core::ids::{Handle, ProductId, VariantId};
+use sqlx::MySqlConnection;
+use std::collections::BTreeMap;
+
+/// So many are told at once.
+const MOST_AT_ONCE: u32 = 200;
+
+/// A message as it lies in the outbox.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub struct Message {
+    pub address: String,
+    pub subject: String,
+    pub body: String,
+}
+
+/// Somebody who waited for something that can be bought now.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub struct News {
+    pub interest: u64,
+    pub email: String,
+    pub product: Handle,
+    pub name: String,
+}
+
+impl Store {
+    /// Notes that somebody wants to hear when something can be bought; once, however often it is asked for.
+    pub async fn note_interest(
+        &self,
+        product: ProductId,
+        variant: Option<VariantId>,
+        email: &str,
+    ) -> Result<()> {
+        sqlx::query!(
+            "INSERT INTO interest (product_id, variant_id, email) SELECT ?, ?, ? FROM DUAL WHERE NOT EXISTS
+             (SELECT 1 FROM interest WHERE product_id = ? AND variant_id <=> ? AND email = ? AND told_at IS NULL)",
+            product.0,
+            variant.map(|id| id.0),
+            email,
+            product.0,
+            variant.map(|id| id.0),
+            email
+        )
+        .execute(&self.pool)
+        .await?;
+        Ok(())
+    }
+
+    /// How many wait for each variant of a product; none stands for the whole product.
+    pub async fn interest_in(&self, product: ProductId) -> Result<BTreeMap<Option<VariantId>, u32>> {
+        let rows = sqlx::query!(
+            r#"SELECT variant_id, COUNT(*) AS "count!: i64" FROM interest
+               WHERE product_id = ? AND told_at IS NULL GROUP BY variant_id"#,
+            product.0
+        )
+        .fetch_all(&self.pool)
+        .await?;
+        let count = |count| u32::try_from(count).unwrap_or(u32::MAX);
+        Ok(rows.into_iter().map(|row| (row.variant_id.map(VariantId), count(row.count))).collect())
+    }
+
+    /// Those who wait for something that can be bought by now.
+    pub async fn news(&self) -> Result<Vec<News>> {
+        let rows = sqlx::query!(
+            r#"SELECT i.id, i.email, p.handle, p.name FROM interest i JOIN product p ON p.id = i.product_id
+               WHERE i.told_at IS NULL AND p.state = 'on_sale' AND EXISTS
+                 (SELECT 1 FROM variant v WHERE v.product_id = p.id AND (i.variant_id IS NULL OR v.id = i.variant_id)
+                  AND (v.stock IS NULL OR v.stock > 0))
+               ORDER BY i.id LIMIT ?"#,
+            MOST_AT_ONCE
+        )
+        .fetch_all(&self.pool)
+        .await?;
+        rows.into_iter()
+            .map(|row| {
+                let product = catalogue::handle(row.handle)?;
+                Ok(News { interest: row.id, email: row.email, product, name: row.name })
+            })
+            .collect()
+    }
+
+    /// Writes to somebody who waited, once, whichever process comes first.
+    pub async fn tell(&self, interest: u64, message: &Message) -> Result<()> {
+        with_retries(|| async {
+            let mut tx = self.pool.begin().await?;
+            let done = sqlx::query!(
+                "UPDATE interest SET told_at = CURRENT_TIMESTAMP WHERE id = ? AND told_at IS NULL",
+                interest
+            )
+            .execute(&mut *tx)
+            .await?;
+            if done.rows_affected() == 1 {
+                put_into_outbox(&mut tx, message).await?;
+            }
+            tx.commit().await?;
+            Ok(())
+        })
+        .await
+    }
+
+    /// The newest messages, newest first.
+    pub async fn outbox(&self, most: u32) -> Result<Vec<Message>> {
+        let rows = sqlx::query_as!(
+            Message,
+            "SELECT address, subject, body FROM outbox ORDER BY id DESC LIMIT ?",
+            most
+        );
+        Ok(rows.fetch_all(&self.pool).await?)
+    }
+}
+
+pub(crate) async fn put_into_outbox(tx: &mut MySqlConnection, message: &Message) -> Result<()> {
+    sqlx::query!(
+        "INSERT INTO outbox (address, subject, body) VALUES (?, ?, ?)",
+        message.address,
+        message.subject,
+        message.body
+    )
+    .execute(&mut *tx)
+    .await?;
+    Ok(())
+}
