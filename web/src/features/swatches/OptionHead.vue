@@ -118,6 +118,7 @@ function choose(place: Place, way: Way): void {
   font: 600 17px var(--heading);
 }
 .about {
+  min-height: 24px;
   font-size: 12px;
 }
 .about::placeholder {

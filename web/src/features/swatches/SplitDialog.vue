@@ -88,9 +88,13 @@ fieldset {
 fieldset label {
   display: flex;
   gap: 8px;
-  align-items: baseline;
+  align-items: center;
+  min-height: 26px;
 }
 input[type="checkbox"] {
+  width: 24px;
+  height: 24px;
+  margin: 0;
   accent-color: var(--accent);
 }
 .acts {
