@@ -92,8 +92,8 @@ fieldset label {
   min-height: 26px;
 }
 input[type="checkbox"] {
-  width: 24px;
-  height: 24px;
+  width: 18px;
+  height: 18px;
   margin: 0;
   accent-color: var(--accent);
 }
