@@ -148,18 +148,24 @@ fn radio(
     }
 }
 
+/// A value in a list, with its state.
+fn item(ctx: &Ctx<'_>, place: usize, v: usize, value: &ProductValue, selectable: bool) -> Markup {
+    let (state, words) = state_words(ctx, state_of(ctx, place, v));
+    html! {
+        option value=(value.handle) data-value=(v) data-state=(state) data-name=(value.name)
+            selected[is_chosen(ctx, place, v)] disabled[!selectable && state != "open"] {
+            (value.name) @if !words.is_empty() { " – " (words) }
+        }
+    }
+}
+
 /// A list for each option, for the script alone: it sends nothing, so that nothing is sent twice.
 pub(super) fn small(ctx: &Ctx<'_>) -> Markup {
     html! {
         @for (place, option) in ctx.product.options.iter().enumerate() {
             select aria-label=(option.name) data-option=(place) {
                 @if ctx.offer.selection.get(place).is_none() { option value="" { (option.name) } }
-                @for (v, value) in option.values.iter().enumerate() {
-                    @let (state, words) = state_words(ctx, state_of(ctx, place, v));
-                    option value=(value.handle) data-value=(v) data-state=(state) data-name=(value.name) selected[is_chosen(ctx, place, v)] {
-                        (value.name) @if !words.is_empty() { " – " (words) }
-                    }
-                }
+                @for (v, value) in option.values.iter().enumerate() { (item(ctx, place, v, value, true)) }
             }
         }
     }
@@ -170,13 +176,7 @@ fn list(look: &Look<'_>, place: usize, option: &ProductOption, offered: &[(usize
     html! {
         select form="buy" name=(option.handle) aria-label=(option.name) data-option=(place) {
             @if ctx.offer.selection.get(place).is_none() { option value="" { "–" } }
-            @for (v, value) in offered {
-                @let (state, words) = state_words(ctx, state_of(ctx, place, *v));
-                option value=(value.handle) data-value=(v) data-state=(state) data-name=(value.name)
-                    selected[is_chosen(ctx, place, *v)] disabled[!look.selectable && state != "open"] {
-                    (value.name) @if !words.is_empty() { " – " (words) }
-                }
-            }
+            @for (v, value) in offered { (item(ctx, place, *v, value, look.selectable)) }
         }
     }
 }

@@ -1,5 +1,6 @@
 use super::slot;
 use crate::ctx::{Ctx, Styled};
+use crate::shop::say_next;
 use compagina_core::catalog::Variant;
 use compagina_core::page::Device;
 use compagina_core::page::piece::price_ladder::{AS, HEADING, LadderAs, NEXT, SAVING};
@@ -37,17 +38,9 @@ pub(super) fn slots(ctx: &Ctx<'_>, styled: &Styled<'_>) -> BTreeMap<String, Stri
     let reached =
         ladder.iter().rev().find(|(from, _)| *from <= ctx.situation.quantity).map_or(1, |(from, _)| *from);
     say.insert(format!("rung.{}", styled.id()), reached.to_string());
-    say.insert(format!("next.{}", styled.id()), next(ctx));
+    let next = ctx.offer.next.map(|next| say_next(ctx.words, ctx.shop.locale, next));
+    say.insert(format!("next.{}", styled.id()), next.unwrap_or_default());
     say
-}
-
-/// `2 more, and each costs £10.80 (−10 %)`
-fn next(ctx: &Ctx<'_>) -> String {
-    let Some(next) = ctx.offer.next else { return String::new() };
-    let (unit, percent) = (ctx.money(next.unit), next.percent.to_string());
-    let arguments =
-        [("count", Arg::Number(next.more)), ("amount", Arg::Text(&unit)), ("percent", Arg::Text(&percent))];
-    ctx.say_with("ladder-next", &arguments)
 }
 
 fn name(styled: &Styled<'_>, what: &str, from: u32) -> String {

@@ -1,10 +1,9 @@
-use super::{plain_page, say_hindrance};
+use super::{plain_page, say_hindrance, say_next};
 use crate::document::Nav;
 use compagina_core::cart::{Line, MOST_OF_ONE};
 use compagina_core::media::Picture;
 use compagina_core::money::Money;
 use compagina_core::page::Frame;
-use compagina_core::price::Next;
 use compagina_core::wording::Arg;
 use maud::{Markup, html};
 
@@ -92,14 +91,6 @@ fn sum(nav: &Nav, page: &CartPage<'_>) -> Markup {
     }
 }
 
-/// `2 more, and each costs £10.80 (−10 %)`
-fn next_step(nav: &Nav, next: Next) -> String {
-    let (unit, percent) = (next.unit.format(nav.shop.locale), next.percent.to_string());
-    let arguments =
-        [("count", Arg::Number(next.more)), ("amount", Arg::Text(&unit)), ("percent", Arg::Text(&percent))];
-    nav.words.say_with("ladder-next", &arguments)
-}
-
 fn cart_line(nav: &Nav, line: &CartLine<'_>) -> Markup {
     let quote = &line.line.quote;
     let money = |m: Money| m.format(nav.shop.locale);
@@ -115,7 +106,7 @@ fn cart_line(nav: &Nav, line: &CartLine<'_>) -> Markup {
                 @if let Some(was) = line.line.was {
                     span.problem { (words.say_with("cart-price-changed", &[("was", Arg::Text(&money(was))), ("now", Arg::Text(&money(quote.unit)))])) }
                 }
-                @if let Some(next) = line.line.next { span.soft { (next_step(nav, next)) } }
+                @if let Some(next) = line.line.next { span.soft { (say_next(words, nav.shop.locale, next)) } }
                 @if let Some(hindrance) = &line.line.hindrance { span.problem { (say_hindrance(words, hindrance)) } }
             }
             form.cart-quantity method="post" action="/shop/cart/set" {

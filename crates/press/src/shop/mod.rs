@@ -13,8 +13,9 @@ pub use message::message;
 pub use sample::sample;
 
 use crate::document::{Head, Nav, document};
+use compagina_core::money::Locale;
 use compagina_core::page::Frame;
-use compagina_core::price::Hindrance;
+use compagina_core::price::{Hindrance, Next};
 use compagina_core::wording::{Arg, Words};
 use maud::Markup;
 
@@ -30,6 +31,14 @@ fn plain_page(nav: &Nav, title: &str, frame: Frame, body: Markup) -> String {
         canonical: None,
     };
     document(nav, &head, body).into_string()
+}
+
+/// `2 more, and each costs £10.80 (−10 %)`
+pub(crate) fn say_next(words: &Words, locale: Locale, next: Next) -> String {
+    let (unit, percent) = (next.unit.format(locale), next.percent.to_string());
+    let arguments =
+        [("count", Arg::Number(next.more)), ("amount", Arg::Text(&unit)), ("percent", Arg::Text(&percent))];
+    words.say_with("ladder-next", &arguments)
 }
 
 /// Why a shopper can't have something, as a sentence.
