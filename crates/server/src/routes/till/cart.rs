@@ -39,7 +39,11 @@ pub async fn page(
 ) -> ApiResult<HttpResponse> {
     let nav = nav(state, &Reading::of(request)).await?;
     let told = Told { notice: notice.map(|key| nav.words.say(key)), gone: gone(state, request).await };
-    Ok(html(status, drawn(state, request, &nav, told, cart).await?))
+    let (items, reckoning) = match cart_of(state, request).await? {
+        Some(cart) => reckoned(state, cart).await?,
+        None => (vec![], reckon(&[], nav.shop.currency, &nav.prices)?),
+    };
+    Ok(html(status, drawn(&nav, &items, &reckoning, told, cart)))
 }
 
 /// What is said over a cart.
@@ -60,21 +64,7 @@ async fn gone(state: &State, request: &HttpRequest) -> Option<Gone> {
 }
 
 /// The cart, as a page or as the part of one that opens at the side.
-async fn drawn(
-    state: &State,
-    request: &HttpRequest,
-    nav: &Nav,
-    told: Told,
-    draw: fn(&Nav, &CartPage<'_>) -> String,
-) -> ApiResult<String> {
-    let (items, reckoning) = match cart_of(state, request).await? {
-        Some(cart) => reckoned(state, cart).await?,
-        None => (vec![], reckon(&[], nav.shop.currency, &nav.prices)?),
-    };
-    Ok(drawn_of(nav, &items, &reckoning, told, draw))
-}
-
-fn drawn_of(
+fn drawn(
     nav: &Nav,
     items: &[CartItem],
     reckoning: &Reckoning,
@@ -112,7 +102,7 @@ async fn at_the_side(
 ) -> ApiResult<HttpResponse> {
     let nav = nav(state, &Reading::of(request)).await?;
     let (items, reckoning) = reckoned(state, cart).await?;
-    let mut answer = html(StatusCode::OK, drawn_of(&nav, &items, &reckoning, told, side_cart));
+    let mut answer = html(StatusCode::OK, drawn(&nav, &items, &reckoning, told, side_cart));
     answer.add_cookie(&count_cookie(state, cart).await?).map_err(ApiError::unforeseen)?;
     Ok(answer)
 }
