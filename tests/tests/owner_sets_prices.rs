@@ -1,17 +1,10 @@
 //! A rule made, tried and put in force by its owner, and met by a shopper.
 #![allow(clippy::unwrap_used)]
 
+use compagina_tests::desk::click;
 use compagina_tests::{Browser, Screen, Site, ask, find, until};
 use fantoccini::Client;
 use sqlx::MySqlPool;
-
-async fn click(client: &Client, css: &str, words: &str) {
-    let one = format!(
-        "[...document.querySelectorAll('{css}')].find(e => e.innerText.trim().startsWith('{words}'))"
-    );
-    until(client, &one).await;
-    ask(client, &format!("{one}.click()")).await;
-}
 
 async fn write(client: &Client, css: &str, text: &str) {
     let field = find(client, css).await;

@@ -1,18 +1,10 @@
 //! Two options made one by mouse, and an option that only one product has.
 #![allow(clippy::unwrap_used)]
 
+use compagina_tests::desk::click;
 use compagina_tests::{Browser, Screen, Site, ask, find, until};
-use fantoccini::Client;
 use serde_json::json;
 use sqlx::MySqlPool;
-
-async fn click(client: &Client, css: &str, words: &str) {
-    let one = format!(
-        "[...document.querySelectorAll('{css}')].find(e => e.innerText.trim().startsWith('{words}'))"
-    );
-    until(client, &one).await;
-    ask(client, &format!("{one}.click()")).await;
-}
 
 #[sqlx::test(migrations = false)]
 async fn an_option_is_merged_after_its_plan_was_read(pool: MySqlPool) {
