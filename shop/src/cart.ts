@@ -31,11 +31,12 @@ async function send(
     const answer = await fetch(form.action, { method: "POST", body });
     counted();
     const kind = answer.headers.get("content-type") ?? "";
-    // A page of its own comes where something went wrong on the server's side; then the form goes the plain way.
+    // A page of its own comes where something went wrong on the server's side.
     if (!answer.ok && !kind.startsWith("text/plain")) throw new Error(`the shop answered ${answer.status}`);
     return { ok: answer.ok, html: await answer.text() };
   } catch {
-    form.submit();
+    // Whether it was taken isn't known. It isn't sent again: the cart tells how things stand.
+    location.assign("/shop/cart");
     return null;
   }
 }
