@@ -1,4 +1,4 @@
-//! The views under axe-core: Desk, House style, Pictures, Wording, and a shop page with every piece.
+//! The views under axe-core: Desk, House style, Pictures, Swatch book, Variants, Prices, Wording, and a shop page with every piece.
 #![allow(clippy::unwrap_used)]
 
 use compagina_core::page::Kind;
@@ -48,7 +48,7 @@ async fn the_owners_views_can_be_used_by_everybody(pool: MySqlPool) {
         client.goto(&format!("{base}/house-style")).await.unwrap();
         until(&client, "document.querySelector('iframe')?.contentDocument?.querySelector('.sample-box')")
             .await;
-        for group in 0..6 {
+        for group in 0..7 {
             client
                 .execute(&format!("document.querySelectorAll('.house nav button')[{group}].click()"), vec![])
                 .await
@@ -72,6 +72,12 @@ async fn the_owners_views_can_be_used_by_everybody(pool: MySqlPool) {
         until(&client, "document.querySelectorAll('.lines .row').length > 5").await;
         client.execute("document.querySelector('.lines input').click()", vec![]).await.unwrap();
         nothing_is_wrong(&client, "Variants").await;
+        client.goto(&format!("{base}/prices")).await.unwrap();
+        until(&client, "document.querySelector('.bench .price')").await;
+        nothing_is_wrong(&client, "Prices").await;
+        client.execute("document.querySelector('.rule').click()", vec![]).await.unwrap();
+        until(&client, "document.querySelector('.right form')").await;
+        nothing_is_wrong(&client, "A price rule").await;
         client.goto(&format!("{base}/wording")).await.unwrap();
         until(&client, "document.querySelectorAll('tbody tr').length > 50").await;
         nothing_is_wrong(&client, "Wording").await;
