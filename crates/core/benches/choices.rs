@@ -2,7 +2,7 @@
 #![allow(clippy::unwrap_used, missing_docs)]
 
 use compagina_core::catalog::{
-    Product, ProductOption, ProductState, ProductType, ProductValue, Rating, Stock, Variant,
+    Product, ProductOption, ProductState, ProductType, ProductValue, Rating, Stock, Terms, Variant,
 };
 use compagina_core::choice::{Selection, pick, states};
 use compagina_core::ids::{Handle, OptionId, ProductId, ValueId, VariantId};
@@ -32,6 +32,7 @@ fn product() -> Product {
         old_price: None,
         stock: Stock::Counted(u32::from(id % 7 != 0)),
         picture: None,
+        measure: None,
     });
     Product {
         id: ProductId(1),
@@ -47,6 +48,8 @@ fn product() -> Product {
         price: Money::new(1100, Currency::from_code("GBP").unwrap()),
         old_price: None,
         most_per_order: None,
+        terms: Terms::default(),
+        history: vec![],
         brand: String::new(),
         facts: vec![],
         tags: vec![],

@@ -158,6 +158,36 @@ impl Locale {
     }
 }
 
+/// How the unit of an amount is told.
+#[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum UnitAs {
+    /// `£68.00`
+    #[default]
+    Sign,
+    /// `GBP 68.00`
+    Code,
+    /// `68.00`
+    None,
+}
+
+/// How a shop writes its amounts.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(deny_unknown_fields)]
+pub struct AmountStyle {
+    pub unit: UnitAs,
+    /// Whether whole amounts have their zeros: `£68.00` rather than `£68`.
+    pub zeros: bool,
+}
+
+impl Default for AmountStyle {
+    fn default() -> Self {
+        Self { unit: UnitAs::Sign, zeros: true }
+    }
+}
+
 /// An amount: whole minor units (pence) of one currency.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Hash, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -197,10 +227,25 @@ impl Money {
     /// The amount as a shopper reads it: `£1,234.50`, `1.234,50 €`.
     #[must_use]
     pub fn format(self, locale: Locale) -> String {
+        self.written(locale, AmountStyle::default())
+    }
+
+    /// The amount as a shopper reads it, in a style of the shop's own.
+    #[must_use]
+    pub fn written(self, locale: Locale, style: AmountStyle) -> String {
         let (group, decimal, in_front) = locale.marks();
-        let digits = figure(self.minor.unsigned_abs(), self.currency.decimals(), group, decimal);
+        let decimals = self.currency.decimals();
+        let whole = self.minor % 10i64.pow(decimals) == 0;
+        let decimals_shown = if style.zeros || !whole { decimals } else { 0 };
+        let unit = 10u64.pow(decimals - decimals_shown);
+        let digits = figure(self.minor.unsigned_abs() / unit, decimals_shown, group, decimal);
         let minus = if self.minor < 0 { "−" } else { "" };
-        match (self.currency.0.sign, in_front) {
+        let sign = match style.unit {
+            UnitAs::Sign => self.currency.0.sign,
+            UnitAs::Code => "",
+            UnitAs::None => return format!("{minus}{digits}"),
+        };
+        match (sign, in_front) {
             ("", true) => format!("{minus}{}\u{a0}{digits}", self.currency.code()),
             (sign, true) => format!("{minus}{sign}{digits}"),
             ("", false) => format!("{minus}{digits}\u{a0}{}", self.currency.code()),
@@ -252,6 +297,20 @@ mod tests {
         assert_eq!(money(1500, "JPY").format(Locale::EnUs), "¥1,500");
         assert_eq!(money(1_234_567, "KWD").format(Locale::EnGb), "KWD\u{a0}1,234.567");
         assert_eq!(money(1900, "CHF").format(Locale::DeDe), "19,00\u{a0}CHF");
+    }
+
+    #[test]
+    fn a_shop_writes_signs_codes_or_plain_numbers_with_or_without_zeros() {
+        let written = |minor, code, locale, unit, zeros| {
+            money(minor, code).written(locale, AmountStyle { unit, zeros })
+        };
+        assert_eq!(written(6800, "GBP", Locale::EnGb, UnitAs::Code, true), "GBP\u{a0}68.00");
+        assert_eq!(written(6800, "EUR", Locale::DeDe, UnitAs::Code, false), "68\u{a0}EUR");
+        assert_eq!(written(6850, "GBP", Locale::EnGb, UnitAs::Sign, false), "£68.50");
+        assert_eq!(written(6800, "GBP", Locale::EnGb, UnitAs::Sign, false), "£68");
+        assert_eq!(written(-123_400, "GBP", Locale::EnGb, UnitAs::None, false), "−1,234");
+        assert_eq!(written(1500, "JPY", Locale::EnGb, UnitAs::None, true), "1,500");
+        assert_eq!(written(1_234_000, "KWD", Locale::FrFr, UnitAs::Code, false), "1\u{202f}234\u{a0}KWD");
     }
 
     #[test]

@@ -5,6 +5,7 @@ use crate::catalog::{Product, ProductState, Stock};
 use crate::choice::Selection;
 use crate::money::Money;
 use crate::page::{CartFacts, Day};
+use crate::price::{Extras, PlanId};
 use serde::{Deserialize, Serialize};
 
 /// The stock under which a proof is shown.
@@ -57,6 +58,10 @@ pub struct Situation {
     pub coming_soon: bool,
     pub cart: CartFacts,
     pub day: Day,
+    /// By which plan it is bought; once where there is none.
+    pub plan: Option<PlanId>,
+    /// What is written onto it.
+    pub text: String,
 }
 
 impl Situation {
@@ -71,7 +76,15 @@ impl Situation {
             coming_soon: false,
             cart: CartFacts::default(),
             day,
+            plan: None,
+            text: String::new(),
         }
+    }
+
+    /// What is asked for besides variant and number.
+    #[must_use]
+    pub fn extras(&self) -> Extras {
+        Extras { plan: self.plan, written: !self.text.trim().is_empty() }
     }
 
     /// The product as it stands in this situation.

@@ -3,12 +3,12 @@
 
 mod samples;
 
-use compagina_core::catalog::{Product, Stock, Variant};
+use compagina_core::catalog::{Product, Signs, Stock, TextTerms, Variant};
 use compagina_core::ids::{Handle, ProductId, VariantId};
 use compagina_core::money::{Currency, Money};
 use compagina_core::price::{
-    Counted, Effect, Local, Moment, Outcome, Place, Places, Policy, PriceBook, PriceRule, Prices, Promise,
-    Rounding, RuleId, RuleReach, Step, Together, Zone,
+    Counted, Effect, Extras, Local, Moment, Outcome, Period, Place, Places, Plan, PlanId, Policy, PriceBook,
+    PriceRule, Prices, Promise, Rounding, RuleId, RuleReach, SavedOn, Step, Together, Zone,
 };
 use proptest::prelude::*;
 use std::sync::Arc;
@@ -33,6 +33,7 @@ fn thing(number: u64, minor: i64, currency: &str) -> Product {
         old_price: None,
         stock: Stock::Counted(100),
         picture: None,
+        measure: None,
     }];
     product
 }
@@ -56,6 +57,7 @@ fn rule(id: u64, steps: &[(u32, Effect)]) -> PriceRule {
         steps: steps.iter().map(|(from, effect)| Step { from: *from, effect: *effect }).collect(),
         counted: Counted::Product,
         total: None,
+        with: vec![],
         from: None,
         until: None,
         on: true,
@@ -389,6 +391,87 @@ fn the_working_names_every_rule_with_what_it_did_or_why_not() {
     assert_eq!((unit, told), (7200, [first.to_vec(), rest(7200)].concat()));
 }
 
+fn plan(id: u64, hundredths: u32) -> Plan {
+    Plan {
+        id: PlanId(id),
+        reach: RuleReach::All,
+        every: 8,
+        period: Period::Weeks,
+        hundredths,
+        saved_on: SavedOn::All,
+        once: true,
+    }
+}
+
+/// Of a thing onto which something can be written for so much more.
+fn with_text(mut product: Product, surcharge: i64) -> Product {
+    let label = "Name".to_owned();
+    product.terms.text =
+        Some(TextTerms { label, lines: 1, most: 20, signs: Signs::Any, surcharge, needed: false });
+    product
+}
+
+#[test]
+fn plans_save_after_the_rules_and_a_text_is_added_after_both() {
+    let ladder = || vec![rule(1, LADDER)];
+    // rules, currency, price, saving of the plan, surcharge, quantity, unit, old
+    #[rustfmt::skip]
+    let cases: [(_, _, _, _, _, _, _, Option<i64>, _); 8] = [
+        (vec![], "GBP", 1200, 1000, 0, 1, 1080, Some(1200), "a tenth of 12.00 is 1.20"),
+        (vec![], "GBP", 1999, 1250, 0, 1, 1749, Some(1999), "19.99 × 0.875 = 17.49125, to the nearest"),
+        (ladder(), "GBP", 1200, 1000, 0, 3, 1026, Some(1200), "12.00 less 5 % is 11.40, less a tenth 10.26"),
+        (ladder(), "GBP", 1200, 0, 0, 1, 1200, None, "a plan may save nothing"),
+        (vec![], "GBP", 1200, 1000, 600, 1, 1680, Some(1800), "10.80 and 6.00; before 12.00 and 6.00"),
+        (ladder(), "GBP", 1200, 0, 600, 12, 1560, Some(1800), "12.00 less 20 % is 9.60, and 6.00"),
+        (vec![], "JPY", 1999, 1000, 0, 1, 1799, Some(1999), "1799.1 yen"),
+        (vec![], "KWD", 12_345, 333, 0, 1, 11_934, Some(12_345), "12.345 × 0.9667 = 11.9339…"),
+    ];
+    for (rules, currency, minor, saving, surcharge, quantity, unit, old, why) in cases {
+        let thing = with_text(thing(1, minor, currency), surcharge);
+        let mut book = book(rules, Together::BestOne);
+        book.plans = vec![plan(1, saving)];
+        assert_eq!(book.check(), Ok(()));
+        let prices = prices(book).with_extras(Extras { plan: Some(PlanId(1)), written: surcharge > 0 });
+        let quote = prices.quote(&thing, &thing.variants[0], quantity).unwrap().quote;
+        assert_eq!((quote.unit.minor, quote.old.map(|old| old.minor)), (unit, old), "{why}");
+    }
+}
+
+#[test]
+fn what_isnt_sold_once_costs_what_its_first_plan_says_and_plans_keep_to_their_reach() {
+    let kit = thing(1, 2400, "GBP");
+    let only = |once| {
+        let reach = RuleReach::Products { products: vec![kit.handle.clone()] };
+        let plans = vec![Plan { reach, once, ..plan(3, 500) }, Plan { once, ..plan(4, 1000) }];
+        prices(PriceBook { plans, ..PriceBook::default() })
+    };
+    assert_eq!((unit(&only(true), &kit, 1), unit(&only(false), &kit, 1)), (2400, 2280));
+    assert!(!only(false).can_be_bought_once(&kit, &kit.variants[0]));
+    let other = thing(2, 2400, "GBP");
+    let asked = Extras { plan: Some(PlanId(3)), written: false };
+    assert_eq!(unit(&only(true).with_extras(asked), &other, 1), 2400, "the plan isn't for the other one");
+    assert_eq!(only(true).plans(&other, &other.variants[0]).map(|plan| plan.id.0).collect::<Vec<_>>(), [4]);
+}
+
+#[test]
+fn a_rule_may_need_another_product_in_the_cart_and_is_offered_once_it_is_there() {
+    let (kite, winder) = (thing(1, 6800, "GBP"), thing(2, 1200, "GBP"));
+    let reach = RuleReach::Products { products: vec![winder.handle.clone()] };
+    let goes_with = PriceRule { reach, with: vec![kite.handle.clone()], ..rule(1, &[(1, percent(2500))]) };
+    let alone = prices(book(vec![goes_with], Together::BestOne));
+    assert!(alone.look_at_the_cart());
+    assert_eq!((unit(&alone, &winder, 1), alone.go_with().count()), (1200, 0));
+    let (_, working) = alone.explain(&winder, &winder.variants[0], 1).unwrap();
+    assert_eq!(working[0].outcome, Outcome::Without { needs: vec![kite.handle.clone()] });
+    let places = Places { page: Policy::AtOnce, ..Places::default() };
+    let at_once = PriceBook { places, ..alone.book().clone() };
+    let shown = prices(at_once).shown(&winder, &winder.variants[0], 1, Place::Page).unwrap();
+    assert_eq!((shown.quote.unit.minor, shown.promise), (1200, None), "it isn't promised to everybody");
+    let with = alone.with_cart([(&kite, &kite.variants[0], 1)]).unwrap();
+    assert_eq!((unit(&with, &winder, 2), with.go_with().count()), (900, 1));
+    assert_eq!(unit(&with, &kite, 1), 6800);
+}
+
 #[test]
 fn a_ladder_is_told_step_by_step_with_what_comes_next() {
     let line = thing(1, 1200, "GBP");
@@ -458,17 +541,20 @@ proptest! {
     #[test]
     fn never_below_zero_never_above_the_old_price_and_more_pieces_never_dearer(
         rules in rules(), in_order: bool, minor in 0i64..20_000, down: bool,
-        step in prop_oneof![Just(1i64), Just(5), Just(100)], in_cart in 0u32..9
+        step in prop_oneof![Just(1i64), Just(5), Just(100)], in_cart in 0u32..9,
+        saving in 0u32..9000, surcharge in 0i64..2000
     ) {
-        let thing = thing(1, minor, "GBP");
+        let thing = with_text(thing(1, minor, "GBP"), surcharge);
         let variant = &thing.variants[0];
         let mut book = book(rules, if in_order { Together::InOrder } else { Together::BestOne });
         book.rounding = Rounding { down, step };
+        book.plans = vec![plan(1, saving)];
         let prices = prices(book).with_cart((in_cart > 0).then_some((&thing, variant, in_cart))).unwrap();
+        let prices = prices.with_extras(Extras { plan: Some(PlanId(1)), written: true });
         let mut last = i64::MAX;
         for quantity in 1..30 {
             let quote = prices.quote(&thing, variant, quantity).unwrap().quote;
-            prop_assert!((0..=minor).contains(&quote.unit.minor));
+            prop_assert!((surcharge..=minor + surcharge).contains(&quote.unit.minor));
             prop_assert!(quote.old.is_none_or(|old| old.minor > quote.unit.minor));
             prop_assert!(quote.unit.minor <= last, "{quantity}: {} after {last}", quote.unit.minor);
             prop_assert_eq!(quote.line.minor, quote.unit.minor * i64::from(quantity));

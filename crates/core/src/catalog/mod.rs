@@ -4,19 +4,23 @@
 //! matter of comparing small numbers; the shop-wide ids stand beside them.
 
 mod join;
+mod measure;
 mod new;
 mod product;
 mod review;
 #[cfg(test)]
 pub(crate) mod samples;
+mod terms;
 mod uses;
 mod variant;
 mod way;
 
 pub use join::{JoinError, Merge, Side, merge, split};
+pub use measure::{Measure, MeasureUnit, NoSuchMeasure};
 pub use new::{NewOption, NewPicture, NewProduct, NewVariant};
 pub use product::{Detail, Fact, Product, ProductOption, ProductState, ProductType, ProductValue, Shop};
 pub use review::{Rating, Review};
+pub use terms::{Signs, Terms, TermsError, TextProblem, TextTerms};
 pub use uses::{MOST_OPTIONS, UsesError, change_uses};
 pub use variant::{Stock, Variant};
 pub use way::{UnknownWay, Way};

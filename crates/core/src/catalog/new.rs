@@ -1,6 +1,6 @@
 //! What is to be added to the catalogue; nothing has a number yet, so things are named by their handles.
 
-use super::{Detail, Fact, ProductState, ProductType, Review, Stock, Way};
+use super::{Detail, Fact, Measure, ProductState, ProductType, Review, Stock, Terms, Way};
 use crate::ids::Handle;
 use crate::media::{FilmFile, Focus, PictureSize};
 use crate::swatch::Swatch;
@@ -26,6 +26,7 @@ pub struct NewProduct {
     pub price_minor: i64,
     pub old_price_minor: Option<i64>,
     pub most_per_order: Option<u32>,
+    pub terms: Terms,
     /// Option and the values that the product uses.
     pub options: Vec<(Handle, Vec<Handle>)>,
     pub variants: Vec<NewVariant>,
@@ -45,6 +46,7 @@ pub struct NewVariant {
     pub price_minor: Option<i64>,
     pub old_price_minor: Option<i64>,
     pub stock: Stock,
+    pub measure: Option<Measure>,
 }
 
 #[derive(Debug, Clone)]

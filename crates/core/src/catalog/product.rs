@@ -1,7 +1,9 @@
-use super::{Rating, Review, Variant, Way};
+use super::{Rating, Review, Terms, Variant, Way};
+use crate::cart::MOST_OF_ONE;
 use crate::ids::{Handle, OptionId, ProductId, ValueId};
 use crate::media::Picture;
 use crate::money::{Currency, Locale, Money};
+use crate::price::PriceChange;
 use crate::swatch::{Swatch, SwatchSource};
 use serde::{Deserialize, Serialize};
 
@@ -131,6 +133,9 @@ pub struct Product {
     pub old_price: Option<Money>,
     /// The most that one order may hold of this product.
     pub most_per_order: Option<u32>,
+    pub terms: Terms,
+    /// What it and its variants cost before, oldest first.
+    pub history: Vec<PriceChange>,
     /// Who makes it; empty where that is the shop.
     pub brand: String,
     pub facts: Vec<Fact>,
@@ -141,6 +146,13 @@ pub struct Product {
 }
 
 impl Product {
+    /// The most that one order may hold of a variant: by the product's limit, the stock, and the steps of its terms.
+    #[must_use]
+    pub fn most_of(&self, variant: Option<&Variant>) -> u32 {
+        let left = variant.and_then(|variant| variant.stock.left()).unwrap_or(MOST_OF_ONE);
+        let most = self.most_per_order.unwrap_or(MOST_OF_ONE).min(left).min(MOST_OF_ONE);
+        most - most % self.terms.step.max(1)
+    }
     /// The picture that stands for the product where only one is shown.
     #[must_use]
     pub fn lead_picture(&self) -> Option<&Picture> {

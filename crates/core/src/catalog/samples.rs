@@ -1,6 +1,6 @@
 //! Small products for the worked cases of the tests.
 
-use super::{Product, ProductOption, ProductState, ProductType, ProductValue, Rating, Stock, Variant};
+use super::{Product, ProductOption, ProductState, ProductType, ProductValue, Rating, Stock, Terms, Variant};
 use crate::ids::{Handle, OptionId, ProductId, ValueId, VariantId};
 use crate::money::{Currency, Money};
 
@@ -36,6 +36,8 @@ pub fn product(options: &[(&str, u16)]) -> Product {
         price: pounds(6800),
         old_price: None,
         most_per_order: None,
+        terms: Terms::default(),
+        history: vec![],
         brand: String::new(),
         facts: vec![],
         tags: vec![],
@@ -56,6 +58,7 @@ pub fn with_variants(mut product: Product, rows: &[(&[Option<u16>], Stock)]) -> 
             old_price: None,
             stock: *stock,
             picture: None,
+            measure: None,
         })
         .collect();
     product

@@ -1,3 +1,4 @@
+use super::Measure;
 use crate::ids::VariantId;
 use crate::money::Money;
 use serde::{Deserialize, Serialize};
@@ -50,4 +51,6 @@ pub struct Variant {
     pub stock: Stock,
     /// The place of the picture that is its own; without one those of its values stand for it.
     pub picture: Option<usize>,
+    /// How much there is in it, where that is told.
+    pub measure: Option<Measure>,
 }

@@ -1,7 +1,10 @@
 //! All of a shop's price rules, how they go together, how fractions are rounded, and where an old price is shown.
 
 use super::moment::{Local, Moment, Zone};
+use super::plan::{MOST_PLANS, Plan, PlanError, PlanId};
 use super::rule::{PriceRule, RuleError, RuleId};
+use super::vat::Vat;
+use crate::money::AmountStyle;
 use serde::{Deserialize, Serialize};
 
 /// A shop has at most so many rules.
@@ -102,6 +105,18 @@ impl Places {
     }
 }
 
+/// Where an old price comes from.
+#[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum OldFrom {
+    /// It stands with the product, or is the price before a rule.
+    #[default]
+    Typed,
+    /// It is the lowest price of the 30 days before the present one, from the price history.
+    Lowest,
+}
+
 /// The shop's prices as far as rules make them.
 #[derive(Debug, Clone, Default, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -112,6 +127,10 @@ pub struct PriceBook {
     pub together: Together,
     pub rounding: Rounding,
     pub places: Places,
+    pub plans: Vec<Plan>,
+    pub old: OldFrom,
+    pub vat: Vat,
+    pub style: AmountStyle,
 }
 
 /// Why a price book can't be kept.
@@ -123,8 +142,12 @@ pub enum BookError {
     SameId(u64),
     #[error("prices are rounded to 1, 5, 10, 50 or 100 of the smallest unit, not to {0}")]
     Rounding(i64),
+    #[error("a rate of tax is at most 50 %")]
+    Vat,
     #[error(transparent)]
     Rule(#[from] RuleError),
+    #[error(transparent)]
+    Plan(#[from] PlanError),
 }
 
 impl PriceBook {
@@ -141,6 +164,19 @@ impl PriceBook {
                 return Err(BookError::SameId(rule.id.0));
             }
         }
+        if self.plans.len() > MOST_PLANS {
+            return Err(PlanError::TooMany.into());
+        }
+        for (place, plan) in self.plans.iter().enumerate() {
+            plan.check()?;
+            if self.plans[..place].iter().any(|other| other.id == plan.id) {
+                return Err(PlanError::SameId(plan.id.0).into());
+            }
+        }
+        let rates = self.vat.types.iter().map(|own| own.hundredths);
+        if rates.chain([self.vat.hundredths]).any(|rate| rate > 5000) {
+            return Err(BookError::Vat);
+        }
         Ok(())
     }
 
@@ -150,11 +186,22 @@ impl PriceBook {
         RuleId(self.rules.iter().map(|rule| rule.id.0).max().unwrap_or(0) + 1)
     }
 
+    /// A number that no plan has.
+    #[must_use]
+    pub fn free_plan(&self) -> PlanId {
+        PlanId(self.plans.iter().map(|plan| plan.id.0).max().unwrap_or(0) + 1)
+    }
+
+    /// The moments at which some rule begins or ends.
+    pub fn edges<'a>(&'a self, zone: &'a Zone) -> impl Iterator<Item = Moment> + 'a {
+        let edges = |rule: &PriceRule| -> [Option<Local>; 2] { [rule.from.clone(), rule.until.clone()] };
+        let locals = self.rules.iter().filter(|rule| rule.on).flat_map(edges).flatten();
+        locals.map(|local| zone.moment(&local))
+    }
+
     /// The next moment at which some rule begins or ends; until then prices stay as they are.
     #[must_use]
     pub fn next_change(&self, now: Moment, zone: &Zone) -> Option<Moment> {
-        let edges = |rule: &PriceRule| -> [Option<Local>; 2] { [rule.from.clone(), rule.until.clone()] };
-        let moments = self.rules.iter().filter(|rule| rule.on).flat_map(edges).flatten();
-        moments.map(|local| zone.moment(&local)).filter(|moment| *moment > now).min()
+        self.edges(zone).filter(|moment| *moment > now).min()
     }
 }

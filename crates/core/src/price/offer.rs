@@ -1,5 +1,5 @@
 use super::{Next, Place, Prices, Promise, Quote};
-use crate::catalog::{Product, ProductState, Stock, Variant};
+use crate::catalog::{Product, ProductState, Stock, Terms, Variant};
 use crate::choice::{Selection, ValueState, fitting, states, variant_of};
 use crate::ids::VariantId;
 use crate::money::{Money, MoneyError};
@@ -31,6 +31,14 @@ pub enum Hindrance {
     OnlyLeft(u32),
     /// One order may hold only so many.
     MostPerOrder(u32),
+    /// One order holds at least so many.
+    LeastPerOrder(u32),
+    /// Only multiples of it are sold.
+    InSteps(u32),
+    /// It is no longer sold by the plan that was chosen.
+    PlanGone,
+    /// What is written onto it can't be, or something has to be written.
+    TextNotTaken,
 }
 
 /// All that a page says about a selection.
@@ -143,6 +151,13 @@ pub fn hindrance(product: &Product, variant: &Variant, quantity: u32) -> Option<
     if let Some(most) = product.most_per_order.filter(|most| quantity > *most) {
         return Some(Hindrance::MostPerOrder(most));
     }
+    let Terms { least, step, .. } = product.terms;
+    if !quantity.is_multiple_of(step.max(1)) {
+        return Some(Hindrance::InSteps(step));
+    }
+    if quantity < least {
+        return Some(Hindrance::LeastPerOrder(least));
+    }
     variant.stock.left().filter(|left| quantity > *left).map(Hindrance::OnlyLeft)
 }
 
@@ -205,6 +220,12 @@ mod tests {
         assert_eq!(of(&kite, Some(1), 1).hindrance, Some(Hindrance::SoldOut));
         kite.most_per_order = Some(1);
         assert_eq!(of(&kite, Some(0), 2).hindrance, Some(Hindrance::MostPerOrder(1)));
+        kite.most_per_order = None;
+        kite.terms = Terms { least: 2, step: 1, text: None };
+        assert_eq!(of(&kite, Some(0), 1).hindrance, Some(Hindrance::LeastPerOrder(2)));
+        assert_eq!(of(&kite, Some(0), 2).hindrance, None);
+        kite.terms.step = 2;
+        assert_eq!(of(&kite, Some(0), 3).hindrance, Some(Hindrance::InSteps(2)));
         kite.variants.pop();
         assert_eq!(of(&kite, Some(1), 1).hindrance, Some(Hindrance::NotMade));
         assert_eq!(of(&kite, Some(1), 1).tag, Tag::None);

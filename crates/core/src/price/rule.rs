@@ -57,6 +57,32 @@ pub enum RuleReach {
     },
 }
 
+impl RuleReach {
+    /// Whether nothing is named.
+    #[must_use]
+    pub fn is_nothing(&self) -> bool {
+        match self {
+            Self::All => false,
+            Self::Types { types } => types.is_empty(),
+            Self::Tags { tags } => tags.is_empty(),
+            Self::Products { products } => products.is_empty(),
+            Self::Variants { skus } => skus.is_empty(),
+        }
+    }
+
+    /// Whether a variant of a product is among what is named.
+    #[must_use]
+    pub fn holds(&self, product: &Product, variant: &Variant) -> bool {
+        match self {
+            Self::All => true,
+            Self::Types { types } => types.contains(&product.kind.handle),
+            Self::Tags { tags } => tags.iter().any(|tag| product.tags.contains(tag)),
+            Self::Products { products } => products.contains(&product.handle),
+            Self::Variants { skus } => skus.iter().any(|sku| sku.eq_ignore_ascii_case(&variant.sku)),
+        }
+    }
+}
+
 /// Which pieces are counted together.
 #[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -85,6 +111,9 @@ pub struct PriceRule {
     /// From this total of the cart on, before any rule, in minor units.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub total: Option<i64>,
+    /// Only with one of these products in the cart. Such a rule is offered once one of them has been added.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub with: Vec<Handle>,
     /// By the shop's clocks; `until` is the first minute in which it is no longer in force.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub from: Option<Local>,
@@ -141,14 +170,7 @@ impl PriceRule {
                 _ => {}
             }
         }
-        let nothing = match &self.reach {
-            RuleReach::All => false,
-            RuleReach::Types { types } => types.is_empty(),
-            RuleReach::Tags { tags } => tags.is_empty(),
-            RuleReach::Products { products } => products.is_empty(),
-            RuleReach::Variants { skus } => skus.is_empty(),
-        };
-        if nothing {
+        if self.reach.is_nothing() {
             return Err(RuleError::Nothing { rule: rule() });
         }
         if self.total.is_some_and(|total| total <= 0) {
@@ -166,13 +188,7 @@ impl PriceRule {
         if self.except.contains(&product.handle) {
             return false;
         }
-        match &self.reach {
-            RuleReach::All => true,
-            RuleReach::Types { types } => types.contains(&product.kind.handle),
-            RuleReach::Tags { tags } => tags.iter().any(|tag| product.tags.contains(tag)),
-            RuleReach::Products { products } => products.contains(&product.handle),
-            RuleReach::Variants { skus } => skus.iter().any(|sku| sku.eq_ignore_ascii_case(&variant.sku)),
-        }
+        self.reach.holds(product, variant)
     }
 
     /// Whether it is for some variant of a product.

@@ -1,16 +1,18 @@
 //! Prices under the rules: what a piece costs, why, and from when on it costs less.
 //!
 //! The steps, in order: 1. the variant's own price or the product's; 2. the rules that are in force and reach it, the
-//! best one or one after another; of a rule's steps that are met the one that gives the lowest price; 3. rounding after
-//! each percentage. A condition on the cart's total looks at prices before any rule, so that no rule undoes its own
+//! best one or one after another; of a rule's steps that are met the one that gives the lowest price; 3. the saving of
+//! the plan by which it is bought; 4. the surcharge for a text of the shopper's own, which nothing lowers. Rounding comes
+//! after each percentage. A condition on the cart's total looks at prices before any rule, so that no rule undoes its own
 //! condition. No rule makes anything dearer, and none goes below zero.
 
-use super::book::{Place, Policy, PriceBook, Together};
+use super::book::{OldFrom, Place, Policy, PriceBook, Together};
 use super::moment::{Local, Moment, Zone};
+use super::plan::{Plan, PlanId};
 use super::quote::{Quote, Saving, quote, saving};
-use super::rule::{Counted, PriceRule, RuleId, Step};
+use super::rule::{Counted, Effect, PriceRule, RuleId, RuleReach, Step};
 use crate::catalog::{Product, Variant};
-use crate::ids::{ProductId, VariantId};
+use crate::ids::{Handle, ProductId, VariantId};
 use crate::money::{Money, MoneyError};
 use serde::Serialize;
 use std::collections::{BTreeMap, BTreeSet};
@@ -25,19 +27,39 @@ pub struct Counts {
     variants: BTreeMap<VariantId, u32>,
     products: BTreeMap<ProductId, u32>,
     rules: BTreeMap<RuleId, u32>,
+    handles: BTreeSet<Handle>,
     /// Minor units, before any rule.
     total: i64,
+}
+
+/// What a shopper asks for besides variant and number.
+#[derive(Debug, Clone, Copy, Default, PartialEq, Eq)]
+pub struct Extras {
+    /// Once, where there is none.
+    pub plan: Option<PlanId>,
+    /// Whether a text is written onto it.
+    pub written: bool,
+}
+
+/// A price book that was in force until a moment.
+#[derive(Debug, Clone)]
+pub struct PastBook {
+    pub until: Moment,
+    pub book: Arc<PriceBook>,
 }
 
 /// The shop's prices at a moment, for a cart.
 #[derive(Debug, Clone, Default)]
 pub struct Prices {
-    book: Arc<PriceBook>,
-    zone: Zone,
-    now: Moment,
+    pub(super) book: Arc<PriceBook>,
+    pub(super) zone: Zone,
+    pub(super) now: Moment,
     /// Places of the rules that are in force.
     in_force: Vec<usize>,
     cart: Counts,
+    extras: Extras,
+    /// Books that were in force before, oldest first.
+    pub(super) past: Arc<Vec<PastBook>>,
 }
 
 /// The price of a variant with what led to it.
@@ -79,6 +101,14 @@ pub struct Shown {
     pub next: Option<Next>,
 }
 
+/// What lowered a line of the cart, and what was added to it; for all its pieces together.
+#[derive(Debug, Clone, Default, PartialEq, Eq)]
+pub struct Effects {
+    pub rules: Vec<(String, Money)>,
+    pub plan: Option<Money>,
+    pub surcharge: Option<Money>,
+}
+
 /// What one rule did, in the working of a price.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -117,6 +147,10 @@ pub enum Outcome {
         needs: Money,
         has: Money,
     },
+    /// None of these products is in the cart.
+    Without {
+        needs: Vec<Handle>,
+    },
     /// It isn't for this.
     NotFor,
 }
@@ -134,10 +168,10 @@ enum Suppose {
 
 /// A variant of a product before any rule.
 #[derive(Clone, Copy)]
-struct Thing<'a> {
-    product: &'a Product,
-    variant: &'a Variant,
-    base: Money,
+pub(super) struct Thing<'a> {
+    pub product: &'a Product,
+    pub variant: &'a Variant,
+    pub base: Money,
 }
 
 impl Prices {
@@ -145,7 +179,69 @@ impl Prices {
     pub fn new(book: Arc<PriceBook>, zone: Zone, now: Moment) -> Self {
         let in_force = book.rules.iter().enumerate().filter(|(_, rule)| rule.is_in_force(now, &zone));
         let in_force = in_force.map(|(place, _)| place).collect();
-        Self { book, zone, now, in_force, cart: Counts::default() }
+        Self { book, zone, now, in_force, cart: Counts::default(), ..Self::default() }
+    }
+
+    /// The same with the books that were in force before, oldest first.
+    #[must_use]
+    pub fn with_past(mut self, past: Vec<PastBook>) -> Self {
+        self.past = Arc::new(past);
+        self
+    }
+
+    /// The same for somebody who buys by a plan, or writes onto it.
+    #[must_use]
+    pub fn with_extras(&self, extras: Extras) -> Self {
+        Self { extras, ..self.clone() }
+    }
+
+    #[must_use]
+    pub fn book(&self) -> &PriceBook {
+        &self.book
+    }
+
+    /// An amount as shoppers see it: with tax, or without.
+    #[must_use]
+    pub fn as_seen(&self, product: &Product, amount: Money) -> Money {
+        self.book.vat.shown(amount, &product.kind.handle)
+    }
+
+    /// The plans by which a variant can be bought.
+    pub fn plans<'a>(&'a self, product: &'a Product, variant: &'a Variant) -> impl Iterator<Item = &'a Plan> {
+        self.book.plans.iter().filter(|plan| plan.reaches(product, variant))
+    }
+
+    /// Whether some variant of a product can be bought by a plan.
+    #[must_use]
+    pub fn has_plans(&self, product: &Product) -> bool {
+        product.variants.iter().any(|variant| self.plans(product, variant).next().is_some())
+    }
+
+    /// Whether a variant can be bought once, without a plan.
+    #[must_use]
+    pub fn can_be_bought_once(&self, product: &Product, variant: &Variant) -> bool {
+        self.plans(product, variant).all(|plan| plan.once)
+    }
+
+    /// The plan by which a variant is bought: the one asked for, or, where it can't be bought once, the first.
+    #[must_use]
+    pub fn plan_for(&self, product: &Product, variant: &Variant, asked: Option<PlanId>) -> Option<&Plan> {
+        let known = self.book.plans.iter().filter(|plan| plan.reaches(product, variant));
+        let wanted = known.clone().find(|plan| Some(plan.id) == asked);
+        let first = if self.can_be_bought_once(product, variant) { None } else { known.clone().next() };
+        wanted.or(first)
+    }
+
+    /// Rules in force that are for single products and need something that is in the cart: what goes with it.
+    pub fn go_with(&self) -> impl Iterator<Item = &PriceRule> {
+        let named =
+            |rule: &&PriceRule| matches!(rule.reach, RuleReach::Products { .. } | RuleReach::Variants { .. });
+        self.rules().filter(named).filter(|rule| !rule.with.is_empty() && self.is_with(rule))
+    }
+
+    /// Whether the cart holds what a rule needs with it.
+    fn is_with(&self, rule: &PriceRule) -> bool {
+        rule.with.is_empty() || rule.with.iter().any(|handle| self.cart.handles.contains(handle))
     }
 
     /// The same for a cart that holds these.
@@ -157,6 +253,7 @@ impl Prices {
         for (product, variant, quantity) in lines {
             *self.cart.variants.entry(variant.id).or_default() += quantity;
             *self.cart.products.entry(product.id).or_default() += quantity;
+            self.cart.handles.insert(product.handle.clone());
             for place in &self.in_force {
                 let rule = &self.book.rules[*place];
                 if rule.reaches(product, variant) {
@@ -172,7 +269,9 @@ impl Prices {
     /// Whether what is in the cart can change the price of something.
     #[must_use]
     pub fn look_at_the_cart(&self) -> bool {
-        self.rules().any(|rule| rule.total.is_some() || rule.steps.iter().any(|step| step.from > 1))
+        self.rules().any(|rule| {
+            rule.total.is_some() || !rule.with.is_empty() || rule.steps.iter().any(|step| step.from > 1)
+        })
     }
 
     /// The next moment at which some price may change by itself.
@@ -202,15 +301,36 @@ impl Prices {
         quantity: u32,
         suppose: Suppose,
     ) -> Result<Priced, MoneyError> {
-        let plain = quote(product, variant, quantity)?;
-        let thing = Thing { product, variant, base: plain.unit };
-        if !self.rules().any(|rule| rule.reaches(product, variant)) {
-            return Ok(Priced { quote: plain, base: plain.unit, next: None });
-        }
+        let base = quote(product, variant, 1)?.unit;
+        let thing = Thing { product, variant, base };
         let unit = self.unit(thing, suppose);
         let next = if let Suppose::More(more) = suppose { self.next(thing, more, unit)? } else { None };
-        let quote = with_unit(plain, unit, unit.minor < plain.unit.minor)?;
-        Ok(Priced { quote, base: plain.unit, next })
+        Ok(Priced { quote: self.told(thing, quantity, unit, unit.minor < base.minor)?, base, next })
+    }
+
+    /// A quote at a unit price; where the rules' old price is shown, the price before them is struck.
+    fn told(&self, thing: Thing<'_>, quantity: u32, unit: Money, struck: bool) -> Result<Quote, MoneyError> {
+        let plain = quote(thing.product, thing.variant, quantity)?;
+        let (old, before) = match self.book.old {
+            OldFrom::Typed => (plain.old, plain.unit),
+            OldFrom::Lowest => self.lowest_old(thing),
+        };
+        let before = if struck { Some(before) } else { None };
+        let old = old.or(before).filter(|old| old.minor > unit.minor);
+        let (unit, old) =
+            (self.surcharged(thing, unit)?, old.map(|old| self.surcharged(thing, old)).transpose()?);
+        let saved: Option<Saving> = old.map(|old| saving(old, unit)).transpose()?;
+        Ok(Quote { unit, old, saving: saved, quantity, line: unit.times(quantity)? })
+    }
+
+    fn surcharge(&self, thing: Thing<'_>) -> Option<Money> {
+        let text =
+            thing.product.terms.text.as_ref().filter(|text| self.extras.written && text.surcharge > 0)?;
+        Some(Money::new(text.surcharge, thing.base.currency))
+    }
+
+    fn surcharged(&self, thing: Thing<'_>, unit: Money) -> Result<Money, MoneyError> {
+        self.surcharge(thing).map_or(Ok(unit), |more| unit.plus(more))
     }
 
     /// What stands in a place of the shop, under the policy for old prices there.
@@ -228,8 +348,8 @@ impl Prices {
             Policy::OnceEarned => {
                 let thing = Thing { product, variant, base: real.base };
                 let earned = self.unit(thing, Suppose::Earned).minor < real.base.minor;
-                let plain = quote(product, variant, quantity)?;
-                Ok(Shown { quote: with_unit(plain, real.quote.unit, earned)?, ..shown })
+                let unit = self.unit(thing, Suppose::More(quantity));
+                Ok(Shown { quote: self.told(thing, quantity, unit, earned)?, ..shown })
             }
             Policy::AtOnce => self.promised(product, variant, shown, real.base),
         }
@@ -244,24 +364,26 @@ impl Prices {
     ) -> Result<Shown, MoneyError> {
         let thing = Thing { product, variant, base };
         let unit = self.unit(thing, Suppose::Promised);
-        if unit.minor >= shown.quote.unit.minor {
+        if self.surcharged(thing, unit)?.minor >= shown.quote.unit.minor {
             return Ok(shown);
         }
-        let plain = quote(product, variant, shown.quote.quantity)?;
-        let pieces = self.rules().filter(|rule| rule.reaches(product, variant)).filter_map(first_step);
-        let total = self.rules().filter(|rule| rule.reaches(product, variant)).filter_map(|rule| rule.total);
+        let reaching = || self.rules().filter(|rule| self.is_with(rule) && rule.reaches(product, variant));
+        let pieces = reaching().filter_map(first_step);
+        let total = reaching().filter_map(|rule| rule.total);
         let promise = Promise {
             pieces: pieces.filter(|from| *from > 1).min(),
             total: total.min().map(|minor| Money::new(minor, base.currency)),
         };
-        Ok(Shown { quote: with_unit(plain, unit, true)?, promise: Some(promise), next: None })
+        let quote = self.told(thing, shown.quote.quantity, unit, true)?;
+        Ok(Shown { quote, promise: Some(promise), next: None })
     }
 
     /// From how many pieces on some variant of a product may cost less, 1 first; nothing but 1 where there is no ladder.
     #[must_use]
     pub fn steps(&self, product: &Product) -> BTreeSet<u32> {
-        let ladders =
-            self.rules().filter(|rule| rule.total.is_none() && rule.steps.iter().any(|step| step.from > 1));
+        let ladders = self.rules().filter(|rule| {
+            rule.total.is_none() && rule.with.is_empty() && rule.steps.iter().any(|step| step.from > 1)
+        });
         let reaching = ladders.filter(|rule| rule.reaches_some(product));
         reaching.flat_map(|rule| rule.steps.iter().map(|step| step.from)).chain([1]).collect()
     }
@@ -294,13 +416,39 @@ impl Prices {
     ) -> Result<(Priced, Vec<Work>), MoneyError> {
         let priced = self.quote(product, variant, quantity)?;
         let thing = Thing { product, variant, base: priced.base };
-        let mut before = priced.base;
+        Ok((priced, self.working(thing, Suppose::More(quantity))))
+    }
+
+    /// What lowered a line that is in the cart already, and what was added to it.
+    pub fn effects(
+        &self,
+        product: &Product,
+        variant: &Variant,
+        quantity: u32,
+    ) -> Result<Effects, MoneyError> {
+        let thing = Thing { product, variant, base: quote(product, variant, 1)?.unit };
+        let suppose = Suppose::More(0);
+        let applied = self.working(thing, suppose).into_iter();
+        let applied = applied.filter(|work| matches!(work.outcome, Outcome::Applied { .. }));
+        let off = |before: Money, after: Money| before.minus(after)?.times(quantity);
+        let rules = applied.map(|work| Ok((work.name, off(work.before, work.after)?)));
+        let (ruled, unit) = (self.ruled(thing, suppose), self.unit(thing, suppose));
+        Ok(Effects {
+            rules: rules.collect::<Result<_, MoneyError>>()?,
+            plan: if unit.minor < ruled.minor { Some(off(ruled, unit)?) } else { None },
+            surcharge: self.surcharge(thing).map(|each| each.times(quantity)).transpose()?,
+        })
+    }
+
+    fn working(&self, thing: Thing<'_>, suppose: Suppose) -> Vec<Work> {
+        let unit = self.ruled(thing, suppose);
+        let mut before = thing.base;
         let mut made = None;
         let mut working = Vec::new();
         for rule in &self.book.rules {
-            let (after, outcome) = self.outcome(rule, thing, before, Suppose::More(quantity));
+            let (after, outcome) = self.outcome(rule, thing, before, suppose);
             let applied = matches!(outcome, Outcome::Applied { .. });
-            if applied && made.is_none() && after == priced.quote.unit {
+            if applied && made.is_none() && after == unit {
                 made = Some(rule.id);
             }
             working.push(Work { rule: rule.id, name: rule.name.clone(), before, after, outcome });
@@ -316,11 +464,25 @@ impl Prices {
                 }
             }
         }
-        Ok((priced, working))
+        working
     }
 
-    /// Steps 2 and 3: the unit price.
+    /// The price of one piece for an empty cart, bought once.
+    pub(super) fn of_one(&self, thing: Thing<'_>) -> Money {
+        self.ruled(thing, Suppose::More(1))
+    }
+
+    /// Up to step 3: the unit price without a surcharge.
     fn unit(&self, thing: Thing<'_>, suppose: Suppose) -> Money {
+        let unit = self.ruled(thing, suppose);
+        let plan = self.plan_for(thing.product, thing.variant, self.extras.plan);
+        let Some(plan) = plan.filter(|plan| plan.hundredths > 0) else { return unit };
+        let less = Effect::Percent { hundredths: plan.hundredths };
+        less.on(unit, |ten_thousandths| self.book.rounding.round(ten_thousandths))
+    }
+
+    /// Step 2: what the rules make of the price.
+    fn ruled(&self, thing: Thing<'_>, suppose: Suppose) -> Money {
         let mut unit = thing.base;
         for rule in self.rules().filter(|rule| rule.reaches(thing.product, thing.variant)) {
             let before = if self.book.together == Together::InOrder { unit } else { thing.base };
@@ -342,7 +504,7 @@ impl Prices {
         suppose: Suppose,
     ) -> Option<(Step, Money)> {
         let (pieces, total) = self.has(rule, thing, suppose);
-        if rule.total.is_some_and(|needs| total < needs) {
+        if rule.total.is_some_and(|needs| total < needs) || !self.is_with(rule) {
             return None;
         }
         let round = |ten_thousandths| self.book.rounding.round(ten_thousandths);
@@ -386,7 +548,7 @@ impl Prices {
             let then = self.unit(thing, Suppose::More(more.saturating_add(add)));
             if then.minor < unit.minor {
                 let percent = saving(thing.base, then)?.percent;
-                return Ok(Some(Next { more: add, unit: then, percent }));
+                return Ok(Some(Next { more: add, unit: self.surcharged(thing, then)?, percent }));
             }
         }
         Ok(None)
@@ -412,6 +574,9 @@ impl Prices {
         if !rule.reaches(thing.product, thing.variant) {
             return unmet(Outcome::NotFor);
         }
+        if !self.is_with(rule) {
+            return unmet(Outcome::Without { needs: rule.with.clone() });
+        }
         let (pieces, total) = self.has(rule, thing, suppose);
         if let Some(needs) = rule.total.filter(|needs| total < *needs) {
             let money = |minor| Money::new(minor, before.currency);
@@ -427,12 +592,4 @@ impl Prices {
 
 fn first_step(rule: &PriceRule) -> Option<u32> {
     rule.steps.iter().map(|step| step.from).min()
-}
-
-/// The quote with another unit price; where the rules' old price is shown, the price before them is one.
-fn with_unit(plain: Quote, unit: Money, struck: bool) -> Result<Quote, MoneyError> {
-    let before = if struck { Some(plain.unit) } else { None };
-    let old = plain.old.or(before).filter(|old| old.minor > unit.minor);
-    let saved: Option<Saving> = old.map(|old| saving(old, unit)).transpose()?;
-    Ok(Quote { unit, old, saving: saved, quantity: plain.quantity, line: unit.times(plain.quantity)? })
 }

@@ -2,7 +2,7 @@
 #![allow(dead_code)]
 
 use compagina_core::catalog::{
-    Product, ProductOption, ProductState, ProductType, ProductValue, Rating, Stock, Variant,
+    Product, ProductOption, ProductState, ProductType, ProductValue, Rating, Stock, Terms, Variant,
 };
 use compagina_core::ids::{BandId, ColumnId, Handle, OptionId, PieceId, ProductId, ValueId, VariantId};
 use compagina_core::money::{Currency, Money};
@@ -73,6 +73,7 @@ pub fn product(options: &[u16], rows: &[Row]) -> Product {
         old_price: None,
         stock: Stock::Counted(*stock),
         picture: None,
+        measure: None,
     };
     Product {
         id: ProductId(1),
@@ -88,6 +89,8 @@ pub fn product(options: &[u16], rows: &[Row]) -> Product {
         price: pounds(6800),
         old_price: None,
         most_per_order: None,
+        terms: Terms::default(),
+        history: vec![],
         brand: String::new(),
         facts: vec![],
         tags: vec![],

@@ -1,0 +1,78 @@
+//! Plans: buying something again every so many weeks or months, for less.
+
+use super::rule::RuleReach;
+use crate::catalog::{Product, Variant};
+use serde::{Deserialize, Serialize};
+
+/// A plan's number, for good.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Hash, PartialOrd, Ord, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(transparent)]
+pub struct PlanId(pub u64);
+
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum Period {
+    Weeks,
+    Months,
+}
+
+/// Which deliveries cost less.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum SavedOn {
+    First,
+    All,
+}
+
+/// A way to buy something again and again.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(deny_unknown_fields)]
+pub struct Plan {
+    pub id: PlanId,
+    pub reach: RuleReach,
+    pub every: u32,
+    pub period: Period,
+    /// Hundredths of a percent less; 0 where nothing is saved.
+    pub hundredths: u32,
+    pub saved_on: SavedOn,
+    /// Whether what it is for can be bought once, too.
+    pub once: bool,
+}
+
+/// A shop has at most so many plans.
+pub const MOST_PLANS: usize = 50;
+
+#[derive(Debug, Clone, PartialEq, Eq, thiserror::Error)]
+pub enum PlanError {
+    #[error("a shop has at most {MOST_PLANS} plans")]
+    TooMany,
+    #[error("two plans have the number {0}")]
+    SameId(u64),
+    #[error("a plan repeats every 1 to 52 weeks or months, not every {0}")]
+    Every(u32),
+    #[error("a plan saves at most 90 %")]
+    Saving,
+    #[error("a plan reaches nothing: choose at least one")]
+    Nothing,
+}
+
+impl Plan {
+    pub fn check(&self) -> Result<(), PlanError> {
+        if !(1..=52).contains(&self.every) {
+            return Err(PlanError::Every(self.every));
+        }
+        if self.hundredths > 9000 {
+            return Err(PlanError::Saving);
+        }
+        if self.reach.is_nothing() { Err(PlanError::Nothing) } else { Ok(()) }
+    }
+
+    #[must_use]
+    pub fn reaches(&self, product: &Product, variant: &Variant) -> bool {
+        self.reach.holds(product, variant)
+    }
+}
