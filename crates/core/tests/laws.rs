@@ -244,7 +244,7 @@ proptest! {
             let variant = product.variants.get(*index)?;
             let price = variant.price.unwrap_or(product.price);
             let seen = if *seen_right { price } else { pounds(price.minor + 1) };
-            Some(Wanted { product: &product, variant, quantity: *quantity, seen })
+            Some(Wanted { product: &product, variant, quantity: *quantity, seen, plan: None, text: None })
         }).collect();
         let cart = reckon(&wanted, product.price.currency, &Prices::default()).unwrap();
         prop_assert_eq!(cart.total.minor, cart.lines.iter().map(|l| l.quote.line.minor).sum::<i64>());

@@ -319,6 +319,28 @@ pub(crate) fn workshop(cloth: Cloth, second: Cloth) -> String {
     svg(1000, 750, &body)
 }
 
+/// A long banner on a pole over the beach.
+pub(crate) fn banner(cloth: Cloth, seed: u32) -> String {
+    let Cloth { main, second } = cloth;
+    let edge = if main == second { darker(main) } else { second.to_owned() };
+    let body = format!(
+        r##"{sky}<path d="M250 900V120" stroke="#22303A" stroke-width="9" stroke-linecap="round"/><path d="M254 140c120-46 210 40 330-4s150-44 190-20c-26 70-12 150 8 214-110-34-150 40-270 30s-180-54-258-18Z" fill="{main}"/><path d="M254 322c78-36 138 8 258 18s160-64 270-30l3 20c-110-34-153 40-273 30s-180-54-258-18Z" fill="{edge}"/><path d="M254 140c120-46 210 40 330-4s150-44 190-20l-4 18c-40-24-70-22-190 20s-206-42-326 4Z" fill="{edge}"/><path d="M340 240c60-14 120 20 180 12M340 268c50-10 90 14 130 10" stroke="#FDFBF6" stroke-width="10" fill="none" stroke-linecap="round" opacity=".55"/>"##,
+        sky = sky(900, 900, seed)
+    );
+    svg(900, 900, &body)
+}
+
+/// A tin, a folded cloth and a reel on a table.
+pub(crate) fn care_kit(cloth: Cloth) -> String {
+    let Cloth { main, .. } = cloth;
+    let body = format!(
+        r##"<rect width="840" height="840" fill="#ECE6DA"/><rect y="560" width="840" height="280" fill="#C9AE83"/><path d="M0 620H840M0 720H840" stroke="#B39468" stroke-width="3"/><ellipse cx="430" cy="690" rx="330" ry="30" fill="#3A2F18" opacity=".16"/><path d="M120 600 430 540 520 640 190 704Z" fill="{main}"/><path d="M120 600 430 540 446 560 140 622Z" fill="{light}"/><path d="M160 650 480 592" stroke="#FDFBF6" stroke-width="4" stroke-dasharray="16 10"/><ellipse cx="590" cy="640" rx="130" ry="44" fill="#6E7C84"/><rect x="460" y="560" width="260" height="80" fill="#8C9AA2"/><ellipse cx="590" cy="560" rx="130" ry="44" fill="#B7C2C7"/><ellipse cx="590" cy="560" rx="104" ry="33" fill="#F3E7C4"/><path d="M520 556c40-18 90 18 140 0" stroke="#D9C48E" stroke-width="8" fill="none"/><path d="M200 540V380h120v160" fill="{dark}"/><rect x="180" y="352" width="160" height="34" rx="10" fill="#C79E66"/><rect x="180" y="530" width="160" height="34" rx="10" fill="#B08A57"/><path d="M200 410h120M200 440h120M200 470h120M200 500h120" stroke="{light}" stroke-width="7"/>"##,
+        light = lighter(main),
+        dark = darker(main)
+    );
+    svg(840, 840, &body)
+}
+
 /// The gift card, with a kite on it.
 pub(crate) fn gift_card(cloth: Cloth) -> String {
     let body = format!(

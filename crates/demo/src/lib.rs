@@ -9,6 +9,7 @@ mod options;
 mod prices;
 mod products;
 mod reviews;
+mod terms;
 
 use compagina_core::catalog::{NewOption, NewProduct, Shop};
 use compagina_core::ids::Handle;
@@ -48,6 +49,14 @@ pub struct DemoProduct {
     pub drawings: Vec<Drawing>,
 }
 
+/// What something cost until some days ago.
+#[derive(Debug, Clone)]
+pub struct PastPrice {
+    pub product: Handle,
+    pub days_ago: u32,
+    pub was_minor: i64,
+}
+
 /// A template of the demo shop.
 #[derive(Debug, Clone)]
 pub struct DemoTemplate {
@@ -62,6 +71,7 @@ pub struct DemoShop {
     pub options: Vec<NewOption>,
     pub products: Vec<DemoProduct>,
     pub templates: Vec<DemoTemplate>,
+    pub past_prices: Vec<PastPrice>,
 }
 
 /// Makes the demo shop, and `more` products of the same shapes by rule.
@@ -77,6 +87,7 @@ pub fn demo_shop(more: u32) -> Result<DemoShop, MoneyError> {
         options: options::all(),
         products,
         templates: layouts::all(),
+        past_prices: terms::past_prices(),
     })
 }
 
@@ -103,7 +114,7 @@ mod tests {
     fn handles_and_stock_numbers_are_used_once_however_many_products_there_are() {
         let shop = demo_shop(300).unwrap();
         let handles: BTreeSet<_> = shop.products.iter().map(|p| p.product.handle.clone()).collect();
-        assert_eq!(handles.len(), 312);
+        assert_eq!(handles.len(), 316);
         let skus: Vec<_> =
             shop.products.iter().flat_map(|p| p.product.variants.iter().map(|v| &v.sku)).collect();
         assert_eq!(skus.iter().collect::<BTreeSet<_>>().len(), skus.len());

@@ -1,9 +1,9 @@
-//! The twelve products with which the demo shop opens.
+//! The products with which the demo shop opens.
 
 use crate::draw::{self, Cloth, Make};
 use crate::options::COLOURS;
-use crate::{DemoProduct, Drawing, facts, handle, reviews};
-use compagina_core::catalog::{Detail, NewProduct, NewVariant, ProductState, ProductType, Stock};
+use crate::{DemoProduct, Drawing, facts, handle, reviews, terms};
+use compagina_core::catalog::{Detail, Measure, NewProduct, NewVariant, ProductState, ProductType, Stock, Terms};
 use compagina_core::media::Focus;
 
 pub(crate) fn all() -> Vec<DemoProduct> {
@@ -21,12 +21,19 @@ pub(crate) fn all() -> Vec<DemoProduct> {
         turnstone(),
         knot(),
     ];
+    all.extend(terms::all());
     facts::fill(&mut all);
     reviews::fill(&mut all);
     all
 }
 
-fn product(kind: &str, name: &str, price_minor: i64, summary: &str, details: &[(&str, &str)]) -> NewProduct {
+pub(crate) fn product(
+    kind: &str,
+    name: &str,
+    price_minor: i64,
+    summary: &str,
+    details: &[(&str, &str)],
+) -> NewProduct {
     let detail = |(title, text): &(&str, &str)| Detail { title: (*title).into(), text: (*text).into() };
     NewProduct {
         handle: handle(name),
@@ -38,6 +45,7 @@ fn product(kind: &str, name: &str, price_minor: i64, summary: &str, details: &[(
         price_minor,
         old_price_minor: None,
         most_per_order: None,
+        terms: Terms::default(),
         options: vec![],
         variants: vec![],
         pictures: vec![],
@@ -49,7 +57,7 @@ fn product(kind: &str, name: &str, price_minor: i64, summary: &str, details: &[(
 }
 
 impl DemoProduct {
-    fn with_options(mut self, options: &[(&str, &[&str])]) -> Self {
+    pub(crate) fn with_options(mut self, options: &[(&str, &[&str])]) -> Self {
         let uses =
             |(option, values): &(&str, &[&str])| (handle(option), values.iter().map(|v| handle(v)).collect());
         self.product.options = options.iter().map(uses).collect();
@@ -57,13 +65,27 @@ impl DemoProduct {
     }
 
     /// A variant by the places of its values; `None` is any.
-    fn variant(mut self, sku: &str, values: &[Option<u16>], stock: Stock, price_minor: Option<i64>) -> Self {
+    pub(crate) fn variant(
+        mut self,
+        sku: &str,
+        values: &[Option<u16>],
+        stock: Stock,
+        price_minor: Option<i64>,
+    ) -> Self {
         let (sku, values) = (sku.to_owned(), values.to_vec());
-        self.product.variants.push(NewVariant { sku, values, price_minor, old_price_minor: None, stock });
+        self.product.variants.push(NewVariant { sku, values, price_minor, old_price_minor: None, stock, measure: None });
         self
     }
 
-    fn picture(mut self, svg: String, alt: &str, colour: Option<&str>) -> Self {
+    /// How much there is in the last variant.
+    fn measure(mut self, text: &str) -> Self {
+        if let Some(last) = self.product.variants.last_mut() {
+            last.measure = Measure::try_from(text.to_owned()).ok();
+        }
+        self
+    }
+
+    pub(crate) fn picture(mut self, svg: String, alt: &str, colour: Option<&str>) -> Self {
         let values = colour.map(|c| (handle("Colour"), handle(c))).into_iter().collect();
         let number = self.drawings.len() + 1;
         let of = colour.map_or(String::new(), |colour| format!(" {colour}"));
@@ -108,11 +130,11 @@ impl DemoProduct {
     }
 }
 
-fn new(product: NewProduct) -> DemoProduct {
+pub(crate) fn new(product: NewProduct) -> DemoProduct {
     DemoProduct { product, drawings: vec![] }
 }
 
-fn cloth(colour: &str) -> Cloth {
+pub(crate) fn cloth(colour: &str) -> Cloth {
     Cloth::of(COLOURS.iter().find(|(name, _)| *name == colour).map_or(&[], |(_, colours)| colours))
 }
 
@@ -246,7 +268,9 @@ fn braided_line() -> DemoProduct {
     );
     let mut made = new(line).with_options(&[("Reel", &["25 m", "50 m", "100 m"])]);
     for (r, (reel, left, price)) in (0u16..).zip([("25", 60, 900), ("50", 42, 1650), ("100", 0, 2900)]) {
-        made = made.variant(&format!("BRL-{reel}"), &[Some(r)], Stock::Counted(left), Some(price));
+        made = made
+            .variant(&format!("BRL-{reel}"), &[Some(r)], Stock::Counted(left), Some(price))
+            .measure(&format!("{reel} m"));
     }
     made.picture(draw::reel(cloth("Saffron")), "A reel of yellow braided line", None).picture(
         draw::winder(cloth("Saffron")),

@@ -5,6 +5,7 @@ use crate::media::Media;
 use crate::password;
 use compagina_core::catalog::NewPicture;
 use compagina_core::media::{FilmFile, Focus, PLAN, PictureSize};
+use compagina_core::price::Moment;
 use compagina_core::swatch::Colour;
 use compagina_demo::{Drawing, OWNERS, demo_shop, media as free, prices, swatch_files};
 use compagina_pictures::{Cut, square};
@@ -29,6 +30,7 @@ pub async fn fill_if_empty(store: &Store, media: &Media, more: u32) -> Result<()
     store.add_options(&demo.options).await?;
     fill_swatches(store, media).await?;
     let count = demo.products.len();
+    let mut ids = BTreeMap::new();
     for (number, made) in (1..).zip(demo.products) {
         let mut product = made.product;
         product.pictures = made
@@ -36,7 +38,7 @@ pub async fn fill_if_empty(store: &Store, media: &Media, more: u32) -> Result<()
             .into_iter()
             .map(|drawing| new_picture(&drawn[&name_of(&drawing)], drawing))
             .collect();
-        store.add_product(&product).await?;
+        ids.insert(product.handle.clone(), store.add_product(&product).await?);
         if number % 500 == 0 {
             tracing::info!("{number} of {count} products");
         }
@@ -47,6 +49,12 @@ pub async fn fill_if_empty(store: &Store, media: &Media, more: u32) -> Result<()
     for (name, email, word) in OWNERS {
         let hash = password::hash(word).map_err(|why| StorageError::Damaged { what: "password", why })?;
         store.add_owner(email, name, &hash).await?;
+    }
+    for past in demo.past_prices {
+        let at = Moment(chrono::Utc::now().timestamp() - i64::from(past.days_ago) * 86_400);
+        if let Some(id) = ids.get(&past.product) {
+            store.record_past_price(*id, at, past.was_minor).await?;
+        }
     }
     store.begin_document(DocumentName::Prices, &prices()).await?;
     fill_media(store, media).await?;

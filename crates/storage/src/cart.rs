@@ -6,6 +6,7 @@ use compagina_core::cart::{MOST_LINES, MOST_OF_ONE, Wanted};
 use compagina_core::catalog::Product;
 use compagina_core::ids::{ProductId, VariantId};
 use compagina_core::money::Money;
+use compagina_core::price::PlanId;
 use sqlx::MySqlConnection;
 
 /// A cart's number; its token is known to the shopper alone.
@@ -23,13 +24,41 @@ pub struct CartItem {
     pub variant: usize,
     pub quantity: u32,
     pub seen: Money,
+    pub extra: LineExtra,
+}
+
+/// What a line holds besides variant and number.
+#[derive(Debug, Clone, Default, PartialEq, Eq)]
+pub struct LineExtra {
+    pub plan: Option<PlanId>,
+    pub text: Option<String>,
+}
+
+impl LineExtra {
+    pub(crate) fn of(plan: u64, text: String) -> Self {
+        let text = if text.is_empty() { None } else { Some(text) };
+        Self { plan: (plan > 0).then_some(PlanId(plan)), text }
+    }
+    pub(crate) fn plan_number(&self) -> u64 {
+        self.plan.map_or(0, |plan| plan.0)
+    }
+    pub(crate) fn written(&self) -> &str {
+        self.text.as_deref().unwrap_or_default()
+    }
 }
 
 impl CartItem {
     #[must_use]
     pub fn wanted(&self) -> Wanted<'_> {
         let variant = &self.product.variants[self.variant];
-        Wanted { product: &self.product, variant, quantity: self.quantity, seen: self.seen }
+        Wanted {
+            product: &self.product,
+            variant,
+            quantity: self.quantity,
+            seen: self.seen,
+            plan: self.extra.plan,
+            text: self.extra.text.as_deref(),
+        }
     }
 }
 
@@ -51,22 +80,30 @@ impl Store {
         &self,
         cart: CartRow,
         variant: VariantId,
+        extra: &LineExtra,
         quantity: u32,
         seen: Money,
     ) -> Result<()> {
+        let (plan, text) = (extra.plan_number(), extra.written());
         with_retries(|| async {
             let mut tx = self.pool.begin().await?;
-            let lines = sqlx::query!("SELECT variant_id FROM cart_line WHERE cart_id = ? FOR UPDATE", cart.id)
-                .fetch_all(&mut *tx)
-                .await?;
-            if lines.len() >= MOST_LINES && lines.iter().all(|l| l.variant_id != variant.0) {
+            let lines = sqlx::query!(
+                "SELECT variant_id, plan_id, text FROM cart_line WHERE cart_id = ? FOR UPDATE",
+                cart.id
+            )
+            .fetch_all(&mut *tx)
+            .await?;
+            let same = lines.iter().any(|l| l.variant_id == variant.0 && l.plan_id == plan && l.text == text);
+            if lines.len() >= MOST_LINES && !same {
                 return Err(StorageError::CartFull { most: MOST_LINES });
             }
             sqlx::query!(
-                "INSERT INTO cart_line (cart_id, variant_id, quantity, seen_minor) VALUES (?, ?, ?, ?)
+                "INSERT INTO cart_line (cart_id, variant_id, plan_id, text, quantity, seen_minor) VALUES (?, ?, ?, ?, ?, ?)
                  ON DUPLICATE KEY UPDATE quantity = LEAST(quantity + VALUES(quantity), ?), seen_minor = VALUES(seen_minor)",
                 cart.id,
                 variant.0,
+                plan,
+                text,
                 quantity.min(MOST_OF_ONE),
                 seen.minor,
                 MOST_OF_ONE
@@ -129,7 +166,7 @@ impl Store {
 /// The lines of a cart with their products as they stand now.
 pub(crate) async fn items(db: &mut MySqlConnection, cart: CartRow) -> Result<Vec<CartItem>> {
     let rows = sqlx::query!(
-        "SELECT l.id, l.variant_id, l.quantity, l.seen_minor, v.product_id FROM cart_line l
+        "SELECT l.id, l.variant_id, l.plan_id, l.text, l.quantity, l.seen_minor, v.product_id FROM cart_line l
          JOIN variant v ON v.id = l.variant_id WHERE l.cart_id = ? ORDER BY l.id",
         cart.id
     )
@@ -141,7 +178,8 @@ pub(crate) async fn items(db: &mut MySqlConnection, cart: CartRow) -> Result<Vec
         let Some(product) = product else { continue };
         let Some(variant) = product.variants.iter().position(|v| v.id.0 == row.variant_id) else { continue };
         let seen = Money::new(row.seen_minor, product.price.currency);
-        found.push(CartItem { line_id: row.id, product, variant, quantity: row.quantity, seen });
+        let extra = LineExtra::of(row.plan_id, row.text);
+        found.push(CartItem { line_id: row.id, product, variant, quantity: row.quantity, seen, extra });
     }
     Ok(found)
 }

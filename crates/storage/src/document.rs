@@ -1,6 +1,7 @@
 //! The shop's own documents, house style and wording: a draft that owners change step by step, and what shoppers see.
 
 use crate::error::with_retries;
+use crate::price_history::before_rules;
 use crate::{Result, StorageError, Store, change};
 use serde::Serialize;
 use serde::de::DeserializeOwned;
@@ -164,6 +165,9 @@ impl Store {
     /// Lets shoppers see the draft as it was at revision `expected`.
     pub async fn publish_document(&self, name: DocumentName, expected: u64) -> Result<()> {
         let mut tx = self.pool.begin().await?;
+        if name == DocumentName::Prices {
+            before_rules(&mut tx, expected).await?;
+        }
         let done = sqlx::query!(
             "UPDATE shop_document SET published = draft WHERE name = ? AND revision = ?",
             name.text(),

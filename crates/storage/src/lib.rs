@@ -11,22 +11,25 @@ mod media;
 mod message;
 mod order;
 mod picture;
+mod price_history;
 mod prices;
 mod swatch_book;
 mod template;
 mod together;
+mod wish;
 
 pub use account::{Owner, Session};
-pub use cart::{CartItem, CartRow};
-pub use catalogue::{NewChoice, TypeRow, VariantChange, Which};
+pub use cart::{CartItem, CartRow, LineExtra};
+pub use catalogue::{NewChoice, Selling, TypeRow, VariantChange, Which};
 pub use document::{Document, DocumentName};
 pub use error::{Result, StorageError};
 pub use message::{Message, News};
-pub use order::{Contact, Order, OrderLine, OrderState, Placed};
+pub use order::{Contact, Order, OrderLine, OrderState, Paying, Placed};
 pub use picture::{KeptPicture, PictureChange, PicturesOf, ToMake};
 pub use swatch_book::{BookOption, BookValue, KeptFile, OptionChange, OwnSwatch, User, ValueChange};
 pub use template::{Change, Draft, EditRow, History, Moment, PublicationRow, TemplateRow};
 pub use together::{KeptSituation, Present};
+pub use wish::Wish;
 
 use sqlx::mysql::{MySqlConnectOptions, MySqlPool, MySqlPoolOptions};
 use std::str::FromStr;

@@ -4,12 +4,12 @@ use crate::error::with_retries;
 use crate::message::{Message, put_into_outbox};
 use crate::prices::prices_of;
 use crate::{CartRow, Result, StorageError, Store, cart, change};
-use compagina_core::cart::{Reckoning, reckon};
+use compagina_core::cart::{Line, Reckoning, reckon};
 use compagina_core::catalog::Product;
 use compagina_core::choice::Selection;
 use compagina_core::ids::ProductId;
 use compagina_core::money::{Currency, Money};
-use compagina_core::price::Moment;
+use compagina_core::price::{Moment, Plan};
 use serde::{Deserialize, Serialize};
 use sqlx::MySqlConnection;
 use sqlx::types::Json;
@@ -37,6 +37,9 @@ pub struct OrderLine {
     pub what: String,
     pub quantity: u32,
     pub line: Money,
+    /// As it was when it was bought.
+    pub plan: Option<Plan>,
+    pub text: String,
 }
 
 #[derive(Debug, Clone)]
@@ -48,11 +51,22 @@ pub struct Order {
     pub total: Money,
 }
 
+/// Who orders, and how it is paid.
+#[derive(Debug, Clone, Copy)]
+pub struct Paying<'a> {
+    pub contact: &'a Contact,
+    pub provider: &'a str,
+    /// What the form carries, so that sending it twice makes one order; empty where it carries nothing.
+    pub once: &'a str,
+}
+
 /// What came of an attempt to order a cart.
 #[derive(Debug, Clone, PartialEq, Eq)]
 pub enum Placed {
     /// Stock is taken; payment comes next.
     Waiting(u64),
+    /// The same form was sent before.
+    Before(u64),
     Empty,
     /// A price or a stock isn't as the shopper saw it; nothing was taken.
     NotAsSeen,
@@ -60,11 +74,14 @@ pub enum Placed {
 
 impl Store {
     /// Orders what a cart holds, all of it or nothing.
-    pub async fn place_order(&self, cart: CartRow, contact: &Contact, now: Moment) -> Result<Placed> {
+    pub async fn place_order(&self, cart: CartRow, paying: &Paying<'_>, now: Moment) -> Result<Placed> {
         with_retries(|| async {
             let mut tx = self.pool.begin().await?;
             // Locking reads come first, so that everything read after them is as it stands under the locks.
             lock_stock(&mut tx, cart).await?;
+            if let Some(before) = same_form(&mut tx, cart, paying.once).await? {
+                return Ok(Placed::Before(before));
+            }
             let items = cart::items(&mut tx, cart).await?;
             let Some(currency) = items.first().map(|i| i.seen.currency) else { return Ok(Placed::Empty) };
             let wanted: Vec<_> = items.iter().map(cart::CartItem::wanted).collect();
@@ -72,9 +89,9 @@ impl Store {
             if !reckoning.stands() {
                 return Ok(Placed::NotAsSeen);
             }
-            let order = insert_order(&mut tx, cart, contact, &reckoning).await?;
+            let order = insert_order(&mut tx, cart, paying, &reckoning).await?;
             for (item, line) in items.iter().zip(&reckoning.lines) {
-                insert_line(&mut tx, order, item, line.quote.unit, line.quote.line).await?;
+                insert_line(&mut tx, order, item, line).await?;
                 if !take_stock(&mut tx, item.product.variants[item.variant].id.0, item.quantity).await? {
                     return Ok(Placed::NotAsSeen);
                 }
@@ -136,12 +153,12 @@ impl Store {
         let Some(row) = row else { return Ok(None) };
         let currency = Currency::from_code(&row.currency)?;
         let lines = sqlx::query!(
-            "SELECT what, quantity, line_minor FROM order_line WHERE order_id = ? ORDER BY id",
+            r#"SELECT what, quantity, line_minor, plan AS "plan: Json<Plan>", text FROM order_line
+               WHERE order_id = ? ORDER BY id"#,
             id
         )
         .fetch_all(&self.pool)
         .await?;
-        let line = |what, quantity, minor| OrderLine { what, quantity, line: Money::new(minor, currency) };
         Ok(Some(Order {
             id,
             state: match row.state.as_str() {
@@ -150,7 +167,16 @@ impl Store {
                 _ => OrderState::Waiting,
             },
             contact: row.contact.0,
-            lines: lines.into_iter().map(|l| line(l.what, l.quantity, l.line_minor)).collect(),
+            lines: lines
+                .into_iter()
+                .map(|line| OrderLine {
+                    what: line.what,
+                    quantity: line.quantity,
+                    line: Money::new(line.line_minor, currency),
+                    plan: line.plan.map(|plan| plan.0),
+                    text: line.text,
+                })
+                .collect(),
             total: Money::new(row.total_minor, currency),
         }))
     }
@@ -168,16 +194,28 @@ async fn lock_stock(tx: &mut MySqlConnection, cart: CartRow) -> Result<()> {
     Ok(())
 }
 
+/// The order that a form has made already.
+async fn same_form(tx: &mut MySqlConnection, cart: CartRow, once: &str) -> Result<Option<u64>> {
+    if once.is_empty() {
+        return Ok(None);
+    }
+    let id = sqlx::query_scalar!("SELECT id FROM shop_order WHERE cart_id = ? AND once = ?", cart.id, once);
+    Ok(id.fetch_optional(&mut *tx).await?)
+}
+
 async fn insert_order(
     tx: &mut MySqlConnection,
     cart: CartRow,
-    contact: &Contact,
+    paying: &Paying<'_>,
     reckoning: &Reckoning,
 ) -> Result<u64> {
     let done = sqlx::query!(
-        "INSERT INTO shop_order (cart_id, state, contact, total_minor, currency) VALUES (?, 'waiting', ?, ?, ?)",
+        "INSERT INTO shop_order (cart_id, state, contact, provider, once, total_minor, currency)
+         VALUES (?, 'waiting', ?, ?, NULLIF(?, ''), ?, ?)",
         cart.id,
-        Json(contact) as _,
+        Json(paying.contact) as _,
+        paying.provider,
+        paying.once,
         reckoning.total.minor,
         reckoning.total.currency.code()
     )
@@ -190,20 +228,21 @@ async fn insert_line(
     tx: &mut MySqlConnection,
     order: u64,
     item: &cart::CartItem,
-    unit: Money,
-    line: Money,
+    line: &Line,
 ) -> Result<()> {
     let variant = &item.product.variants[item.variant];
     let what = describe(&item.product, &Selection::from_values(variant.values.clone()));
     sqlx::query!(
-        "INSERT INTO order_line (order_id, variant_id, sku, what, quantity, unit_minor, line_minor) VALUES (?, ?, ?, ?, ?, ?, ?)",
+        "INSERT INTO order_line (order_id, variant_id, sku, what, quantity, unit_minor, line_minor, plan, text) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)",
         order,
         variant.id.0,
         variant.sku,
         what,
         item.quantity,
-        unit.minor,
-        line.minor
+        line.quote.unit.minor,
+        line.quote.line.minor,
+        line.plan.as_ref().map(Json) as _,
+        item.extra.written()
     )
     .execute(&mut *tx)
     .await?;
@@ -246,8 +285,8 @@ async fn give_back(tx: &mut MySqlConnection, order: u64) -> Result<()> {
     .execute(&mut *tx)
     .await?;
     sqlx::query!(
-        "INSERT IGNORE INTO cart_line (cart_id, variant_id, quantity, seen_minor)
-         SELECT o.cart_id, l.variant_id, l.quantity, l.unit_minor FROM order_line l JOIN shop_order o ON o.id = l.order_id
+        "INSERT IGNORE INTO cart_line (cart_id, variant_id, plan_id, text, quantity, seen_minor)
+         SELECT o.cart_id, l.variant_id, COALESCE(JSON_VALUE(l.plan, '$.id'), 0), l.text, l.quantity, l.unit_minor FROM order_line l JOIN shop_order o ON o.id = l.order_id
          WHERE l.order_id = ?",
         order
     )

@@ -1,7 +1,8 @@
 //! The shop's price rules in force, and its clocks.
 
 use crate::{Result, StorageError, Store};
-use compagina_core::price::{Moment, PriceBook, Prices, Zone};
+use crate::price_history::past_books;
+use compagina_core::price::{Moment, OldFrom, PriceBook, Prices, Zone};
 use sqlx::MySqlConnection;
 use sqlx::types::Json;
 use std::sync::Arc;
@@ -25,8 +26,10 @@ pub(crate) async fn prices_of(db: &mut MySqlConnection, now: Moment) -> Result<P
     )
     .fetch_optional(&mut *db)
     .await?;
-    let zone = zone_of(db).await?;
-    Ok(Prices::new(Arc::new(book.map(|json| json.0).unwrap_or_default()), zone, now))
+    let (zone, book) = (zone_of(db).await?, book.map(|json| json.0).unwrap_or_default());
+    // Only old prices by the history ask what was in force before.
+    let past = if book.old == OldFrom::Lowest { past_books(db).await? } else { vec![] };
+    Ok(Prices::new(Arc::new(book), zone, now).with_past(past))
 }
 
 async fn zone_of(db: &mut MySqlConnection) -> Result<Zone> {

@@ -5,7 +5,7 @@ use common::{contact, handle, shop};
 use compagina_core::catalog::{Product, Stock};
 use compagina_core::money::Money;
 use compagina_core::price::Moment;
-use compagina_storage::{CartRow, OrderState, Placed, Store};
+use compagina_storage::{CartRow, Contact, LineExtra, OrderState, Paying, Placed, Store};
 use sqlx::MySqlPool;
 
 async fn kite(store: &Store) -> Product {
@@ -15,8 +15,12 @@ async fn kite(store: &Store) -> Product {
 async fn filled_cart(store: &Store, token: u8, variant: usize, quantity: u32) -> CartRow {
     let kite = kite(store).await;
     let cart = store.add_cart(&[token; 32]).await.unwrap();
-    store.put_into_cart(cart, kite.variants[variant].id, quantity, kite.price).await.unwrap();
+    store.put_into_cart(cart, kite.variants[variant].id, &LineExtra::default(), quantity, kite.price).await.unwrap();
     cart
+}
+
+fn paying(contact: &Contact) -> Paying<'_> {
+    Paying { contact, provider: "card", once: "" }
 }
 
 fn number(placed: &Placed) -> Option<u64> {
@@ -32,7 +36,7 @@ async fn twenty_orders_for_the_last_five_sell_five(pool: MySqlPool) {
     }
     let contact = contact();
     let placed = futures_util::future::join_all(
-        carts.iter().map(|cart| store.place_order(*cart, &contact, Moment(0))),
+        carts.iter().map(|cart| store.place_order(*cart, &paying(&contact), Moment(0))),
     )
     .await;
     let placed: Vec<Placed> = placed.into_iter().map(Result::unwrap).collect();
@@ -45,7 +49,7 @@ async fn twenty_orders_for_the_last_five_sell_five(pool: MySqlPool) {
 async fn a_refused_payment_gives_the_stock_and_the_cart_back(pool: MySqlPool) {
     let store = shop(pool).await;
     let cart = filled_cart(&store, 1, 0, 3).await;
-    let order = number(&store.place_order(cart, &contact(), Moment(0)).await.unwrap()).unwrap();
+    let order = number(&store.place_order(cart, &paying(&contact()), Moment(0)).await.unwrap()).unwrap();
     assert_eq!(kite(&store).await.variants[0].stock, Stock::Counted(2));
     assert_eq!(store.cart_count(cart).await.unwrap(), 0);
     for _ in 0..2 {
@@ -60,7 +64,7 @@ async fn a_refused_payment_gives_the_stock_and_the_cart_back(pool: MySqlPool) {
 async fn a_paid_order_keeps_its_lines_and_belongs_to_its_shopper(pool: MySqlPool) {
     let store = shop(pool).await;
     let cart = filled_cart(&store, 1, 0, 2).await;
-    let order = number(&store.place_order(cart, &contact(), Moment(0)).await.unwrap()).unwrap();
+    let order = number(&store.place_order(cart, &paying(&contact()), Moment(0)).await.unwrap()).unwrap();
     store.settle_order(order, true, None).await.unwrap();
     store.settle_order(order, false, None).await.unwrap();
     let kept = store.order(order, cart).await.unwrap().unwrap();
@@ -68,7 +72,7 @@ async fn a_paid_order_keeps_its_lines_and_belongs_to_its_shopper(pool: MySqlPool
     assert_eq!((kept.lines[0].what.as_str(), kept.lines[0].quantity), ("Whimbrel <b>, Ember", 2));
     assert!(store.order(order, CartRow { id: cart.id + 1 }).await.unwrap().is_none());
     assert_eq!(
-        store.place_order(cart, &contact(), Moment(0)).await.unwrap(),
+        store.place_order(cart, &paying(&contact()), Moment(0)).await.unwrap(),
         Placed::Empty,
         "a second click orders nothing"
     );
@@ -81,17 +85,17 @@ async fn a_price_that_changed_since_is_not_sold_silently(pool: MySqlPool) {
     let product = kite(&store).await;
     let dearer = Money::new(7000, product.price.currency);
     store.set_price(product.id, dearer).await.unwrap();
-    assert_eq!(store.place_order(cart, &contact(), Moment(0)).await.unwrap(), Placed::NotAsSeen);
+    assert_eq!(store.place_order(cart, &paying(&contact()), Moment(0)).await.unwrap(), Placed::NotAsSeen);
     let line = store.cart_items(cart).await.unwrap().remove(0);
     store.see_price(cart, line.line_id, dearer).await.unwrap();
-    assert!(number(&store.place_order(cart, &contact(), Moment(0)).await.unwrap()).is_some());
+    assert!(number(&store.place_order(cart, &paying(&contact()), Moment(0)).await.unwrap()).is_some());
 }
 
 #[sqlx::test(migrations = false)]
 async fn what_is_not_counted_is_always_to_be_had(pool: MySqlPool) {
     let store = shop(pool).await;
     let cart = filled_cart(&store, 1, 2, 90).await;
-    assert!(number(&store.place_order(cart, &contact(), Moment(0)).await.unwrap()).is_some());
+    assert!(number(&store.place_order(cart, &paying(&contact()), Moment(0)).await.unwrap()).is_some());
     assert_eq!(kite(&store).await.variants[2].stock, Stock::NotCounted);
 }
 
@@ -112,7 +116,7 @@ async fn putting_the_same_again_adds_up_to_ninety_nine_at_the_newest_price(pool:
     let cart = filled_cart(&store, 1, 2, 60).await;
     let product = kite(&store).await;
     let newer = Money::new(7000, product.price.currency);
-    store.put_into_cart(cart, product.variants[2].id, 60, newer).await.unwrap();
+    store.put_into_cart(cart, product.variants[2].id, &LineExtra::default(), 60, newer).await.unwrap();
     let items = store.cart_items(cart).await.unwrap();
     assert_eq!((items.len(), items[0].quantity, items[0].seen), (1, 99, newer));
 }
@@ -126,8 +130,8 @@ async fn two_shoppers_cannot_both_buy_the_last_one(pool: MySqlPool) {
             (filled_cart(&store, round * 2, 0, 1).await, filled_cart(&store, round * 2 + 1, 0, 1).await);
         let contact = contact();
         let (a, b) = tokio::join!(
-            store.place_order(a, &contact, Moment(0)),
-            store.place_order(b, &contact, Moment(0))
+            store.place_order(a, &paying(&contact), Moment(0)),
+            store.place_order(b, &paying(&contact), Moment(0))
         );
         let sold: Vec<u64> = [a.unwrap(), b.unwrap()].iter().filter_map(number).collect();
         assert_eq!(sold.len(), 1, "round {round}");
@@ -140,7 +144,7 @@ async fn two_shoppers_cannot_both_buy_the_last_one(pool: MySqlPool) {
 async fn an_order_whose_payment_was_cut_off_is_found_after_a_while(pool: MySqlPool) {
     let store = shop(pool.clone()).await;
     let cart = filled_cart(&store, 1, 0, 1).await;
-    let order = number(&store.place_order(cart, &contact(), Moment(0)).await.unwrap()).unwrap();
+    let order = number(&store.place_order(cart, &paying(&contact()), Moment(0)).await.unwrap()).unwrap();
     assert!(store.stale_orders().await.unwrap().is_empty());
     sqlx::query("UPDATE shop_order SET placed_at = placed_at - INTERVAL 1 HOUR")
         .execute(&pool)

@@ -1,13 +1,13 @@
 //! Variants as CSV (RFC 4180, UTF-8): one variant a line.
 //!
 //! Columns, in any order: `product` (its handle), `sku`, and, where wanted, `price`, `old price` (plain numbers such as
-//! `68.00`; empty: the product's), `stock` (a whole number; empty: not counted). Every other column is named as an option
-//! and holds the value's name; `*` is *any*. A SKU that the product has already is changed, another one is added;
+//! `68.00`; empty: the product's), `stock` (a whole number; empty: not counted), `measure` (such as `25 m`; empty: none told;
+//! without the column measures stay). Every other column is named as an option and holds the value's name; `*` is *any*. A SKU that the product has already is changed, another one is added;
 //! variants that no line names stay as they are. Values that an option lacks are added to it.
 //!
 //! All mistakes of a file are told with their lines; a file with one mistake changes nothing.
 
-use crate::catalog::{Product, Stock};
+use crate::catalog::{Measure, Product, Stock};
 use crate::ids::{OptionId, ValueId};
 use crate::letters::folded;
 use crate::money::Currency;
@@ -42,6 +42,8 @@ pub struct VariantLine {
     pub price_minor: Option<i64>,
     pub old_price_minor: Option<i64>,
     pub stock: Stock,
+    /// None where the file has no such column.
+    pub measure: Option<Option<Measure>>,
     /// Column and value of every column that is none of ours; an empty field isn't here.
     pub values: Vec<(String, String)>,
 }
@@ -67,6 +69,7 @@ pub struct PlannedRow {
     pub price_minor: Option<i64>,
     pub old_price_minor: Option<i64>,
     pub stock: Stock,
+    pub measure: Option<Option<Measure>>,
 }
 
 #[derive(Debug, Clone, PartialEq, Eq, PartialOrd, Ord)]
@@ -93,6 +96,7 @@ enum Column {
     Price,
     OldPrice,
     Stock,
+    Measure,
     Option,
 }
 
@@ -104,6 +108,7 @@ impl Column {
             "price" => Self::Price,
             "oldprice" => Self::OldPrice,
             "stock" => Self::Stock,
+            "measure" => Self::Measure,
             _ => Self::Option,
         }
     }
@@ -200,6 +205,7 @@ fn read_line(
         price_minor: None,
         old_price_minor: None,
         stock: Stock::NotCounted,
+        measure: None,
         values: Vec::new(),
     };
     for ((name, column), field) in columns.iter().zip(record.iter().map(str::trim)) {
@@ -233,6 +239,11 @@ fn read_line(
                     Stock::NotCounted
                 })
             }
+            Column::Measure if field.is_empty() => read.measure = Some(None),
+            Column::Measure => match Measure::try_from(field.to_owned()) {
+                Ok(measure) => read.measure = Some(Some(measure)),
+                Err(error) => wrong(error.to_string()),
+            },
             Column::Option if field.is_empty() => {}
             Column::Option if field.chars().count() > LONGEST_VALUE => {
                 wrong(format!("a value's name has at most {LONGEST_VALUE} characters"));
@@ -326,6 +337,7 @@ pub fn check_variants(
             price_minor: line.price_minor,
             old_price_minor: line.old_price_minor,
             stock: line.stock,
+            measure: line.measure,
         });
     }
     check.against_the_rest(lines);
@@ -452,7 +464,9 @@ pub fn write_variants(products: &[Product]) -> String {
         }
     }
     let mut writer = csv::Writer::from_writer(Vec::new());
-    let head = ["product", "sku", "price", "old price", "stock"].into_iter().chain(options.iter().copied());
+    let measured = products.iter().flat_map(|product| &product.variants).any(|v| v.measure.is_some());
+    let head = ["product", "sku", "price", "old price", "stock"].into_iter();
+    let head = head.chain(measured.then_some("measure")).chain(options.iter().copied());
     // Writing to memory doesn't fail.
     let _ = writer.write_record(head);
     for product in products {
@@ -465,6 +479,9 @@ pub fn write_variants(products: &[Product]) -> String {
                 plain(variant.old_price),
                 variant.stock.left().map(|left| left.to_string()).unwrap_or_default(),
             ];
+            if measured {
+                record.push(variant.measure.map(String::from).unwrap_or_default());
+            }
             for name in &options {
                 let place = product.options.iter().position(|option| option.name == *name);
                 record.push(place.map_or_else(String::new, |place| {

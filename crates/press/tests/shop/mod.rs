@@ -58,6 +58,7 @@ fn product(shop: &DemoShop, made: &DemoProduct, number: u64) -> Product {
         old_price: v.old_price_minor.map(money),
         stock: v.stock,
         picture: None,
+        measure: v.measure,
     });
     Product {
         id: ProductId(number),
@@ -78,6 +79,8 @@ fn product(shop: &DemoShop, made: &DemoProduct, number: u64) -> Product {
         price: money(new.price_minor),
         old_price: new.old_price_minor.map(money),
         most_per_order: new.most_per_order,
+        terms: new.terms.clone(),
+        history: vec![],
         brand: new.brand.clone(),
         facts: new.facts.clone(),
         tags: new.tags.clone(),

@@ -8,8 +8,10 @@ pub(crate) use read::load;
 pub use variants::{NewChoice, VariantChange};
 pub(crate) use write::insert_picture;
 
+use crate::error::with_retries;
+use crate::price_history::before_price;
 use crate::{Result, StorageError, Store, change};
-use compagina_core::catalog::{Product, ProductType, Shop, Stock, Way};
+use compagina_core::catalog::{Product, ProductState, ProductType, Shop, Stock, Terms, Way};
 use compagina_core::ids::{Handle, ProductId, VariantId};
 use compagina_core::money::{Currency, Locale, Money};
 use sqlx::types::Json;
@@ -20,6 +22,16 @@ use std::collections::BTreeSet;
 pub enum Which {
     One(ProductId),
     OfType { type_id: u64, most: u32, skip: u32 },
+}
+
+/// How a product is sold.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub struct Selling {
+    pub state: ProductState,
+    pub price_minor: i64,
+    pub old_price_minor: Option<i64>,
+    pub most_per_order: Option<u32>,
+    pub terms: Terms,
 }
 
 /// A product type with how many products it has.
@@ -100,12 +112,37 @@ impl Store {
     /// Sets a product's price, as the owner does; pages are made anew.
     pub async fn set_price(&self, product: ProductId, price: Money) -> Result<()> {
         let mut tx = self.pool.begin().await?;
+        before_price(&mut tx, product, price.minor).await?;
         sqlx::query!("UPDATE product SET price_minor = ? WHERE id = ?", price.minor, product.0)
             .execute(&mut *tx)
             .await?;
         change::note(&mut tx, Some(product)).await?;
         tx.commit().await?;
         Ok(())
+    }
+
+    /// Sets how a product is sold: price, limits, terms.
+    pub async fn set_selling(&self, product: ProductId, selling: &Selling) -> Result<()> {
+        with_retries(|| async {
+            let mut tx = self.pool.begin().await?;
+            before_price(&mut tx, product, selling.price_minor).await?;
+            let state = serde_json::to_value(selling.state).map_err(|e| StorageError::damaged("state")(&e))?;
+            sqlx::query!(
+                "UPDATE product SET state = ?, price_minor = ?, old_price_minor = ?, most_per_order = ?, terms = ? WHERE id = ?",
+                state.as_str(),
+                selling.price_minor,
+                selling.old_price_minor,
+                selling.most_per_order,
+                Json(&selling.terms) as _,
+                product.0
+            )
+            .execute(&mut *tx)
+            .await?;
+            change::note(&mut tx, Some(product)).await?;
+            tx.commit().await?;
+            Ok(())
+        })
+        .await
     }
 
     /// Sets how many there are of a variant.

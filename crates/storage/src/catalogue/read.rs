@@ -3,12 +3,13 @@
 use super::{Which, handle, way};
 use crate::{Result, StorageError};
 use compagina_core::catalog::{
-    Detail, Fact, Product, ProductOption, ProductState, ProductType, ProductValue, Rating, Review, Stock,
-    Variant,
+    Detail, Fact, Measure, Product, ProductOption, ProductState, ProductType, ProductValue, Rating, Review,
+    Stock, Terms, Variant,
 };
 use compagina_core::ids::{OptionId, ProductId, ValueId, VariantId};
 use compagina_core::media::{FilmFile, Focus, Picture, PictureSize};
 use compagina_core::money::{Currency, Money};
+use compagina_core::price::{Moment, PriceChange};
 use compagina_core::swatch::{Colour, Sources, Swatch, shown};
 use sqlx::MySqlConnection;
 use sqlx::types::Json;
@@ -23,6 +24,7 @@ pub(crate) async fn load(db: &mut MySqlConnection, which: Which) -> Result<Vec<P
     load_uses(db, which, &mut products).await?;
     let ids = load_pictures(db, which, &mut products).await?;
     load_variants(db, which, &mut products, &ids).await?;
+    load_history(db, which, &mut products).await?;
     load_ratings(db, which, &mut products).await?;
     if let Which::One(id) = which {
         load_reviews(db, id, &mut products).await?;
@@ -41,7 +43,7 @@ async fn load_variants(
 ) -> Result<()> {
     let (one, kind, most, skip) = numbers(which);
     let rows = sqlx::query!(
-        r#"SELECT v.id, v.product_id, v.sku, v.chosen AS "chosen: Json<Vec<Option<u64>>>", v.price_minor, v.old_price_minor, v.stock, v.picture_id
+        r#"SELECT v.id, v.product_id, v.sku, v.chosen AS "chosen: Json<Vec<Option<u64>>>", v.price_minor, v.old_price_minor, v.stock, v.picture_id, v.measure
            FROM (SELECT id FROM product WHERE id = ? OR type_id = ? ORDER BY position, id LIMIT ? OFFSET ?) p
            JOIN variant v ON v.product_id = p.id ORDER BY v.product_id, v.position, v.id"#,
         one, kind, most, skip
@@ -60,6 +62,10 @@ async fn load_variants(
             price: money(row.price_minor),
             old_price: money(row.old_price_minor),
             stock: row.stock.map_or(Stock::NotCounted, Stock::Counted),
+            measure: row
+                .measure
+                .map(|text| Measure::try_from(text).map_err(|e| StorageError::damaged("measure")(&e)))
+                .transpose()?,
             picture: row
                 .picture_id
                 .and_then(|id| pictures.get(&row.product_id)?.iter().position(|other| *other == id)),
@@ -97,6 +103,28 @@ async fn load_pictures(
         });
     }
     Ok(ids)
+}
+
+async fn load_history(db: &mut MySqlConnection, which: Which, products: &mut Rows) -> Result<()> {
+    let (one, kind, most, skip) = numbers(which);
+    let rows = sqlx::query!(
+        r#"SELECT c.product_id, c.variant_id, c.at, c.was_minor
+           FROM (SELECT id FROM product WHERE id = ? OR type_id = ? ORDER BY position, id LIMIT ? OFFSET ?) p
+           JOIN price_change c ON c.product_id = p.id ORDER BY c.product_id, c.at, c.id"#,
+        one,
+        kind,
+        most,
+        skip
+    )
+    .fetch_all(&mut *db)
+    .await?;
+    for row in rows {
+        if let Some(product) = products.get_mut(&row.product_id) {
+            let (at, variant) = (Moment(row.at), row.variant_id.map(VariantId));
+            product.history.push(PriceChange { at, variant, was: row.was_minor });
+        }
+    }
+    Ok(())
 }
 
 async fn load_ratings(db: &mut MySqlConnection, which: Which, products: &mut Rows) -> Result<()> {
@@ -155,7 +183,7 @@ async fn load_products(db: &mut MySqlConnection, which: Which) -> Result<Rows> {
     let (one, kind, most, skip) = numbers(which);
     let rows = sqlx::query!(
         r#"SELECT p.id, p.handle, p.name, p.state, p.summary, p.details AS "details: Json<Vec<Detail>>", p.price_minor,
-             p.old_price_minor, p.most_per_order, p.brand, p.facts AS "facts: Json<Vec<Fact>>", p.tags AS "tags: Json<Vec<String>>", t.handle AS type_handle, t.name AS type_name, s.currency
+             p.old_price_minor, p.most_per_order, p.terms AS "terms: Json<Terms>", p.brand, p.facts AS "facts: Json<Vec<Fact>>", p.tags AS "tags: Json<Vec<String>>", t.handle AS type_handle, t.name AS type_name, s.currency
            FROM product p JOIN product_type t ON t.id = p.type_id JOIN shop s
            WHERE p.id = ? OR p.type_id = ? ORDER BY p.position, p.id LIMIT ? OFFSET ?"#,
         one, kind, most, skip
@@ -181,6 +209,8 @@ async fn load_products(db: &mut MySqlConnection, which: Which) -> Result<Rows> {
             price: Money::new(row.price_minor, currency),
             old_price: row.old_price_minor.map(|m| Money::new(m, currency)),
             most_per_order: row.most_per_order,
+            terms: row.terms.0,
+            history: vec![],
             brand: row.brand,
             facts: row.facts.0,
             tags: row.tags.0,

@@ -2,9 +2,10 @@
 
 use super::handle;
 use crate::error::with_retries;
+use crate::price_history::before_own_price;
 use crate::swatch_book::{insert_value, work_out};
 use crate::{Result, StorageError, Store, change};
-use compagina_core::catalog::Stock;
+use compagina_core::catalog::{Measure, Stock};
 use compagina_core::format::{Checked, PlannedRow, PlannedValue};
 use compagina_core::ids::{Handle, OptionId, ProductId, ValueId, VariantId};
 use compagina_core::letters::words_of;
@@ -24,6 +25,8 @@ pub struct VariantChange {
     pub price_minor: Option<Option<i64>>,
     pub old_price_minor: Option<Option<i64>>,
     pub stock: Option<Stock>,
+    /// How much there is in it, or none told.
+    pub measure: Option<Option<Measure>>,
     /// A picture of the product, or none of its own.
     pub picture: Option<Option<u64>>,
 }
@@ -223,6 +226,7 @@ async fn change_one(tx: &mut MySqlConnection, id: VariantId, wanted: &VariantCha
         sqlx::query!("UPDATE variant SET sku = ? WHERE id = ?", sku, id.0).execute(&mut *tx).await?;
     }
     if let Some(price) = wanted.price_minor {
+        before_own_price(tx, id, price).await?;
         sqlx::query!("UPDATE variant SET price_minor = ? WHERE id = ?", price, id.0)
             .execute(&mut *tx)
             .await?;
@@ -231,6 +235,9 @@ async fn change_one(tx: &mut MySqlConnection, id: VariantId, wanted: &VariantCha
         sqlx::query!("UPDATE variant SET old_price_minor = ? WHERE id = ?", old, id.0)
             .execute(&mut *tx)
             .await?;
+    }
+    if let Some(measure) = wanted.measure {
+        set_measure(tx, id, measure).await?;
     }
     if let Some(picture) = wanted.picture {
         sqlx::query!("UPDATE variant SET picture_id = ? WHERE id = ?", picture, id.0)
@@ -245,6 +252,13 @@ async fn change_one(tx: &mut MySqlConnection, id: VariantId, wanted: &VariantCha
     Ok(())
 }
 
+async fn set_measure(tx: &mut MySqlConnection, id: VariantId, measure: Option<Measure>) -> Result<()> {
+    sqlx::query!("UPDATE variant SET measure = ? WHERE id = ?", measure.map(String::from), id.0)
+        .execute(&mut *tx)
+        .await?;
+    Ok(())
+}
+
 async fn insert(
     tx: &mut MySqlConnection,
     product: ProductId,
@@ -253,9 +267,9 @@ async fn insert(
     price_minor: Option<i64>,
     old_price_minor: Option<i64>,
     stock: Stock,
-) -> Result<()> {
+) -> Result<VariantId> {
     // Behind the others: variants of one place stand in the order of their numbers.
-    sqlx::query!(
+    let done = sqlx::query!(
         "INSERT INTO variant (product_id, position, sku, chosen, price_minor, old_price_minor, stock) VALUES (?, 100000, ?, ?, ?, ?, ?)",
         product.0,
         sku,
@@ -266,7 +280,7 @@ async fn insert(
     )
     .execute(&mut *tx)
     .await?;
-    Ok(())
+    Ok(VariantId(done.last_insert_id()))
 }
 
 /// Adds values to options; gives their ids in the same order.
@@ -323,16 +337,26 @@ async fn write_row(
         sqlx::query_scalar!("SELECT id FROM variant WHERE sku = ? AND product_id = ?", row.sku, product.0)
             .fetch_optional(&mut *tx)
             .await?;
-    let Some(id) = known else {
-        return insert(tx, product, &row.sku, chosen, row.price_minor, row.old_price_minor, row.stock).await;
+    let id = match known.map(VariantId) {
+        Some(id) => id,
+        None => {
+            insert(tx, product, &row.sku, chosen, row.price_minor, row.old_price_minor, row.stock).await?
+        }
     };
+    if let Some(measure) = row.measure {
+        set_measure(tx, id, measure).await?;
+    }
+    if known.is_none() {
+        return Ok(());
+    }
+    before_own_price(tx, id, row.price_minor).await?;
     sqlx::query!(
         "UPDATE variant SET chosen = ?, price_minor = ?, old_price_minor = ?, stock = ? WHERE id = ?",
         Json(chosen) as _,
         row.price_minor,
         row.old_price_minor,
         row.stock.left(),
-        id
+        id.0
     )
     .execute(&mut *tx)
     .await?;

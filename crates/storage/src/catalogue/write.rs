@@ -82,8 +82,8 @@ async fn insert_product(tx: &mut MySqlConnection, product: &NewProduct) -> Resul
     .await?;
     let state = serde_json::to_value(product.state).map_err(|e| StorageError::damaged("state")(&e))?;
     let done = sqlx::query!(
-        "INSERT INTO product (handle, type_id, position, name, state, summary, details, price_minor, old_price_minor, most_per_order, brand, facts, tags)
-         SELECT ?, t.id, (SELECT COUNT(*) FROM product q WHERE q.type_id = t.id), ?, ?, ?, ?, ?, ?, ?, ?, ?, ? FROM product_type t WHERE t.handle = ?",
+        "INSERT INTO product (handle, type_id, position, name, state, summary, details, price_minor, old_price_minor, most_per_order, terms, brand, facts, tags)
+         SELECT ?, t.id, (SELECT COUNT(*) FROM product q WHERE q.type_id = t.id), ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ? FROM product_type t WHERE t.handle = ?",
         product.handle.as_str(),
         product.name,
         state.as_str(),
@@ -92,6 +92,7 @@ async fn insert_product(tx: &mut MySqlConnection, product: &NewProduct) -> Resul
         product.price_minor,
         product.old_price_minor,
         product.most_per_order,
+        Json(&product.terms) as _,
         product.brand,
         Json(&product.facts) as _,
         Json(&product.tags) as _,
@@ -169,14 +170,15 @@ async fn insert_variant(
         .map(|(ids, place)| place.and_then(|p| ids.get(usize::from(p)).copied()))
         .collect();
     sqlx::query!(
-        "INSERT INTO variant (product_id, position, sku, chosen, price_minor, old_price_minor, stock) VALUES (?, ?, ?, ?, ?, ?, ?)",
+        "INSERT INTO variant (product_id, position, sku, chosen, price_minor, old_price_minor, stock, measure) VALUES (?, ?, ?, ?, ?, ?, ?, ?)",
         product,
         as_u32(position),
         variant.sku,
         Json(&chosen) as _,
         variant.price_minor,
         variant.old_price_minor,
-        variant.stock.left()
+        variant.stock.left(),
+        variant.measure.map(String::from)
     )
     .execute(&mut *tx)
     .await?;

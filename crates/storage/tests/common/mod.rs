@@ -36,6 +36,7 @@ pub fn kite() -> NewProduct {
         price_minor: None,
         old_price_minor: None,
         stock,
+        measure: None,
     };
     NewProduct {
         handle: handle("whimbrel"),
@@ -47,6 +48,7 @@ pub fn kite() -> NewProduct {
         price_minor: 6800,
         old_price_minor: Some(8500),
         most_per_order: None,
+        terms: compagina_core::catalog::Terms::default(),
         options: vec![(handle("colour"), vec![handle("ember"), handle("chalk")])],
         variants: vec![
             variant("W-E", Some(0), Stock::Counted(5)),
