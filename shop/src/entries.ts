@@ -18,10 +18,17 @@ export interface Table {
   ask: string;
   /** Whether what is in the cart can change prices here. */
   cart: boolean;
+  /** For how many, by which plan (0 for once) and whether with a text of the shopper's the entries are. */
+  quantity: number;
+  plan: number;
+  written: boolean;
   /** The words for values that can't be had. */
   states: Record<"sold_out" | "not_made", string>;
   entries: Record<string, Entry>;
 }
+
+/** What is asked for besides the choice. */
+export type Asked = Pick<Table, "quantity" | "plan" | "written">;
 
 /** The page's own entries, or nothing on pages without a product. */
 export function readTable(): Table | null {
@@ -30,11 +37,13 @@ export function readTable(): Table | null {
 }
 
 /** The entry of a selection: from the page, or from the server where the page doesn't carry it. */
-export async function entryOf(table: Table, key: string, quantity: number): Promise<Entry> {
-  const known = quantity === 1 && !cartCounts(table) ? table.entries[key] : undefined;
+export async function entryOf(table: Table, key: string, asked: Asked): Promise<Entry> {
+  const same = asked.quantity === table.quantity && asked.plan === table.plan && asked.written === table.written;
+  const known = same && !cartCounts(table) ? table.entries[key] : undefined;
   if (known) return known;
   const join = key === "" ? "" : "&";
-  const answer = await fetch(`${table.ask}?${key}${join}quantity=${quantity}`);
+  const extras = `quantity=${asked.quantity}&plan=${asked.plan}&written=${asked.written ? 1 : 0}`;
+  const answer = await fetch(`${table.ask}?${key}${join}${extras}`);
   if (!answer.ok) throw new Error(`the shop answered ${answer.status}`);
   return (await answer.json()) as Entry;
 }

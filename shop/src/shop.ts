@@ -1,11 +1,14 @@
 import { watchCart } from "./cart";
-import { cartCount, cartCounts, entryOf, readTable, type Table } from "./entries";
+import { type Asked, cartCount, cartCounts, entryOf, readTable, type Table } from "./entries";
 import { watchGalleries } from "./gallery";
 import { startFilms } from "./film";
 import { watchQuickLooks } from "./quick";
 import { fillShareLinks } from "./share";
 import { show, tellMoves } from "./show";
 import { watchSticky } from "./sticky";
+import { orderProviders } from "./pay";
+import { watchTexts } from "./text";
+import { watchWishes } from "./wish";
 
 function showCartCount(): void {
   const count = cartCount();
@@ -14,20 +17,27 @@ function showCartCount(): void {
   }
 }
 
-function quantity(): number {
+function asked(table: Table): Asked {
   const field = document.querySelector<HTMLInputElement>('input[name="quantity"][form="buy"]');
-  const number = Number(field?.value ?? 1);
-  return Number.isInteger(number) && number > 0 ? number : 1;
+  const number = Number(field?.value ?? table.quantity);
+  const plan = document.querySelector<HTMLInputElement>('input[name="plan"]:checked');
+  const texts = [...document.querySelectorAll<HTMLInputElement>("[data-text-most]")];
+  return {
+    quantity: Number.isInteger(number) && number > 0 ? number : 1,
+    plan: Number(plan?.value ?? table.plan),
+    written: texts.length === 0 ? table.written : texts.some((text) => text.value.trim() !== ""),
+  };
 }
 
 function watchChoices(table: Table): void {
   let key = table.start;
-  let asked = 0;
+  let turns = 0;
+  let written = table.written;
   const go = async (to: string, picked = -1): Promise<void> => {
-    const turn = ++asked;
+    const turn = ++turns;
     try {
-      const entry = await entryOf(table, to, quantity());
-      if (turn !== asked) return;
+      const entry = await entryOf(table, to, asked(table));
+      if (turn !== turns) return;
       if (known) tellMoves(known, entry, picked);
       key = entry.key;
       known = entry;
@@ -41,12 +51,19 @@ function watchChoices(table: Table): void {
   let known = table.entries[key];
   document.addEventListener("change", (event) => {
     const input = event.target as HTMLInputElement | HTMLSelectElement;
-    if (input.name === "quantity") return void go(key);
+    if (input.name === "quantity" || input.name === "plan") return void go(key);
     const option = input.dataset.option;
     if (option === undefined) return;
     const chosen = input instanceof HTMLSelectElement ? input.selectedOptions[0] : input;
     const to = known?.values[Number(option)]?.[Number(chosen?.dataset.value)]?.[1];
     if (to !== undefined) void go(to, Number(option));
+  });
+  // A text costs the same however long it is: only whether there is one matters.
+  document.addEventListener("input", () => {
+    const now = asked(table).written;
+    if (now === written) return;
+    written = now;
+    void go(key);
   });
   if (cartCounts(table)) void go(key);
   /** The key without the choice of one option. */
@@ -111,4 +128,7 @@ if (table) {
   watchSticky();
   keepTabOpen();
   watchWaiting();
+  watchTexts();
+  void orderProviders();
 }
+watchWishes();

@@ -4,6 +4,17 @@ import { showPictures } from "./gallery";
 /** Puts an entry onto the page: texts, marks, button, pictures. */
 export function show(entry: Entry, states: Table["states"]): void {
   showTexts(entry);
+  for (const place of document.querySelectorAll<HTMLElement>("[data-picture]")) {
+    const [picture, address] = [place.querySelector("img"), entry.say[place.dataset.picture ?? ""]];
+    if (picture && address && picture.getAttribute("src") !== address) {
+      picture.removeAttribute("srcset");
+      picture.src = address;
+    }
+  }
+  for (const field of document.querySelectorAll<HTMLInputElement>("[data-most]")) {
+    const most = Number(entry.say[field.dataset.most ?? ""] ?? "");
+    if (most > 0) field.max = `${Math.max(most, Number(field.min))}`;
+  }
   showRungs(entry);
   showValues(entry, { open: "", sold_out: `, ${states.sold_out}`, not_made: `, ${states.not_made}` });
   for (const button of document.querySelectorAll<HTMLButtonElement>("[data-buy]")) {

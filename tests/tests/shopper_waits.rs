@@ -1,8 +1,13 @@
 //! What is sold out or still to come: an address is left, and a message written when it can be had.
 #![allow(clippy::unwrap_used)]
 
+use compagina_storage::{Message, Store};
 use compagina_tests::{Browser, Screen, Site, find, until};
 use sqlx::MySqlPool;
+
+async fn messages(store: &Store) -> Vec<Message> {
+    store.outbox(10).await.unwrap().into_iter().map(|(message, _)| message).collect()
+}
 
 #[sqlx::test(migrations = false)]
 async fn who_waits_is_noted_once_and_told_once(pool: MySqlPool) {
@@ -49,7 +54,7 @@ async fn who_waits_is_noted_once_and_told_once(pool: MySqlPool) {
     let (a, b) = tokio::join!(store.tell(news[0].interest, &message), store.tell(news[0].interest, &message));
     a.unwrap();
     b.unwrap();
-    assert_eq!(store.outbox(10).await.unwrap(), [message]);
+    assert_eq!(messages(&store).await, [message]);
     assert_eq!(store.news().await.unwrap(), []);
 }
 
@@ -85,7 +90,7 @@ async fn an_address_is_left_where_a_choice_is_sold_out_and_an_order_is_confirmed
     })
     .await;
     let store = compagina_storage::Store::from_pool(pool).await.unwrap();
-    let outbox = store.outbox(10).await.unwrap();
+    let outbox = messages(&store).await;
     assert_eq!(outbox.len(), 1);
     assert!(outbox[0].subject.starts_with("Your order "), "{outbox:?}");
     assert!(outbox[0].body.contains("1 × Whimbrel, Ember, 1.6 m: £68.00"), "{outbox:?}");

@@ -52,6 +52,12 @@ export const router = createRouter({
       component: () => import("./features/prices/PricesView.vue"),
     },
     {
+      path: "/messages",
+      name: "messages",
+      meta: { title: "Messages" },
+      component: () => import("./features/messages/MessagesView.vue"),
+    },
+    {
       path: "/house-style",
       name: "house-style",
       meta: { title: "House style" },

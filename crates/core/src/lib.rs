@@ -11,6 +11,7 @@ pub mod letters;
 pub mod media;
 pub mod money;
 pub mod page;
+pub mod pay;
 pub mod price;
 pub mod situation;
 pub mod style;

@@ -128,6 +128,11 @@ impl Locale {
             Self::FrFr => "fr-FR",
         }
     }
+    /// The country in it, by its ISO 3166 code.
+    #[must_use]
+    pub fn country(self) -> Option<&'static str> {
+        self.tag().split_once('-').map(|(_, country)| country)
+    }
     /// What stands between whole and part of a number.
     #[must_use]
     pub fn decimal_mark(self) -> &'static str {

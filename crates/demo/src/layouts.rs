@@ -111,17 +111,21 @@ fn kite() -> Layout {
 
 fn plain() -> Layout {
     let mut b = Builder::with_breadcrumb();
-    let ladder = Piece { id: name("ladder"), kind: Kind::PriceLadder, values: Values::default() };
+    let named = |id: &str, kind| Piece { id: name(id), kind, values: Values::default() };
     let left = vec![b.piece(Kind::Gallery, &[])];
     let right = vec![
         b.piece(Kind::Title, &[]),
         b.piece(Kind::Price, &[]),
         b.piece(Kind::Summary, &[]),
         b.piece(Kind::Options, &[]),
+        named("plans", Kind::Plans),
+        named("onto", Kind::PersonalText),
         b.piece(Kind::Quantity, &[]),
-        ladder,
+        named("ladder", Kind::PriceLadder),
         b.piece(Kind::StockLine, &[]),
         b.piece(Kind::BuyButton, &[]),
+        named("straight", Kind::PayShortcuts),
+        named("later", Kind::WishButton),
         b.piece(Kind::Promises, &[(&promises::LINES, lines(&["Sent from our loft in two days"]))]),
         b.piece(Kind::Details, &[(&details::AS, text("folding"))]),
     ];

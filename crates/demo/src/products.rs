@@ -3,7 +3,9 @@
 use crate::draw::{self, Cloth, Make};
 use crate::options::COLOURS;
 use crate::{DemoProduct, Drawing, facts, handle, reviews, terms};
-use compagina_core::catalog::{Detail, Measure, NewProduct, NewVariant, ProductState, ProductType, Stock, Terms};
+use compagina_core::catalog::{
+    Detail, Measure, NewProduct, NewVariant, ProductState, ProductType, Stock, Terms,
+};
 use compagina_core::media::Focus;
 
 pub(crate) fn all() -> Vec<DemoProduct> {
@@ -73,7 +75,14 @@ impl DemoProduct {
         price_minor: Option<i64>,
     ) -> Self {
         let (sku, values) = (sku.to_owned(), values.to_vec());
-        self.product.variants.push(NewVariant { sku, values, price_minor, old_price_minor: None, stock, measure: None });
+        self.product.variants.push(NewVariant {
+            sku,
+            values,
+            price_minor,
+            old_price_minor: None,
+            stock,
+            measure: None,
+        });
         self
     }
 

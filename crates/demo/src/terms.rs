@@ -13,7 +13,8 @@ pub(crate) fn all() -> Vec<DemoProduct> {
 
 /// What was on the price list before: the third one has a typed old price that is too high.
 pub(crate) fn past_prices() -> Vec<PastPrice> {
-    let past = |product: &str, days_ago, was_minor| PastPrice { product: handle(product), days_ago, was_minor };
+    let past =
+        |product: &str, days_ago, was_minor| PastPrice { product: handle(product), days_ago, was_minor };
     vec![past("Whimbrel", 21, 8500), past("Dunlin", 64, 11_900), past("Line care kit", 17, 1650)]
 }
 
@@ -25,7 +26,10 @@ fn name_banner() -> DemoProduct {
         3900,
         "Three metres of ripstop on a fibreglass pole, with a name sewn on in letters as tall as a hand.",
         &[
-            ("How it is made", "We cut the letters from contrasting cloth and sew them on both sides. Allow a week."),
+            (
+                "How it is made",
+                "We cut the letters from contrasting cloth and sew them on both sides. Allow a week.",
+            ),
             ("Returns", "A banner with a name on it can't come back, unless we got it wrong."),
         ],
     );
@@ -73,7 +77,10 @@ fn repair_kit_club() -> DemoProduct {
         "Repair kit club",
         2400,
         "A pouch of tape, patches, thread and one thing you didn't know you needed, sewn up by us each time.",
-        &[("How it works", "The first pouch leaves within two days. You can end it before any of the next ones.")],
+        &[(
+            "How it works",
+            "The first pouch leaves within two days. You can end it before any of the next ones.",
+        )],
     );
     new(club).variant("CLUB-01", &[], Stock::NotCounted, None).picture(
         draw::care_kit(cloth("Ember")),

@@ -1,12 +1,14 @@
 //! A product on a card: in listings and among related products.
 
+use crate::ctx::Ctx;
 use crate::house::choice_classes;
 use crate::image::{Load, img};
 use crate::swatch::cloth;
-use compagina_core::catalog::{Product, ProductOption, ProductState, ProductValue, Shop, Way};
+use compagina_core::catalog::{Product, ProductOption, ProductState, ProductValue, Shop, Stock, Way};
 use compagina_core::choice::{Selection, ValueState, states};
-use compagina_core::price::{Hindrance, Offer, Place, Prices, Tag};
+use compagina_core::price::{Hindrance, Place, Prices, Tag};
 use compagina_core::style::House;
+use compagina_core::style::token::MARK_FEW;
 use compagina_core::wording::{Arg, Words};
 use maud::{Markup, html};
 
@@ -80,7 +82,8 @@ fn choices(
 }
 
 fn whole(dealer: Dealer<'_>, product: &Product, with_price: bool) -> Markup {
-    let Dealer { shop, words, prices, .. } = dealer;
+    let Dealer { shop, words, prices, house } = dealer;
+    let money = |amount| crate::amount::amount(shop, prices, product, amount);
     let selection = Selection::none(product.options.len());
     let tag = prices.offer(product, &selection, 1, Place::Card).map(|o| o.tag).unwrap_or(Tag::None);
     html! {
@@ -88,17 +91,17 @@ fn whole(dealer: Dealer<'_>, product: &Product, with_price: bool) -> Markup {
             div.card-picture {
                 @if let Some(picture) = product.lead_picture() { (img(picture, "(max-width:640px) 50vw, 300px", Load::Later)) }
                 @else { span.no-picture { (product.name) } }
-                @if let Some(mark) = mark(words, product, &tag) { (mark) }
+                @if let Some(mark) = mark(words, house, product, &tag) { (mark) }
             }
             span.card-name { (product.name) }
             @if with_price {
                 span.card-price {
                     @match tag {
                         Tag::Exact(quote) => {
-                            (quote.unit.format(shop.locale))
-                            @if let Some(old) = quote.old { " " s { (old.format(shop.locale)) } }
+                            (money(quote.unit))
+                            @if let Some(old) = quote.old { " " s { (money(old)) } }
                         }
-                        Tag::Span { from, .. } => { (words.say_with("card-from", &[("amount", Arg::Text(&from.format(shop.locale)))])) }
+                        Tag::Span { from, .. } => { (words.say_with("card-from", &[("amount", Arg::Text(&money(from)))])) }
                         Tag::None => {}
                     }
                 }
@@ -108,24 +111,39 @@ fn whole(dealer: Dealer<'_>, product: &Product, with_price: bool) -> Markup {
 }
 
 /// What is said over the picture, in the house style's marks.
-fn mark(words: &Words, product: &Product, tag: &Tag) -> Option<Markup> {
-    let (class, said) = said(words, product, !product.can_be_bought(), tag)?;
+fn mark(words: &Words, house: &House, product: &Product, tag: &Tag) -> Option<Markup> {
+    let left = product.variants.iter().map(|variant| variant.stock.left()).sum();
+    let (class, said) = said(words, house, product, !product.can_be_bought(), tag, left)?;
     Some(html! { span class={ "badge " (class) } { (said) } })
 }
 
 /// The same for a choice: the class of the mark and its words.
-pub(crate) fn mark_of(words: &Words, product: &Product, offer: &Offer) -> Option<(&'static str, String)> {
-    said(words, product, offer.hindrance == Some(Hindrance::SoldOut), &offer.tag)
+pub(crate) fn mark_of(ctx: &Ctx<'_>) -> Option<(&'static str, String)> {
+    let Ctx { words, house, product, offer, .. } = ctx;
+    let left = offer.stock.and_then(Stock::left);
+    said(words, house, product, offer.hindrance == Some(Hindrance::SoldOut), &offer.tag, left)
 }
 
-fn said(words: &Words, product: &Product, gone: bool, tag: &Tag) -> Option<(&'static str, String)> {
-    Some(match (product.state, tag) {
+/// One mark: that it is coming, gone, for less, or nearly gone, in this order.
+fn said(
+    words: &Words,
+    house: &House,
+    product: &Product,
+    gone: bool,
+    tag: &Tag,
+    left: Option<u32>,
+) -> Option<(&'static str, String)> {
+    let percent = match tag {
+        Tag::Exact(quote) => quote.saving.map_or(0, |saving| saving.percent),
+        _ => 0,
+    };
+    let few = left.filter(|left| i64::from(*left) <= house.number(&MARK_FEW));
+    Some(match (product.state, few) {
         (ProductState::ComingSoon, _) => ("coming", words.say("mark-coming-soon")),
+        (ProductState::Withdrawn, _) => ("gone", words.say("mark-sold-out")),
         _ if gone => ("gone", words.say("mark-sold-out")),
-        (_, Tag::Exact(quote)) => {
-            let percent = quote.saving.map(|s| s.percent).filter(|percent| *percent > 0)?;
-            ("sale", words.say_with("mark-saving", &[("percent", Arg::Number(percent))]))
-        }
+        _ if percent > 0 => ("sale", words.say_with("mark-saving", &[("percent", Arg::Number(percent))])),
+        (_, Some(left)) => ("few", words.say_with("mark-few", &[("count", Arg::Number(left))])),
         _ => return None,
     })
 }

@@ -2,7 +2,7 @@
 
 use crate::card::Dealer;
 use crate::piece::buy_button;
-use compagina_core::catalog::{Product, Shop};
+use compagina_core::catalog::{Product, Shop, Variant};
 use compagina_core::ids::Handle;
 use compagina_core::media::{Picture, ShopMedia};
 use compagina_core::money::Money;
@@ -37,7 +37,15 @@ impl Ctx<'_> {
         Dealer { shop: self.shop, words: self.words, house: self.house, prices: self.prices }
     }
     pub fn money(&self, amount: Money) -> String {
-        amount.format(self.shop.locale)
+        crate::amount::amount(self.shop, self.prices, self.product, amount)
+    }
+    /// The variant that the choice comes to.
+    pub fn chosen(&self) -> Option<&Variant> {
+        self.product.variants.iter().find(|variant| Some(variant.id) == self.offer.variant)
+    }
+    /// The variant of which something is told before one is chosen: the first.
+    pub fn told(&self) -> Option<&Variant> {
+        self.chosen().or(self.product.variants.first())
     }
     /// What follows a click on the buy button.
     pub fn after(&self) -> After {

@@ -42,6 +42,8 @@ const COLOURS: &[(&str, &compagina_core::page::Setting)] = &[
     ("sold-out-words", &t::SOLD_OUT_WORDS),
     ("coming", &t::COMING),
     ("coming-words", &t::COMING_WORDS),
+    ("few", &t::FEW),
+    ("few-words", &t::FEW_WORDS),
     ("ring-hover", &t::CHOICE_RING_HOVER),
     ("ring-chosen", &t::CHOICE_RING_CHOSEN),
 ];

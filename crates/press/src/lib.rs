@@ -1,6 +1,7 @@
 //! Page, product and situation to HTML and CSS. The only renderer: the shop's pages and the desk's proofs both come
 //! from here. All text is escaped by the templates; style values come from closed lists and whole numbers only.
 
+mod amount;
 mod band;
 mod card;
 mod ctx;
@@ -15,6 +16,7 @@ mod sheet;
 pub mod shop;
 mod swatch;
 
+pub use amount::{amount, plan_words, whole};
 pub use ctx::{Around, Neighbour};
 pub use document::{Assets, Nav, NavItem};
 pub use offers::{Entry, entry_for};

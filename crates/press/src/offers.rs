@@ -10,7 +10,7 @@ use compagina_core::choice::{Selection, ValueState, pick};
 use compagina_core::media::ShopMedia;
 use compagina_core::money::MoneyError;
 use compagina_core::page::Layout;
-use compagina_core::price::{Hindrance, Offer, Place};
+use compagina_core::price::{Extras, Hindrance, Offer, Place};
 use compagina_core::situation::Situation;
 use serde::Serialize;
 use std::collections::{BTreeMap, VecDeque};
@@ -53,6 +53,10 @@ pub(crate) struct Table {
     ask: String,
     /// Whether what is in the cart can change prices here.
     cart: bool,
+    /// For how many, and by which plan (0 for once), the entries are.
+    quantity: u32,
+    plan: u64,
+    written: bool,
     /// The words for values that can't be had.
     states: BTreeMap<&'static str, String>,
     entries: BTreeMap<String, Entry>,
@@ -74,7 +78,8 @@ pub fn entry_for(
     situation: &Situation,
 ) -> Result<Entry, MoneyError> {
     let product = &situation.apply(product);
-    let offer = nav.prices.offer(product, &situation.selection, situation.quantity, Place::Page)?;
+    let prices = nav.prices.with_extras(situation.extras());
+    let offer = prices.offer(product, &situation.selection, situation.quantity, Place::Page)?;
     let ctx = Ctx {
         shop: &nav.shop,
         product,
@@ -82,7 +87,7 @@ pub fn entry_for(
         media: &ShopMedia::default(),
         words: &nav.words,
         house: &nav.house,
-        prices: &nav.prices,
+        prices: &prices,
         place: Place::Page,
         situation,
         offer: &offer,
@@ -117,7 +122,18 @@ pub(crate) fn table(ctx: &Ctx<'_>, layout: &Layout) -> Result<Table, MoneyError>
     let states =
         BTreeMap::from([("sold_out", ctx.say("state-sold-out")), ("not_made", ctx.say("state-not-made"))]);
     let cart = ctx.prices.look_at_the_cart();
-    Ok(Table { start, cart, ask: format!("/shop/products/{}/offer", ctx.product.handle), states, entries })
+    let (quantity, Extras { plan, written }) = (ctx.situation.quantity, ctx.situation.extras());
+    let plan = ctx.told().and_then(|v| ctx.prices.plan_for(ctx.product, v, plan)).map_or(0, |plan| plan.id.0);
+    Ok(Table {
+        start,
+        cart,
+        quantity,
+        plan,
+        written,
+        ask: format!("/shop/products/{}/offer", ctx.product.handle),
+        states,
+        entries,
+    })
 }
 
 fn entry(ctx: &Ctx<'_>, layout: &Layout) -> Entry {

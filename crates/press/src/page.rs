@@ -18,7 +18,7 @@ use compagina_core::page::piece::{band as settings, options, shared};
 use compagina_core::page::{
     Band, Choice, Column, Device, Facts, Frame, Kind, Layout, Piece, Values, Verdict, judge,
 };
-use compagina_core::price::{Offer, Place};
+use compagina_core::price::{Offer, Place, Prices};
 use compagina_core::situation::Situation;
 use compagina_core::style::Chain;
 use compagina_core::wording::Arg;
@@ -38,8 +38,8 @@ pub enum Mode {
 #[derive(Debug, Clone, PartialEq, Eq)]
 pub struct Notice {
     pub text: String,
-    /// Whether the cart is offered with it.
-    pub to_cart: bool,
+    /// Where it leads, and with which words.
+    pub leads: Option<(&'static str, &'static str)>,
 }
 
 /// Everything that a page is made of.
@@ -87,13 +87,20 @@ impl<'a> Page<'a> {
     fn place(&self) -> Place {
         if self.mode == Mode::Quick { Place::Quick } else { Place::Page }
     }
+    /// The shop's prices for what is asked for in the situation.
+    fn prices(&self) -> Prices {
+        self.nav.prices.with_extras(self.situation.extras())
+    }
     /// What is offered of the product as it stands in the situation.
-    fn offer(&self, product: &Product) -> Result<Offer, MoneyError> {
+    fn offer(&self, prices: &Prices, product: &Product) -> Result<Offer, MoneyError> {
         let Situation { selection, quantity, .. } = self.situation;
-        self.nav.prices.offer(product, selection, *quantity, self.place())
+        prices.offer(product, selection, *quantity, self.place())
     }
     /// What its pieces are given: the product as it stands in the situation, and what is offered of it.
-    fn ctx(&self, product: &'a Product, offer: &'a Offer) -> Ctx<'a> {
+    fn ctx<'b>(&self, prices: &'b Prices, product: &'b Product, offer: &'b Offer) -> Ctx<'b>
+    where
+        'a: 'b,
+    {
         Ctx {
             shop: &self.nav.shop,
             product,
@@ -101,7 +108,7 @@ impl<'a> Page<'a> {
             media: self.media,
             words: &self.nav.words,
             house: &self.nav.house,
-            prices: &self.nav.prices,
+            prices,
             place: self.place(),
             situation: self.situation,
             offer,
@@ -113,8 +120,9 @@ impl<'a> Page<'a> {
 /// What the page's galleries load on a wide screen and on a phone, and which pictures are too small for them.
 pub fn weigh(page: &Page<'_>) -> Result<Weight, MoneyError> {
     let product = &page.situation.apply(page.product);
-    let offer = page.offer(product)?;
-    let ctx = page.ctx(product, &offer);
+    let prices = page.prices();
+    let offer = page.offer(&prices, product)?;
+    let ctx = page.ctx(&prices, product, &offer);
     let mut weight = Weight::default();
     for gallery in page.layout.pieces().filter(|piece| piece.kind == Kind::Gallery) {
         if appears(&ctx, &gallery.values) {
@@ -127,8 +135,9 @@ pub fn weigh(page: &Page<'_>) -> Result<Weight, MoneyError> {
 /// Makes the page as an HTML document.
 pub fn render(page: &Page<'_>) -> Result<String, MoneyError> {
     let product = &page.situation.apply(page.product);
-    let offer = page.offer(product)?;
-    let ctx = page.ctx(product, &offer);
+    let prices = page.prices();
+    let offer = page.offer(&prices, product)?;
+    let ctx = page.ctx(&prices, product, &offer);
     let mut sheet = Sheet::default();
     let body = html! {
         (form(&ctx, page.mode))
@@ -202,7 +211,7 @@ fn draw_notice(ctx: &Ctx<'_>, notice: &Notice) -> Markup {
     html! {
         div.notice role="status" {
             span { (notice.text) }
-            @if notice.to_cart { a href="/shop/cart" { (ctx.say("see-cart")) } }
+            @if let Some((href, key)) = notice.leads { a href=(href) { (ctx.say(key)) } }
         }
     }
 }

@@ -5,13 +5,15 @@ mod shop;
 
 use compagina_core::catalog::{Product, Rating};
 use compagina_core::ids::{BandId, ColumnId, PieceId};
+use compagina_core::money::{AmountStyle, UnitAs};
 use compagina_core::page::op::check;
 use compagina_core::page::piece::{self, shared};
 use compagina_core::page::{
     Band, Column, Device, Kind, Layout, Piece, Rule, SetValue, Setting, Shape, Values,
 };
 use compagina_core::price::{
-    Counted, Effect, Moment, PriceBook, PriceRule, Prices, RuleId, RuleReach, Step, Zone,
+    Counted, Effect, Moment, Period, Plan, PlanId, PriceBook, PriceRule, Prices, RuleId, RuleReach, SavedOn,
+    Step, Vat, VatShown, Zone,
 };
 use compagina_core::situation::{SaleMood, Situation};
 use compagina_core::wording::{Language, Own, Words};
@@ -100,10 +102,13 @@ fn draw(nav: &Nav, layout: &Layout, product: &Product, change: impl FnOnce(&mut 
 
 fn html(layout: &Layout) -> String {
     let mut nav = nav();
-    if layout.first_of(Kind::PriceLadder).is_some() {
+    if [Kind::PriceLadder, Kind::Plans].into_iter().any(|kind| layout.first_of(kind).is_some()) {
         nav.prices = ladder();
     }
-    draw(&nav, layout, &demo().0[0], |_| {})
+    let (products, _) = demo();
+    let written = |product: &&Product| product.terms.text.is_some();
+    let with_text = products.iter().find(written).filter(|_| layout.first_of(Kind::PersonalText).is_some());
+    draw(&nav, layout, with_text.unwrap_or(&products[0]), |_| {})
 }
 
 /// The page's content without what stands on every page, one element a line.
@@ -126,11 +131,21 @@ fn ladder() -> Prices {
         steps: vec![step(3, 500), step(6, 1000)],
         counted: Counted::Product,
         total: None,
+        with: vec![],
         from: None,
         until: None,
         on: true,
     };
-    let book = PriceBook { rules: vec![rule], ..PriceBook::default() };
+    let plan = Plan {
+        id: PlanId(1),
+        reach: RuleReach::All,
+        every: 8,
+        period: Period::Weeks,
+        hundredths: 1250,
+        saved_on: SavedOn::First,
+        once: true,
+    };
+    let book = PriceBook { rules: vec![rule], plans: vec![plan], ..PriceBook::default() };
     Prices::new(Arc::new(book), Zone::default(), Moment::default())
 }
 
@@ -148,6 +163,37 @@ fn a_ladder_marks_the_step_that_is_reached_and_tells_what_comes_next() {
         "{page}"
     );
     assert!(page.contains("2 more, and each costs £61.20 (−10 %)"), "{page}");
+}
+
+#[test]
+fn a_plan_that_is_chosen_makes_the_price_and_tells_what_comes_later() {
+    let (mut nav, mut layout) = (nav(), page_of(Kind::Plans, vec![]));
+    layout.bands[0].columns[0].pieces.extend(page_of(Kind::Price, vec![]).bands[0].columns[0].pieces.clone());
+    layout.bands[0].columns[0].pieces[1].id = PieceId::try_from("price").unwrap();
+    nav.prices = ladder();
+    let page = draw(&nav, &layout, &demo().0[0], |_| {});
+    assert!(page.contains("value=\"0\" checked") && page.contains("Every 8 weeks"), "{page}");
+    assert!(page.contains("12.5 % less the first time") && page.contains("then £68.00"), "{page}");
+    let page = draw(&nav, &layout, &demo().0[0], |situation| situation.plan = Some(PlanId(1)));
+    assert!(page.contains("value=\"1\" checked"), "{page}");
+    assert!(page.contains("<span data-say=\"price\">£59.50</span>"), "{page}");
+}
+
+#[test]
+fn amounts_are_shown_as_the_shop_wants_them() {
+    let (mut nav, layout) = (nav(), page_of(Kind::Price, vec![(&piece::price::VAT, SetValue::Flag(true))]));
+    let line = demo().0.into_iter().find(|product| product.handle.as_str() == "braided-line").unwrap();
+    let shown = |nav: &Nav| draw(nav, &layout, &line, |_| {});
+    let page = shown(&nav);
+    assert!(page.contains("£9.00") && page.contains("£0.36 per m") && !page.contains("VAT"), "{page}");
+    let vat = Vat { hundredths: 2000, types: vec![], shown: VatShown::Without };
+    let style = AmountStyle { unit: UnitAs::Code, zeros: false };
+    let book = PriceBook { vat, style, ..PriceBook::default() };
+    nav.prices = Prices::new(Arc::new(book), Zone::default(), Moment::default());
+    let page = shown(&nav);
+    // 9.00 is 7.50 and a fifth of it; 0.36 a metre is 0.30 and a fifth of it.
+    assert!(page.contains("GBP\u{a0}7.50") && page.contains("GBP\u{a0}0.30 per m"), "{page}");
+    assert!(page.contains("plus 20 % VAT"), "{page}");
 }
 
 #[test]

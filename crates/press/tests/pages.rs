@@ -189,7 +189,7 @@ fn hostile_text_stays_text_everywhere() {
     product.details[0].text = EVIL.into();
     set(&mut layouts[1], Kind::BuyButton, "words", Device::Wide, SetValue::Text("<script>alert(2)".into()));
     let nav = nav();
-    let notice = Notice { text: EVIL.into(), to_cart: false };
+    let notice = Notice { text: EVIL.into(), leads: None };
     let look = look(&products[0], &layouts[1]);
     let page = render(&Page {
         nav: &nav,

@@ -5,11 +5,12 @@ mod shop;
 
 use compagina_core::cart::{Wanted, reckon};
 use compagina_core::catalog::{Product, Stock};
+use compagina_core::pay::{Payer, in_order};
 use compagina_core::price::Hindrance;
 use compagina_core::price::Prices;
 use compagina_press::shop::{
-    CartLine, CartPage, CheckoutForm, CheckoutPage, FIELDS, Receipt, Shelf, cart, checkout, listing, message,
-    receipt, say_hindrance,
+    Bought, CartLine, CartPage, CheckoutForm, CheckoutPage, FIELDS, Paid, Receipt, Shelf, cart, checkout,
+    listing, message, receipt, say_hindrance,
 };
 use shop::{demo, nav, pounds};
 
@@ -23,6 +24,8 @@ fn cart_of(products: &[Product], seen: &[i64], notice: Option<&str>) -> String {
             variant: &product.variants[0],
             quantity: 1,
             seen: pounds(*seen),
+            plan: None,
+            text: None,
         })
         .collect();
     let reckoning = reckon(&wanted, pounds(0).currency, &Prices::default()).unwrap();
@@ -35,12 +38,20 @@ fn cart_of(products: &[Product], seen: &[i64], notice: Option<&str>) -> String {
             href,
             choice,
             picture: product.lead_picture(),
+            product,
             line,
+            text: None,
         }
     };
     let lines = products.iter().zip(&reckoning.lines).map(line).collect();
-    let (total, stands) = (reckoning.total, reckoning.stands());
-    cart(&nav(), &CartPage { lines, total, stands, notice: notice.map(str::to_owned), gone: None })
+    let (total, vat, stands) = (reckoning.total, reckoning.vat, reckoning.stands());
+    let (prices, notice) = (Prices::default(), notice.map(str::to_owned));
+    let page = CartPage { lines, total, vat, prices: &prices, goes_with: vec![], stands, notice, gone: None };
+    cart(&nav(), &page)
+}
+
+fn bought(what: &str, minor: i64) -> Bought {
+    Bought { what: what.to_owned(), besides: vec![], line: pounds(minor) }
 }
 
 #[test]
@@ -75,10 +86,16 @@ fn the_checkout_keeps_what_was_typed_and_ties_each_problem_to_its_field() {
     form.values.insert("email".into(), "\"><script>".into());
     form.values.insert("payment".into(), "slow".into());
     form.problems.insert("email".into(), "No address <b>".into());
-    let lines = || vec![("1 × Whimbrel".to_owned(), pounds(6800))];
-    let page =
-        CheckoutPage { lines: lines(), total: pounds(6800), form: &form, problem: Some("Look again.") };
-    let html = checkout(&nav(), &page);
+    let page = |form, problem| CheckoutPage {
+        lines: vec![bought("1 × Whimbrel", 6800)],
+        total: pounds(6800),
+        vat: pounds(1133),
+        form,
+        problem,
+        providers: in_order(Payer { used_last: Some("tern"), ..Payer::default() }),
+        once: "00000000000000000000000000000000",
+    };
+    let html = checkout(&nav(), &page(&form, Some("Look again.")));
     assert!(html.contains("value=\"&quot;&gt;&lt;script&gt;\"") && html.contains("No address &lt;b&gt;"));
     assert!(html.contains("aria-invalid=\"true\" aria-describedby=\"email-problem\""));
     assert!(html.contains("id=\"email-problem\"") && html.contains("role=\"alert\""));
@@ -86,19 +103,33 @@ fn the_checkout_keeps_what_was_typed_and_ties_each_problem_to_its_field() {
     for field in &FIELDS {
         assert!(html.contains(&format!("autocomplete=\"{}\"", field.autocomplete)), "{}", field.name);
     }
-    let plain =
-        CheckoutPage { lines: lines(), total: pounds(6800), form: &CheckoutForm::default(), problem: None };
-    let html = checkout(&nav(), &plain);
+    assert!(html.contains("value=\"tern\" checked") && html.contains("used last time"));
+    assert!(html.contains("of which VAT") && html.contains("£11.33"));
+    let html = checkout(&nav(), &page(&CheckoutForm::default(), None));
     assert!(html.contains("value=\"accept\" checked") && !html.contains("role=\"alert\""));
 }
 
 #[test]
 fn the_receipt_tells_number_lines_and_sum() {
-    let lines = vec![("2 × Whimbrel, Ember".to_owned(), pounds(13_600))];
-    let order = Receipt { number: 41, email: "jo@example.org".into(), lines, total: pounds(13_600) };
+    let mut line = bought("2 × Whimbrel, Ember", 13_600);
+    line.besides = vec!["Every <8> weeks".into()];
+    let mut order = Receipt {
+        number: 41,
+        email: "jo@example.org".into(),
+        provider: "Tern",
+        paid: Paid::Yes,
+        lines: vec![line],
+        total: pounds(13_600),
+        vat: pounds(0),
+    };
     let html = receipt(&nav(), &order);
     assert!(html.contains("Order 41 is paid") && html.contains("jo@example.org"));
     assert_eq!(html.matches("£136.00").count(), 2, "the line and the total");
+    assert!(html.contains("Every &lt;8&gt; weeks") && !html.contains("VAT"));
+    order.paid = Paid::Waiting;
+    assert!(receipt(&nav(), &order).contains("The payment by Tern isn't confirmed yet"));
+    order.paid = Paid::No;
+    assert!(receipt(&nav(), &order).contains("href=\"/shop/cart\""));
 }
 
 #[test]
@@ -130,6 +161,10 @@ fn every_hindrance_is_a_sentence() {
         Hindrance::OnlyLeft(1),
         Hindrance::OnlyLeft(2),
         Hindrance::MostPerOrder(1),
+        Hindrance::LeastPerOrder(4),
+        Hindrance::InSteps(2),
+        Hindrance::PlanGone,
+        Hindrance::TextNotTaken,
     ];
     for hindrance in all {
         let said = say_hindrance(&nav().words, &hindrance);

@@ -3,6 +3,7 @@
 use crate::error::with_retries;
 use crate::{Result, Store, catalogue};
 use compagina_core::ids::{Handle, ProductId, VariantId};
+use compagina_core::price::Moment;
 use sqlx::MySqlConnection;
 use std::collections::BTreeMap;
 
@@ -101,14 +102,16 @@ impl Store {
         .await
     }
 
-    /// The newest messages, newest first.
-    pub async fn outbox(&self, most: u32) -> Result<Vec<Message>> {
-        let rows = sqlx::query_as!(
-            Message,
-            "SELECT address, subject, body FROM outbox ORDER BY id DESC LIMIT ?",
+    /// The newest messages with when they were written, newest first.
+    pub async fn outbox(&self, most: u32) -> Result<Vec<(Message, Moment)>> {
+        let rows = sqlx::query!(
+            r#"SELECT address, subject, body, UNIX_TIMESTAMP(at) AS "at!: i64" FROM outbox ORDER BY id DESC LIMIT ?"#,
             most
-        );
-        Ok(rows.fetch_all(&self.pool).await?)
+        )
+        .fetch_all(&self.pool)
+        .await?;
+        let message = |address, subject, body| Message { address, subject, body };
+        Ok(rows.into_iter().map(|r| (message(r.address, r.subject, r.body), Moment(r.at))).collect())
     }
 }
 

@@ -47,8 +47,11 @@ pub struct Order {
     pub id: u64,
     pub state: OrderState,
     pub contact: Contact,
+    pub provider: String,
     pub lines: Vec<OrderLine>,
     pub total: Money,
+    /// The tax in it.
+    pub vat: Money,
 }
 
 /// Who orders, and how it is paid.
@@ -143,7 +146,7 @@ impl Store {
     /// An order, for the shopper whose cart it came from.
     pub async fn order(&self, id: u64, cart: CartRow) -> Result<Option<Order>> {
         let row = sqlx::query!(
-            r#"SELECT state, contact AS "contact: Json<Contact>", total_minor, currency FROM shop_order
+            r#"SELECT state, contact AS "contact: Json<Contact>", provider, total_minor, vat_minor, currency FROM shop_order
                WHERE id = ? AND cart_id = ?"#,
             id,
             cart.id
@@ -167,6 +170,7 @@ impl Store {
                 _ => OrderState::Waiting,
             },
             contact: row.contact.0,
+            provider: row.provider,
             lines: lines
                 .into_iter()
                 .map(|line| OrderLine {
@@ -178,6 +182,7 @@ impl Store {
                 })
                 .collect(),
             total: Money::new(row.total_minor, currency),
+            vat: Money::new(row.vat_minor, currency),
         }))
     }
 }
@@ -210,13 +215,14 @@ async fn insert_order(
     reckoning: &Reckoning,
 ) -> Result<u64> {
     let done = sqlx::query!(
-        "INSERT INTO shop_order (cart_id, state, contact, provider, once, total_minor, currency)
-         VALUES (?, 'waiting', ?, ?, NULLIF(?, ''), ?, ?)",
+        "INSERT INTO shop_order (cart_id, state, contact, provider, once, total_minor, vat_minor, currency)
+         VALUES (?, 'waiting', ?, ?, NULLIF(?, ''), ?, ?, ?)",
         cart.id,
         Json(paying.contact) as _,
         paying.provider,
         paying.once,
         reckoning.total.minor,
+        reckoning.vat.minor,
         reckoning.total.currency.code()
     )
     .execute(&mut *tx)
@@ -224,12 +230,7 @@ async fn insert_order(
     Ok(done.last_insert_id())
 }
 
-async fn insert_line(
-    tx: &mut MySqlConnection,
-    order: u64,
-    item: &cart::CartItem,
-    line: &Line,
-) -> Result<()> {
+async fn insert_line(tx: &mut MySqlConnection, order: u64, item: &cart::CartItem, line: &Line) -> Result<()> {
     let variant = &item.product.variants[item.variant];
     let what = describe(&item.product, &Selection::from_values(variant.values.clone()));
     sqlx::query!(

@@ -1,7 +1,7 @@
 //! The shop's price rules in force, and its clocks.
 
-use crate::{Result, StorageError, Store};
 use crate::price_history::past_books;
+use crate::{Result, StorageError, Store};
 use compagina_core::price::{Moment, OldFrom, PriceBook, Prices, Zone};
 use sqlx::MySqlConnection;
 use sqlx::types::Json;

@@ -15,7 +15,10 @@ async fn kite(store: &Store) -> Product {
 async fn filled_cart(store: &Store, token: u8, variant: usize, quantity: u32) -> CartRow {
     let kite = kite(store).await;
     let cart = store.add_cart(&[token; 32]).await.unwrap();
-    store.put_into_cart(cart, kite.variants[variant].id, &LineExtra::default(), quantity, kite.price).await.unwrap();
+    store
+        .put_into_cart(cart, kite.variants[variant].id, &LineExtra::default(), quantity, kite.price)
+        .await
+        .unwrap();
     cart
 }
 
@@ -35,10 +38,10 @@ async fn twenty_orders_for_the_last_five_sell_five(pool: MySqlPool) {
         carts.push(filled_cart(&store, token, 0, 1).await);
     }
     let contact = contact();
-    let placed = futures_util::future::join_all(
-        carts.iter().map(|cart| store.place_order(*cart, &paying(&contact), Moment(0))),
-    )
-    .await;
+    let paying = paying(&contact);
+    let placed =
+        futures_util::future::join_all(carts.iter().map(|cart| store.place_order(*cart, &paying, Moment(0))))
+            .await;
     let placed: Vec<Placed> = placed.into_iter().map(Result::unwrap).collect();
     assert_eq!(placed.iter().filter(|p| number(p).is_some()).count(), 5);
     assert_eq!(placed.iter().filter(|p| **p == Placed::NotAsSeen).count(), 15);
@@ -129,10 +132,9 @@ async fn two_shoppers_cannot_both_buy_the_last_one(pool: MySqlPool) {
         let (a, b) =
             (filled_cart(&store, round * 2, 0, 1).await, filled_cart(&store, round * 2 + 1, 0, 1).await);
         let contact = contact();
-        let (a, b) = tokio::join!(
-            store.place_order(a, &paying(&contact), Moment(0)),
-            store.place_order(b, &paying(&contact), Moment(0))
-        );
+        let paying = paying(&contact);
+        let (a, b) =
+            tokio::join!(store.place_order(a, &paying, Moment(0)), store.place_order(b, &paying, Moment(0)));
         let sold: Vec<u64> = [a.unwrap(), b.unwrap()].iter().filter_map(number).collect();
         assert_eq!(sold.len(), 1, "round {round}");
         store.settle_order(sold[0], false, None).await.unwrap();

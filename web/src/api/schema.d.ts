@@ -273,6 +273,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/outbox": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Messages to shoppers, the newest first. Nothing is sent from here. */
+        get: operations["list_outbox"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/palette": {
         parameters: {
             query?: never;
@@ -427,6 +444,24 @@ export interface paths {
         put?: never;
         /** Takes the last step back. */
         post: operations["undo_prices"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/products/{handle}/selling": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** How a product is sold. */
+        get: operations["show_selling"];
+        /** Sets how a product is sold. A change of its price goes into the price history. */
+        put: operations["set_selling"];
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -966,7 +1001,8 @@ export interface paths {
         };
         /**
          * What a product costs under a choice, and which values can be had. Options are named by their handles:
-         *     `?colour=ember&sail=2-1-m&quantity=2`; what isn't known is passed over. Of choices that nothing fits the last one stays
+         *     `?colour=ember&sail=2-1-m&quantity=2&plan=1`; `written=1` where something is written onto it. What isn't known is passed
+         *     over. Of choices that nothing fits the last one stays
          *     and as few others as possible move.
          */
         get: operations["offer"];
@@ -1004,6 +1040,12 @@ export interface components {
             /** Format: int64 */
             minor: number;
             text: string;
+        };
+        /** @description How a shop writes its amounts. */
+        AmountStyle: {
+            unit: components["schemas"]["UnitAs"];
+            /** @description Whether whole amounts have their zeros: `£68.00` rather than `£68`. */
+            zeros: boolean;
         };
         /** @description What a client is told when something can't be done. */
         ApiError: {
@@ -1087,6 +1129,8 @@ export interface components {
         /** @description What is to be changed of some variants, as it was typed; what isn't here stays as it is. */
         ChangeVariants: {
             ids: components["schemas"]["VariantId"][];
+            /** @description How much there is in it, such as `25 m`; empty for none told. */
+            measure?: string | null;
             old_price?: string | null;
             /**
              * Format: int64
@@ -1419,7 +1463,7 @@ export interface components {
          * @description What a piece is.
          * @enum {string}
          */
-        Kind: "breadcrumb" | "title" | "gallery" | "price" | "summary" | "stock_line" | "options" | "quantity" | "buy_button" | "promises" | "details" | "related" | "sticky_bar" | "text" | "picture" | "film" | "picture_row" | "quotes" | "questions" | "comparison" | "reviews" | "value_points" | "facts" | "sku_line" | "rating_line" | "size_chart" | "share_links" | "neighbours" | "space" | "rule" | "variant_list" | "price_ladder";
+        Kind: "breadcrumb" | "title" | "gallery" | "price" | "summary" | "stock_line" | "options" | "quantity" | "buy_button" | "promises" | "details" | "related" | "sticky_bar" | "text" | "picture" | "film" | "picture_row" | "quotes" | "questions" | "comparison" | "reviews" | "value_points" | "facts" | "sku_line" | "rating_line" | "size_chart" | "share_links" | "neighbours" | "space" | "rule" | "variant_list" | "price_ladder" | "plans" | "personal_text" | "pay_shortcuts" | "wish_button";
         /** @description A kind of piece that can be added. */
         KindView: {
             kind: components["schemas"]["Kind"];
@@ -1467,11 +1511,24 @@ export interface components {
             /** @description As `2026-11-24`; today without one. */
             day?: string | null;
             language?: components["schemas"]["Language"];
+            /**
+             * Format: int64
+             * @description By which plan it is bought; once without one.
+             */
+            plan?: number | null;
             product: string;
             /** Format: int32 */
             quantity?: number | null;
             sale?: components["schemas"]["SaleMood"];
             stock?: components["schemas"]["StockMood"];
+        };
+        /** @description The lowest price before the present one. */
+        Lowest: {
+            amount: components["schemas"]["Money"];
+            /** @description When it cost that; the beginning of the 30 days where it did so before. */
+            at: components["schemas"]["Moment"];
+            /** @description Since when it costs what it costs now. */
+            since: components["schemas"]["Moment"];
         };
         /** @description Which combinations are to be made. */
         MakeVariants: {
@@ -1513,6 +1570,11 @@ export interface components {
             line: number;
             says: string;
         };
+        /**
+         * Format: int64
+         * @description A moment, in seconds since 1970 in UTC.
+         */
+        Moment: number;
         /** @description A moment that one can look at and go back to. */
         MomentView: {
             /** Format: date-time */
@@ -1609,6 +1671,11 @@ export interface components {
             state: components["schemas"]["ValueState"];
             value: components["schemas"]["Handle"];
         };
+        /**
+         * @description Where an old price comes from.
+         * @enum {string}
+         */
+        OldFrom: "typed" | "lowest";
         /** @description One change to a layout. */
         Op: {
             at: components["schemas"]["Place"];
@@ -1753,6 +1820,14 @@ export interface components {
             looks: number;
             others: components["schemas"]["OtherView"][];
         };
+        /** @description A message as it was written to a shopper. */
+        OutboxMessage: {
+            address: string;
+            /** @description By the shop's clocks. */
+            at: components["schemas"]["Local"];
+            body: string;
+            subject: string;
+        };
         Outcome: {
             /** Format: int32 */
             from: number;
@@ -1789,7 +1864,21 @@ export interface components {
             needs: components["schemas"]["Money"];
         } | {
             /** @enum {string} */
+            is: "without";
+            needs: components["schemas"]["Handle"][];
+        } | {
+            /** @enum {string} */
             is: "not_for";
+        };
+        /** @description A typed old price that is above what the price history bears out. */
+        Overstated: {
+            lowest: components["schemas"]["Lowest"];
+            name: string;
+            product: components["schemas"]["Handle"];
+            /** @description The day since which it costs what it costs now, by the shop's clocks. */
+            since: components["schemas"]["Local"];
+            sku: string;
+            typed: components["schemas"]["Money"];
         };
         /** @description A product that shows a value in its own way. */
         OwnSwatchView: {
@@ -1807,6 +1896,15 @@ export interface components {
             label: string;
             most: number;
         };
+        /** @description A price that was, until a time by the shop's clocks. */
+        PastPriceView: {
+            /** @description The SKU of a variant with a price of its own; none for the product's price. */
+            sku?: string | null;
+            until: components["schemas"]["Local"];
+            was?: components["schemas"]["Money"] | null;
+        };
+        /** @enum {string} */
+        Period: "weeks" | "months";
         /** @description Pictures by their numbers. */
         PictureIds: {
             ids: number[];
@@ -1865,6 +1963,31 @@ export interface components {
             page: components["schemas"]["Policy"];
             quick: components["schemas"]["Policy"];
         };
+        /** @description A plan as an owner writes it. */
+        PlanForm: {
+            /** Format: int32 */
+            every: number;
+            id: components["schemas"]["PlanId"];
+            once: boolean;
+            /** @description A plain number; empty or 0 where nothing is saved. */
+            percent: string;
+            period: components["schemas"]["Period"];
+            reach: components["schemas"]["RuleReach"];
+            saved_on: components["schemas"]["SavedOn"];
+        };
+        /**
+         * Format: int64
+         * @description A plan's number, for good.
+         */
+        PlanId: number;
+        /** @description A plan with what it comes to. */
+        PlanView: components["schemas"]["PlanForm"] & {
+            /** @description The product that it is for, or how many there are. */
+            of: string;
+            products: number;
+            /** @description `every 8 weeks, 10 % less` */
+            says: string;
+        };
         /**
          * @description When an old price that a rule brings is shown.
          * @enum {string}
@@ -1886,17 +2009,23 @@ export interface components {
              * @description From so many pieces on.
              */
             pieces: number;
+            /** @description By which plan, where it is a plan's price that moves. */
+            plan?: string | null;
             product: components["schemas"]["Handle"];
             sku: string;
         };
         /** @description All rules in their order, and how they go together. */
         PricesChange: {
+            old: components["schemas"]["OldFrom"];
             places: components["schemas"]["Places"];
+            plans: components["schemas"]["PlanForm"][];
             /** Format: int64 */
             revision: number;
             rounding: components["schemas"]["Rounding"];
             rules: components["schemas"]["RuleForm"][];
+            style: components["schemas"]["AmountStyle"];
             together: components["schemas"]["Together"];
+            vat: components["schemas"]["VatForm"];
         };
         PricesStep: {
             /** Format: int64 */
@@ -1908,18 +2037,25 @@ export interface components {
             currency: components["schemas"]["Currency"];
             /** @description A number that no rule has yet. */
             free: components["schemas"]["RuleId"];
+            free_plan: components["schemas"]["PlanId"];
             /** @description What the shop's clocks show. */
             now: components["schemas"]["Local"];
+            old: components["schemas"]["OldFrom"];
             places: components["schemas"]["Places"];
+            plans: components["schemas"]["PlanView"][];
             products: components["schemas"]["Named"][];
             /** Format: int64 */
             revision: number;
             rounding: components["schemas"]["Rounding"];
             rules: components["schemas"]["RuleView"][];
+            style: components["schemas"]["AmountStyle"];
             tags: string[];
+            /** @description Typed old prices that are too high, of the prices in force. */
+            to_mend: components["schemas"]["Overstated"][];
             together: components["schemas"]["Together"];
             /** @description What a rule can be for. */
             types: components["schemas"]["Named"][];
+            vat: components["schemas"]["VatForm"];
         };
         /**
          * Format: int64
@@ -1968,6 +2104,10 @@ export interface components {
             name?: string | null;
             /** Format: int64 */
             revision: number;
+        };
+        RateForm: {
+            kind: components["schemas"]["Handle"];
+            percent: string;
         };
         /** @description The rule that says which products a template serves. */
         Reach: {
@@ -2069,6 +2209,8 @@ export interface components {
             /** @description A plain number; empty where the cart's total doesn't matter. */
             total?: string;
             until?: string;
+            /** @description Only with one of these in the cart. */
+            with?: components["schemas"]["Handle"][];
         };
         /**
          * Format: int64
@@ -2121,6 +2263,11 @@ export interface components {
          * @enum {string}
          */
         SaleMood: "as_it_is" | "on" | "off";
+        /**
+         * @description Which deliveries cost less.
+         * @enum {string}
+         */
+        SavedOn: "first" | "all";
         /** @description What is saved against the old price. */
         Saving: {
             amount: components["schemas"]["Money"];
@@ -2129,6 +2276,32 @@ export interface components {
              * @description Rounded down, so that it never says more than is true.
              */
             percent: number;
+        };
+        /** @description How a product is sold, as an owner writes it: amounts as plain numbers. */
+        SellingForm: {
+            /** Format: int32 */
+            least: number;
+            /**
+             * Format: int32
+             * @description None where one order may hold any number.
+             */
+            most_per_order?: number | null;
+            /** @description Empty for none. */
+            old_price: string;
+            price: string;
+            state: components["schemas"]["ProductState"];
+            /** Format: int32 */
+            step: number;
+            text?: components["schemas"]["TextForm"] | null;
+        };
+        SellingView: components["schemas"]["SellingForm"] & {
+            currency: components["schemas"]["Currency"];
+            /** @description What it cost before, the newest change first. */
+            history: components["schemas"]["PastPriceView"][];
+            /** @description The same as a plain number; empty where nothing is. */
+            honest: string;
+            name: string;
+            overstated?: components["schemas"]["Money"] | null;
         };
         /** @description Who is signed in, and the token that every change must carry. */
         SessionView: {
@@ -2246,6 +2419,11 @@ export interface components {
             email: string;
             password: string;
         };
+        /**
+         * @description Which signs a personal text may have.
+         * @enum {string}
+         */
+        Signs: "any" | "letters" | "letters_and_digits";
         /** @description A piece that isn't drawn for this product, and why. */
         Silent: {
             piece: components["schemas"]["PieceId"];
@@ -2382,6 +2560,17 @@ export interface components {
             templates: components["schemas"]["TemplateView"][];
             types: components["schemas"]["TypeReached"][];
         };
+        /** @description What a shopper may write onto it. */
+        TextForm: {
+            label: string;
+            /** Format: int32 */
+            lines: number;
+            /** Format: int32 */
+            most: number;
+            needed: boolean;
+            signs: components["schemas"]["Signs"];
+            surcharge: string;
+        };
         /**
          * @description What happens where several rules are for one thing.
          * @enum {string}
@@ -2416,24 +2605,41 @@ export interface components {
             /** @description Unit price by quantity, without the cart. */
             ladder: components["schemas"]["Rung"][];
             line: components["schemas"]["Money"];
+            lowest?: components["schemas"]["Lowest"] | null;
+            lowest_at?: components["schemas"]["Local"] | null;
             next?: components["schemas"]["Next"] | null;
             old?: components["schemas"]["Money"] | null;
+            /** @description Whether it can be bought without a plan. */
+            once: boolean;
+            planned?: components["schemas"]["Money"] | null;
+            /** @description The plans by which it can be bought, and what the one tried makes of the price. */
+            plans: components["schemas"]["TriedPlan"][];
             saving?: components["schemas"]["Saving"] | null;
             sku: string;
             skus: string[];
+            surcharge?: components["schemas"]["Money"] | null;
             unit: components["schemas"]["Money"];
             working: components["schemas"]["Work"][];
+        };
+        TriedPlan: {
+            id: components["schemas"]["PlanId"];
+            says: string;
+            /** @description Whether it is the one by which the price was tried. */
+            taken: boolean;
         };
         /** @description What is put onto the bench. */
         Try: {
             at?: components["schemas"]["Local"] | null;
             /** @description What is in the cart besides. */
             cart?: components["schemas"]["TryLine"][];
+            plan?: components["schemas"]["PlanId"] | null;
             /** @description A product by its handle, and one of its variants by its SKU; the first where there is none. */
             product: string;
             /** Format: int32 */
             quantity: number;
             sku?: string | null;
+            /** @description Whether something is written onto it. */
+            written?: boolean;
         };
         TryLine: {
             product: string;
@@ -2451,6 +2657,11 @@ export interface components {
             template?: components["schemas"]["TemplateId"] | null;
             why?: components["schemas"]["Why"] | null;
         };
+        /**
+         * @description How the unit of an amount is told.
+         * @enum {string}
+         */
+        UnitAs: "sign" | "code" | "none";
         /** @description A picture that was put in. */
         Uploaded: {
             /** Format: int64 */
@@ -2513,6 +2724,8 @@ export interface components {
         };
         VariantRow: {
             id: components["schemas"]["VariantId"];
+            /** @description How much there is in it: `25 m`. */
+            measure?: string | null;
             old_price?: string | null;
             /**
              * Format: int64
@@ -2548,6 +2761,18 @@ export interface components {
             price: string;
             variants: components["schemas"]["VariantRow"][];
         };
+        /** @description The rates of tax as an owner writes them. */
+        VatForm: {
+            /** @description A plain number; empty or 0 for none. */
+            percent: string;
+            shown: components["schemas"]["VatShown"];
+            types: components["schemas"]["RateForm"][];
+        };
+        /**
+         * @description Whether shoppers see prices with the tax in them.
+         * @enum {string}
+         */
+        VatShown: "with" | "without";
         /** @description Whether something appears. */
         VerdictView: {
             holds: boolean;
@@ -3396,6 +3621,33 @@ export interface operations {
             };
         };
     };
+    list_outbox: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OutboxMessage"][];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
     show_palette: {
         parameters: {
             query?: never;
@@ -3868,6 +4120,76 @@ export interface operations {
                 };
             };
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    show_selling: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                handle: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SellingView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    set_selling: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                handle: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SellingForm"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SellingView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4577,6 +4899,8 @@ export interface operations {
                 /** @description As `2026-11-24`; today without one. */
                 day?: string | null;
                 quantity?: number | null;
+                /** @description By which plan it is bought; once without one. */
+                plan?: number | null;
                 language?: components["schemas"]["Language"];
                 /** @description One piece alone. */
                 only?: string | null;
@@ -4722,6 +5046,8 @@ export interface operations {
                 /** @description As `2026-11-24`; today without one. */
                 day?: string | null;
                 quantity?: number | null;
+                /** @description By which plan it is bought; once without one. */
+                plan?: number | null;
                 language?: components["schemas"]["Language"];
             };
             header?: never;
@@ -5351,6 +5677,8 @@ export interface operations {
         parameters: {
             query?: {
                 quantity?: number;
+                plan?: number;
+                written?: number;
             };
             header?: never;
             path: {

@@ -38,6 +38,7 @@ async function signOut(): Promise<void> {
           <button v-bind="props" class="who">{{ session.owner }}, {{ session.shop?.name }}</button>
         </template>
         <v-list>
+          <v-list-item title="Messages to shoppers" to="/messages" />
           <v-list-item title="Sign out" @click="signOut" />
         </v-list>
       </v-menu>

@@ -58,9 +58,7 @@ impl MeasureUnit {
 
 /// An amount of something.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(try_from = "String", into = "String")]
-#[cfg_attr(feature = "schema", schema(value_type = String, example = "25 m"))]
 pub struct Measure {
     pub thousandths: u64,
     pub unit: MeasureUnit,

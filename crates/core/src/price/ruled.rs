@@ -333,6 +333,12 @@ impl Prices {
         self.surcharge(thing).map_or(Ok(unit), |more| unit.plus(more))
     }
 
+    /// What one piece costs later, bought by a plan of which only the first delivery costs less.
+    pub fn later(&self, product: &Product, variant: &Variant, quantity: u32) -> Result<Money, MoneyError> {
+        let thing = Thing { product, variant, base: quote(product, variant, 1)?.unit };
+        self.surcharged(thing, self.ruled(thing, Suppose::More(quantity)))
+    }
+
     /// What stands in a place of the shop, under the policy for old prices there.
     pub fn shown(
         &self,

@@ -62,6 +62,7 @@ const PAIRS: &[(&str, &Setting, &Setting, u32)] = &[
     ("Border of fields", &t::FIELD_BORDER, &t::PAPER, SHAPES),
     ("Ring of what is chosen", &t::CHOICE_RING_CHOSEN, &t::PAPER, SHAPES),
     ("Sale mark", &t::SALE_WORDS, &t::SALE, WORDS),
+    ("Few-left mark", &t::FEW_WORDS, &t::FEW, WORDS),
     ("Sold-out mark", &t::SOLD_OUT_WORDS, &t::SOLD_OUT, WORDS),
     ("Coming-soon mark", &t::COMING_WORDS, &t::COMING, WORDS),
 ];

@@ -138,6 +138,12 @@ pub const SOLD_OUT_WORDS: Setting = colour("sold_out_words", "Words, sold out", 
 pub const COMING: Setting = colour("coming", "Coming soon", "#0D6A6E", Group::Marks);
 pub const COMING_WORDS: Setting = colour("coming_words", "Words, coming soon", "#FFFFFF", Group::Marks);
 
+pub const FEW: Setting = colour("few", "Few left", "#7A5200", Group::Marks);
+pub const FEW_WORDS: Setting = colour("few_words", "Words, few left", "#FFFFFF", Group::Marks);
+/// 0 for no such mark.
+pub const MARK_FEW: Setting =
+    Setting::number("mark_few", "Few means up to", 0, 20, 3).everywhere().among(Group::Marks);
+
 /// Every token, in the order in which an owner meets them.
 pub(super) const TOKENS: &[&Setting] = &[
     &HEADING_FONT,
@@ -216,4 +222,7 @@ pub(super) const TOKENS: &[&Setting] = &[
     &SOLD_OUT_WORDS,
     &COMING,
     &COMING_WORDS,
+    &FEW,
+    &FEW_WORDS,
+    &MARK_FEW,
 ];

@@ -76,7 +76,76 @@ preview-bar = Vorschau, noch nicht im Laden. Zu sehen bis { $until }.
 cart-title = Warenkorb
 cart-empty = Ihr Warenkorb ist leer.
 cart-look-around = Im Laden umsehen
-cart-total = Summe mit MwSt.
+cart-total = Summe
+cart-before-vat = Summe ohne MwSt.
+cart-vat-in-it = darin MwSt.
+cart-vat = MwSt.
+cart-to-pay = Zu zahlen
+cart-rule = { $name }: −{ $amount }
+cart-plan-saving = Ersparnis des Abos: −{ $amount }
+cart-surcharge = Beschriften: +{ $amount }
+cart-text = „{ $text }“
+cart-goes-with = Passt dazu
+cart-goes-add = Dazu für { $amount }
+cart-goes-choose = Auswählen, ab { $amount }
+hint-least = Eine Bestellung fasst davon mindestens { $count }.
+hint-steps = Verkauft wird in Schritten von { $count }.
+hint-least-steps = Mindestens { $least }, in Schritten von { $step }.
+per-measure = { $amount } je { $unit }
+vat-with = mit { $percent } % MwSt.
+vat-without = zuzüglich { $percent } % MwSt.
+plan-weeks = { $count ->
+    [one] Jede Woche
+   *[other] Alle { $count } Wochen
+}
+plan-months = { $count ->
+    [one] Jeden Monat
+   *[other] Alle { $count } Monate
+}
+plan-saves = { $percent } % günstiger
+plan-saves-first = { $percent } % günstiger beim ersten Mal
+plan-then = danach { $amount }
+plan-gone = Dieses Abo gibt es nicht mehr.
+text-surcharge = +{ $amount }
+text-one-line = Bis zu { $most } Zeichen.
+text-lines = Bis zu { $lines } Zeilen mit { $most } Zeichen.
+text-letters = Nur Buchstaben.
+text-letters-digits = Buchstaben und Ziffern.
+text-count = { $count } von { $most }
+text-missing = Bitte schreiben Sie, was darauf stehen soll.
+text-too-many-lines = Es ist Platz für { $most } Zeilen.
+text-too-long = Zeile { $line } ist länger als { $most } Zeichen.
+text-sign = „{ $sign }“ lässt sich nicht darauf schreiben.
+text-not-taken = Diese Beschriftung lässt sich nicht mehr machen.
+wish-title = Merkliste
+wish-link = Merkliste
+wish-empty = Sie haben sich noch nichts gemerkt.
+wish-kept = Es steht auf Ihrer Merkliste.
+wish-see = Zur Liste
+wish-drop = Streichen
+wish-drop-of = { $name } von der Liste streichen
+wish-to-page = Zur Seite
+wish-to-cart = In den Warenkorb
+mark-few = { $count ->
+    [one] Nur noch 1
+   *[other] Nur noch { $count }
+}
+payment-twice = Testzahlung, die zweimal beantwortet wird
+payment-never = Testzahlung, die nie beantwortet wird
+checkout-provider = Bezahlen mit
+pay-used-last = zuletzt benutzt
+pay-device = am besten auf dem Telefon
+pay-country = bei Ihnen zu Hause
+receipt-waiting-title = Wir warten auf die Zahlung
+receipt-waiting = Bestellung { $number } liegt für Sie bereit. Die Zahlung mit { $provider } ist noch nicht bestätigt. Geschieht das nicht in fünfzehn Minuten, wird nichts abgebucht und Ihr Warenkorb kommt zurück.
+receipt-refused-title = Nicht bezahlt
+receipt-refused = Bestellung { $number } wurde nicht bezahlt. Nichts wurde abgebucht; Ihr Warenkorb ist, wie er war.
+receipt-to-cart = Zum Warenkorb
+plans-heading = Wie oft
+plans-once = Nur dieses Mal
+pay-shortcuts-words = Oder gleich zu
+wish-button-words = Merken
+wish-button-kept = Auf der Merkliste
 cart-checkout = Zur Kasse
 cart-changed = Seit Sie den Warenkorb gefüllt haben, hat sich etwas geändert. Sehen Sie die markierten Zeilen an; dann geht es weiter.
 cart-accept = Den Warenkorb so nehmen, wie er jetzt ist
@@ -106,7 +175,7 @@ only-left = { $count ->
 
 checkout-title = Kasse
 checkout-where = Wohin dürfen wir liefern?
-checkout-payment = Zahlung
+checkout-payment = Wie die Zahlung endet
 checkout-no-money = Dieser Laden nimmt kein echtes Geld. Wählen Sie, wie die Zahlung ausgehen soll.
 checkout-pay = { $amount } zahlen
 checkout-order = Ihre Bestellung

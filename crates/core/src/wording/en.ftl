@@ -60,6 +60,53 @@ hint-only-left = { $count ->
 hint-most = One order can hold { $count } of these.
 hint-sum = { $count } for { $amount }
 
+hint-least = One order holds at least { $count } of these.
+hint-steps = These are sold in steps of { $count }.
+hint-least-steps = At least { $least }, in steps of { $step }.
+
+## Measures and tax
+per-measure = { $amount } per { $unit }
+vat-with = with { $percent } % VAT
+vat-without = plus { $percent } % VAT
+
+## Plans
+plan-weeks = { $count ->
+    [one] Every week
+   *[other] Every { $count } weeks
+}
+plan-months = { $count ->
+    [one] Every month
+   *[other] Every { $count } months
+}
+plan-saves = { $percent } % less
+plan-saves-first = { $percent } % less the first time
+plan-then = then { $amount }
+plan-gone = This plan is no longer offered.
+
+## Personal text
+text-surcharge = +{ $amount }
+text-one-line = Up to { $most } characters.
+text-lines = Up to { $lines } lines of { $most } characters.
+text-letters = Letters only.
+text-letters-digits = Letters and digits.
+text-count = { $count } of { $most }
+text-missing = Please write what shall stand on it.
+text-too-many-lines = There is room for { $most } lines.
+text-too-long = Line { $line } is longer than { $most } characters.
+text-sign = “{ $sign }” can't be written onto it.
+text-not-taken = What is written on it can no longer be made.
+
+## Wish list
+wish-title = Wish list
+wish-link = Wish list
+wish-empty = You keep nothing for later yet.
+wish-kept = It is on your wish list.
+wish-see = See the list
+wish-drop = Take off
+wish-drop-of = Take { $name } off the list
+wish-to-page = To its page
+wish-to-cart = Put into the cart
+
 ## Reviews
 stars = { $stars } of 5 stars
 review-count = { $count ->
@@ -84,6 +131,10 @@ slide-region = Slides sideways
 mark-coming-soon = Coming soon
 mark-sold-out = Sold out
 mark-saving = −{ $percent } %
+mark-few = { $count ->
+    [one] Only 1 left
+   *[other] Only { $count } left
+}
 card-from = from { $amount }
 quick-look = Quick look
 quick-close = Close
@@ -106,7 +157,18 @@ preview-bar = Preview, not yet in the shop. It can be seen until { $until }.
 cart-title = Cart
 cart-empty = Your cart is empty.
 cart-look-around = Look around the shop
-cart-total = Total, with VAT
+cart-total = Total
+cart-before-vat = Total before VAT
+cart-vat-in-it = of which VAT
+cart-vat = VAT
+cart-to-pay = To pay
+cart-rule = { $name }: −{ $amount }
+cart-plan-saving = Saving of the plan: −{ $amount }
+cart-surcharge = Writing it on: +{ $amount }
+cart-text = “{ $text }”
+cart-goes-with = Goes with it
+cart-goes-add = Add for { $amount }
+cart-goes-choose = Choose, from { $amount }
 cart-checkout = To the checkout
 cart-changed = Something changed since you filled the cart. Look at the marked lines; then go on.
 cart-accept = Take the cart as it is now
@@ -138,7 +200,7 @@ only-left = { $count ->
 ## Checkout
 checkout-title = Checkout
 checkout-where = Where shall we send it?
-checkout-payment = Payment
+checkout-payment = How the payment ends
 checkout-no-money = This shop doesn't take real money. Choose how the payment shall end.
 checkout-pay = Pay { $amount }
 checkout-order = Your order
@@ -148,9 +210,15 @@ field-name = Name
 field-street = Street and number
 field-town = Town
 field-postcode = Postcode
-payment-accept = Test card that is accepted
-payment-refuse = Test card that is refused
-payment-slow = Test card that takes a few seconds
+payment-accept = A test payment that is accepted
+payment-refuse = A test payment that is refused
+payment-slow = A test payment that takes a few seconds
+payment-twice = A test payment that is answered twice
+payment-never = A test payment that is never answered
+checkout-provider = Pay with
+pay-used-last = used last time
+pay-device = at its best on a phone
+pay-country = at home where you are
 checkout-missing = Something is missing. Nothing was ordered yet.
 checkout-not-as-seen = We could not take this order: something in your cart changed or is gone. Nothing was charged.
 checkout-refused = The payment was refused. Nothing was charged; your cart is as it was.
@@ -175,3 +243,8 @@ mail-order-body = Thank you, { $name }. This is what you ordered:
 receipt-title = Thank you
 receipt-paid = Order { $number } is paid. We write to { $email } when it leaves the workshop.
 receipt-back = Back to the shop
+receipt-waiting-title = We wait for the payment
+receipt-waiting = Order { $number } is put aside for you. The payment by { $provider } isn't confirmed yet. If it isn't within fifteen minutes, nothing is charged and your cart comes back.
+receipt-refused-title = Not paid
+receipt-refused = Order { $number } wasn't paid. Nothing was charged; your cart is as it was.
+receipt-to-cart = To the cart

@@ -1,6 +1,7 @@
 use super::{device_slots, draw_slots, slot};
 use crate::ctx::{Ctx, Styled};
 use crate::offers::{BuyState, buy_state};
+use crate::shop::say_hindrance;
 use compagina_core::catalog::ProductState;
 use compagina_core::page::piece::buy_button::{
     ADDED, ADDING, AFTER, After, CHOOSE, COMING, GONE, ICON, Icon, NOW, SOLD_OUT, TONE, Tone, WIDTH, WORDS,
@@ -98,7 +99,15 @@ pub(super) fn setting_for(hindrance: Option<&Hindrance>) -> &'static Setting {
         Some(Hindrance::ChooseFirst(_)) => &CHOOSE,
         Some(Hindrance::ComingSoon) => &COMING,
         Some(Hindrance::Withdrawn) => &GONE,
-        Some(Hindrance::OnlyLeft(_) | Hindrance::MostPerOrder(_)) | None => &WORDS,
+        Some(
+            Hindrance::OnlyLeft(_)
+            | Hindrance::MostPerOrder(_)
+            | Hindrance::LeastPerOrder(_)
+            | Hindrance::InSteps(_)
+            | Hindrance::PlanGone
+            | Hindrance::TextNotTaken,
+        )
+        | None => &WORDS,
     }
 }
 
@@ -108,9 +117,10 @@ fn hint(ctx: &Ctx<'_>) -> String {
         (Some(Hindrance::OnlyLeft(left)), _) => {
             ctx.say_with("hint-only-left", &[("count", Arg::Number(*left))])
         }
-        (Some(Hindrance::MostPerOrder(most)), _) => {
-            ctx.say_with("hint-most", &[("count", Arg::Number(*most))])
-        }
+        (
+            Some(why @ (Hindrance::MostPerOrder(_) | Hindrance::LeastPerOrder(_) | Hindrance::InSteps(_))),
+            _,
+        ) => say_hindrance(ctx.words, why),
         (None, Tag::Exact(quote)) if quote.quantity > 1 => {
             let amount = ctx.money(quote.line);
             ctx.say_with(

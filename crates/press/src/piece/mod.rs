@@ -9,8 +9,11 @@ pub(crate) mod film;
 pub(crate) mod gallery;
 pub(crate) mod neighbours;
 pub(crate) mod options;
+mod pay_shortcuts;
+mod personal_text;
 pub(crate) mod picture;
 pub(crate) mod picture_row;
+mod plans;
 pub(crate) mod price;
 mod price_ladder;
 pub(crate) mod promises;
@@ -32,6 +35,7 @@ pub(crate) mod text;
 pub(crate) mod title;
 pub(crate) mod value_points;
 mod variant_list;
+mod wish_button;
 
 use crate::ctx::{Ctx, Styled};
 use compagina_core::page::piece::shared::{self, Align, Border, Colour, Corners, TextStyle, Under};
@@ -70,6 +74,10 @@ pub(crate) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
         Kind::SkuLine => Some(sku_line::draw(ctx, styled)),
         Kind::VariantList => variant_list::draw(ctx, styled),
         Kind::PriceLadder => price_ladder::draw(ctx, styled),
+        Kind::Plans => plans::draw(ctx, styled),
+        Kind::PersonalText => personal_text::draw(ctx, styled),
+        Kind::PayShortcuts => pay_shortcuts::draw(ctx, styled),
+        Kind::WishButton => Some(wish_button::draw(ctx, styled)),
         Kind::RatingLine => rating_line::draw(ctx, styled),
         Kind::SizeChart => size_chart::draw(ctx, styled),
         Kind::ShareLinks => share_links::draw(ctx, styled),
@@ -108,11 +116,19 @@ pub(crate) fn css(root: &str, styled: &Styled<'_>, device: Device, house: &House
         Kind::SkuLine => sku_line::css(root, styled, device),
         Kind::VariantList => variant_list::css(root, styled, device),
         Kind::PriceLadder => price_ladder::css(root, styled, device),
+        Kind::Plans => plans::css(root, styled, device),
+        Kind::PersonalText => personal_text::css(root, styled, device),
         Kind::RatingLine => rating_line::css(root, styled, device),
         Kind::Neighbours => neighbours::css(root, styled, device),
         Kind::Space => space::css(root, styled, device, house),
         Kind::Rule => rule::css(root, styled, device),
-        Kind::StockLine | Kind::Film | Kind::Questions | Kind::SizeChart | Kind::ShareLinks => String::new(),
+        Kind::StockLine
+        | Kind::Film
+        | Kind::Questions
+        | Kind::SizeChart
+        | Kind::ShareLinks
+        | Kind::PayShortcuts
+        | Kind::WishButton => String::new(),
     };
     format!("{root}{{{}}}{own}{}", shared_css(styled, device, house), text_style_css(root, styled, device))
 }
@@ -195,6 +211,8 @@ pub(crate) fn slots(ctx: &Ctx<'_>, styled: &Styled<'_>) -> BTreeMap<String, Stri
         Kind::SkuLine => sku_line::slots(ctx),
         Kind::Gallery => gallery::slots(ctx),
         Kind::PriceLadder => price_ladder::slots(ctx, styled),
+        Kind::Plans => plans::slots(ctx),
+        Kind::Quantity => quantity::slots(ctx),
         _ => BTreeMap::new(),
     }
 }
@@ -234,6 +252,10 @@ pub(crate) fn class_of(kind: Kind) -> &'static str {
         Kind::Space => "k-space",
         Kind::Rule => "k-rule",
         Kind::PriceLadder => "k-price-ladder",
+        Kind::Plans => "k-plans",
+        Kind::PersonalText => "k-personal-text",
+        Kind::PayShortcuts => "k-pay-shortcuts",
+        Kind::WishButton => "k-wish-button",
     }
 }
 

@@ -1,8 +1,9 @@
 use super::slot;
+use crate::amount::percent;
 use crate::ctx::{Ctx, Styled};
 use compagina_core::page::Device;
-use compagina_core::page::piece::price::{FROM, NOTE, OLD, OldPlace, SAVING, SIZE, SavingAs};
-use compagina_core::price::{Promise, Tag};
+use compagina_core::page::piece::price::{FROM, MEASURE, NOTE, OLD, OldPlace, SAVING, SIZE, SavingAs, VAT};
+use compagina_core::price::{Promise, Tag, VatShown};
 use compagina_core::style::House;
 use compagina_core::wording::Arg;
 use maud::{Markup, html};
@@ -10,9 +11,10 @@ use std::collections::BTreeMap;
 
 /// Every form of the price; which of them a piece shows is a matter of its markup and style.
 pub(crate) fn slots(ctx: &Ctx<'_>) -> BTreeMap<String, String> {
-    let mut say: BTreeMap<String, String> = ["from", "price", "old", "percent", "amount", "promise"]
-        .map(|name| (name.to_owned(), String::new()))
-        .into();
+    let mut say: BTreeMap<String, String> =
+        ["from", "price", "old", "percent", "amount", "promise", "measure", "vat", "most"]
+            .map(|name| (name.to_owned(), String::new()))
+            .into();
     let mut put = |name: &str, text: String| say.insert(name.to_owned(), text);
     match &ctx.offer.tag {
         Tag::Exact(quote) => {
@@ -36,10 +38,30 @@ pub(crate) fn slots(ctx: &Ctx<'_>) -> BTreeMap<String, String> {
             put("price", "—".to_owned());
         }
     }
+    let variant = ctx.chosen();
+    if let (Some(measure), Tag::Exact(quote)) = (variant.and_then(|v| v.measure), &ctx.offer.tag) {
+        let (per, unit) = measure.per(quote.unit);
+        let arguments = [("amount", Arg::Text(&ctx.money(per))), ("unit", Arg::Text(unit.sign()))];
+        say.insert("measure".to_owned(), ctx.say_with("per-measure", &arguments));
+    }
+    say.insert("vat".to_owned(), vat(ctx));
+    say.insert("most".to_owned(), ctx.product.most_of(variant).to_string());
     if let Some(promise) = ctx.offer.promise {
         say.insert("promise".to_owned(), promised(ctx, promise));
     }
     say
+}
+
+/// `with 20 % VAT`; empty where there is none.
+fn vat(ctx: &Ctx<'_>) -> String {
+    let vat = &ctx.prices.book().vat;
+    let rate = vat.rate(&ctx.product.kind.handle);
+    let key = match vat.shown {
+        _ if rate == 0 => return String::new(),
+        VatShown::With => "vat-with",
+        VatShown::Without => "vat-without",
+    };
+    ctx.say_with(key, &[("percent", Arg::Text(&percent(ctx.shop.locale, rate)))])
 }
 
 /// The condition of a price that isn't earned yet.
@@ -61,6 +83,8 @@ pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
         @if styled.anywhere(&SAVING, SavingAs::Percent) { span.saving.percent { (slot("percent", text("percent"))) } }
         @if styled.anywhere(&SAVING, SavingAs::Amount) { span.saving.amount { (slot("amount", text("amount"))) } }
         span.promise { (slot("promise", text("promise"))) }
+        @if styled.flag_anywhere(&MEASURE) { span.per { (slot("measure", text("measure"))) } }
+        @if styled.flag_anywhere(&VAT) { span.vat { (slot("vat", text("vat"))) } }
         @if styled.has_words(&NOTE) { span.note { (styled.words(&NOTE)) } }
     }
 }
@@ -77,5 +101,8 @@ pub(super) fn css(root: &str, styled: &Styled<'_>, device: Device, house: &House
         Some(SavingAs::Amount) => ".percent",
         _ => ".saving",
     };
-    format!("{root} .now{{font-size:{size}px}}{root} .old{{{old}}}{root} {away}{{display:none}}")
+    let parts = [(&MEASURE, "per"), (&VAT, "vat")].into_iter();
+    let parts = parts.filter(|(setting, _)| !styled.chain.flag(setting, device));
+    let gone: String = parts.map(|(_, class)| format!("{root} .{class}{{display:none}}")).collect();
+    format!("{root} .now{{font-size:{size}px}}{root} .old{{{old}}}{root} {away}{{display:none}}{gone}")
 }

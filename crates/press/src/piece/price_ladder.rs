@@ -1,7 +1,6 @@
 use super::slot;
 use crate::ctx::{Ctx, Styled};
 use crate::shop::say_next;
-use compagina_core::catalog::Variant;
 use compagina_core::page::Device;
 use compagina_core::page::piece::price_ladder::{AS, HEADING, LadderAs, NEXT, SAVING};
 use compagina_core::wording::Arg;
@@ -16,15 +15,9 @@ fn rungs(ctx: &Ctx<'_>) -> Vec<u32> {
     ctx.prices.steps(ctx.product).into_iter().take(MOST_RUNGS).collect()
 }
 
-/// The variant whose steps are told: the chosen one, or the first.
-fn told<'a>(ctx: &Ctx<'a>) -> Option<&'a Variant> {
-    let chosen = ctx.product.variants.iter().find(|variant| Some(variant.id) == ctx.offer.variant);
-    chosen.or(ctx.product.variants.first())
-}
-
 pub(super) fn slots(ctx: &Ctx<'_>, styled: &Styled<'_>) -> BTreeMap<String, String> {
     let (rungs, mut say) = (rungs(ctx), BTreeMap::new());
-    let Some(variant) = told(ctx).filter(|_| rungs.len() > 1) else { return say };
+    let Some(variant) = ctx.told().filter(|_| rungs.len() > 1) else { return say };
     let ladder = ctx.prices.ladder(ctx.product, variant);
     let base = ladder.first().map_or(0, |(_, unit)| unit.minor);
     for from in &rungs {
@@ -38,7 +31,7 @@ pub(super) fn slots(ctx: &Ctx<'_>, styled: &Styled<'_>) -> BTreeMap<String, Stri
     let reached =
         ladder.iter().rev().find(|(from, _)| *from <= ctx.situation.quantity).map_or(1, |(from, _)| *from);
     say.insert(format!("rung.{}", styled.id()), reached.to_string());
-    let next = ctx.offer.next.map(|next| say_next(ctx.words, ctx.shop.locale, next));
+    let next = ctx.offer.next.map(|next| say_next(ctx.words, &ctx.money(next.unit), next));
     say.insert(format!("next.{}", styled.id()), next.unwrap_or_default());
     say
 }

@@ -2,6 +2,7 @@ use super::{buy_button, device_slots, draw_slots, options, price, slot};
 use crate::ctx::{Ctx, Styled};
 use crate::image::thumb;
 use crate::offers::{BuyState, buy_state};
+use compagina_core::media::Picture;
 use compagina_core::page::piece::sticky_bar::{CHOOSER, EDGE, Edge, NAME, PICTURE, PRICE, VALUES, WORDS};
 use compagina_core::page::{Device, Kind};
 use compagina_core::style::Chain;
@@ -18,7 +19,16 @@ pub(super) fn slots(ctx: &Ctx<'_>, styled: &Styled<'_>) -> BTreeMap<String, Stri
     };
     let mut slots = device_slots(&name(styled), Device::ALL.map(say));
     slots.insert(format!("bar-values.{}", styled.id()), chosen(ctx));
+    let picture = picture(ctx).and_then(|picture| picture.sizes.first());
+    let address = picture.map(|size| format!("/media/{}", size.hash));
+    slots.insert(format!("bar-picture.{}", styled.id()), address.unwrap_or_default());
     slots
+}
+
+/// The first picture of the choice.
+fn picture<'a>(ctx: &Ctx<'a>) -> Option<&'a Picture> {
+    let of_choice = ctx.offer.pictures.first().and_then(|place| ctx.product.pictures.get(*place));
+    of_choice.or(ctx.product.lead_picture())
 }
 
 /// `Ember, 1.6 m`
@@ -35,8 +45,8 @@ pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
     let values = format!("bar-values.{}", styled.id());
     html! {
         div.bar data-sticky hidden {
-            @if let Some(picture) = ctx.product.lead_picture().filter(|_| styled.flag_anywhere(&PICTURE)) {
-                span.bar-picture { (thumb(picture)) }
+            @if let Some(picture) = picture(ctx).filter(|_| styled.flag_anywhere(&PICTURE)) {
+                span.bar-picture data-picture={ "bar-picture." (styled.id()) } { (thumb(picture)) }
             }
             span.bar-what {
                 strong.bar-name { (ctx.product.name) }

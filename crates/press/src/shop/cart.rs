@@ -1,9 +1,12 @@
 use super::{plain_page, say_hindrance, say_next};
+use crate::amount::{amount, plan_words, whole};
 use crate::document::Nav;
 use compagina_core::cart::{Line, MOST_OF_ONE};
+use compagina_core::catalog::Product;
 use compagina_core::media::Picture;
 use compagina_core::money::Money;
 use compagina_core::page::Frame;
+use compagina_core::price::{Prices, VatShown};
 use compagina_core::wording::Arg;
 use maud::{Markup, html};
 
@@ -16,17 +19,36 @@ pub struct CartLine<'a> {
     /// `Colour: Ember · Sail: 2.1 m`
     pub choice: String,
     pub picture: Option<&'a Picture>,
+    pub product: &'a Product,
     pub line: &'a Line,
+    /// What is written onto it.
+    pub text: Option<&'a str>,
 }
 
 /// The cart as it stands.
 pub struct CartPage<'a> {
     pub lines: Vec<CartLine<'a>>,
     pub total: Money,
+    /// The tax in it.
+    pub vat: Money,
+    /// The shop's prices for this cart.
+    pub prices: &'a Prices,
+    pub goes_with: Vec<GoesWith<'a>>,
     pub stands: bool,
     pub notice: Option<String>,
     /// What was just taken out and can be put back.
     pub gone: Option<Gone>,
+}
+
+/// Something that is offered for less with what is in the cart.
+pub struct GoesWith<'a> {
+    pub product: &'a Product,
+    pub picture: Option<&'a Picture>,
+    /// The least for which it can be had.
+    pub unit: Money,
+    pub old: Option<Money>,
+    /// Where only one choice can be made of it: its SKU.
+    pub sku: Option<&'a str>,
 }
 
 /// A line that was just taken out.
@@ -35,6 +57,9 @@ pub struct Gone {
     pub product: String,
     pub sku: String,
     pub quantity: u32,
+    /// The number of its plan, 0 for none, and what was written onto it.
+    pub plan: u64,
+    pub text: String,
 }
 
 #[must_use]
@@ -59,7 +84,8 @@ fn content(nav: &Nav, page: &CartPage<'_>) -> Markup {
             p { (say("cart-empty")) }
             p { a href="/shop" { (say("cart-look-around")) } }
         } @else {
-            ul.cart-lines { @for line in &page.lines { (cart_line(nav, line)) } }
+            ul.cart-lines { @for line in &page.lines { (cart_line(nav, page.prices, line)) } }
+            (goes_with(nav, page))
             (sum(nav, page))
         }
     }
@@ -72,6 +98,8 @@ fn put_back(nav: &Nav, gone: &Gone) -> Markup {
             input type="hidden" name="product" value=(gone.product);
             input type="hidden" name="sku" value=(gone.sku);
             input type="hidden" name="quantity" value=(gone.quantity);
+            @if gone.plan > 0 { input type="hidden" name="plan" value=(gone.plan); }
+            @if !gone.text.is_empty() { input type="hidden" name="text" value=(gone.text); }
             button.plain { (nav.words.say("cart-put-back")) }
         }
     }
@@ -81,7 +109,7 @@ fn sum(nav: &Nav, page: &CartPage<'_>) -> Markup {
     let say = |key| nav.words.say(key);
     html! {
         div.cart-sum {
-            p { span { (say("cart-total")) } strong { (page.total.format(nav.shop.locale)) } }
+            (total_rows(nav, page.prices, page.total, page.vat))
             @if page.stands { a.buy href="/shop/checkout" { (say("cart-checkout")) } }
             @else {
                 p.problem { (say("cart-changed")) }
@@ -91,9 +119,73 @@ fn sum(nav: &Nav, page: &CartPage<'_>) -> Markup {
     }
 }
 
-fn cart_line(nav: &Nav, line: &CartLine<'_>) -> Markup {
+/// The total and the tax: in it, or on top of it, as the shop shows its prices.
+pub(super) fn total_rows(nav: &Nav, prices: &Prices, total: Money, vat: Money) -> Markup {
+    let say = |key| nav.words.say(key);
+    let money = |amount| whole(&nav.shop, prices, amount);
+    let before = Money::new(total.minor - vat.minor, total.currency);
+    html! {
+        @if vat.minor > 0 && prices.book().vat.shown == VatShown::Without {
+            p.soft { span { (say("cart-before-vat")) } span { (money(before)) } }
+            p.soft { span { (say("cart-vat")) } span { (money(vat)) } }
+            p { span { (say("cart-to-pay")) } strong { (money(total)) } }
+        } @else {
+            p { span { (say("cart-total")) } strong { (money(total)) } }
+            @if vat.minor > 0 { p.soft { span { (say("cart-vat-in-it")) } span { (money(vat)) } } }
+        }
+    }
+}
+
+/// What goes with the cart for less: one click where there is nothing to choose.
+fn goes_with(nav: &Nav, page: &CartPage<'_>) -> Markup {
+    let offer = |one: &GoesWith<'_>| {
+        let money = |m: Money| amount(&nav.shop, page.prices, one.product, m);
+        let unit = money(one.unit);
+        let unit = [("amount", Arg::Text(&unit))];
+        let href = format!("/shop/products/{}", one.product.handle);
+        html! {
+            li.goes {
+                @if let Some(picture) = one.picture { span.goes-picture { (crate::image::thumb(picture)) } }
+                span.goes-what { a href=(href) { (one.product.name) } @if let Some(old) = one.old { " " s.soft { (money(old)) } } }
+                @if let Some(sku) = one.sku {
+                    form method="post" action="/shop/cart/back" {
+                        input type="hidden" name="product" value=(one.product.handle);
+                        input type="hidden" name="sku" value=(sku);
+                        input type="hidden" name="quantity" value=(one.product.terms.first());
+                        button.plain { (nav.words.say_with("cart-goes-add", &unit)) }
+                    }
+                } @else { a.plain href=(href) { (nav.words.say_with("cart-goes-choose", &unit)) } }
+            }
+        }
+    };
+    html! {
+        @if !page.goes_with.is_empty() {
+            section.goes-with aria-label=(nav.words.say("cart-goes-with")) {
+                h3 { (nav.words.say("cart-goes-with")) }
+                ul { @for one in &page.goes_with { (offer(one)) } }
+            }
+        }
+    }
+}
+
+/// What lowered a line, and what was added to it.
+fn effects(nav: &Nav, line: &Line, money: &dyn Fn(Money) -> String) -> Markup {
+    let words = &nav.words;
+    let told = |key, name: &str, m: Money| {
+        words.say_with(key, &[("name", Arg::Text(name)), ("amount", Arg::Text(&money(m)))])
+    };
+    html! {
+        @for (name, off) in &line.effects.rules { span.effect { (told("cart-rule", name, *off)) } }
+        @if let Some(off) = line.effects.plan { span.effect { (told("cart-plan-saving", "", off)) } }
+        @if let Some(more) = line.effects.surcharge { span.effect.more { (told("cart-surcharge", "", more)) } }
+    }
+}
+
+fn cart_line(nav: &Nav, prices: &Prices, line: &CartLine<'_>) -> Markup {
     let quote = &line.line.quote;
-    let money = |m: Money| m.format(nav.shop.locale);
+    let money = |m: Money| amount(&nav.shop, prices, line.product, m);
+    let most = line.product.most_per_order.unwrap_or(MOST_OF_ONE);
+    let step = line.product.terms.step;
     let (words, name) = (&nav.words, [("name", Arg::Text(line.name))]);
     html! {
         li.cart-line {
@@ -103,15 +195,18 @@ fn cart_line(nav: &Nav, line: &CartLine<'_>) -> Markup {
             div.cart-what {
                 a href=(line.href) { (line.name) }
                 @if !line.choice.is_empty() { span.soft { (line.choice) } }
+                @if let Some(plan) = &line.line.plan { span.soft { (plan_words(words, plan)) } }
+                @if let Some(text) = line.text { span.written { (words.say_with("cart-text", &[("text", Arg::Text(&text.replace('\n', " / ")))])) } }
+                (effects(nav, line.line, &money))
                 @if let Some(was) = line.line.was {
                     span.problem { (words.say_with("cart-price-changed", &[("was", Arg::Text(&money(was))), ("now", Arg::Text(&money(quote.unit)))])) }
                 }
-                @if let Some(next) = line.line.next { span.soft { (say_next(words, nav.shop.locale, next)) } }
+                @if let Some(next) = line.line.next { span.soft { (say_next(words, &money(next.unit), next)) } }
                 @if let Some(hindrance) = &line.line.hindrance { span.problem { (say_hindrance(words, hindrance)) } }
             }
             form.cart-quantity method="post" action="/shop/cart/set" {
                 input type="hidden" name="line" value=(line.id);
-                label { span.unseen { (words.say_with("cart-quantity-of", &name)) } input type="number" name="quantity" min="0" max=(MOST_OF_ONE) value=(quote.quantity) inputmode="numeric"; }
+                label { span.unseen { (words.say_with("cart-quantity-of", &name)) } input type="number" name="quantity" min="0" step=[(step > 1).then_some(step)] max=(most) value=(quote.quantity) inputmode="numeric"; }
                 button.plain { (words.say("cart-change")) }
                 button.plain name="remove" value="1" aria-label=(words.say_with("cart-take-out-of", &name)) { (words.say("cart-take-out")) }
             }

@@ -1,7 +1,10 @@
+use super::cart::total_rows;
 use super::plain_page;
+use crate::amount::whole;
 use crate::document::Nav;
 use compagina_core::money::Money;
 use compagina_core::page::Frame;
+use compagina_core::pay::{Because, Provider};
 use compagina_core::wording::{Arg, Words};
 use maud::{Markup, html};
 use std::collections::BTreeMap;
@@ -36,7 +39,7 @@ pub const FIELDS: [Field; 5] = [
 ];
 
 /// The outcomes of the simulated payment.
-pub const PAYMENTS: [&str; 3] = ["accept", "refuse", "slow"];
+pub const PAYMENTS: [&str; 5] = ["accept", "refuse", "slow", "twice", "never"];
 
 /// What the shopper has typed so far, and what is wrong with it.
 #[derive(Default)]
@@ -47,10 +50,23 @@ pub struct CheckoutForm {
 
 /// The checkout as it stands.
 pub struct CheckoutPage<'a> {
-    pub lines: Vec<(String, Money)>,
+    pub lines: Vec<Bought>,
     pub total: Money,
+    /// The tax in it.
+    pub vat: Money,
     pub form: &'a CheckoutForm,
     pub problem: Option<&'a str>,
+    /// In the order in which this shopper meets them.
+    pub providers: Vec<(&'static Provider, Because)>,
+    /// What makes one order of a form that is sent twice.
+    pub once: &'a str,
+}
+
+/// A line of an order: what, what besides, and for how much.
+pub struct Bought {
+    pub what: String,
+    pub besides: Vec<String>,
+    pub line: Money,
 }
 
 #[must_use]
@@ -65,6 +81,8 @@ pub fn checkout(nav: &Nav, page: &CheckoutPage<'_>) -> String {
                     legend { (say("checkout-where")) }
                     @for field in &FIELDS { (input(nav, field, page.form)) }
                 }
+                input type="hidden" name="once" value=(page.once);
+                (providers(nav, page))
                 fieldset.payment {
                     legend { (say("checkout-payment")) }
                     p.soft { (say("checkout-no-money")) }
@@ -73,11 +91,11 @@ pub fn checkout(nav: &Nav, page: &CheckoutPage<'_>) -> String {
                         label { input type="radio" name="payment" value=(value) checked[value == chosen]; span { (nav.words.say(&format!("payment-{value}"))) } }
                     }
                 }
-                button.buy { (nav.words.say_with("checkout-pay", &[("amount", Arg::Text(&page.total.format(nav.shop.locale)))])) }
+                button.buy { (nav.words.say_with("checkout-pay", &[("amount", Arg::Text(&whole(&nav.shop, &nav.prices, page.total)))])) }
             }
             aside.order-lines {
                 h2 { (say("checkout-order")) }
-                (lines(nav, &page.lines, page.total))
+                (lines(nav, &page.lines, page.total, page.vat))
                 a href="/shop/cart" { (say("checkout-back")) }
             }
         }
@@ -85,11 +103,40 @@ pub fn checkout(nav: &Nav, page: &CheckoutPage<'_>) -> String {
     plain_page(nav, &say("checkout-title"), Frame::Slim, body)
 }
 
-fn lines(nav: &Nav, lines: &[(String, Money)], total: Money) -> Markup {
+/// The providers, with why the first ones stand where they do.
+fn providers(nav: &Nav, page: &CheckoutPage<'_>) -> Markup {
+    let asked = page.form.values.get("provider").map(String::as_str);
+    let known = asked.filter(|asked| page.providers.iter().any(|(one, _)| one.id == *asked));
+    let chosen = known.or(page.providers.first().map(|(one, _)| one.id));
+    let why = |because: &Because| match because {
+        Because::UsedLast => Some("pay-used-last"),
+        Because::Device => Some("pay-device"),
+        Because::Country => Some("pay-country"),
+        Because::Listed | Because::Elsewhere => None,
+    };
+    html! {
+        fieldset.payment.providers {
+            legend { (nav.words.say("checkout-provider")) }
+            @for (provider, because) in &page.providers {
+                label {
+                    input type="radio" name="provider" value=(provider.id) checked[chosen == Some(provider.id)];
+                    span { (provider.name) @if let Some(key) = why(because) { " " span.soft { (nav.words.say(key)) } } }
+                }
+            }
+        }
+    }
+}
+
+fn lines(nav: &Nav, lines: &[Bought], total: Money, vat: Money) -> Markup {
     html! {
         ul {
-            @for (what, price) in lines { li { span { (what) } span { (price.format(nav.shop.locale)) } } }
-            li.total { span { (nav.words.say("cart-total")) } strong { (total.format(nav.shop.locale)) } }
+            @for Bought { what, besides, line } in lines {
+                li {
+                    span { (what) @for one in besides { span.soft { (one) } } }
+                    span { (whole(&nav.shop, &nav.prices, *line)) }
+                }
+            }
+            li.total { div.cart-sum { (total_rows(nav, &nav.prices, total, vat)) } }
         }
     }
 }
@@ -108,28 +155,50 @@ fn input(nav: &Nav, field: &Field, form: &CheckoutForm) -> Markup {
     }
 }
 
-/// An order after payment.
+/// How an order stands.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub enum Paid {
+    Yes,
+    /// The provider hasn't answered yet.
+    Waiting,
+    No,
+}
+
+/// An order after checkout.
 pub struct Receipt {
     pub number: u64,
     pub email: String,
-    pub lines: Vec<(String, Money)>,
+    pub provider: &'static str,
+    pub paid: Paid,
+    pub lines: Vec<Bought>,
     pub total: Money,
+    pub vat: Money,
 }
 
 #[must_use]
 pub fn receipt(nav: &Nav, order: &Receipt) -> String {
     let say = |key| nav.words.say(key);
     let number = order.number.to_string();
-    let paid = nav
-        .words
-        .say_with("receipt-paid", &[("number", Arg::Text(&number)), ("email", Arg::Text(&order.email))]);
+    let arguments = [
+        ("number", Arg::Text(&number)),
+        ("email", Arg::Text(&order.email)),
+        ("provider", Arg::Text(order.provider)),
+    ];
+    let (title, told) = match order.paid {
+        Paid::Yes => ("receipt-title", "receipt-paid"),
+        Paid::Waiting => ("receipt-waiting-title", "receipt-waiting"),
+        Paid::No => ("receipt-refused-title", "receipt-refused"),
+    };
     let body = html! {
         div.columns.till.checkout {
-            h1 { (say("receipt-title")) }
-            p { (paid) }
-            aside.order-lines { (lines(nav, &order.lines, order.total)) }
-            p { a href="/shop" { (say("receipt-back")) } }
+            h1 { (say(title)) }
+            p { (nav.words.say_with(told, &arguments)) }
+            aside.order-lines { (lines(nav, &order.lines, order.total, order.vat)) }
+            p {
+                @if order.paid == Paid::No { a href="/shop/cart" { (say("receipt-to-cart")) } }
+                @else { a href="/shop" { (say("receipt-back")) } }
+            }
         }
     };
-    plain_page(nav, &say("receipt-title"), Frame::Slim, body)
+    plain_page(nav, &say(title), Frame::Slim, body)
 }

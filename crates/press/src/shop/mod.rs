@@ -5,15 +5,18 @@ mod checkout;
 mod listing;
 mod message;
 mod sample;
+mod wishes;
 
-pub use cart::{CartLine, CartPage, Gone, cart, side_cart};
-pub use checkout::{CheckoutForm, CheckoutPage, FIELDS, Field, PAYMENTS, Receipt, checkout, receipt};
+pub use cart::{CartLine, CartPage, GoesWith, Gone, cart, side_cart};
+pub use checkout::{
+    Bought, CheckoutForm, CheckoutPage, FIELDS, Field, PAYMENTS, Paid, Receipt, checkout, receipt,
+};
 pub use listing::{Shelf, listing};
 pub use message::message;
 pub use sample::sample;
+pub use wishes::{WishLine, wishes};
 
 use crate::document::{Head, Nav, document};
-use compagina_core::money::Locale;
 use compagina_core::page::Frame;
 use compagina_core::price::{Hindrance, Next};
 use compagina_core::wording::{Arg, Words};
@@ -34,10 +37,10 @@ fn plain_page(nav: &Nav, title: &str, frame: Frame, body: Markup) -> String {
 }
 
 /// `2 more, and each costs £10.80 (−10 %)`
-pub(crate) fn say_next(words: &Words, locale: Locale, next: Next) -> String {
-    let (unit, percent) = (next.unit.format(locale), next.percent.to_string());
+pub(crate) fn say_next(words: &Words, unit: &str, next: Next) -> String {
+    let percent = next.percent.to_string();
     let arguments =
-        [("count", Arg::Number(next.more)), ("amount", Arg::Text(&unit)), ("percent", Arg::Text(&percent))];
+        [("count", Arg::Number(next.more)), ("amount", Arg::Text(unit)), ("percent", Arg::Text(&percent))];
     words.say_with("ladder-next", &arguments)
 }
 
@@ -53,5 +56,9 @@ pub fn say_hindrance(words: &Words, hindrance: &Hindrance) -> String {
         Hindrance::SoldOut => words.say("is-sold-out"),
         Hindrance::OnlyLeft(left) => count("only-left", *left),
         Hindrance::MostPerOrder(most) => count("hint-most", *most),
+        Hindrance::LeastPerOrder(least) => count("hint-least", *least),
+        Hindrance::InSteps(step) => count("hint-steps", *step),
+        Hindrance::PlanGone => words.say("plan-gone"),
+        Hindrance::TextNotTaken => words.say("text-not-taken"),
     }
 }

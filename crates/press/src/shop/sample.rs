@@ -115,6 +115,7 @@ fn marks(nav: &Nav) -> Markup {
             span.badge.sale { (nav.words.say_with("mark-saving", &[("percent", Arg::Number(20))])) }
             span.badge.gone { (nav.words.say("mark-sold-out")) }
             span.badge.coming { (nav.words.say("mark-coming-soon")) }
+            span.badge.few { (nav.words.say_with("mark-few", &[("count", Arg::Number(2))])) }
         }
     }
 }

@@ -6,13 +6,15 @@ mod document;
 mod health;
 mod house;
 mod media;
+mod outbox;
 pub(crate) mod picture;
 mod prices;
+mod selling;
 mod session;
 mod shelf;
 pub(crate) mod shop;
 mod template;
-mod till;
+pub(crate) mod till;
 mod variant;
 mod wording;
 
@@ -92,6 +94,9 @@ pub fn api(config: &mut utoipa_actix_web::service_config::ServiceConfig<'_>) {
         .service(prices::set::publish)
         .service(prices::trial::try_price)
         .service(prices::moves::list)
+        .service(selling::show)
+        .service(selling::set)
+        .service(outbox::list)
         .service(wording::show::show)
         .service(wording::set::set)
         .service(wording::set::undo)
@@ -113,13 +118,16 @@ pub fn shop(config: &mut ServiceConfig) {
         .service(shop::product::show)
         .service(shop::quick::show)
         .service(till::cart::show)
-        .service(till::cart::put)
+        .service(till::put::put)
+        .service(till::put::put_back)
         .service(till::cart::set)
-        .service(till::cart::put_back)
         .service(till::cart::accept)
         .service(till::checkout::show)
         .service(till::checkout::pay)
         .service(till::receipt::receipt)
         .service(till::interest::note)
+        .service(till::wish::show)
+        .service(till::wish::change)
+        .service(till::pay_order::tell)
         .service(web::scope("/shop").default_service(web::to(shop::missing)));
 }

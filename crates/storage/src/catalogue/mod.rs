@@ -100,6 +100,19 @@ impl Store {
         rows.into_iter().map(|r| Ok((handle(r.handle)?, r.name, handle(r.type_handle)?))).collect()
     }
 
+    /// The products to which variants belong, by their SKUs.
+    pub async fn products_of_skus(&self, skus: &[String]) -> Result<Vec<Handle>> {
+        let wanted = serde_json::to_string(skus).unwrap_or_default();
+        let rows = sqlx::query_scalar!(
+            "SELECT DISTINCT p.handle FROM JSON_TABLE(?, '$[*]' COLUMNS (sku VARCHAR(80) COLLATE utf8mb4_unicode_ci PATH '$')) w
+             JOIN variant v ON v.sku = w.sku JOIN product p ON p.id = v.product_id",
+            wanted
+        )
+        .fetch_all(&self.pool)
+        .await?;
+        rows.into_iter().map(handle).collect()
+    }
+
     /// Every tag that a product has, in the order of the alphabet.
     pub async fn tags(&self) -> Result<Vec<String>> {
         let rows = sqlx::query_scalar!(r#"SELECT DISTINCT tags AS "tags: Json<Vec<String>>" FROM product"#)

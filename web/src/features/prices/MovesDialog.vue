@@ -34,16 +34,19 @@ async function publish(): Promise<void> {
         <table>
           <thead>
             <tr>
-              <th>{{ moves.length === 1 ? "1 product" : `${moves.length} products` }}</th>
+              <th>{{ moves.length === 1 ? "1 price" : `${moves.length} prices` }}</th>
               <th>Variant that moves most</th>
               <th>From</th>
               <th>To</th>
             </tr>
           </thead>
           <tbody>
-            <tr v-for="move in moves" :key="move.product">
+            <tr v-for="move in moves" :key="`${move.product} ${move.plan ?? ''}`">
               <td>{{ move.name }}</td>
-              <td class="soft">{{ move.sku }}{{ move.pieces > 1 ? `, from ${move.pieces} pieces` : "" }}</td>
+              <td class="soft">
+                {{ move.sku }}{{ move.pieces > 1 ? `, from ${move.pieces} pieces` : ""
+                }}{{ move.plan ? `, ${move.plan}` : "" }}
+              </td>
               <td>{{ written(move.before) }}</td>
               <td>
                 <b>{{ written(move.after) }}</b>

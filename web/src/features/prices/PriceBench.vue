@@ -13,6 +13,8 @@ const quantity = ref(1);
 const other = ref("");
 const otherQuantity = ref(1);
 const at = ref("");
+const plan = ref(0);
+const onto = ref(false);
 const tried = ref<Schemas["Tried"] | null>(null);
 const problem = ref<ApiError | null>(null);
 let turn = 0;
@@ -26,9 +28,9 @@ watch(
   },
   { immediate: true },
 );
-watch(product, () => (sku.value = ""));
+watch(product, () => ([sku.value, plan.value, onto.value] = ["", 0, false]));
 watch(
-  [product, sku, quantity, other, otherQuantity, at, () => props.view.revision],
+  [product, sku, quantity, other, otherQuantity, at, plan, onto, () => props.view.revision],
   async () => {
     if (product.value === "" || !(quantity.value > 0)) return;
     const asked = ++turn;
@@ -39,6 +41,8 @@ watch(
       quantity: quantity.value,
       cart,
       at: at.value || null,
+      plan: plan.value || null,
+      written: onto.value,
     };
     const { data, error } = await ask(api.POST("/api/prices/try", { body }));
     if (asked !== turn) return;
@@ -46,6 +50,13 @@ watch(
     if (data) tried.value = data;
   },
   { immediate: true },
+);
+
+const named = (handle: string): string => props.view.products.find((one) => one.handle === handle)?.name ?? handle;
+const taken = computed(() => tried.value?.plans.find((one) => one.taken));
+/** Before the plan and what is written on. */
+const ruled = computed(
+  () => working.value.filter((work) => work.outcome.is === "applied").at(-1)?.after ?? tried.value?.base,
 );
 
 type Work = Schemas["Work"];
@@ -59,6 +70,7 @@ function told({ outcome }: Work): string {
   if (is === "not_yet") return `begins ${outcome.from.replace("T", ", ")}`;
   if (is === "over") return `ended ${outcome.until.replace("T", ", ")}`;
   if (is === "too_few") return `needs ${outcome.needs} pieces; there are ${outcome.has}`;
+  if (is === "without") return `needs ${outcome.needs.map(named).join(" or ")} in the cart`;
   if (is === "total_too_low") return `needs a cart of ${written(outcome.needs)}; it comes to ${written(outcome.has)}`;
   return "isn't for this";
 }
@@ -97,6 +109,19 @@ const others = computed(() => (tried.value?.working.length ?? 0) - working.value
         <span class="soft">Pieces of it</span>
         <input v-model.number="otherQuantity" type="number" min="1" max="99" />
       </label>
+      <label v-if="tried?.plans.length">
+        <span class="soft">Plan</span>
+        <select v-model.number="plan">
+          <option v-if="tried.once" :value="0">once</option>
+          <option v-for="one in tried.plans" :key="one.id" :value="!tried.once && one === tried.plans[0] ? 0 : one.id">
+            {{ one.says }}
+          </option>
+        </select>
+      </label>
+      <label v-if="tried?.surcharge" class="tick">
+        <span class="soft">With a text</span>
+        <input v-model="onto" type="checkbox" />
+      </label>
       <label>
         <span class="soft">When</span>
         <input v-model="at" type="datetime-local" />
@@ -111,6 +136,9 @@ const others = computed(() => (tried.value?.working.length ?? 0) - working.value
           <span v-if="tried.saving" class="signal">−{{ tried.saving.percent }} %</span>
         </span>
         <span class="soft">{{ quantity }} × {{ written(tried.unit) }} = {{ written(tried.line) }}</span>
+        <span v-if="tried.lowest && tried.lowest_at" class="soft">
+          lowest in the 30 days before: {{ written(tried.lowest.amount) }}, from {{ tried.lowest_at.slice(0, 10) }}
+        </span>
         <span v-if="tried.next" class="soft">
           {{ tried.next.more }} more: {{ written(tried.next.unit) }} each (−{{ tried.next.percent }} %)
         </span>
@@ -130,6 +158,16 @@ const others = computed(() => (tried.value?.working.length ?? 0) - working.value
                 ? `would be ${written(work.after)}`
                 : "–"
           }}</b>
+        </li>
+        <li v-if="taken && ruled && tried.planned && tried.planned.minor < ruled.minor">
+          <span
+            >Plan <span class="soft">{{ taken.says }}</span></span
+          >
+          <b>{{ written(ruled) }} → {{ written(tried.planned) }}</b>
+        </li>
+        <li v-if="onto && tried.surcharge">
+          <span>Writing onto it <span class="soft">nothing lowers it</span></span>
+          <b>+{{ written(tried.surcharge) }}</b>
         </li>
         <li v-if="others" class="idle">
           <span class="soft">{{ others === 1 ? "1 other rule isn't" : `${others} other rules aren't` }} for this</span>
@@ -168,6 +206,12 @@ input {
 }
 input[type="number"] {
   width: 66px;
+}
+.tick input {
+  width: 18px;
+  height: 18px;
+  margin-top: 5px;
+  accent-color: var(--accent);
 }
 .answer {
   display: grid;

@@ -3,46 +3,27 @@ import { computed, ref } from "vue";
 import DraftHead from "../../ui/DraftHead.vue";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import MovesDialog from "./MovesDialog.vue";
+import PlanList from "./PlanList.vue";
+import PlanPanel from "./PlanPanel.vue";
 import PriceBench from "./PriceBench.vue";
+import PriceWays from "./PriceWays.vue";
 import RulePanel from "./RulePanel.vue";
 import TimeLine from "./TimeLine.vue";
-import { type PricesView, usePrices } from "./usePrices";
+import { usePrices } from "./usePrices";
 
 const control = usePrices();
 const { view, problem, waiting, read, change, undo } = control;
 const chosen = ref<number | null>(null);
+const plan = ref<number | null>(null);
+function choose(rule: number | null, ofPlans: number | null = null): void {
+  [chosen.value, plan.value] = [rule, ofPlans];
+}
 const publishing = ref(false);
 
-const ROUNDS = [
-  { step: 1, title: "the smallest coin" },
-  { step: 5, title: "5" },
-  { step: 10, title: "10" },
-  { step: 50, title: "50" },
-  { step: 100, title: "100" },
-];
-const PLACES: { place: keyof PricesView["places"]; title: string }[] = [
-  { place: "page", title: "on pages" },
-  { place: "card", title: "on cards" },
-  { place: "quick", title: "in quick looks" },
-];
 const together = computed({
   get: () => view.value?.together ?? "best_one",
   set: (now) => void change({ together: now }),
 });
-function round(event: Event): void {
-  if (!view.value) return;
-  const step = Number((event.target as HTMLSelectElement).value);
-  void change({ rounding: { ...view.value.rounding, step } });
-}
-function down(event: Event): void {
-  if (!view.value) return;
-  void change({ rounding: { ...view.value.rounding, down: (event.target as HTMLSelectElement).value === "down" } });
-}
-function policy(place: keyof PricesView["places"], event: Event): void {
-  if (!view.value) return;
-  const now = (event.target as HTMLSelectElement).value as PricesView["places"]["page"];
-  void change({ places: { ...view.value.places, [place]: now } });
-}
 </script>
 
 <template>
@@ -68,9 +49,15 @@ function policy(place: keyof PricesView["places"], event: Event): void {
             </select>
           </label>
           <span class="space" />
-          <button class="quiet" @click="chosen = view.free">New rule</button>
+          <button class="quiet" @click="choose(view.free)">New rule</button>
         </div>
-        <TimeLine :view="view" :chosen="chosen" @choose="(id) => (chosen = id)" />
+        <TimeLine :view="view" :chosen="chosen" @choose="(id) => choose(id)" />
+        <div class="head">
+          <h2>Plans</h2>
+          <span class="space" />
+          <button class="quiet" @click="choose(null, view.free_plan)">New plan</button>
+        </div>
+        <PlanList :view="view" :chosen="plan" @choose="(id) => choose(null, id)" />
         <PriceBench :view="view" />
       </div>
       <aside class="right">
@@ -78,36 +65,19 @@ function policy(place: keyof PricesView["places"], event: Event): void {
           <div class="head">
             <h2>{{ view.rules.some((rule) => rule.id === chosen) ? "Rule" : "New rule" }}</h2>
             <span class="space" />
-            <button class="quiet" @click="chosen = null">Close</button>
+            <button class="quiet" @click="choose(null)">Close</button>
           </div>
-          <RulePanel :id="chosen" :key="chosen" :control="control" @gone="chosen = null" />
+          <RulePanel :id="chosen" :key="chosen" :control="control" @gone="choose(null)" />
         </template>
-        <template v-else>
-          <h2>Old prices that rules bring</h2>
-          <label v-for="{ place, title } in PLACES" :key="place">
-            <span class="soft">{{ title }}</span>
-            <select :value="view.places[place]" @change="policy(place, $event)">
-              <option value="with_quantity">as the shopper raises the number</option>
-              <option value="once_earned">once the cart has earned it</option>
-              <option value="at_once">at once, with the condition</option>
-            </select>
-          </label>
-          <h2>Rounding after a percentage</h2>
-          <label>
-            <span class="soft">Way</span>
-            <select :value="view.rounding.down ? 'down' : 'near'" @change="down">
-              <option value="near">to the nearest, halves up</option>
-              <option value="down">down</option>
-            </select>
-          </label>
-          <label>
-            <span class="soft">To</span>
-            <select :value="view.rounding.step" @change="round">
-              <option v-for="one in ROUNDS" :key="one.step" :value="one.step">{{ one.title }}</option>
-            </select>
-          </label>
-          <p class="soft">The shop's clocks: {{ view.now.replace("T", ", ") }}. Choose a rule to change it.</p>
+        <template v-else-if="plan !== null">
+          <div class="head">
+            <h2>{{ view.plans.some((one) => one.id === plan) ? "Plan" : "New plan" }}</h2>
+            <span class="space" />
+            <button class="quiet" @click="choose(null)">Close</button>
+          </div>
+          <PlanPanel :id="plan" :key="plan" :control="control" @gone="choose(null)" />
         </template>
+        <PriceWays v-else :view="view" :control="control" />
       </aside>
     </div>
     <template v-else>
@@ -146,16 +116,6 @@ function policy(place: keyof PricesView["places"], event: Event): void {
   overflow-y: auto;
   border-left: 1px solid var(--line);
   background: var(--sheet);
-}
-.right > label {
-  display: grid;
-  gap: 2px;
-}
-.right > h2 + label {
-  margin-top: -4px;
-}
-.right > label + h2 {
-  margin-top: 10px;
 }
 .head {
   display: flex;

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { mdiArrowDown, mdiArrowUp, mdiClose, mdiPlus } from "@mdi/js";
 import { computed, ref, watch } from "vue";
+import ReachPick from "./ReachPick.vue";
 import { type PricesControl, type RuleForm, formOf } from "./usePrices";
 
 /** What is set of a rule. It is kept as a whole, so that a half-written one changes nothing. */
@@ -16,6 +17,7 @@ const empty = (): RuleForm => ({
   steps: [{ from: 1, kind: "percent", value: "" }],
   counted: "product",
   total: "",
+  with: [],
   from: "",
   until: "",
   on: true,
@@ -28,49 +30,9 @@ watch(
 );
 const changed = computed(() => JSON.stringify(known.value && formOf(known.value)) !== JSON.stringify(form.value));
 
-type Of = RuleForm["reach"]["of"];
-const REACHES: { of: Of; title: string }[] = [
-  { of: "all", title: "everything" },
-  { of: "types", title: "types" },
-  { of: "tags", title: "tags" },
-  { of: "products", title: "products" },
-  { of: "variants", title: "variants, by SKU" },
-];
-function reach(of: Of): void {
-  const reaches: Record<Of, RuleForm["reach"]> = {
-    all: { of: "all" },
-    types: { of: "types", types: [] },
-    tags: { of: "tags", tags: [] },
-    products: { of: "products", products: [] },
-    variants: { of: "variants", skus: [] },
-  };
-  form.value.reach = reaches[of];
-}
-const choices = computed(() => {
-  const view = props.control.view.value;
-  const { of } = form.value.reach;
-  if (of === "types") return (view?.types ?? []).map((one) => ({ value: one.handle, title: one.name }));
-  if (of === "products") return (view?.products ?? []).map((one) => ({ value: one.handle, title: one.name }));
-  return (view?.tags ?? []).map((tag) => ({ value: tag, title: tag }));
-});
-const picked = computed({
-  get: () => {
-    const { reach: now } = form.value;
-    if (now.of === "types") return now.types;
-    if (now.of === "tags") return now.tags;
-    return now.of === "products" ? now.products : [];
-  },
-  set: (all) => {
-    const { of } = form.value.reach;
-    if (of === "types") form.value.reach = { of, types: all };
-    if (of === "tags") form.value.reach = { of, tags: all };
-    if (of === "products") form.value.reach = { of, products: all };
-  },
-});
-const skus = computed({
-  get: () => (form.value.reach.of === "variants" ? form.value.reach.skus.join(", ") : ""),
-  set: (text) => (form.value.reach = { of: "variants", skus: text.split(",").map((sku) => sku.trim()) }),
-});
+const products = computed(() =>
+  (props.control.view.value?.products ?? []).map((one) => ({ value: one.handle, title: one.name })),
+);
 function more(): void {
   const last = form.value.steps.at(-1);
   form.value.steps.push({ from: (last?.from ?? 1) + 2, kind: last?.kind ?? "percent", value: "" });
@@ -86,30 +48,10 @@ async function remove(): Promise<void> {
 <template>
   <form class="panel" aria-label="The chosen rule" @submit.prevent="keep">
     <label>
-      <span class="soft">Name, for you</span>
+      <span class="soft">Name, as carts show it</span>
       <input v-model="form.name" maxlength="80" placeholder="Spring sale" />
     </label>
-    <fieldset>
-      <legend class="soft">For</legend>
-      <select
-        :value="form.reach.of"
-        aria-label="For what"
-        @change="reach(($event.target as HTMLSelectElement).value as Of)"
-      >
-        <option v-for="one in REACHES" :key="one.of" :value="one.of">{{ one.title }}</option>
-      </select>
-      <input v-if="form.reach.of === 'variants'" v-model="skus" aria-label="SKUs" placeholder="LIN-25, LIN-50" />
-      <v-autocomplete
-        v-else-if="form.reach.of !== 'all'"
-        v-model="picked"
-        :items="choices"
-        multiple
-        chips
-        closable-chips
-        hide-details
-        aria-label="Which"
-      />
-    </fieldset>
+    <ReachPick v-model="form.reach" :view="control.view.value" />
     <fieldset>
       <legend class="soft">{{ form.steps.length > 1 ? "Steps" : "It takes off" }}</legend>
       <div v-for="(step, index) in form.steps" :key="index" class="step">
@@ -151,6 +93,22 @@ async function remove(): Promise<void> {
     <label>
       <span class="soft">Only from a cart of, {{ control.view.value?.currency }}</span>
       <input v-model="form.total" class="number" inputmode="decimal" placeholder="any" />
+    </label>
+    <label>
+      <span class="soft">Only with one of these in the cart</span>
+      <v-autocomplete
+        v-model="form.with"
+        :items="products"
+        multiple
+        chips
+        closable-chips
+        hide-details
+        placeholder="anything"
+        aria-label="Only with one of these in the cart"
+      />
+      <span v-if="form.with?.length && form.reach.of === 'products'" class="soft"
+        >It is offered once one of them is added.</span
+      >
     </label>
     <div class="dates">
       <label>

@@ -5,7 +5,8 @@ export type PricesView = Schemas["PricesView"];
 export type RuleView = Schemas["RuleView"];
 export type RuleForm = Schemas["RuleForm"];
 export type Money = Schemas["Money"];
-type Change = Pick<PricesView, "together" | "rounding" | "places">;
+export type PlanForm = Schemas["PlanForm"];
+type Change = Pick<PricesView, "together" | "rounding" | "places" | "old" | "vat" | "style"> & { plans: PlanForm[] };
 
 /** The price rules' draft; changes are taken one after another. */
 export function usePrices() {
@@ -39,8 +40,12 @@ export function usePrices() {
     return take(() => {
       const now = view.value;
       if (!now) return Promise.resolve({});
-      const { together, rounding, places } = { ...now, ...change };
-      const body = { revision: revision(), rules: rules(forms()), together, rounding, places };
+      const { together, rounding, places, plans, old, vat, style } = {
+        ...now,
+        plans: now.plans.map(planFormOf),
+        ...change,
+      };
+      const body = { revision: revision(), rules: rules(forms()), together, rounding, places, plans, old, vat, style };
       return ask(api.PUT("/api/prices", { body }));
     });
   }
@@ -59,18 +64,32 @@ export function usePrices() {
     });
   }
   const change = (wanted: Partial<Change>) => set((all) => all, wanted);
+  function plans(next: (all: PlanForm[]) => PlanForm[]): Promise<boolean> {
+    return change({ plans: next((view.value?.plans ?? []).map(planFormOf)) });
+  }
+  const keepPlan = (plan: PlanForm) =>
+    plans((all) =>
+      all.some((one) => one.id === plan.id) ? all.map((one) => (one.id === plan.id ? plan : one)) : [...all, plan],
+    );
+  const removePlan = (id: number) => plans((all) => all.filter((one) => one.id !== id));
   const undo = () => take(() => ask(api.POST("/api/prices/undo", { body: { revision: revision() } })));
   const publish = () => take(() => ask(api.POST("/api/prices/publish", { body: { revision: revision() } })));
 
   onMounted(read);
-  return { view, problem, waiting, read, keep, remove, move, change, undo, publish };
+  return { view, problem, waiting, read, keep, remove, move, change, keepPlan, removePlan, undo, publish };
 }
 export type PricesControl = ReturnType<typeof usePrices>;
 
 /** What of a rule can be written. */
 export function formOf(rule: RuleView): RuleForm {
-  const { id, name, reach, except, steps, counted, total, from, until, on } = rule;
-  return { id, name, reach, except, steps, counted, total, from, until, on };
+  const { id, name, reach, except, steps, counted, total, with: company, from, until, on } = rule;
+  return { id, name, reach, except, steps, counted, total, with: company, from, until, on };
+}
+
+/** What of a plan can be written. */
+export function planFormOf(plan: Schemas["PlanView"]): PlanForm {
+  const { id, reach, every, period, percent, saved_on, once } = plan;
+  return { id, reach, every, period, percent, saved_on, once };
 }
 
 /** An amount as its currency is written. */

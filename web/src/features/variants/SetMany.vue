@@ -5,18 +5,24 @@ import type { VariantsControl } from "./useVariants";
 /** Sets price, old price or stock of all chosen variants. */
 const props = defineProps<{ control: VariantsControl }>();
 const ids = computed(() => [...props.control.chosen.value]);
-const field = ref<"price" | "old_price" | "stock" | "picture">("stock");
+const field = ref<"price" | "old_price" | "stock" | "measure" | "picture">("stock");
 const value = ref("");
 const removing = ref(false);
 const fields = [
   { value: "stock", title: "Stock" },
   { value: "price", title: "Price" },
   { value: "old_price", title: "Old price" },
+  { value: "measure", title: "Measure" },
   { value: "picture", title: "Picture" },
 ];
 const pictures = computed(() => props.control.view.value?.pictures ?? []);
 const setPicture = (id: number) => props.control.change(ids.value, { picture: id });
-const empty = { stock: "empty: not counted", price: "empty: the product's", old_price: "empty: none" };
+const empty = {
+  stock: "empty: not counted",
+  price: "empty: the product's",
+  old_price: "empty: none",
+  measure: "25 m; empty: none",
+};
 async function set(): Promise<void> {
   if (await props.control.change(ids.value, { [field.value]: value.value })) value.value = "";
 }

@@ -10,6 +10,7 @@ const own = computed(() => ({
   price: props.variant.price ?? "",
   old_price: props.variant.old_price ?? "",
   stock: props.variant.stock?.toString() ?? "",
+  measure: props.variant.measure ?? "",
 }));
 const typed = reactive({ ...own.value });
 watch(own, (now) => Object.assign(typed, now));
@@ -20,8 +21,8 @@ const picture = computed(() => {
   const fits = (values: number[]) => values.length > 0 && values.every((id) => props.variant.values.includes(id));
   return all.find((one) => one.id === props.variant.picture) ?? all.find((one) => fits(one.values));
 });
-const FIELDS = ["sku", "price", "old_price", "stock"] as const;
-const labels = { sku: "SKU", price: "Price", old_price: "Old price", stock: "Stock" };
+const FIELDS = ["sku", "price", "old_price", "stock", "measure"] as const;
+const labels = { sku: "SKU", price: "Price", old_price: "Old price", stock: "Stock", measure: "Measure" };
 function empty(field: (typeof FIELDS)[number]): string {
   if (field === "price") return props.control.view.value?.price ?? "";
   return field === "stock" ? "not counted" : "";
@@ -49,7 +50,7 @@ async function keep(field: (typeof FIELDS)[number]): Promise<void> {
     <span v-for="field in FIELDS" :key="field" role="cell">
       <input
         v-model="typed[field]"
-        :class="{ number: field !== 'sku', gone: field === 'stock' && variant.stock === 0 }"
+        :class="{ number: field !== 'sku' && field !== 'measure', gone: field === 'stock' && variant.stock === 0 }"
         :aria-label="`${labels[field]} of ${variant.sku}`"
         :placeholder="empty(field)"
         @blur="keep(field)"

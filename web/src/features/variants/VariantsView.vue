@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { computed, ref, watch } from "vue";
+import { useRoute } from "vue-router";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import ImportDialog from "./ImportDialog.vue";
 import MakeDialog from "./MakeDialog.vue";
+import SellingDialog from "./SellingDialog.vue";
 import SetMany from "./SetMany.vue";
 import UsesDialog from "./UsesDialog.vue";
 import VariantLine from "./VariantLine.vue";
@@ -40,8 +42,9 @@ function choose(id: number): void {
 const making = ref(false);
 const importing = ref(false);
 const using = ref(false);
+const selling = ref(useRoute().query.selling !== undefined);
 const columns = computed(
-  () => `34px 34px repeat(${view.value?.options.length ?? 0}, minmax(70px, 1fr)) 2fr 110px 110px 100px`,
+  () => `34px 34px ${"minmax(70px, 1fr) ".repeat(view.value?.options.length ?? 0)}2fr 100px 100px 96px 90px`,
 );
 </script>
 
@@ -54,6 +57,7 @@ const columns = computed(
         <template v-if="view?.missing"> · {{ view.missing }} combinations aren't made</template>
       </span>
       <span class="space" />
+      <button class="quiet" @click="selling = true">How it is sold</button>
       <button class="quiet" @click="using = true">Options and values</button>
       <a :href="`/api/variants.csv?product=${handle}`" download>Save as CSV</a>
       <button class="quiet" @click="importing = true">Bring in a CSV</button>
@@ -76,6 +80,7 @@ const columns = computed(
         <span role="columnheader">Price, {{ view.currency }}</span>
         <span role="columnheader">Old price</span>
         <span role="columnheader">Stock</span>
+        <span role="columnheader">Measure</span>
       </div>
       <v-virtual-scroll class="lines" :items="found" :item-height="36" item-key="id" role="rowgroup">
         <template #default="{ item }">
@@ -92,6 +97,7 @@ const columns = computed(
     </div>
     <MakeDialog v-if="view" v-model="making" :control="control" />
     <UsesDialog v-if="view" v-model="using" :control="control" />
+    <SellingDialog v-model="selling" :handle="handle" @kept="control.load" />
     <ImportDialog v-model="importing" @brought="control.load" />
   </main>
 </template>

@@ -13,8 +13,11 @@ pub mod gallery;
 mod hint;
 pub mod neighbours;
 pub mod options;
+pub mod pay_shortcuts;
+pub mod personal_text;
 pub mod picture;
 pub mod picture_row;
+pub mod plans;
 pub mod price;
 pub mod price_ladder;
 pub mod promises;
@@ -37,6 +40,7 @@ pub mod text;
 pub mod title;
 pub mod value_points;
 pub mod variant_list;
+pub mod wish_button;
 
 use super::Setting;
 use crate::catalog::{Product, ProductState};
@@ -80,6 +84,10 @@ pub enum Kind {
     Rule,
     VariantList,
     PriceLadder,
+    Plans,
+    PersonalText,
+    PayShortcuts,
+    WishButton,
 }
 
 /// The part that a piece plays on the page.
@@ -99,7 +107,7 @@ pub enum Role {
 
 impl Kind {
     /// In the order in which a page usually has them.
-    pub const ALL: [Self; 32] = [
+    pub const ALL: [Self; 36] = [
         Self::Breadcrumb,
         Self::Title,
         Self::Gallery,
@@ -132,6 +140,10 @@ impl Kind {
         Self::Rule,
         Self::VariantList,
         Self::PriceLadder,
+        Self::Plans,
+        Self::PersonalText,
+        Self::PayShortcuts,
+        Self::WishButton,
     ];
 
     /// What an owner calls it.
@@ -164,6 +176,10 @@ impl Kind {
             Self::SkuLine => "SKU line",
             Self::VariantList => "List of variants",
             Self::PriceLadder => "Price ladder",
+            Self::Plans => "Plans",
+            Self::PersonalText => "Personal text",
+            Self::PayShortcuts => "Pay shortcuts",
+            Self::WishButton => "Wish button",
             Self::RatingLine => "Rating line",
             Self::SizeChart => "Size chart",
             Self::ShareLinks => "Share links",
@@ -189,6 +205,10 @@ impl Kind {
             | Self::SizeChart
             | Self::VariantList
             | Self::PriceLadder
+            | Self::Plans
+            | Self::PersonalText
+            | Self::PayShortcuts
+            | Self::WishButton
             | Self::StickyBar => Role::Buy,
             Self::Promises
             | Self::Details
@@ -242,6 +262,10 @@ impl Kind {
             Self::SkuLine => sku_line::SETTINGS,
             Self::VariantList => variant_list::SETTINGS,
             Self::PriceLadder => price_ladder::SETTINGS,
+            Self::Plans => plans::SETTINGS,
+            Self::PersonalText => personal_text::SETTINGS,
+            Self::PayShortcuts => pay_shortcuts::SETTINGS,
+            Self::WishButton => wish_button::SETTINGS,
             Self::RatingLine => rating_line::SETTINGS,
             Self::SizeChart => size_chart::SETTINGS,
             Self::ShareLinks => share_links::SETTINGS,
@@ -267,6 +291,12 @@ impl Kind {
             Self::SkuLine if product.variants.is_empty() => Some("this product has no variants"),
             Self::VariantList if product.variants.len() < 2 => Some("this product has only one variant"),
             Self::PriceLadder if !product.is_sold() => Some("this product isn't sold now"),
+            Self::PersonalText if product.terms.text.is_none() => {
+                Some("nothing is written onto this product")
+            }
+            Self::Plans | Self::PersonalText | Self::PayShortcuts if !product.is_sold() => {
+                Some("this product isn't sold now")
+            }
             Self::StickyBar if !product.is_sold() => Some("this product isn't sold now"),
             _ => None,
         }

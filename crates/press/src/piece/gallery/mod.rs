@@ -211,7 +211,7 @@ fn marks(ctx: &Ctx<'_>) -> Markup {
     let text = |name: &str| said.get(name).map_or("", String::as_str);
     html! {
         p.marks {
-            @for (slot, class) in [("mark-sale", "sale"), ("mark-gone", "gone"), ("mark-coming", "coming")] {
+            @for (slot, class) in [("mark-sale", "sale"), ("mark-gone", "gone"), ("mark-coming", "coming"), ("mark-few", "few")] {
                 span class={ "badge " (class) } data-say=(slot) hidden[text(slot).is_empty()] { (text(slot)) }
             }
         }
@@ -220,8 +220,8 @@ fn marks(ctx: &Ctx<'_>) -> Markup {
 
 /// The marks' words, which change with the choice.
 pub(super) fn slots(ctx: &Ctx<'_>) -> BTreeMap<String, String> {
-    let mark = card::mark_of(ctx.words, ctx.product, ctx.offer);
-    ["sale", "gone", "coming"]
+    let mark = card::mark_of(ctx);
+    ["sale", "gone", "coming", "few"]
         .map(|class| {
             let said = mark.as_ref().filter(|(is, _)| *is == class).map(|(_, said)| said.clone());
             (format!("mark-{class}"), said.unwrap_or_default())

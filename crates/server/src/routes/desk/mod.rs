@@ -24,6 +24,7 @@ use compagina_core::ids::{Handle, PieceId};
 use compagina_core::page::piece::hint;
 use compagina_core::page::starter::prompting;
 use compagina_core::page::{CartFacts, Day, Difference, Layout, differences};
+use compagina_core::price::PlanId;
 use compagina_core::situation::{CartMood, SaleMood, Situation, StockMood};
 use compagina_core::wording::Language;
 use compagina_press::opening_selection;
@@ -85,6 +86,8 @@ pub struct Look {
     /// As `2026-11-24`; today without one.
     day: Option<String>,
     quantity: Option<u32>,
+    /// By which plan it is bought; once without one.
+    plan: Option<u64>,
     #[serde(default)]
     language: Language,
 }
@@ -96,12 +99,14 @@ async fn look(state: &State, layout: &Layout, look: &Look) -> ApiResult<(Arc<Kno
     let day = look.day.clone().filter(|day| !day.is_empty()).map(Day::try_from);
     let mut situation = Situation {
         selection: Selection::none(product.options.len()),
-        quantity: look.quantity.unwrap_or(1).clamp(1, 99),
+        quantity: look.quantity.unwrap_or(1).clamp(1, 99).max(product.terms.first()),
         stock: look.stock,
         sale: look.sale,
         coming_soon: look.coming_soon,
         cart: cart(look.cart, product),
         day: day.transpose().map_err(ApiError::refused)?.unwrap_or_else(today),
+        plan: look.plan.filter(|plan| *plan > 0).map(PlanId),
+        text: String::new(),
     };
     situation.selection = match &look.choice {
         Some(choice) => {

@@ -1,5 +1,6 @@
 //! The shop's price rules: a draft on the prices view, what it would move, and the bench on which prices are tried.
 
+mod form;
 pub mod moves;
 pub mod set;
 pub mod show;
@@ -9,58 +10,20 @@ use crate::error::{ApiError, ApiResult};
 use crate::reading::now;
 use crate::state::State;
 use compagina_core::catalog::Product;
-use compagina_core::format::read_amount;
 use compagina_core::ids::Handle;
-use compagina_core::money::{Currency, Money};
+use compagina_core::money::{AmountStyle, Currency, Money};
 use compagina_core::price::{
-    Counted, Effect, Local, Moment, Places, PriceBook, PriceRule, Rounding, RuleId, RuleReach, Step,
-    Together, Zone,
+    Effect, Local, Lowest, Moment, OldFrom, PastBook, Period, Places, Plan, PlanId, PriceBook, PriceRule,
+    Prices, Rounding, RuleId, SavedOn, Step, Together, Zone,
 };
 use compagina_storage::{Document, DocumentName, Which};
-use serde::{Deserialize, Serialize};
+use form::{PlanForm, RuleForm, VatForm, form, percent, plan_form, vat_form};
+use serde::Serialize;
+use std::sync::Arc;
 use utoipa::ToSchema;
 
 /// At most so many products of a type are looked at.
 const MOST_OF_TYPE: u32 = 5_000;
-
-/// A rule as an owner writes it: amounts and percentages as plain numbers.
-#[derive(Debug, Clone, Serialize, Deserialize, ToSchema)]
-#[serde(deny_unknown_fields)]
-pub struct RuleForm {
-    pub id: RuleId,
-    pub name: String,
-    pub reach: RuleReach,
-    #[serde(default)]
-    pub except: Vec<Handle>,
-    pub steps: Vec<StepForm>,
-    pub counted: Counted,
-    /// A plain number; empty where the cart's total doesn't matter.
-    #[serde(default)]
-    pub total: String,
-    /// By the shop's clocks, as `2026-11-27T09:00`; empty where it has no beginning.
-    #[serde(default)]
-    pub from: String,
-    #[serde(default)]
-    pub until: String,
-    pub on: bool,
-}
-
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
-#[serde(rename_all = "snake_case")]
-pub enum StepKind {
-    Percent,
-    Amount,
-    Fixed,
-}
-
-#[derive(Debug, Clone, Serialize, Deserialize, ToSchema)]
-#[serde(deny_unknown_fields)]
-pub struct StepForm {
-    pub from: u32,
-    pub kind: StepKind,
-    /// A plain number: percent, or an amount of the shop's currency.
-    pub value: String,
-}
 
 /// Where a rule stands in time.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, ToSchema)]
@@ -93,6 +56,30 @@ pub struct Named {
     name: String,
 }
 
+/// A plan with what it comes to.
+#[derive(Serialize, ToSchema)]
+pub struct PlanView {
+    #[serde(flatten)]
+    plan: PlanForm,
+    /// `every 8 weeks, 10 % less`
+    says: String,
+    /// The product that it is for, or how many there are.
+    of: String,
+    products: usize,
+}
+
+/// A typed old price that is above what the price history bears out.
+#[derive(Serialize, ToSchema)]
+pub struct Overstated {
+    product: Handle,
+    name: String,
+    sku: String,
+    typed: Money,
+    lowest: Lowest,
+    /// The day since which it costs what it costs now, by the shop's clocks.
+    since: Local,
+}
+
 #[derive(Serialize, ToSchema)]
 pub struct PricesView {
     revision: u64,
@@ -103,8 +90,15 @@ pub struct PricesView {
     together: Together,
     rounding: Rounding,
     places: Places,
+    plans: Vec<PlanView>,
+    old: OldFrom,
+    vat: VatForm,
+    style: AmountStyle,
+    /// Typed old prices that are too high, of the prices in force.
+    to_mend: Vec<Overstated>,
     /// A number that no rule has yet.
     free: RuleId,
+    free_plan: PlanId,
     /// What a rule can be for.
     types: Vec<Named>,
     products: Vec<Named>,
@@ -136,7 +130,7 @@ pub(super) async fn view(state: &State) -> ApiResult<PricesView> {
     let reached: Vec<Vec<usize>> = book.rules.iter().map(|rule| reached(rule, &products)).collect();
     let rule = |(place, rule): (usize, &PriceRule)| RuleView {
         state: state_of(rule, &zone, now()),
-        says: says(rule, currency),
+        says: says(rule, currency, &products),
         products: reached[place].len(),
         meets: meets(book, place, &reached),
         rule: form(rule, currency),
@@ -149,13 +143,81 @@ pub(super) async fn view(state: &State) -> ApiResult<PricesView> {
         together: book.together,
         rounding: book.rounding,
         places: book.places,
+        plans: book.plans.iter().map(|plan| plan_view(plan, &products)).collect(),
+        old: book.old,
+        vat: vat_form(&book.vat),
+        style: book.style,
+        to_mend: overstated(state, document.published.clone(), zone.clone(), &products).await?,
         free: book.free_id(),
+        free_plan: book.free_plan(),
         types: types.into_iter().map(|t| Named { handle: t.kind.handle, name: t.kind.name }).collect(),
         tags: state.store.tags().await?,
         products: products.into_iter().map(|p| Named { handle: p.handle, name: p.name }).collect(),
         changes_not_live: differences(book, &document.published),
         can_undo: document.can_undo,
     })
+}
+
+/// A book's prices now, with what was in force before it.
+pub(super) async fn prices_of(state: &State, book: PriceBook, zone: Zone, at: Moment) -> ApiResult<Prices> {
+    let past = state.store.past_prices().await?;
+    Ok(Prices::new(Arc::new(book), zone, at).with_past(past))
+}
+
+/// The same for a draft: until now what is published is in force.
+pub(super) async fn prices_of_draft(
+    state: &State,
+    document: Document<PriceBook>,
+    zone: Zone,
+    at: Moment,
+) -> ApiResult<Prices> {
+    let mut past = state.store.past_prices().await?;
+    past.push(PastBook { until: now(), book: Arc::new(document.published) });
+    Ok(Prices::new(Arc::new(document.draft), zone, at).with_past(past))
+}
+
+/// Old prices that don't come from the history and say too much.
+async fn overstated(
+    state: &State,
+    book: PriceBook,
+    zone: Zone,
+    products: &[Product],
+) -> ApiResult<Vec<Overstated>> {
+    if book.old == OldFrom::Lowest {
+        return Ok(vec![]);
+    }
+    let prices = prices_of(state, book, zone.clone(), now()).await?;
+    let told = |product: &Product| {
+        let found = product.variants.iter().find_map(|v| Some((v, prices.overstated(product, v)?)));
+        let (variant, (typed, lowest)) = found?;
+        let (product, name, sku) = (product.handle.clone(), product.name.clone(), variant.sku.clone());
+        Some(Overstated { product, name, sku, typed, lowest, since: zone.local(lowest.since) })
+    };
+    Ok(products.iter().filter_map(told).collect())
+}
+
+fn plan_view(plan: &Plan, products: &[Product]) -> PlanView {
+    let reached = products.iter().filter(|product| product.variants.iter().any(|v| plan.reaches(product, v)));
+    let reached: Vec<&Product> = reached.collect();
+    let of = match reached.as_slice() {
+        [] => "reaches nothing".to_owned(),
+        [one] => one.name.clone(),
+        [one, other] => format!("{} and {}", one.name, other.name),
+        many => format!("{} products", many.len()),
+    };
+    PlanView { plan: plan_form(plan), says: plan_says(plan), of, products: reached.len() }
+}
+
+/// `every 8 weeks, 10 % less`
+pub(super) fn plan_says(plan: &Plan) -> String {
+    let every = match (plan.every, plan.period) {
+        (1, Period::Weeks) => "every week".to_owned(),
+        (1, Period::Months) => "every month".to_owned(),
+        (many, Period::Weeks) => format!("every {many} weeks"),
+        (many, Period::Months) => format!("every {many} months"),
+    };
+    let first = if plan.saved_on == SavedOn::First { " the first time" } else { "" };
+    if plan.hundredths == 0 { every } else { format!("{every}, {} % less{first}", percent(plan.hundredths)) }
 }
 
 /// Places of the products that a rule reaches.
@@ -199,7 +261,7 @@ fn state_of(rule: &PriceRule, zone: &Zone, now: Moment) -> RuleState {
 }
 
 /// What it does, in a few words.
-fn says(rule: &PriceRule, currency: Currency) -> String {
+fn says(rule: &PriceRule, currency: Currency, products: &[Product]) -> String {
     let mut steps: Vec<&Step> = rule.steps.iter().collect();
     steps.sort_by_key(|step| step.from);
     let step = |step: &&Step| {
@@ -210,13 +272,18 @@ fn says(rule: &PriceRule, currency: Currency) -> String {
         };
         if step.from == 1 { effect } else { format!("{effect} from {}", step.from) }
     };
-    steps.iter().map(step).collect::<Vec<_>>().join(" · ")
+    let told = steps.iter().map(step).collect::<Vec<_>>().join(" · ");
+    if rule.with.is_empty() { told } else { format!("{told} with {}", few_names(&rule.with, products)) }
 }
 
-fn percent(hundredths: u32) -> String {
-    match hundredths % 100 {
-        0 => (hundredths / 100).to_string(),
-        part => format!("{}.{part:02}", hundredths / 100).trim_end_matches('0').to_owned(),
+/// `Whimbrel or 2 others`
+fn few_names(handles: &[Handle], products: &[Product]) -> String {
+    let first = products.iter().find(|product| Some(&product.handle) == handles.first());
+    let first = first.map_or("what is gone", |product| product.name.as_str());
+    match handles.len() {
+        0 | 1 => first.to_owned(),
+        2 => format!("{first} or another one"),
+        many => format!("{first} or {} others", many - 1),
     }
 }
 
@@ -227,96 +294,15 @@ fn differences(a: &PriceBook, b: &PriceBook) -> usize {
     let gone = b.rules.iter().filter(|rule| !a.rules.iter().any(|one| one.id == rule.id)).count();
     let order = |book: &PriceBook| book.rules.iter().map(|rule| rule.id).collect::<Vec<_>>();
     let moved = usize::from(changed + gone == 0 && order(a) != order(b));
-    let set = [a.together != b.together, a.rounding != b.rounding, a.places != b.places];
-    changed + gone + moved + set.into_iter().filter(|differs| *differs).count()
-}
-
-fn form(rule: &PriceRule, currency: Currency) -> RuleForm {
-    let step = |step: &Step| {
-        let (kind, value) = match step.effect {
-            Effect::Percent { hundredths } => (StepKind::Percent, percent(hundredths)),
-            Effect::Amount { minor } => (StepKind::Amount, Money::new(minor, currency).plain()),
-            Effect::Fixed { minor } => (StepKind::Fixed, Money::new(minor, currency).plain()),
-        };
-        StepForm { from: step.from, kind, value }
-    };
-    let text = |local: &Option<Local>| local.as_ref().map(Local::to_string).unwrap_or_default();
-    RuleForm {
-        id: rule.id,
-        name: rule.name.clone(),
-        reach: rule.reach.clone(),
-        except: rule.except.clone(),
-        steps: rule.steps.iter().map(step).collect(),
-        counted: rule.counted,
-        total: rule.total.map(|minor| Money::new(minor, currency).plain()).unwrap_or_default(),
-        from: text(&rule.from),
-        until: text(&rule.until),
-        on: rule.on,
-    }
-}
-
-/// Reads a rule as it was written.
-pub(super) fn read(form: RuleForm, currency: Currency) -> ApiResult<PriceRule> {
-    let rule = form.name.trim().to_owned();
-    let told = |why: String| ApiError::refused(format!("“{rule}”: {why}"));
-    let amount = |text: &str| {
-        let read = read_amount(text.trim(), currency).map_err(told)?;
-        read.ok_or_else(|| told("an amount is missing".into()))
-    };
-    let mut steps = Vec::new();
-    for step in form.steps {
-        let effect = match step.kind {
-            StepKind::Percent => Effect::Percent { hundredths: read_percent(&step.value).map_err(told)? },
-            StepKind::Amount => Effect::Amount { minor: amount(&step.value)? },
-            StepKind::Fixed => Effect::Fixed { minor: amount(&step.value)? },
-        };
-        steps.push(Step { from: step.from, effect });
-    }
-    let local = |text: String| {
-        if text.is_empty() {
-            Ok(None)
-        } else {
-            Local::try_from(text).map(Some).map_err(|why| told(why.to_string()))
-        }
-    };
-    Ok(PriceRule {
-        total: read_amount(form.total.trim(), currency).map_err(told)?,
-        from: local(form.from)?,
-        until: local(form.until)?,
-        id: form.id,
-        name: rule.clone(),
-        reach: form.reach,
-        except: form.except,
-        steps,
-        counted: form.counted,
-        on: form.on,
-    })
-}
-
-/// Hundredths of a percent from a plain number with at most two decimals.
-fn read_percent(text: &str) -> Result<u32, String> {
-    let text = text.trim();
-    let (whole, part) = text.split_once('.').unwrap_or((text, ""));
-    let digits = |text: &str| text.bytes().all(|b| b.is_ascii_digit());
-    let sound = !whole.is_empty() && whole.len() <= 3 && digits(whole) && digits(part) && part.len() <= 2;
-    let hundredths = if sound { format!("{whole}{part:0<2}").parse().ok() } else { None };
-    hundredths.ok_or_else(|| format!("“{text}” is no percentage such as 12.5"))
-}
-
-#[cfg(test)]
-mod tests {
-    use super::*;
-
-    #[test]
-    fn percentages_are_read_as_they_are_written() {
-        for (text, hundredths) in
-            [("5", 500), ("12.5", 1250), ("0.25", 25), ("100", 10_000), (" 33.33 ", 3333)]
-        {
-            assert_eq!(read_percent(text), Ok(hundredths), "{text}");
-            assert_eq!(percent(hundredths), text.trim(), "{text}");
-        }
-        for bad in ["", "-5", "5 %", "1.234", "1e3", ".5", "12345"] {
-            assert!(read_percent(bad).is_err(), "{bad}");
-        }
-    }
+    let plans = a.plans.iter().filter(|plan| !b.plans.contains(plan)).count();
+    let plans_gone = b.plans.iter().filter(|plan| !a.plans.iter().any(|one| one.id == plan.id)).count();
+    let set = [
+        a.together != b.together,
+        a.rounding != b.rounding,
+        a.places != b.places,
+        a.old != b.old,
+        a.vat != b.vat,
+        a.style != b.style,
+    ];
+    changed + gone + moved + plans + plans_gone + set.into_iter().filter(|differs| *differs).count()
 }

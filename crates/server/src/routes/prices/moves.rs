@@ -1,4 +1,4 @@
-use super::everything;
+use super::{everything, plan_says};
 use crate::error::{ApiError, ApiResult};
 use crate::reading::now;
 use crate::session::Caller;
@@ -8,7 +8,7 @@ use actix_web::web::{Data, Json};
 use compagina_core::catalog::Product;
 use compagina_core::ids::Handle;
 use compagina_core::money::Money;
-use compagina_core::price::{PriceBook, Prices};
+use compagina_core::price::{Extras, Plan, PriceBook, Prices};
 use compagina_storage::{Document, DocumentName};
 use serde::Serialize;
 use std::sync::Arc;
@@ -22,6 +22,8 @@ pub struct PriceMove {
     sku: String,
     /// From so many pieces on.
     pieces: u32,
+    /// By which plan, where it is a plan's price that moves.
+    plan: Option<String>,
     before: Money,
     after: Money,
 }
@@ -35,7 +37,30 @@ pub async fn list(state: Data<State>, _caller: Caller) -> ApiResult<Json<Vec<Pri
     let prices = |book: PriceBook| Prices::new(Arc::new(book), zone.clone(), now());
     let (live, draft) = (prices(document.published), prices(document.draft));
     let products = everything(&state).await?;
-    Ok(Json(products.iter().filter_map(|product| farthest(product, &live, &draft)).collect()))
+    let of_plans = products.iter().flat_map(|product| by_plan(product, &live, &draft));
+    Ok(Json(products.iter().filter_map(|product| farthest(product, &live, &draft)).chain(of_plans).collect()))
+}
+
+/// Plans of the draft by which the first variant that they are for would cost something else than it does now.
+fn by_plan(product: &Product, live: &Prices, draft: &Prices) -> Vec<PriceMove> {
+    let of = |plan: &Plan| {
+        let variant = product.variants.iter().find(|variant| plan.reaches(product, variant))?;
+        let unit = |prices: &Prices| {
+            let prices = prices.with_extras(Extras { plan: Some(plan.id), written: false });
+            prices.quote(product, variant, 1).ok().map(|priced| priced.quote.unit)
+        };
+        let (before, after) = (unit(live)?, unit(draft)?);
+        (before != after).then(|| PriceMove {
+            product: product.handle.clone(),
+            name: product.name.clone(),
+            sku: variant.sku.clone(),
+            pieces: 1,
+            plan: Some(plan_says(plan)),
+            before,
+            after,
+        })
+    };
+    draft.book().plans.iter().filter_map(of).collect()
 }
 
 fn farthest(product: &Product, live: &Prices, draft: &Prices) -> Option<PriceMove> {
@@ -61,6 +86,7 @@ fn farthest(product: &Product, live: &Prices, draft: &Prices) -> Option<PriceMov
         name: product.name.clone(),
         sku: variant.sku.clone(),
         pieces,
+        plan: None,
         before,
         after,
     })

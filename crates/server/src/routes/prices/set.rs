@@ -1,11 +1,13 @@
-use super::{PricesView, RuleForm, currency, read, view};
+use super::form::{PlanForm, RuleForm, VatForm, read, read_plan, read_vat};
+use super::{PricesView, currency, view};
 use crate::error::{ApiError, ApiResult};
 use crate::pages::catch_up;
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::web::{Data, Json};
 use actix_web::{post, put};
-use compagina_core::price::{Places, PriceBook, PriceRule, Rounding, Together};
+use compagina_core::money::AmountStyle;
+use compagina_core::price::{OldFrom, Places, PriceBook, Rounding, Together};
 use compagina_storage::DocumentName;
 use serde::Deserialize;
 use utoipa::ToSchema;
@@ -19,6 +21,10 @@ pub struct PricesChange {
     together: Together,
     rounding: Rounding,
     places: Places,
+    plans: Vec<PlanForm>,
+    old: OldFrom,
+    vat: VatForm,
+    style: AmountStyle,
 }
 
 #[derive(Deserialize, ToSchema)]
@@ -36,11 +42,19 @@ pub async fn set(
     caller: Caller,
     body: Json<PricesChange>,
 ) -> ApiResult<Json<PricesView>> {
-    let PricesChange { revision, rules, together, rounding, places } = body.into_inner();
+    let PricesChange { revision, rules, together, rounding, places, plans, old, vat, style } =
+        body.into_inner();
     let currency = currency(&state).await?;
-    let rules: Vec<PriceRule> =
-        rules.into_iter().map(|form| read(form, currency)).collect::<ApiResult<_>>()?;
-    let book = PriceBook { rules, together, rounding, places };
+    let book = PriceBook {
+        rules: rules.into_iter().map(|form| read(form, currency)).collect::<ApiResult<_>>()?,
+        plans: plans.into_iter().map(read_plan).collect::<ApiResult<_>>()?,
+        vat: read_vat(vat)?,
+        together,
+        rounding,
+        places,
+        old,
+        style,
+    };
     book.check().map_err(ApiError::refused)?;
     state.store.set_document(DocumentName::Prices, caller.session.owner_id, revision, &book).await?;
     Ok(Json(view(&state).await?))

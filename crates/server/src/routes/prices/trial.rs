@@ -1,3 +1,4 @@
+use super::{plan_says, prices_of_draft};
 use crate::error::{ApiError, ApiResult};
 use crate::routes::shop::product::find;
 use crate::session::Caller;
@@ -6,10 +7,9 @@ use actix_web::post;
 use actix_web::web::{Data, Json};
 use compagina_core::catalog::{Product, Variant};
 use compagina_core::money::Money;
-use compagina_core::price::{Local, Next, PriceBook, Priced, Prices, Saving, Work};
+use compagina_core::price::{Extras, Local, Lowest, Next, PlanId, PriceBook, Priced, Saving, Work};
 use compagina_storage::{Document, DocumentName};
 use serde::{Deserialize, Serialize};
-use std::sync::Arc;
 use utoipa::ToSchema;
 
 /// What is put onto the bench.
@@ -25,6 +25,11 @@ pub struct Try {
     cart: Vec<TryLine>,
     /// By the shop's clocks; now where there is none.
     at: Option<Local>,
+    /// By which plan it is bought; once without one.
+    plan: Option<PlanId>,
+    /// Whether something is written onto it.
+    #[serde(default)]
+    written: bool,
 }
 
 #[derive(Deserialize, ToSchema)]
@@ -47,9 +52,27 @@ pub struct Tried {
     line: Money,
     next: Option<Next>,
     working: Vec<Work>,
+    /// The plans by which it can be bought, and what the one tried makes of the price.
+    plans: Vec<TriedPlan>,
+    /// Whether it can be bought without a plan.
+    once: bool,
+    planned: Option<Money>,
+    /// What writing onto it adds; none where nothing can be.
+    surcharge: Option<Money>,
+    /// The lowest price before the present one, from the history.
+    lowest: Option<Lowest>,
+    lowest_at: Option<Local>,
     /// Unit price by quantity, without the cart.
     ladder: Vec<Rung>,
     at: Local,
+}
+
+#[derive(Serialize, ToSchema)]
+pub struct TriedPlan {
+    id: PlanId,
+    says: String,
+    /// Whether it is the one by which the price was tried.
+    taken: bool,
 }
 
 #[derive(Serialize, ToSchema)]
@@ -77,11 +100,26 @@ pub async fn try_price(state: Data<State>, _caller: Caller, body: Json<Try>) -> 
     for (product, sku, quantity) in &cart {
         lines.push((product, variant_of(product, sku.as_deref())?, *quantity));
     }
-    let prices = Prices::new(Arc::new(document.draft), zone.clone(), zone.moment(&at)).with_cart(lines)?;
+    let prices = prices_of_draft(&state, document, zone.clone(), zone.moment(&at)).await?.with_cart(lines)?;
+    let prices = prices.with_extras(Extras { plan: wanted.plan, written: wanted.written });
+    let taken = prices.plan_for(&product, variant, wanted.plan).map(|plan| plan.id);
+    let text = product.terms.text.as_ref();
+    let surcharge = text.map(|text| Money::new(text.surcharge, product.price.currency));
+    let added = if wanted.written { surcharge.map_or(0, |more| more.minor) } else { 0 };
+    let lowest = prices.lowest_before(&product, variant);
     let (Priced { quote, base, next }, working) =
         prices.explain(&product, variant, pieces(wanted.quantity)?)?;
     let rung = |(from, unit)| Rung { from, unit };
     Ok(Json(Tried {
+        plans: prices
+            .plans(&product, variant)
+            .map(|plan| TriedPlan { id: plan.id, says: plan_says(plan), taken: taken == Some(plan.id) })
+            .collect(),
+        once: prices.can_be_bought_once(&product, variant),
+        planned: taken.map(|_| Money::new(quote.unit.minor - added, quote.unit.currency)),
+        surcharge,
+        lowest,
+        lowest_at: lowest.map(|lowest| zone.local(lowest.at)),
         ladder: prices.ladder(&product, variant).into_iter().map(rung).collect(),
         sku: variant.sku.clone(),
         skus: product.variants.iter().map(|v| v.sku.clone()).collect(),

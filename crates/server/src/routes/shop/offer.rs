@@ -1,3 +1,4 @@
+use super::product::plan_of;
 use super::published_layout;
 use crate::error::{ApiError, ApiResult};
 use crate::known::known_product;
@@ -6,13 +7,13 @@ use crate::routes::till::prices_for_cart;
 use crate::state::State;
 use actix_web::web::{Data, Json, Path, Query};
 use actix_web::{HttpRequest, get};
-use compagina_core::catalog::{Product, Shop};
+use compagina_core::catalog::Product;
 use compagina_core::choice::{Selection, ValueState, pick};
 use compagina_core::ids::Handle;
 use compagina_core::money::Money;
 use compagina_core::price::{Offer, Place, Tag};
 use compagina_core::situation::Situation;
-use compagina_press::{Entry, entry_for};
+use compagina_press::{Entry, Nav, amount as press_amount, entry_for};
 use serde::Serialize;
 use utoipa::ToSchema;
 
@@ -73,9 +74,11 @@ pub struct Amount {
 }
 
 /// What a product costs under a choice, and which values can be had. Options are named by their handles:
-/// `?colour=ember&sail=2-1-m&quantity=2`; what isn't known is passed over. Of choices that nothing fits the last one stays
+/// `?colour=ember&sail=2-1-m&quantity=2&plan=1`; `written=1` where something is written onto it. What isn't known is passed
+/// over. Of choices that nothing fits the last one stays
 /// and as few others as possible move.
-#[utoipa::path(operation_id = "offer", params(("handle" = String, Path), ("quantity" = Option<u32>, Query)),
+#[utoipa::path(operation_id = "offer", params(("handle" = String, Path), ("quantity" = Option<u32>, Query), ("plan" = Option<u64>, Query),
+    ("written" = Option<u8>, Query)),
     responses((status = 200, body = OfferAnswer), (status = 404, body = ApiError)))]
 #[get("/shop/products/{handle}/offer")]
 pub async fn tell(
@@ -90,16 +93,20 @@ pub async fn tell(
     let quantity = pairs().find(|(name, _)| *name == "quantity").and_then(|(_, text)| text.parse().ok());
     let asked = Selection::from_pairs(&product, pairs()).0;
     let selection = settled(&product, &asked, pairs().map(|(name, _)| name));
+    let written = pairs().any(|(name, text)| name == "written" && text == "1");
     let situation = Situation {
         selection: selection.clone(),
-        quantity: quantity.unwrap_or(1).clamp(1, 99),
+        quantity: quantity.unwrap_or(product.terms.first()).clamp(1, 99),
+        plan: plan_of(pairs()),
+        text: if written { "x".to_owned() } else { String::new() },
         ..Situation::plain(product.options.len(), today())
     };
     let mut nav = nav(&state, &Reading::of(&request).under(template)).await?;
     nav.prices = prices_for_cart(&state, &request, nav.prices).await?;
     let entry = entry_for(&nav, &product, &layout, &situation)?;
+    nav.prices = nav.prices.with_extras(situation.extras());
     let offer = nav.prices.offer(&product, &selection, situation.quantity, Place::Page)?;
-    Ok(Json(answer(&nav.shop, &product, &asked, &offer, situation.quantity, entry)))
+    Ok(Json(answer(&nav, &product, &asked, &offer, situation.quantity, entry)))
 }
 
 /// The choice, with the last one in the address kept where nothing fits all of them.
@@ -113,15 +120,18 @@ fn settled<'a>(product: &Product, asked: &Selection, names: impl Iterator<Item =
 }
 
 fn answer(
-    shop: &Shop,
+    nav: &Nav,
     product: &Product,
     asked: &Selection,
     offer: &Offer,
     quantity: u32,
     entry: Entry,
 ) -> OfferAnswer {
-    let amount =
-        |m: Money| Amount { minor: m.minor, currency: m.currency.code(), text: m.format(shop.locale) };
+    let amount = |m: Money| Amount {
+        minor: m.minor,
+        currency: m.currency.code(),
+        text: press_amount(&nav.shop, &nav.prices, product, m),
+    };
     let (price, up_to, old_price) = match &offer.tag {
         Tag::Exact(quote) => (Some(amount(quote.unit)), None, quote.old.map(amount)),
         Tag::Span { from, to } => (Some(amount(*from)), Some(amount(*to)), None),

@@ -45,7 +45,7 @@ async fn draft(state: &State, request: &HttpRequest, token: &str, handle: &str) 
     let selection = if none { opening_selection(&product, &layout) } else { chosen };
     let day = nav.shop.locale.day(&until.format("%Y-%m-%d").to_string());
     let text = nav.words.say_with("preview-bar", &[("until", Arg::Text(&day))]);
-    let notice = Notice { text, to_cart: false };
+    let notice = Notice { text, leads: None };
     let (page, _) =
         draw(state, &nav, &product, &layout, &Situation { selection, ..plain }, Mode::Shop, Some(&notice))
             .await?;

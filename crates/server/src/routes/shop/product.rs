@@ -11,6 +11,7 @@ use compagina_core::catalog::Product;
 use compagina_core::choice::{Selection, UnknownChoice};
 use compagina_core::ids::Handle;
 use compagina_core::page::{Layout, Rule};
+use compagina_core::price::PlanId;
 use compagina_core::situation::Situation;
 use compagina_core::wording::Arg;
 use compagina_press::{Mode, Nav, Notice, Page, opening_selection, render};
@@ -53,7 +54,10 @@ async fn answer(
     let notice = notice(&nav, &pairs, &unknown);
     let (page, products) =
         draw(state, &nav, &product, &layout, &situation, Mode::Shop, notice.as_ref()).await?;
-    let plain = notice.is_none() && situation.quantity == 1 && key.len() <= LONGEST_KEY && !asks_for_cart;
+    let plain = notice.is_none()
+        && situation.quantity == product.terms.first()
+        && key.len() <= LONGEST_KEY
+        && !asks_for_cart;
     // Only addresses that name nothing but choices are kept, or strange ones would push them out.
     let known = pairs.iter().all(|(name, _)| product.options.iter().any(|o| o.handle.as_str() == name));
     if plain && known {
@@ -79,18 +83,29 @@ pub(super) fn situation(
     let chosen = selection.chosen().next().is_some();
     let selection = if chosen { selection } else { opening_selection(product, layout) };
     let quantity = text().find(|(name, _)| *name == "quantity").and_then(|(_, n)| n.parse().ok());
-    let quantity = quantity.unwrap_or(1).clamp(1, 99);
+    let first = product.terms.first();
+    let quantity = quantity.unwrap_or(first).clamp(1, 99);
     let plain = Situation::plain(product.options.len(), today());
-    (Situation { selection, quantity, ..plain }, unknown)
+    let plan = plan_of(text());
+    (Situation { selection, quantity, plan, ..plain }, unknown)
+}
+
+/// The plan that a form or an address names; none for once.
+pub fn plan_of<'a>(mut pairs: impl Iterator<Item = (&'a str, &'a str)>) -> Option<PlanId> {
+    let (_, number) = pairs.find(|(name, _)| *name == "plan")?;
+    number.parse().ok().filter(|number| *number > 0).map(PlanId)
 }
 
 fn notice(nav: &Nav, pairs: &Pairs, unknown: &[UnknownChoice]) -> Option<Notice> {
     if pairs.iter().any(|(name, _)| name == "added") {
-        return Some(Notice { text: nav.words.say("added"), to_cart: true });
+        return Some(Notice { text: nav.words.say("added"), leads: Some(("/shop/cart", "see-cart")) });
+    }
+    if pairs.iter().any(|(name, _)| name == "kept") {
+        return Some(Notice { text: nav.words.say("wish-kept"), leads: Some(("/shop/wishes", "wish-see")) });
     }
     let choice = unknown.first()?;
     let text = nav.words.say_with("gone-choice", &[("value", Arg::Text(&choice.value))]);
-    Some(Notice { text, to_cart: false })
+    Some(Notice { text, leads: None })
 }
 
 /// The page, and the products of which it was made.

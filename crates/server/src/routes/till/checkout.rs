@@ -1,27 +1,35 @@
-use super::{cart, cart_of, reckoned, see_other, see_other_with_count};
-use crate::error::ApiResult;
+use super::{PAID_BY_COOKIE, cart, cart_of, payer, reckoned, see_other, see_other_with_count};
+use crate::error::{ApiError, ApiResult};
 use crate::news::confirmation;
 use crate::reading::{Reading, nav, now};
 use crate::routes::shop::{check_origin, html, or_message};
 use crate::state::State;
+use actix_web::cookie::time::Duration;
+use actix_web::cookie::{Cookie, SameSite};
 use actix_web::http::StatusCode;
-use actix_web::web::{Data, Form};
+use actix_web::web::{Data, Form, Query};
 use actix_web::{HttpRequest, HttpResponse, get, post};
+use compagina_core::pay::{PROVIDERS, in_order, provider};
+use compagina_core::price::Plan;
 use compagina_core::wording::{Arg, Words};
-use compagina_press::shop::{CheckoutForm, CheckoutPage, FIELDS, PAYMENTS, checkout};
-use compagina_storage::{CartRow, Contact, Placed};
+use compagina_press::plan_words;
+use compagina_press::shop::{Bought, CheckoutForm, CheckoutPage, FIELDS, PAYMENTS, checkout};
+use compagina_storage::{CartRow, Contact, Paying, Placed};
 use std::collections::BTreeMap;
-use std::time::Duration;
 
 /// How long the slow test card takes.
-const SLOW: Duration = Duration::from_secs(3);
+const SLOW: std::time::Duration = std::time::Duration::from_secs(3);
 
 /// The checkout.
 #[get("/shop/checkout")]
 pub async fn show(state: Data<State>, request: HttpRequest) -> HttpResponse {
     let answer = async {
         let Some(cart) = cart_of(&state, &request).await? else { return Ok(see_other("/shop/cart")) };
-        page(&state, &request, cart, StatusCode::OK, &CheckoutForm::default(), None).await
+        let pairs = Query::<Vec<(String, String)>>::from_query(request.query_string());
+        let asked = pairs.map(Query::into_inner).unwrap_or_default();
+        let asked = asked.into_iter().find(|(name, _)| name == "pay").map(|(_, id)| ("provider".into(), id));
+        let form = CheckoutForm { values: asked.into_iter().collect(), ..CheckoutForm::default() };
+        page(&state, &request, cart, StatusCode::OK, &form, None).await
     };
     or_message(&state, &request, answer.await).await
 }
@@ -40,14 +48,39 @@ async fn page(
     if items.is_empty() || !reckoning.stands() {
         return Ok(see_other("/shop/cart"));
     }
-    let lines = items
-        .iter()
-        .zip(&reckoning.lines)
-        .map(|(item, line)| (format!("{} × {}", item.quantity, item.product.name), line.quote.line));
+    let lines = items.iter().zip(&reckoning.lines).map(|(item, line)| Bought {
+        what: format!("{} × {}", item.quantity, item.product.name),
+        besides: besides(&nav.words, line.plan.as_ref(), item.extra.text.as_deref().unwrap_or_default()),
+        line: line.quote.line,
+    });
     let problem = problem.map(|key| nav.words.say(key));
-    let view =
-        CheckoutPage { lines: lines.collect(), total: reckoning.total, form, problem: problem.as_deref() };
+    let kept = form.values.get("once").filter(|once| is_once(once));
+    let once = kept.cloned().unwrap_or_else(new_once);
+    let view = CheckoutPage {
+        lines: lines.collect(),
+        total: reckoning.total,
+        vat: reckoning.vat,
+        form,
+        problem: problem.as_deref(),
+        providers: in_order(payer(request).as_payer()),
+        once: &once,
+    };
     Ok(html(status, checkout(&nav, &view)))
+}
+
+/// What a line holds besides what it is: its plan, what is written onto it.
+pub fn besides(words: &Words, plan: Option<&Plan>, text: &str) -> Vec<String> {
+    let written = text.replace('\n', " / ");
+    let text = (!text.is_empty()).then(|| words.say_with("cart-text", &[("text", Arg::Text(&written))]));
+    plan.map(|plan| plan_words(words, plan)).into_iter().chain(text).collect()
+}
+
+fn new_once() -> String {
+    format!("{:032x}", rand::random::<u128>())
+}
+
+fn is_once(text: &str) -> bool {
+    text.len() == 32 && text.bytes().all(|b| b.is_ascii_hexdigit())
 }
 
 /// Orders the cart and pays.
@@ -69,34 +102,54 @@ async fn order(
     check_origin(request)?;
     let Some(cart) = cart_of(state, request).await? else { return Ok(see_other("/shop/cart")) };
     let nav = nav(state, &Reading::of(request)).await?;
-    let words = nav.words;
-    let form = CheckoutForm { problems: problems(&words, &values), values };
+    let words = &nav.words;
+    let form = CheckoutForm { problems: problems(words, &values), values };
     if !form.problems.is_empty() {
         let problem = Some("checkout-missing");
         return page(state, request, cart, StatusCode::UNPROCESSABLE_ENTITY, &form, problem).await;
     }
-    let id = match state.store.place_order(cart, &contact(&form.values), now()).await? {
+    let provider = form.values.get("provider").and_then(|id| provider(id)).unwrap_or(&PROVIDERS[0]);
+    let once = form.values.get("once").filter(|once| is_once(once)).map_or("", String::as_str);
+    let contact = contact(&form.values);
+    let paying = Paying { contact: &contact, provider: provider.id, once };
+    let id = match state.store.place_order(cart, &paying, now()).await? {
         Placed::Waiting(id) => id,
+        Placed::Before(id) => return Ok(see_other(&format!("/shop/orders/{id}"))),
         Placed::Empty => return Ok(see_other("/shop/cart")),
         Placed::NotAsSeen => {
             return cart::page(state, request, StatusCode::CONFLICT, Some("checkout-not-as-seen")).await;
         }
     };
-    let paid = simulated_payment(form.values.get("payment").map_or("", String::as_str)).await;
-    let order = state.store.order(id, cart).await?;
-    let message = order.map(|order| confirmation(&words, nav.shop.locale, &order));
-    state.store.settle_order(id, paid, message.as_ref()).await?;
-    if paid {
-        return see_other_with_count(state, cart, &format!("/shop/orders/{id}")).await;
+    let message = state.store.order(id, cart).await?.map(|order| confirmation(&nav, &order));
+    let ends = simulated_payment(form.values.get("payment").map_or("", String::as_str)).await;
+    for paid in &ends {
+        state.store.settle_order(id, *paid, message.as_ref()).await?;
     }
-    page(state, request, cart, StatusCode::PAYMENT_REQUIRED, &form, Some("checkout-refused")).await
+    if ends.contains(&false) {
+        // A form that is sent again after a refusal is another attempt.
+        let values = form.values.into_iter().filter(|(name, _)| name != "once").collect();
+        let form = CheckoutForm { values, ..CheckoutForm::default() };
+        let status = StatusCode::PAYMENT_REQUIRED;
+        return page(state, request, cart, status, &form, Some("checkout-refused")).await;
+    }
+    let mut answer = see_other_with_count(state, cart, &format!("/shop/orders/{id}")).await?;
+    let last = Cookie::build(PAID_BY_COOKIE, provider.id).path("/shop").same_site(SameSite::Lax);
+    answer.add_cookie(&last.max_age(Duration::days(365)).finish()).map_err(ApiError::unforeseen)?;
+    Ok(answer)
 }
 
-async fn simulated_payment(card: &str) -> bool {
-    if card == "slow" {
-        actix_web::rt::time::sleep(SLOW).await;
+/// What the provider answers: once, twice or never.
+async fn simulated_payment(asked: &str) -> Vec<bool> {
+    match asked {
+        "refuse" => vec![false],
+        "twice" => vec![true, true],
+        "never" => vec![],
+        "slow" => {
+            actix_web::rt::time::sleep(SLOW).await;
+            vec![true]
+        }
+        _ => vec![true],
     }
-    card != "refuse"
 }
 
 fn problems(words: &Words, values: &BTreeMap<String, String>) -> BTreeMap<String, String> {

@@ -47,7 +47,7 @@ async fn answer(state: &State, request: &HttpRequest, form: &[(String, String)])
     };
     let plain = Situation::plain(product.options.len(), today());
     let situation = Situation { selection, cart: cart_facts(state, request).await?, ..plain };
-    let notice = Notice { text, to_cart: false };
+    let notice = Notice { text, leads: None };
     let (page, _) = draw(state, &nav, &product, &layout, &situation, Mode::Shop, Some(&notice)).await?;
     Ok(html(status, page))
 }

@@ -3,7 +3,10 @@
 pub mod cart;
 pub mod checkout;
 pub mod interest;
+pub mod pay_order;
+pub mod put;
 pub mod receipt;
+pub mod wish;
 
 use crate::error::{ApiError, ApiResult};
 use crate::reading::now;
@@ -13,7 +16,10 @@ use actix_web::cookie::{Cookie, SameSite};
 use actix_web::http::header;
 use actix_web::{HttpRequest, HttpResponse};
 use compagina_core::cart::{Reckoning, reckon};
+use compagina_core::catalog::Product;
+use compagina_core::choice::Selection;
 use compagina_core::page::CartFacts;
+use compagina_core::pay::Payer;
 use compagina_core::price::Prices;
 use compagina_storage::{CartItem, CartRow};
 use std::collections::BTreeSet;
@@ -83,6 +89,15 @@ async fn changing(
     Ok(())
 }
 
+/// `Colour: Ember · Sail: 2.1 m`
+fn choice_of(product: &Product, selection: &Selection) -> String {
+    let names = selection.chosen().filter_map(|(o, v)| {
+        let option = product.options.get(o)?;
+        Some(format!("{}: {}", option.name, option.values.get(usize::from(v))?.name))
+    });
+    names.collect::<Vec<_>>().join(" · ")
+}
+
 /// The shopper's cart, or a new one with the cookie that goes with it.
 async fn cart_for(state: &State, request: &HttpRequest) -> ApiResult<(CartRow, Option<Cookie<'static>>)> {
     if let Some(cart) = cart_of(state, request).await? {
@@ -97,6 +112,38 @@ async fn cart_for(state: &State, request: &HttpRequest) -> ApiResult<(CartRow, O
 async fn count_cookie(state: &State, cart: CartRow) -> ApiResult<Cookie<'static>> {
     let count = state.store.cart_count(cart).await?;
     Ok(Cookie::build("cart_count", count.to_string()).path("/shop").same_site(SameSite::Lax).finish())
+}
+
+/// By which provider a shopper paid the last time.
+const PAID_BY_COOKIE: &str = "paid_by";
+
+/// What a request tells of who pays.
+struct KnownPayer {
+    country: Option<String>,
+    on_phone: bool,
+    used_last: Option<String>,
+}
+
+impl KnownPayer {
+    fn as_payer(&self) -> Payer<'_> {
+        let (country, used_last) = (self.country.as_deref(), self.used_last.as_deref());
+        Payer { country, on_phone: self.on_phone, used_last }
+    }
+}
+
+/// The country is the first one that the browser's languages name; whether it is a phone says the browser itself.
+fn payer(request: &HttpRequest) -> KnownPayer {
+    let text = |name: &str| request.headers().get(name).and_then(|value| value.to_str().ok()).unwrap_or("");
+    let languages = text("accept-language").split(',').map(|one| one.split(';').next().unwrap_or("").trim());
+    let region = |tag: &str| {
+        let region = tag.split('-').skip(1).find(|part| part.len() == 2)?;
+        region.bytes().all(|b| b.is_ascii_alphabetic()).then(|| region.to_ascii_uppercase())
+    };
+    KnownPayer {
+        country: languages.filter_map(region).next(),
+        on_phone: text("sec-ch-ua-mobile") == "?1" || text("user-agent").contains("Mobile"),
+        used_last: request.cookie(PAID_BY_COOKIE).map(|cookie| cookie.value().to_owned()),
+    }
 }
 
 fn see_other(to: &str) -> HttpResponse {

@@ -4,7 +4,7 @@ use crate::session::Caller;
 use crate::state::State;
 use actix_web::web::{Data, Json, Query};
 use actix_web::{delete, patch};
-use compagina_core::catalog::Product;
+use compagina_core::catalog::{Measure, Product};
 use compagina_core::format::{read_amount, read_stock};
 use compagina_core::ids::VariantId;
 use compagina_core::media::PLAN;
@@ -23,6 +23,8 @@ pub struct ChangeVariants {
     old_price: Option<String>,
     /// A whole number; empty where it isn't counted.
     stock: Option<String>,
+    /// How much there is in it, such as `25 m`; empty for none told.
+    measure: Option<String>,
     /// A picture of the product, by its number; 0 for none of its own.
     picture: Option<u64>,
 }
@@ -38,7 +40,7 @@ pub async fn change(
     wanted: Json<ChangeVariants>,
 ) -> ApiResult<Json<VariantsView>> {
     let product = product_of(&state, &of.product).await?;
-    let ChangeVariants { ids, sku, price, old_price, stock, picture } = wanted.into_inner();
+    let ChangeVariants { ids, sku, price, old_price, stock, measure, picture } = wanted.into_inner();
     let amount = |text: String| read_amount(text.trim(), product.price.currency).map_err(ApiError::refused);
     let sku = match sku {
         Some(sku) => Some(free_sku(&state, &product, &ids, &sku).await?),
@@ -49,6 +51,7 @@ pub async fn change(
         price_minor: price.map(amount).transpose()?,
         old_price_minor: old_price.map(amount).transpose()?,
         stock: stock.map(|text| read_stock(text.trim()).map_err(ApiError::refused)).transpose()?,
+        measure: measure.map(read_measure).transpose()?,
         picture: match picture {
             Some(0) => Some(None),
             Some(id) => Some(Some(picture_of(&state, &product, id).await?)),
@@ -57,6 +60,13 @@ pub async fn change(
     };
     state.store.change_variants(product.id, &ids, &change).await?;
     Ok(Json(variants_view(&state, &of.product).await?))
+}
+
+fn read_measure(text: String) -> ApiResult<Option<Measure>> {
+    if text.trim().is_empty() {
+        return Ok(None);
+    }
+    Measure::try_from(text).map(Some).map_err(ApiError::refused)
 }
 
 /// A picture of this product.

@@ -72,6 +72,8 @@ pub struct VariantRow {
     old_price: Option<String>,
     /// None where it isn't counted.
     stock: Option<u32>,
+    /// How much there is in it: `25 m`.
+    measure: Option<String>,
     /// So many shoppers want to hear when it can be bought.
     waiting: u32,
     /// Its own picture; none where those of its values stand for it.
@@ -131,6 +133,7 @@ fn row(product: &Product, variant: &Variant, pictures: &[GridPicture]) -> Varian
         price: variant.price.map(|price| price.plain()),
         old_price: variant.old_price.map(|price| price.plain()),
         stock: variant.stock.left(),
+        measure: variant.measure.map(String::from),
         waiting: 0,
         picture: variant.picture.and_then(|place| pictures.get(place)).map(|picture| picture.id),
     }

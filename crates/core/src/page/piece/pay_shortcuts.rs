@@ -1,0 +1,18 @@
+//! Buttons that lead past the cart, each to the checkout with one provider.
+
+use super::shared::piece_settings;
+use crate::page::Setting;
+use crate::page::setting::choice;
+
+choice! {
+    /// In which order providers stand.
+    OrderBy { Shopper = "shopper", "What suits each"; Listed = "listed", "As listed"; }
+}
+
+/// Over the buttons; empty for nothing.
+pub const WORDS: Setting = Setting::words("words", "Words over them", 60, "Or go straight to");
+pub const COUNT: Setting = Setting::number("count", "At most", 1, 4, 2).everywhere();
+/// For each shopper: what was used last, then what suits the device, then what is at home in the country.
+pub const ORDER: Setting = Setting::choice::<OrderBy>("order", "Order", "shopper").everywhere();
+
+pub const SETTINGS: &[&Setting] = piece_settings![tight; &WORDS, &COUNT, &ORDER];

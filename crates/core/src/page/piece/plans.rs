@@ -1,0 +1,13 @@
+//! Buying once, or again and again: the plans by which the product can be bought.
+
+use super::shared::piece_settings;
+use crate::page::Setting;
+
+pub const HEADING: Setting = Setting::words("heading", "Heading", 60, "How often");
+pub const ONCE: Setting = Setting::words("once", "Buying once", 40, "Just this once");
+pub const SAVING: Setting = Setting::flag("saving", "With the saving", true);
+/// What later deliveries cost, where only the first one costs less.
+pub const THEN: Setting = Setting::flag("then", "With later prices", true);
+pub const NOTE: Setting = Setting::words("note", "Note under it", 120, "");
+
+pub const SETTINGS: &[&Setting] = piece_settings![&HEADING, &ONCE, &SAVING, &THEN, &NOTE];

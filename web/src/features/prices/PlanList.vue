@@ -1,0 +1,56 @@
+<script setup lang="ts">
+import type { PricesView } from "./usePrices";
+
+/** The plans by which things can be bought again and again. */
+defineProps<{ view: PricesView; chosen: number | null }>();
+defineEmits<{ choose: [id: number] }>();
+</script>
+
+<template>
+  <div class="plans" role="list" aria-label="Plans">
+    <div v-for="plan in view.plans" :key="plan.id" role="listitem">
+      <button class="plan" :class="{ chosen: plan.id === chosen }" @click="$emit('choose', plan.id)">
+        <b>{{ plan.says }}</b>
+        <span :class="plan.products === 0 ? 'signal' : 'soft'">
+          {{ plan.of }} ·
+          {{ plan.once ? "or just once" : "only by plan" }}
+        </span>
+      </button>
+    </div>
+    <p v-if="view.plans.length === 0" class="soft none">
+      No plans yet. With one, shoppers can have the same thing sent every few weeks or months, for less.
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.plans {
+  border: 1px solid var(--line);
+  border-radius: 8px;
+  background: #fff;
+}
+.plan {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 14px;
+  width: 100%;
+  padding: 8px 12px;
+  text-align: left;
+}
+div + div > .plan {
+  border-top: 1px solid #ece7da;
+}
+.plan:hover {
+  background: #faf7f0;
+}
+.plan.chosen {
+  background: var(--accent-weak);
+}
+.plan.chosen .soft {
+  color: #3f4c53;
+}
+.none {
+  margin: 0;
+  padding: 12px;
+}
+</style>

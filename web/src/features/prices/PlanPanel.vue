@@ -1,0 +1,91 @@
+<script setup lang="ts">
+import { computed, ref, watch } from "vue";
+import ReachPick from "./ReachPick.vue";
+import { type PlanForm, type PricesControl, planFormOf } from "./usePrices";
+
+/** What is set of a plan: how often, for what, and what it saves. */
+const props = defineProps<{ control: PricesControl; id: number }>();
+const emit = defineEmits<{ gone: [] }>();
+const known = computed(() => props.control.view.value?.plans.find((plan) => plan.id === props.id));
+const empty = (): PlanForm => ({
+  id: props.id,
+  reach: { of: "products", products: [] },
+  every: 8,
+  period: "weeks",
+  percent: "10",
+  saved_on: "all",
+  once: true,
+});
+const form = ref<PlanForm>(empty());
+watch(
+  () => [props.id, known.value] as const,
+  () => (form.value = known.value ? structuredClone(planFormOf(known.value)) : empty()),
+  { immediate: true },
+);
+const changed = computed(() => JSON.stringify(known.value && planFormOf(known.value)) !== JSON.stringify(form.value));
+async function remove(): Promise<void> {
+  if (await props.control.removePlan(props.id)) emit("gone");
+}
+</script>
+
+<template>
+  <form class="panel" aria-label="The chosen plan" @submit.prevent="control.keepPlan(form)">
+    <ReachPick v-model="form.reach" :view="control.view.value" />
+    <div class="line">
+      <span class="soft">every</span>
+      <input v-model.number="form.every" type="number" min="1" max="52" aria-label="Every so many" />
+      <select v-model="form.period" aria-label="Weeks or months">
+        <option value="weeks">weeks</option>
+        <option value="months">months</option>
+      </select>
+    </div>
+    <div class="line">
+      <span class="soft">saves</span>
+      <input v-model="form.percent" inputmode="decimal" aria-label="Saves, in percent" />
+      <span class="soft">%</span>
+      <select v-model="form.saved_on" aria-label="On which deliveries">
+        <option value="all">every time</option>
+        <option value="first">the first time</option>
+      </select>
+    </div>
+    <label class="line">
+      <input v-model="form.once" type="checkbox" />
+      <span>Can be bought just once, too</span>
+    </label>
+    <div class="line">
+      <v-btn type="submit" variant="outlined" :disabled="!changed">Keep</v-btn>
+      <span class="space" />
+      <button v-if="known" type="button" class="quiet" @click="remove">Remove</button>
+    </div>
+  </form>
+</template>
+
+<style scoped>
+.panel {
+  display: grid;
+  align-content: start;
+  gap: 12px;
+}
+.line {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+input:not([type="checkbox"]) {
+  width: 62px;
+}
+input:not([type="checkbox"]),
+select {
+  min-width: 0;
+  padding: 5px 8px;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  background: #fff;
+}
+input[type="checkbox"] {
+  accent-color: var(--accent);
+}
+.space {
+  flex: 1;
+}
+</style>

@@ -1,0 +1,199 @@
+<script setup lang="ts">
+import { computed, ref, watch } from "vue";
+import type { PricesControl, PricesView } from "./usePrices";
+import { written } from "./usePrices";
+
+/** How prices are shown: where an old price comes from and when it stands there, tax, rounding, signs. */
+const props = defineProps<{ view: PricesView; control: PricesControl }>();
+const { change } = props.control;
+
+const ROUNDS = [
+  { step: 1, title: "the smallest coin" },
+  { step: 5, title: "5" },
+  { step: 10, title: "10" },
+  { step: 50, title: "50" },
+  { step: 100, title: "100" },
+];
+const PLACES: { place: keyof PricesView["places"]; title: string }[] = [
+  { place: "page", title: "on pages" },
+  { place: "card", title: "on cards" },
+  { place: "quick", title: "in quick looks" },
+];
+type Value = Event & { target: HTMLSelectElement };
+const value = (event: Event): string => (event as Value).target.value;
+function policy(place: keyof PricesView["places"], event: Event): void {
+  const now = value(event) as PricesView["places"]["page"];
+  void change({ places: { ...props.view.places, [place]: now } });
+}
+const round = (part: Partial<PricesView["rounding"]>) => change({ rounding: { ...props.view.rounding, ...part } });
+const style = (part: Partial<PricesView["style"]>) => change({ style: { ...props.view.style, ...part } });
+const vat = (part: Partial<PricesView["vat"]>) => change({ vat: { ...props.view.vat, ...part } });
+
+const rate = ref("");
+watch(
+  () => props.view.vat.percent,
+  (now) => (rate.value = now),
+  { immediate: true },
+);
+function keepRate(): void {
+  if (rate.value.trim() !== props.view.vat.percent) void vat({ percent: rate.value });
+}
+const typeName = (handle: string): string => props.view.types.find((type) => type.handle === handle)?.name ?? handle;
+const other = computed(() =>
+  props.view.types.filter((type) => !props.view.vat.types.some((own) => own.kind === type.handle)),
+);
+function addRate(event: Event): void {
+  const kind = value(event);
+  if (kind !== "") void vat({ types: [...props.view.vat.types, { kind, percent: "0" }] });
+}
+function setRate(kind: string, percent: string): void {
+  void vat({ types: props.view.vat.types.map((own) => (own.kind === kind ? { kind, percent } : own)) });
+}
+function dropRate(kind: string): void {
+  void vat({ types: props.view.vat.types.filter((own) => own.kind !== kind) });
+}
+</script>
+
+<template>
+  <div class="ways">
+    <template v-if="view.to_mend.length">
+      <h2 class="signal">To mend</h2>
+      <p v-for="one in view.to_mend" :key="one.sku" class="mend">
+        <router-link :to="{ name: 'variants', params: { handle: one.product }, query: { selling: 1 } }">{{
+          one.name
+        }}</router-link>
+        shows {{ written(one.typed) }} as its old price. In the 30 days before {{ one.since.slice(0, 10) }} it cost
+        {{ written(one.lowest.amount) }}.
+      </p>
+    </template>
+    <h2>Old prices</h2>
+    <label>
+      <span class="soft">come from</span>
+      <select :value="view.old" @change="change({ old: value($event) as PricesView['old'] })">
+        <option value="typed">what is typed, or before a rule</option>
+        <option value="lowest">the lowest price of 30 days</option>
+      </select>
+    </label>
+    <label v-for="{ place, title } in PLACES" :key="place">
+      <span class="soft">{{ title }}, of a rule</span>
+      <select :value="view.places[place]" @change="policy(place, $event)">
+        <option value="with_quantity">as the shopper raises the number</option>
+        <option value="once_earned">once the cart has earned it</option>
+        <option value="at_once">at once, with the condition</option>
+      </select>
+    </label>
+    <h2>VAT</h2>
+    <div class="two">
+      <label>
+        <span class="soft">Rate, %</span>
+        <input v-model="rate" inputmode="decimal" placeholder="none" @blur="keepRate" @keydown.enter="keepRate" />
+      </label>
+      <label>
+        <span class="soft">Prices are shown</span>
+        <select :value="view.vat.shown" @change="vat({ shown: value($event) as PricesView['vat']['shown'] })">
+          <option value="with">with it</option>
+          <option value="without">without it</option>
+        </select>
+      </label>
+    </div>
+    <div v-for="own in view.vat.types" :key="own.kind" class="rate">
+      <span>{{ typeName(own.kind) }}</span>
+      <input
+        :value="own.percent"
+        inputmode="decimal"
+        :aria-label="`Rate of ${typeName(own.kind)}, in percent`"
+        @change="setRate(own.kind, value($event))"
+      />
+      <button class="quiet" :aria-label="`No rate of its own for ${typeName(own.kind)}`" @click="dropRate(own.kind)">
+        Take out
+      </button>
+    </div>
+    <select v-if="other.length" aria-label="Another rate for a type" value="" @change="addRate">
+      <option value="">Another rate for a type …</option>
+      <option v-for="type in other" :key="type.handle" :value="type.handle">{{ type.name }}</option>
+    </select>
+    <h2>Amounts</h2>
+    <div class="two">
+      <label>
+        <span class="soft">Written</span>
+        <select :value="view.style.unit" @change="style({ unit: value($event) as PricesView['style']['unit'] })">
+          <option value="sign">with the sign</option>
+          <option value="code">with {{ view.currency }}</option>
+          <option value="none">as a plain number</option>
+        </select>
+      </label>
+      <label>
+        <span class="soft">Whole ones</span>
+        <select :value="view.style.zeros ? 'on' : 'off'" @change="style({ zeros: value($event) === 'on' })">
+          <option value="on">with zeros</option>
+          <option value="off">without zeros</option>
+        </select>
+      </label>
+    </div>
+    <div class="two">
+      <label>
+        <span class="soft">Percentages round</span>
+        <select :value="view.rounding.down ? 'down' : 'near'" @change="round({ down: value($event) === 'down' })">
+          <option value="near">to the nearest</option>
+          <option value="down">down</option>
+        </select>
+      </label>
+      <label>
+        <span class="soft">to</span>
+        <select :value="view.rounding.step" @change="round({ step: Number(value($event)) })">
+          <option v-for="one in ROUNDS" :key="one.step" :value="one.step">{{ one.title }}</option>
+        </select>
+      </label>
+    </div>
+    <p class="soft">The shop's clocks: {{ view.now.replace("T", ", ") }}.</p>
+  </div>
+</template>
+
+<style scoped>
+.ways,
+label {
+  display: grid;
+  gap: 10px;
+}
+label {
+  gap: 2px;
+}
+h2 + label,
+h2 + .two {
+  margin-top: -4px;
+}
+:is(label, .two, .rate, select, .mend) + h2 {
+  margin-top: 8px;
+}
+.two {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 8px;
+}
+.rate {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+.rate span {
+  flex: 1;
+}
+.rate input {
+  width: 62px;
+}
+input,
+select {
+  min-width: 0;
+  width: 100%;
+  padding: 4px 8px;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  background: #fff;
+}
+.mend {
+  margin: 0;
+}
+p {
+  margin: 0;
+}
+</style>

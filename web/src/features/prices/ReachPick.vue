@@ -1,0 +1,93 @@
+<script setup lang="ts">
+import { computed } from "vue";
+import type { PricesView, RuleForm } from "./usePrices";
+
+/** For which products something is: all, some types, tags, products or variants. */
+const reach = defineModel<RuleForm["reach"]>({ required: true });
+const props = defineProps<{ view: PricesView | null }>();
+
+type Of = RuleForm["reach"]["of"];
+const REACHES: { of: Of; title: string }[] = [
+  { of: "all", title: "everything" },
+  { of: "types", title: "types" },
+  { of: "tags", title: "tags" },
+  { of: "products", title: "products" },
+  { of: "variants", title: "variants, by SKU" },
+];
+function become(of: Of): void {
+  const reaches: Record<Of, RuleForm["reach"]> = {
+    all: { of: "all" },
+    types: { of: "types", types: [] },
+    tags: { of: "tags", tags: [] },
+    products: { of: "products", products: [] },
+    variants: { of: "variants", skus: [] },
+  };
+  reach.value = reaches[of];
+}
+const choices = computed(() => {
+  const { of } = reach.value;
+  if (of === "types") return (props.view?.types ?? []).map((one) => ({ value: one.handle, title: one.name }));
+  if (of === "products") return (props.view?.products ?? []).map((one) => ({ value: one.handle, title: one.name }));
+  return (props.view?.tags ?? []).map((tag) => ({ value: tag, title: tag }));
+});
+const picked = computed({
+  get: () => {
+    const now = reach.value;
+    if (now.of === "types") return now.types;
+    if (now.of === "tags") return now.tags;
+    return now.of === "products" ? now.products : [];
+  },
+  set: (all) => {
+    const { of } = reach.value;
+    if (of === "types") reach.value = { of, types: all };
+    if (of === "tags") reach.value = { of, tags: all };
+    if (of === "products") reach.value = { of, products: all };
+  },
+});
+const skus = computed({
+  get: () => (reach.value.of === "variants" ? reach.value.skus.join(", ") : ""),
+  set: (text) => (reach.value = { of: "variants", skus: text.split(",").map((sku) => sku.trim()) }),
+});
+</script>
+
+<template>
+  <fieldset>
+    <legend class="soft">For</legend>
+    <select :value="reach.of" aria-label="For what" @change="become(($event.target as HTMLSelectElement).value as Of)">
+      <option v-for="one in REACHES" :key="one.of" :value="one.of">{{ one.title }}</option>
+    </select>
+    <input v-if="reach.of === 'variants'" v-model="skus" aria-label="SKUs" placeholder="LIN-25, LIN-50" />
+    <v-autocomplete
+      v-else-if="reach.of !== 'all'"
+      v-model="picked"
+      :items="choices"
+      multiple
+      chips
+      closable-chips
+      hide-details
+      aria-label="Which"
+    />
+  </fieldset>
+</template>
+
+<style scoped>
+fieldset {
+  display: grid;
+  gap: 3px;
+  min-width: 0;
+  margin: 0;
+  padding: 0;
+  border: 0;
+}
+legend {
+  padding: 0;
+}
+input,
+select {
+  min-width: 0;
+  padding: 5px 8px;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  background: #fff;
+}
+</style>

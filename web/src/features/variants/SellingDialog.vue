@@ -1,0 +1,207 @@
+<script setup lang="ts">
+import { computed, ref, watch } from "vue";
+import { type ApiError, type Schemas, api, ask } from "../../api/client";
+import ProblemNote from "../../ui/ProblemNote.vue";
+import { written } from "../prices/usePrices";
+
+/** How one product is sold: price, how many at a time, what shoppers may write onto it. */
+const open = defineModel<boolean>({ required: true });
+const props = defineProps<{ handle: string }>();
+const emit = defineEmits<{ kept: [] }>();
+const view = ref<Schemas["SellingView"] | null>(null);
+const form = ref<Schemas["SellingForm"] | null>(null);
+const problem = ref<ApiError | null>(null);
+const path = computed(() => ({ params: { path: { handle: props.handle } } }));
+
+function take(now: Schemas["SellingView"]): void {
+  view.value = now;
+  const { state, price, old_price, most_per_order, least, step, text } = structuredClone(now);
+  form.value = { state, price, old_price, most_per_order, least, step, text };
+}
+watch(
+  open,
+  async (now) => {
+    if (!now) return;
+    const { data, error } = await ask(api.GET("/api/products/{handle}/selling", path.value));
+    problem.value = error ?? null;
+    if (data) take(data);
+  },
+  { immediate: true },
+);
+async function keep(): Promise<void> {
+  if (!form.value) return;
+  const most = Number(form.value.most_per_order) || null;
+  const body = { ...form.value, most_per_order: most };
+  const { data, error } = await ask(api.PUT("/api/products/{handle}/selling", { ...path.value, body }));
+  problem.value = error ?? null;
+  if (!data) return;
+  take(data);
+  open.value = false;
+  emit("kept");
+}
+const onto = computed({
+  get: () => form.value?.text !== null,
+  set: (on) => {
+    if (!form.value) return;
+    const text = { label: "Name on it", lines: 1, most: 20, signs: "any" as const, surcharge: "", needed: false };
+    form.value.text = on ? (view.value?.text ?? text) : null;
+  },
+});
+</script>
+
+<template>
+  <v-dialog v-model="open" max-width="640" scrollable>
+    <form class="dialog-sheet" @submit.prevent="keep">
+      <h2>How {{ view?.name ?? "it" }} is sold</h2>
+      <ProblemNote :problem="problem" />
+      <div v-if="form && view" class="all">
+        <div class="row">
+          <label>
+            <span class="soft">Price, {{ view.currency }}</span>
+            <input v-model="form.price" inputmode="decimal" />
+          </label>
+          <label>
+            <span class="soft">Old price</span>
+            <input v-model="form.old_price" inputmode="decimal" placeholder="none" />
+          </label>
+          <label>
+            <span class="soft">It is</span>
+            <select v-model="form.state">
+              <option value="on_sale">on sale</option>
+              <option value="coming_soon">coming soon</option>
+              <option value="withdrawn">withdrawn</option>
+            </select>
+          </label>
+        </div>
+        <p v-if="view.overstated" class="signal">
+          The old price is too high: in the 30 days before the present price it cost {{ written(view.overstated) }}.
+          <button type="button" class="quiet" @click="form.old_price = view.honest">Take that one</button>
+        </p>
+        <details v-if="view.history.length">
+          <summary class="soft">
+            {{ view.history.length === 1 ? "One earlier price" : `${view.history.length} earlier prices` }}
+          </summary>
+          <ul>
+            <li v-for="past in view.history" :key="past.until + (past.sku ?? '')">
+              <span>{{ past.sku ?? "the product" }}</span>
+              <b>{{ past.was ? written(past.was) : "the product's price" }}</b>
+              <span class="soft">until {{ past.until.slice(0, 10) }}</span>
+            </li>
+          </ul>
+        </details>
+        <h3>How many</h3>
+        <div class="row">
+          <label>
+            <span class="soft">At least</span>
+            <input v-model.number="form.least" type="number" min="1" max="99" />
+          </label>
+          <label>
+            <span class="soft">In steps of</span>
+            <input v-model.number="form.step" type="number" min="1" max="99" />
+          </label>
+          <label>
+            <span class="soft">At most in one order</span>
+            <input v-model.number="form.most_per_order" type="number" min="1" max="99" placeholder="any number" />
+          </label>
+        </div>
+        <label class="tick">
+          <input v-model="onto" type="checkbox" />
+          <span>Shoppers may write something onto it</span>
+        </label>
+        <template v-if="form.text">
+          <label>
+            <span class="soft">What is asked for</span>
+            <input v-model="form.text.label" maxlength="60" />
+          </label>
+          <div class="row">
+            <label>
+              <span class="soft">Lines</span>
+              <input v-model.number="form.text.lines" type="number" min="1" max="6" />
+            </label>
+            <label>
+              <span class="soft">Characters a line</span>
+              <input v-model.number="form.text.most" type="number" min="1" max="60" />
+            </label>
+            <label>
+              <span class="soft">Signs</span>
+              <select v-model="form.text.signs">
+                <option value="any">any</option>
+                <option value="letters">letters</option>
+                <option value="letters_and_digits">letters and digits</option>
+              </select>
+            </label>
+            <label>
+              <span class="soft">Surcharge, {{ view.currency }}</span>
+              <input v-model="form.text.surcharge" inputmode="decimal" placeholder="none" />
+            </label>
+          </div>
+          <label class="tick">
+            <input v-model="form.text.needed" type="checkbox" />
+            <span>It can't be bought without</span>
+          </label>
+        </template>
+      </div>
+      <div class="acts">
+        <v-btn variant="text" @click="open = false">Leave it</v-btn>
+        <v-btn type="submit" variant="flat" color="primary" :disabled="!form">Keep</v-btn>
+      </div>
+    </form>
+  </v-dialog>
+</template>
+
+<style scoped>
+.all {
+  display: grid;
+  gap: 12px;
+  overflow-y: auto;
+}
+.row {
+  display: grid;
+  grid-template-columns: repeat(auto-fit, minmax(120px, 1fr));
+  gap: 10px;
+}
+label:not(.tick) {
+  display: grid;
+  gap: 2px;
+}
+.tick {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+.tick input {
+  accent-color: var(--accent);
+}
+h3,
+p {
+  margin: 0;
+  font-size: 14px;
+}
+input:not([type="checkbox"]),
+select {
+  min-width: 0;
+  width: 100%;
+  padding: 5px 8px;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  background: #fff;
+}
+input::placeholder {
+  color: var(--soft);
+}
+ul {
+  margin: 6px 0 0;
+  padding: 0;
+  list-style: none;
+}
+li {
+  display: flex;
+  gap: 12px;
+  padding: 3px 0;
+}
+.acts {
+  display: flex;
+  gap: 8px;
+  justify-content: flex-end;
+}
+</style>
