@@ -7,7 +7,8 @@ interface PayPlace {
 export async function orderProviders(): Promise<void> {
   const rows = document.querySelectorAll<HTMLElement>("[data-pay-order]");
   if (rows.length === 0) return;
-  const answer = await fetch("/shop/pay-order").catch(() => null);
+  const touch = matchMedia("(pointer: coarse)").matches ? 1 : 0;
+  const answer = await fetch(`/shop/pay-order?touch=${touch}`).catch(() => null);
   if (!answer?.ok) return;
   const places = (await answer.json()) as PayPlace[];
   for (const row of rows) {

@@ -59,12 +59,14 @@ function watchChoices(table: Table): void {
     if (to !== undefined) void go(to, Number(option));
   });
   // A text costs the same however long it is: only whether there is one matters.
-  document.addEventListener("input", () => {
+  const wrote = (): void => {
     const now = asked(table).written;
     if (now === written) return;
     written = now;
     void go(key);
-  });
+  };
+  document.addEventListener("input", wrote);
+  document.addEventListener("change", wrote);
   if (cartCounts(table)) void go(key);
   /** The key without the choice of one option. */
   const without = (name: string): string =>

@@ -2,11 +2,13 @@
 #![allow(clippy::unwrap_used, clippy::expect_used, reason = "a test that can't go on ends")]
 
 mod browser;
+mod database;
 pub mod desk;
 pub mod pictures;
 mod site;
 
 pub use browser::{Browser, Screen, ask, find, until};
+pub use database::OwnDatabase;
 pub use site::{Owner, Site};
 
 /// The demo's other owner.

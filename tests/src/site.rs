@@ -17,12 +17,17 @@ impl Site {
         let server = std::env::var("DATABASE_URL").expect("run the tests with `cargo xtask test`");
         let (server, _) = server.rsplit_once('/').expect("an address with a database");
         let name: String = sqlx::query_scalar("SELECT DATABASE()").fetch_one(&pool).await.unwrap();
+        Self::start_on(pool, &format!("{server}/{name}")).await
+    }
+
+    /// The same on any database, by its address.
+    pub async fn start_on(pool: MySqlPool, database: &str) -> Self {
         let top = PathBuf::from(concat!(env!("CARGO_MANIFEST_DIR"), "/.."));
         let media =
             std::env::var_os("COMPAGINA_TEST_MEDIA").map_or(top.join("target/test-media"), PathBuf::from);
         let running = start(Config {
             port: 0,
-            database: format!("{server}/{name}"),
+            database: database.to_owned(),
             media,
             web: top.join("web/dist"),
             shop: top.join("shop/dist"),

@@ -93,14 +93,14 @@ async fn a_piece_is_found_added_copied_and_removed_by_keyboard(pool: MySqlPool) 
         choose(&client, "Buy button").await;
         keys(&client, "a").await;
         find(&client, "[role=combobox]").await.send_keys(&format!("prom{}", Key::Enter)).await.unwrap();
-        until(&client, "document.querySelectorAll('.order .row').length === 14").await;
+        until(&client, "document.querySelectorAll('.order .row').length === 18").await;
         until(&client, "document.querySelector('.slip h2')?.textContent.includes('Promises')").await;
         keys(&client, "d").await;
-        until(&client, "document.querySelectorAll('.order .row').length === 15").await;
+        until(&client, "document.querySelectorAll('.order .row').length === 19").await;
         keys(&client, &Key::Delete.to_string()).await;
-        until(&client, "document.querySelectorAll('.order .row').length === 14").await;
+        until(&client, "document.querySelectorAll('.order .row').length === 18").await;
         keys(&client, "]").await;
-        until(&client, "location.search.includes('sew-your-first-kite')").await;
+        until(&client, "location.search.includes('connector-set')").await;
     })
     .await;
 }

@@ -27,7 +27,7 @@ async fn from_signing_in_to_the_desk_by_the_shelf(pool: MySqlPool) {
         click(&client, "button[type=submit]").await;
         until(&client, "location.pathname === '/templates/2'").await;
         click(&client, "nav a[href='/']").await;
-        until(&client, "document.querySelectorAll('.shelf .card').length === 12").await;
+        until(&client, "document.querySelectorAll('.shelf .card').length === 16").await;
         click(&client, ".card[href*=plover]").await;
         until(&client, "document.querySelector('.product')?.textContent.includes('Plover')").await;
         until(&client, "document.querySelector('.order .row')").await;
@@ -42,7 +42,7 @@ async fn a_templates_reach_is_changed_and_explained(pool: MySqlPool) {
     Browser::run(Screen::Wide, |client| async move {
         Browser::sign_in(&client, &base).await;
         client.goto(&format!("{base}/templates")).await.unwrap();
-        until(&client, "document.querySelectorAll('tbody tr').length === 8").await;
+        until(&client, "document.querySelectorAll('tbody tr').length === 10").await;
         click(&client, "tbody tr:nth-child(2) button").await;
         click(&client, "input[value='lines-and-winders']").await;
         click(&client, "form.dialog-sheet button[type=submit]").await;

@@ -20,7 +20,8 @@ async fn prices(owner: &Owner) -> Value {
 /// What of the view is sent back, with other rules.
 fn change(view: &Value, rules: Value) -> Value {
     json!({ "revision": view["revision"], "rules": rules, "together": view["together"],
-        "rounding": view["rounding"], "places": view["places"] })
+        "rounding": view["rounding"], "places": view["places"], "plans": [], "old": view["old"],
+        "vat": view["vat"], "style": view["style"] })
 }
 
 fn rule(id: u64, steps: Value) -> Value {

@@ -192,3 +192,57 @@ async fn a_form_from_another_site_and_a_strangers_order_are_refused(pool: MySqlP
     assert_eq!(shopper.get(site.at(&order)).send().await.unwrap().status(), StatusCode::OK);
     assert_eq!(site.shopper().get(site.at(&order)).send().await.unwrap().status(), StatusCode::NOT_FOUND);
 }
+
+#[sqlx::test(migrations = false)]
+async fn a_provider_that_answers_twice_or_never_makes_one_order_or_none(pool: MySqlPool) {
+    let site = Site::start(pool.clone()).await;
+    let shopper = site.shopper();
+    let place = |answer: &Response| answer.headers()["location"].to_str().unwrap().to_owned();
+    put(&site, &shopper, &CHALK).await;
+    let twice = pay(&site, &shopper, "twice").await;
+    assert!(place(&twice).starts_with("/shop/orders/"));
+    let outbox: i64 = sqlx::query_scalar("SELECT COUNT(*) FROM outbox").fetch_one(&pool).await.unwrap();
+    assert_eq!((outbox, site.stock("WHI-CHA-16").await), (1, Some(4)), "one message, one piece");
+
+    put(&site, &shopper, &CHALK).await;
+    let never = place(&pay(&site, &shopper, "never").await);
+    let page = shopper.get(site.at(&never)).send().await.unwrap().text().await.unwrap();
+    assert!(page.contains("We wait for the payment"), "{page}");
+    assert_eq!(site.stock("WHI-CHA-16").await, Some(3), "the piece is put aside");
+    // After a while it is given back, and the cart with it.
+    sqlx::query("UPDATE shop_order SET placed_at = placed_at - INTERVAL 20 MINUTE")
+        .execute(&pool)
+        .await
+        .unwrap();
+    let store = compagina_storage::Store::from_pool(pool).await.unwrap();
+    let stale = store.stale_orders().await.unwrap();
+    assert_eq!(stale.len(), 1, "and no paid one");
+    store.settle_order(stale[0], false, None).await.unwrap();
+    assert_eq!(site.stock("WHI-CHA-16").await, Some(4));
+    let page = shopper.get(site.at(&never)).send().await.unwrap().text().await.unwrap();
+    assert!(page.contains("Not paid") && page.contains("href=\"/shop/cart\""), "{page}");
+    let cart = shopper.get(site.at("/shop/cart")).send().await.unwrap().text().await.unwrap();
+    assert!(cart.contains("Colour: Chalk"), "{cart}");
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_checkout_that_is_sent_twice_leads_to_the_same_receipt(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let shopper = site.shopper();
+    put(&site, &shopper, &CHALK).await;
+    let page = shopper.get(site.at("/shop/checkout")).send().await.unwrap().text().await.unwrap();
+    let once = page.split("name=\"once\" value=\"").nth(1).and_then(|rest| rest.split('"').next()).unwrap();
+    let form = [
+        ("email", "jo@example.org"),
+        ("name", "Jo"),
+        ("street", "1 Quay"),
+        ("town", "Wells"),
+        ("postcode", "NR23"),
+        ("payment", "accept"),
+        ("once", once),
+    ];
+    let send = || shopper.post(site.at("/shop/checkout")).form(&form).send();
+    let (first, second) = (send().await.unwrap(), send().await.unwrap());
+    assert_eq!(first.headers()["location"], second.headers()["location"]);
+    assert_eq!(site.stock("WHI-CHA-16").await, Some(4));
+}

@@ -249,7 +249,9 @@ proptest! {
         let cart = reckon(&wanted, product.price.currency, &Prices::default()).unwrap();
         prop_assert_eq!(cart.total.minor, cart.lines.iter().map(|l| l.quote.line.minor).sum::<i64>());
         let as_seen = wanted.iter().all(|w| w.seen == w.variant.price.unwrap_or(product.price));
-        let to_be_had = wanted.iter().all(|w| w.variant.stock.covers(w.quantity));
+        // Lines of one variant share its stock.
+        let of = |variant: compagina_core::ids::VariantId| wanted.iter().filter(|w| w.variant.id == variant).map(|w| w.quantity).sum();
+        let to_be_had = wanted.iter().all(|w| w.variant.stock.covers(of(w.variant.id)));
         prop_assert_eq!(cart.stands(), as_seen && to_be_had);
     }
 

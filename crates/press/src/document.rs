@@ -16,6 +16,8 @@ pub struct Assets {
     pub script: String,
     /// The script that a proof carries: reports boxes and clicks to the desk.
     pub agent: String,
+    /// Font files for Latin letters, each by the name that its address has.
+    pub fonts: Vec<String>,
 }
 
 /// A step of the shop's navigation.
@@ -81,6 +83,8 @@ pub(crate) fn document(nav: &Nav, head: &Head<'_>, body: Markup) -> Markup {
                 @if let Some(text) = head.description { meta name="description" content=(text); }
                 @if let Some(href) = head.canonical { link rel="canonical" href=(href); }
                 @if let Some(link) = &head.preload { (link) }
+                // On their way before the style sheet asks for them, so that little moves when they arrive.
+                @for href in house::fonts(&nav.house, &nav.assets.fonts) { link rel="preload" as="font" type="font/woff2" href=(href) crossorigin; }
                 link rel="stylesheet" href=(nav.assets.style);
                 style #house { (PreEscaped(house::css(&nav.house))) }
                 @if let Some(css) = head.laid { style #laid { (PreEscaped(css)) } }

@@ -14,6 +14,19 @@ fn family(font: Font) -> &'static str {
     }
 }
 
+/// The addresses of the files in which the house's two fonts come.
+pub(crate) fn fonts<'a>(house: &House, files: &'a [String]) -> Vec<&'a str> {
+    let name = |font| match font {
+        Font::Serif => Some("/fraunces-"),
+        Font::Sans => Some("/figtree-"),
+        Font::Grotesque => Some("/bricolage-grotesque-"),
+        Font::System => None,
+    };
+    let names = [house.font(&t::TEXT_FONT), house.font(&t::HEADING_FONT)].map(name);
+    let wanted = |file: &&String| names.iter().flatten().any(|name| file.contains(name));
+    files.iter().filter(wanted).map(String::as_str).collect()
+}
+
 /// Colours, by their property.
 const COLOURS: &[(&str, &compagina_core::page::Setting)] = &[
     ("paper", &t::PAPER),

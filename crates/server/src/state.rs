@@ -41,8 +41,12 @@ impl State {
                 std::fs::read(config.shop.join(file)).map_err(|_| StartError::NotBuilt { folder, file })?;
             Ok(format!("/shop/assets/{file}?v={}", &compagina_pictures::hash(&bytes)[..12]))
         };
-        let assets =
-            Assets { style: address("base.css")?, script: address("shop.js")?, agent: address("agent.js")? };
+        let assets = Assets {
+            style: address("base.css")?,
+            script: address("shop.js")?,
+            agent: address("agent.js")?,
+            fonts: fonts(&config.shop.join("files")),
+        };
         if !config.web.join("index.html").is_file() {
             let folder = config.web.display().to_string();
             return Err(StartError::NotBuilt { folder, file: "index.html" });
@@ -59,4 +63,12 @@ impl State {
             words: Cache::new(MOST_WORDS),
         })
     }
+}
+
+/// The fonts for Latin letters among the files that the shop's style sheet names.
+fn fonts(folder: &std::path::Path) -> Vec<String> {
+    let files = std::fs::read_dir(folder).into_iter().flatten().flatten();
+    let names = files.filter_map(|file| file.file_name().into_string().ok());
+    let latin = names.filter(|name| name.contains("-latin-wght-normal"));
+    latin.map(|name| format!("/shop/assets/files/{name}")).collect()
 }

@@ -1447,6 +1447,11 @@ export interface components {
             choice?: string | null;
             coming_soon: boolean;
             day?: string | null;
+            /**
+             * Format: int64
+             * @description By which plan it is bought; once where there is none.
+             */
+            plan?: number | null;
             product?: string | null;
             /** Format: int32 */
             quantity: number;
@@ -1963,6 +1968,11 @@ export interface components {
             page: components["schemas"]["Policy"];
             quick: components["schemas"]["Policy"];
         };
+        /** @description A plan, and what an owner calls it. */
+        PlanChoice: {
+            id: components["schemas"]["PlanId"];
+            says: string;
+        };
         /** @description A plan as an owner writes it. */
         PlanForm: {
             /** Format: int32 */
@@ -2436,7 +2446,10 @@ export interface components {
             chosen: (number | null)[];
             kind: components["schemas"]["ProductType"];
             name: string;
+            once: boolean;
             options: components["schemas"]["ProductOption"][];
+            /** @description The plans by which it can be bought, and whether it can be bought once. */
+            plans: components["schemas"]["PlanChoice"][];
             silent: components["schemas"]["Silent"][];
             /** @description `[option][value]`: its state, and the choice to which picking it leads. */
             states: components["schemas"]["StateView"][][];

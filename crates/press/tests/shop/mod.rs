@@ -43,7 +43,12 @@ fn make_nav() -> Nav {
         house: House::default(),
         prices: Prices::default(),
         here: "/shop".into(),
-        assets: Assets { style: asset("base.css"), script: asset("shop.js"), agent: asset("agent.js") },
+        assets: Assets {
+            style: asset("base.css"),
+            script: asset("shop.js"),
+            agent: asset("agent.js"),
+            fonts: vec![],
+        },
     }
 }
 

@@ -8,7 +8,7 @@ import type { CartMood, SaleMood, StockMood } from "./types";
 import type { SituationControl } from "./useSituation";
 
 const props = defineProps<{ situation: SituationControl }>();
-const { facts, products, place, product, choice, stock, sale, soon, cart, day, language, quantity, told } =
+const { facts, products, place, product, choice, stock, sale, soon, cart, day, language, quantity, plan, told } =
   props.situation;
 
 /** What is to be had, and what isn't sold yet, are one question to a shopper. */
@@ -53,6 +53,14 @@ function cloth(value: Schemas["ProductValue"] | undefined): string | undefined {
   const [a, b = a] = value.swatch.colours;
   return `linear-gradient(135deg, ${a} 50%, ${b} 50%)`;
 }
+const plans = computed((): [string, string][] => {
+  const all = (facts.value?.plans ?? []).map((one): [string, string] => [`${one.id}`, one.says]);
+  return facts.value?.once ? [["0", "once"], ...all] : all;
+});
+const byPlan = computed({
+  get: () => (plans.value.some(([id]) => id === `${plan.value}`) ? `${plan.value}` : (plans.value[0]?.[0] ?? "0")),
+  set: (id) => (plan.value = Number(id)),
+});
 </script>
 
 <template>
@@ -103,6 +111,7 @@ function cloth(value: Schemas["ProductValue"] | undefined): string | undefined {
     <MoodMenu v-model="supply" name="Stock" :moods="STOCK" />
     <MoodMenu v-model="sale" name="Sale" :moods="SALE" />
     <MoodMenu v-model="cart" name="Cart" :moods="CART" />
+    <MoodMenu v-if="facts?.plans.length" v-model="byPlan" name="Plan" :moods="plans" />
     <label class="part" title="Quantity">
       Quantity
       <input v-model.number="quantity" type="number" min="1" max="99" />

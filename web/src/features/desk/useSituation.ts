@@ -17,6 +17,8 @@ export function useSituation(first: () => string | undefined) {
   const day = ref("");
   const language = ref<Schemas["Language"]>("en");
   const quantity = ref(1);
+  /** 0 for buying once. */
+  const plan = ref(0);
   const facts = shallowRef<Situation | null>(null);
   const kept = shallowRef<Kept[]>([]);
 
@@ -59,6 +61,7 @@ export function useSituation(first: () => string | undefined) {
       coming_soon: soon.value,
       cart: cart.value,
       quantity: sound(quantity.value),
+      ...(plan.value > 0 ? { plan: plan.value } : {}),
       language: language.value,
     };
   });
@@ -95,6 +98,7 @@ export function useSituation(first: () => string | undefined) {
     if (soon.value) parts.push("coming soon");
     if (cart.value !== "empty") parts.push(cart.value === "this" ? "in the cart" : "cart not empty");
     if (day.value) parts.push(`on ${day.value}`);
+    if (plan.value > 0) parts.push("by a plan");
     return parts.join(", ");
   });
 
@@ -107,7 +111,7 @@ export function useSituation(first: () => string | undefined) {
   async function keep(name: string, withProduct: boolean): Promise<void> {
     const here = withProduct ? { product: product.value, choice: choice.value } : { product: null, choice: null };
     const state = { stock: stock.value, sale: sale.value, coming_soon: soon.value, cart: cart.value };
-    const rest = { day: day.value || null, quantity: sound(quantity.value) };
+    const rest = { day: day.value || null, quantity: sound(quantity.value), plan: plan.value || null };
     const { data, error } = await ask(
       api.POST("/api/situations", { body: { name, look: { ...here, ...state, ...rest } } }),
     );
@@ -132,6 +136,7 @@ export function useSituation(first: () => string | undefined) {
     cart.value = to.cart;
     day.value = to.day ?? "";
     quantity.value = to.quantity;
+    plan.value = to.plan ?? 0;
   }
 
   function plain(): void {
@@ -141,9 +146,10 @@ export function useSituation(first: () => string | undefined) {
     cart.value = "empty";
     day.value = "";
     quantity.value = 1;
+    plan.value = 0;
   }
 
-  const moods = { stock, sale, soon, cart, day, language, quantity };
+  const moods = { stock, sale, soon, cart, day, language, quantity, plan };
   const keeping = { kept, loadKept, keep, forget, recall };
   return {
     product,

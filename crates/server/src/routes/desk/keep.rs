@@ -19,6 +19,9 @@ pub struct Kept {
     cart: CartMood,
     day: Option<String>,
     quantity: u32,
+    /// By which plan it is bought; once where there is none.
+    #[serde(default)]
+    plan: Option<u64>,
 }
 
 #[derive(Serialize, ToSchema)]

@@ -1,6 +1,8 @@
 use super::proof::with_page;
 use super::{Look, look};
 use crate::error::{ApiError, ApiResult};
+use crate::reading::now;
+use crate::routes::prices::plan_says;
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;
@@ -10,6 +12,7 @@ use compagina_core::choice::{ValueState, pick, states};
 use compagina_core::ids::{PieceId, TemplateId};
 use compagina_core::page::piece::shared::APPEARS;
 use compagina_core::page::{Target, Verdict};
+use compagina_core::price::{Plan, PlanId};
 use compagina_press::{Bytes, TooSmall, Weight, verdict, weigh};
 use serde::Serialize;
 use utoipa::ToSchema;
@@ -29,6 +32,16 @@ pub struct SituationView {
     /// The pieces and bands that appear only at times: whether they do, and why.
     verdicts: Vec<VerdictView>,
     weight: WeightView,
+    /// The plans by which it can be bought, and whether it can be bought once.
+    plans: Vec<PlanChoice>,
+    once: bool,
+}
+
+/// A plan, and what an owner calls it.
+#[derive(Serialize, ToSchema)]
+pub struct PlanChoice {
+    id: PlanId,
+    says: String,
 }
 
 /// What the page's pictures come to.
@@ -119,9 +132,14 @@ pub async fn show(
         let Verdict { holds, why } = verdict(locale, &product, &situation, values);
         VerdictView { target, holds, why }
     });
+    let prices = state.store.prices(now()).await?;
+    let of_some = |plan: &&Plan| product.variants.iter().any(|variant| plan.reaches(&product, variant));
+    let plans = prices.book().plans.iter().filter(of_some);
     let weight = with_page(&state, TemplateId(*id), &template.draft, &query, None, weigh).await?;
     Ok(Json(SituationView {
         weight: weight_view(&weight, &product),
+        plans: plans.map(|plan| PlanChoice { id: plan.id, says: plan_says(plan) }).collect(),
+        once: product.variants.iter().any(|variant| prices.can_be_bought_once(&product, variant)),
         verdicts: verdicts.collect(),
         choice: selection.to_query(&product),
         chosen: (0..selection.len()).map(|option| selection.get(option)).collect(),

@@ -209,7 +209,7 @@ fn plan_view(plan: &Plan, products: &[Product]) -> PlanView {
 }
 
 /// `every 8 weeks, 10 % less`
-pub(super) fn plan_says(plan: &Plan) -> String {
+pub(in crate::routes) fn plan_says(plan: &Plan) -> String {
     let every = match (plan.every, plan.period) {
         (1, Period::Weeks) => "every week".to_owned(),
         (1, Period::Months) => "every month".to_owned(),

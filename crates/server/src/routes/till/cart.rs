@@ -215,8 +215,9 @@ async fn set_line(state: &State, request: &HttpRequest, form: &LineChange) -> Ap
     }
     let to = match gone {
         Some(Gone { product, sku, quantity, plan, text, .. }) => {
-            let (quantity, plan) = (quantity.to_string(), plan.to_string());
-            let query = [("out", product), ("sku", sku), ("n", quantity), ("plan", plan), ("text", text)];
+            let mut query = vec![("out", product), ("sku", sku), ("n", quantity.to_string())];
+            query.extend((plan > 0).then(|| ("plan", plan.to_string())));
+            query.extend((!text.is_empty()).then_some(("text", text)));
             format!("/shop/cart?{}", serde_urlencoded::to_string(query).map_err(ApiError::unforeseen)?)
         }
         None => "/shop/cart".to_owned(),
