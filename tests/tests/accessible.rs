@@ -1,9 +1,10 @@
-//! The views under axe-core: Desk, House style, Pictures, Swatch book, Variants, Prices, Wording, and a shop page with every piece.
+//! The views under axe-core: Desk, House style, Pictures, Swatch book, Variants, Prices, Wording, Messages; a shop page with every
+//! piece, cart, wish list and checkout; and the sticky bar, which covers nothing.
 #![allow(clippy::unwrap_used)]
 
 use compagina_core::page::Kind;
 use compagina_tests::desk::{open_desk, press};
-use compagina_tests::{Browser, Owner, Screen, Site, until};
+use compagina_tests::{Browser, Owner, Screen, Site, ask, find, until};
 use fantoccini::Client;
 use serde_json::{Value, json};
 use sqlx::MySqlPool;
@@ -78,6 +79,17 @@ async fn the_owners_views_can_be_used_by_everybody(pool: MySqlPool) {
         client.execute("document.querySelector('.rule').click()", vec![]).await.unwrap();
         until(&client, "document.querySelector('.right form')").await;
         nothing_is_wrong(&client, "A price rule").await;
+        client.execute("document.querySelector('.plan').click()", vec![]).await.unwrap();
+        until(&client, "document.querySelector('[aria-label=\"The chosen plan\"]')").await;
+        nothing_is_wrong(&client, "A plan").await;
+        client.goto(&format!("{base}/products/name-banner/variants?selling=1")).await.unwrap();
+        until(&client, "document.querySelector('.dialog-sheet select')").await;
+        // The dialog has come to rest.
+        tokio::time::sleep(std::time::Duration::from_millis(600)).await;
+        nothing_is_wrong(&client, "How it is sold").await;
+        client.goto(&format!("{base}/messages")).await.unwrap();
+        until(&client, "document.body.innerText.includes('No message was written yet.')").await;
+        nothing_is_wrong(&client, "Messages").await;
         client.goto(&format!("{base}/wording")).await.unwrap();
         until(&client, "document.querySelectorAll('tbody tr').length > 50").await;
         nothing_is_wrong(&client, "Wording").await;
@@ -147,4 +159,108 @@ async fn a_page_with_every_piece_can_be_used_by_everybody_on_wide_screens_and_ph
         })
         .await;
     }
+}
+
+#[sqlx::test(migrations = false)]
+async fn cart_wish_list_and_checkout_can_be_used_by_everybody(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    for screen in [Screen::Wide, Screen::Phone] {
+        let base = site.base.clone();
+        Browser::run(screen, |client| async move {
+            for path in [
+                "whimbrel?colour=ember&sail=1-6-m",
+                "name-banner",
+                "repair-kit-club",
+                "braided-line?quantity=4",
+            ] {
+                client.goto(&format!("{base}/shop/products/{path}")).await.unwrap();
+                until(&client, "document.querySelector('[data-ready]')").await;
+                if path == "name-banner" {
+                    find(&client, "[name=text]").await.send_keys("Ada").await.unwrap();
+                }
+                nothing_is_wrong(&client, &format!("{screen:?} {path}")).await;
+                if path.starts_with("braided") {
+                    find(&client, "[data-wish]").await.click().await.unwrap();
+                    until(&client, "document.querySelector('[data-wish]').ariaPressed === 'true'").await;
+                }
+                ask(&client, "document.querySelector('.k-buy-button .buy').click()").await;
+                until(&client, "location.pathname === '/shop/cart'").await;
+            }
+            until(
+                &client,
+                "document.querySelector('.goes') && document.querySelectorAll('.effect').length > 2",
+            )
+            .await;
+            nothing_is_wrong(&client, &format!("{screen:?} cart")).await;
+            for path in ["wishes", "checkout"] {
+                client.goto(&format!("{base}/shop/{path}")).await.unwrap();
+                nothing_is_wrong(&client, &format!("{screen:?} {path}")).await;
+                until(&client, "document.documentElement.scrollWidth <= innerWidth").await;
+            }
+        })
+        .await;
+    }
+}
+
+#[sqlx::test(migrations = false)]
+async fn the_sticky_bar_covers_nothing_and_makes_room_for_the_keyboard(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let draft = owner.draft().await;
+    let bands = draft["layout"]["bands"].as_array().unwrap();
+    let pieces = bands
+        .iter()
+        .flat_map(|b| b["columns"].as_array().unwrap())
+        .flat_map(|c| c["pieces"].as_array().unwrap());
+    let bar =
+        pieces.filter(|piece| piece["kind"] == "sticky_bar").map(|piece| piece["id"].clone()).next().unwrap();
+    let mut revision = draft["revision"].clone();
+    for setting in ["picture", "name", "values", "chooser", "price"] {
+        let op = json!({ "op": "set", "target": { "piece": bar }, "setting": setting, "device": "phone", "value": true });
+        let answer =
+            owner.post("/api/templates/2/operations", &json!({ "revision": revision, "op": op })).await;
+        revision = answer.json::<Value>().await.unwrap()["revision"].clone();
+    }
+    assert_eq!(owner.post("/api/templates/2/publish", &json!({ "revision": revision })).await.status(), 200);
+    let base = site.base.clone();
+    Browser::run(Screen::Phone, |client| async move {
+        let bar = "document.querySelector('[data-sticky]')";
+        let top = "document.querySelector('[data-sticky]').getBoundingClientRect().top";
+        for product in ["whimbrel", "avocet-long-tailed-diamond-for-light-evening-winds-and-unhurried-people"] {
+            client.goto(&format!("{base}/shop/products/{product}")).await.unwrap();
+            until(&client, "document.querySelector('[data-ready]')").await;
+            // Where all of it fits on the first screen the button is in sight until the page is read.
+            ask(&client, "scrollTo(0, document.body.scrollHeight)").await;
+            until(&client, &format!("!{bar}.hidden")).await;
+            nothing_is_wrong(&client, product).await;
+            until(&client, "document.documentElement.scrollWidth <= innerWidth").await;
+            until(&client, &format!("{bar}.getBoundingClientRect().bottom <= innerHeight + 0.5")).await;
+            until(&client, &format!("{bar}.offsetHeight < innerHeight / 4")).await;
+            // The last lines of the page stand above it.
+            until(&client, &format!("(scrollTo(0, 1e6), document.querySelector('.foot').getBoundingClientRect().bottom <= {top} + 1)")).await;
+            // Whatever has the focus isn't under it.
+            let covered = format!(
+                "[...document.querySelectorAll('main a[href], main button, main input, main select, main summary')]
+                   .filter(e => !e.closest('[data-sticky]') && e.checkVisibility())
+                   .filter(e => {{ e.focus(); const b = e.getBoundingClientRect(); return document.activeElement === e && !{bar}.hidden && b.bottom > {top} + 1; }})
+                   .map(e => e.outerHTML.slice(0, 90))"
+            );
+            assert_eq!(ask(&client, &covered).await, json!([]), "{product}");
+            // Out of sight it is out of the way of the Tab key.
+            ask(&client, "document.querySelector('.k-buy-button .buy').scrollIntoView({ block: 'center' })").await;
+            until(&client, &format!("{bar}.hidden && !{bar}.querySelector('button').checkVisibility()")).await;
+        }
+        // With the keyboard open there is little room: 390 x 400.
+        client.goto(&format!("{base}/shop/products/whimbrel")).await.unwrap();
+        until(&client, &format!("!{bar}.hidden")).await;
+        let browser = Browser { client: client.clone() };
+        let size = json!({ "width": 390, "height": 400, "deviceScaleFactor": 2, "mobile": true });
+        browser.devtools("Emulation.setDeviceMetricsOverride", size).await;
+        ask(&client, "document.querySelector('.k-quantity input').focus()").await;
+        until(&client, &format!("{bar}.hidden || !{bar}.checkVisibility()")).await;
+        let field = "document.querySelector('.k-quantity input').getBoundingClientRect()";
+        until(&client, &format!("{field}.top >= 0 && {field}.bottom <= innerHeight")).await;
+        nothing_is_wrong(&client, "with the keyboard").await;
+    })
+    .await;
 }

@@ -7,8 +7,6 @@ use reqwest::Client;
 use sqlx::MySqlPool;
 use std::time::{Duration, Instant};
 
-const LAST: u32 = 12;
-const SHOPPERS: u32 = 40;
 const GIVE_UP: Duration = Duration::from_secs(120);
 
 /// Buys one, and sends everything again until it is answered. Gives the order's address, or none where all is gone.
@@ -52,16 +50,19 @@ async fn buy(site: &Site, number: u32) -> (Client, Option<String>) {
 
 #[tokio::test(flavor = "multi_thread")]
 async fn answered_orders_survive_the_death_of_the_database() {
+    // `COMPAGINA_SHOPPERS=500` makes a load test of it.
+    let many = std::env::var("COMPAGINA_SHOPPERS").ok().and_then(|text| text.parse().ok()).unwrap_or(60_u32);
+    let last = many / 10;
     let mut database = OwnDatabase::start().await;
     let url = database.url("shop");
     let pool = MySqlPool::connect_lazy(&url).unwrap();
     let site = Site::start_on(pool, &url).await;
     sqlx::query("UPDATE variant SET stock = ? WHERE sku = 'WHI-CHA-16'")
-        .bind(LAST)
+        .bind(last)
         .execute(&site.pool)
         .await
         .unwrap();
-    let buying = join_all((0..SHOPPERS).map(|number| buy(&site, number)));
+    let buying = join_all((0..many).map(|number| buy(&site, number)));
     let dying = async {
         // In the middle of it: once the first are sold.
         for _ in 0..500 {
@@ -92,7 +93,7 @@ async fn answered_orders_survive_the_death_of_the_database() {
     .await
     .unwrap();
     let left = site.stock("WHI-CHA-16").await.unwrap();
-    assert_eq!(i64::from(LAST - left), pieces, "what is gone was sold");
+    assert_eq!(i64::from(last - left), pieces, "what is gone was sold");
     assert_eq!((orders, carts), (pieces, pieces), "and nobody has it twice");
     assert!(answered <= usize::try_from(pieces).unwrap(), "{answered} were answered, {pieces} were sold");
     assert_eq!(left, 0, "all of the last ones are sold");

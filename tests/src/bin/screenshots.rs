@@ -31,11 +31,11 @@ async fn owners_views(base: &str) {
     client.goto(&format!("{base}/sign-in")).await.unwrap();
     find(client, "input[name=email]").await;
     Browser::sign_in(client, base).await;
-    until(client, "document.querySelectorAll('.shelf iframe').length === 12").await;
+    until(client, "document.querySelectorAll('.shelf iframe').length === 16").await;
     tokio::time::sleep(Duration::from_secs(2)).await;
     take(&browser, "shelf").await;
     client.goto(&format!("{base}/templates")).await.unwrap();
-    until(client, "document.querySelectorAll('tbody tr').length === 8").await;
+    until(client, "document.querySelectorAll('tbody tr').length === 10").await;
     take(&browser, "templates").await;
     client.goto(&format!("{base}/templates/2?product=whimbrel")).await.unwrap();
     proofs_are_drawn(&browser).await;
@@ -47,11 +47,6 @@ async fn owners_views(base: &str) {
     press(client, "3").await;
     proofs_are_drawn(&browser).await;
     gallery(&browser).await;
-    click(client, ".head button", "Page").await;
-    click(client, ".v-list-item", "Starters").await;
-    let thumbs = "[...document.querySelectorAll('[aria-label=Starters] iframe')].filter(f => f.contentDocument?.querySelector('.piece')).length";
-    until(client, &format!("{thumbs} >= 7")).await;
-    take(&browser, "starters").await;
     client.goto(&format!("{base}/house-style")).await.unwrap();
     until(client, "document.querySelector('iframe')?.contentDocument?.querySelector('.sample-box')").await;
     take(&browser, "house-style").await;
@@ -149,6 +144,7 @@ async fn shop_on(base: &str, screen: Screen, suffix: &str) {
         take(&browser, "cart").await;
         client.goto(&format!("{base}/shop/products/braided-line?reel=25-m&quantity=4")).await.unwrap();
         until(client, "document.querySelector('[data-ready]')").await;
+        take(&browser, "ladder").await;
         let aside = "document.getElementById('buy').insertAdjacentHTML('beforeend', '<input type=hidden name=after value=side>')";
         client.execute(aside, vec![]).await.unwrap();
         find(client, ".k-buy-button .buy").await.click().await.unwrap();

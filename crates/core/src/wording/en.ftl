@@ -103,7 +103,7 @@ wish-empty = You keep nothing for later yet.
 wish-kept = It is on your wish list.
 wish-see = See the list
 wish-drop = Take off
-wish-drop-of = Take { $name } off the list
+wish-drop-of = Take off: { $name }
 wish-to-page = To its page
 wish-to-cart = Put into the cart
 
@@ -176,7 +176,7 @@ cart-price-changed = The price changed: it was { $was }, now it is { $now }.
 cart-quantity-of = Quantity of { $name }
 cart-change = Change
 cart-take-out = Take out
-cart-take-out-of = Take { $name } out
+cart-take-out-of = Take out: { $name }
 cart-each = { $amount } each
 cart-bad-quantity = Please give a quantity from 1 to 99.
 cart-bad-change = Please give a quantity from 0 to 99. The cart is as it was.

@@ -161,7 +161,7 @@ fn goes_with(nav: &Nav, page: &CartPage<'_>) -> Markup {
     html! {
         @if !page.goes_with.is_empty() {
             section.goes-with aria-label=(nav.words.say("cart-goes-with")) {
-                h3 { (nav.words.say("cart-goes-with")) }
+                h2 { (nav.words.say("cart-goes-with")) }
                 ul { @for one in &page.goes_with { (offer(one)) } }
             }
         }

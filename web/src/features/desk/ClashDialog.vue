@@ -34,7 +34,7 @@ function keepMine(): void {
 </script>
 
 <template>
-  <v-dialog :model-value="desk.clash !== null" max-width="460" persistent>
+  <v-dialog :model-value="desk.clash !== null" max-width="460" persistent aria-label="Somebody else was here first">
     <div class="dialog-sheet" role="alertdialog" aria-label="Somebody else was here first">
       <h1>Somebody else was here first</h1>
       <p>{{ desk.clash?.message }}</p>

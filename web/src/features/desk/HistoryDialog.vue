@@ -50,8 +50,8 @@ async function bringBack(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog model-value max-width="1160" @update:model-value="emit('close')">
-    <div class="dialog-sheet" role="region" aria-label="History">
+  <v-dialog model-value max-width="1160" @update:model-value="emit('close')" aria-label="History">
+    <div class="dialog-sheet">
       <div class="list">
         <h1>History</h1>
         <v-progress-linear v-if="moments === null" indeterminate color="primary" />

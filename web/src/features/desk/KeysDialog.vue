@@ -5,7 +5,7 @@ const open = defineModel<boolean>({ required: true });
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="380">
+  <v-dialog v-model="open" max-width="380" aria-label="Keys">
     <div class="dialog-sheet">
       <h1>Keys on the desk</h1>
       <dl>

@@ -47,8 +47,8 @@ async function end(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog model-value max-width="480" @update:model-value="emit('close')">
-    <div class="dialog-sheet" role="region" aria-label="Preview link">
+  <v-dialog model-value max-width="480" @update:model-value="emit('close')" aria-label="Preview link">
+    <div class="dialog-sheet">
       <h1>Preview link</h1>
       <p class="soft">
         Whoever has the link sees this draft as it is at that moment, without an account, until it runs out.

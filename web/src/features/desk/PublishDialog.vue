@@ -29,7 +29,7 @@ async function publish(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="440">
+  <v-dialog v-model="open" max-width="440" aria-label="Publish">
     <form class="dialog-sheet" aria-label="Publish" @submit.prevent="publish">
       <h1>Publish {{ desk.view?.name }}</h1>
       <p class="soft">

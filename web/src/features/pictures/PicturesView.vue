@@ -112,7 +112,7 @@ async function remove(): Promise<void> {
       <PicturePanel :control="control" @replace="(file, id) => put([file], id)" @remove="removing = true" />
     </div>
     <div v-if="over" class="drop-over">Let go to add the pictures</div>
-    <v-dialog v-model="removing" max-width="420">
+    <v-dialog v-model="removing" max-width="420" aria-label="Remove pictures">
       <v-card title="Remove pictures">
         <v-card-text>
           {{ many.length === 1 ? "This picture is" : `These ${many.length} pictures are` }} taken off

@@ -22,7 +22,7 @@ async function publish(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="620">
+  <v-dialog v-model="open" max-width="620" aria-label="What moves at once">
     <form class="dialog-sheet" @submit.prevent="publish">
       <h2>What moves at once</h2>
       <v-progress-linear v-if="!moves && !problem" indeterminate color="primary" />

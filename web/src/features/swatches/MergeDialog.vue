@@ -41,7 +41,7 @@ async function merge(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="520">
+  <v-dialog v-model="open" max-width="520" aria-label="Merge options">
     <form class="dialog-sheet" @submit.prevent="merge">
       <h2>Merge {{ option.name }} into another option</h2>
       <p class="soft">

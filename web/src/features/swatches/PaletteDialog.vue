@@ -29,7 +29,7 @@ async function keep(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="520">
+  <v-dialog v-model="open" max-width="520" aria-label="Palette">
     <form class="dialog-sheet" @submit.prevent="keep">
       <h2>Palette</h2>
       <p class="soft">

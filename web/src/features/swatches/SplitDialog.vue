@@ -31,7 +31,7 @@ async function split(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="520">
+  <v-dialog v-model="open" max-width="520" aria-label="Split an option">
     <form class="dialog-sheet" @submit.prevent="split">
       <h2>Split {{ option.name }}</h2>
       <p class="soft">

@@ -44,7 +44,7 @@ const variants = (count: number): string => (count === 1 ? "1 variant" : `${coun
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="640" :persistent="state === 'bringing'">
+  <v-dialog v-model="open" max-width="640" :persistent="state === 'bringing'" aria-label="Bring in a CSV">
     <div class="dialog-sheet">
       <h2>Bring in variants from a CSV file</h2>
       <ProblemNote :problem="problem" />

@@ -31,7 +31,7 @@ async function make(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="560">
+  <v-dialog v-model="open" max-width="560" aria-label="Make combinations">
     <form class="dialog-sheet" @submit.prevent="make">
       <h2>Make combinations</h2>
       <p class="soft">

@@ -50,7 +50,7 @@ const onto = computed({
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="640" scrollable>
+  <v-dialog v-model="open" max-width="640" scrollable aria-label="How it is sold">
     <form class="dialog-sheet" @submit.prevent="keep">
       <h2>How {{ view?.name ?? "it" }} is sold</h2>
       <ProblemNote :problem="problem" />

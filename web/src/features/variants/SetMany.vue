@@ -57,7 +57,7 @@ async function remove(): Promise<void> {
       <button class="quiet">Set for all {{ ids.length }}</button>
     </template>
     <button type="button" class="quiet" @click="removing = true">Remove</button>
-    <v-dialog v-model="removing" max-width="420">
+    <v-dialog v-model="removing" max-width="420" aria-label="Remove variants">
       <v-card title="Remove variants">
         <v-card-text>
           {{ ids.length === 1 ? "This variant" : `These ${ids.length} variants` }} can't be bought any more, and

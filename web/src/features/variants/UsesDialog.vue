@@ -87,7 +87,7 @@ async function keep(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="620">
+  <v-dialog v-model="open" max-width="620" aria-label="Options and values">
     <form class="dialog-sheet" @submit.prevent="keep">
       <h2>Options and values of {{ control.view.value?.name }}</h2>
       <p class="soft">
