@@ -37,7 +37,8 @@ ALTER TABLE order_line
 
 -- `once`: what the checkout's form carries, so that sending it twice makes one order.
 ALTER TABLE shop_order
-  ADD once CHAR(32) CHARACTER SET ascii COLLATE ascii_bin UNIQUE,
+  ADD once CHAR(32) CHARACTER SET ascii COLLATE ascii_bin,
+  ADD UNIQUE KEY one_form (cart_id, once),
   ADD provider VARCHAR(20) CHARACTER SET ascii COLLATE ascii_bin NOT NULL DEFAULT '',
   ADD vat_minor BIGINT NOT NULL DEFAULT 0;
 

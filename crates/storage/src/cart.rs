@@ -1,18 +1,29 @@
 //! Carts: what a shopper wants, with the price last seen.
 
 use crate::error::with_retries;
+use crate::prices::prices_of;
 use crate::{Result, StorageError, Store, Which, catalogue};
-use compagina_core::cart::{MOST_LINES, MOST_OF_ONE, Wanted};
+use compagina_core::cart::{MOST_LINES, MOST_OF_ONE, Reckoning, Wanted, reckon};
 use compagina_core::catalog::Product;
 use compagina_core::ids::{ProductId, VariantId};
 use compagina_core::money::Money;
-use compagina_core::price::PlanId;
+use compagina_core::price::{Moment, PlanId};
 use sqlx::MySqlConnection;
+use std::collections::{BTreeMap, BTreeSet};
 
 /// A cart's number; its token is known to the shopper alone.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
 pub struct CartRow {
     pub id: u64,
+}
+
+/// A change that a shopper makes.
+#[derive(Debug, Clone, Copy)]
+pub enum CartChange<'a> {
+    /// So many more of a variant, at the price seen now.
+    Put { variant: VariantId, extra: &'a LineExtra, quantity: u32, seen: Money },
+    /// So many of a line; none takes it out.
+    Set { line: u64, quantity: u32 },
 }
 
 /// A line with the product it is of.
@@ -75,78 +86,53 @@ impl Store {
         Ok(CartRow { id: done.last_insert_id() })
     }
 
-    /// Puts so many more of a variant into a cart, at the price seen now.
-    pub async fn put_into_cart(
-        &self,
-        cart: CartRow,
-        variant: VariantId,
-        extra: &LineExtra,
-        quantity: u32,
-        seen: Money,
-    ) -> Result<()> {
-        let (plan, text) = (extra.plan_number(), extra.written());
+    /// Makes a change of the shopper's own. What it does to the prices of other lines isn't news: lines that stood before
+    /// it are taken as seen at what they cost after it. What is put in was seen at the price that is named; where it
+    /// costs something else by now, that is news.
+    pub async fn change_cart(&self, cart: CartRow, change: &CartChange<'_>, now: Moment) -> Result<()> {
         with_retries(|| async {
             let mut tx = self.pool.begin().await?;
-            let lines = sqlx::query!(
-                "SELECT variant_id, plan_id, text FROM cart_line WHERE cart_id = ? FOR UPDATE",
-                cart.id
-            )
-            .fetch_all(&mut *tx)
-            .await?;
-            let same = lines.iter().any(|l| l.variant_id == variant.0 && l.plan_id == plan && l.text == text);
-            if lines.len() >= MOST_LINES && !same {
-                return Err(StorageError::CartFull { most: MOST_LINES });
+            lock(&mut tx, cart).await?;
+            let news: BTreeSet<u64> = lines_with_news(&mut tx, cart, now).await?.into_keys().collect();
+            let put_in = match *change {
+                CartChange::Put { variant, extra, quantity, seen } => {
+                    Some(put(&mut tx, cart, variant, extra, quantity, seen).await?)
+                }
+                CartChange::Set { line, quantity } => {
+                    set_line(&mut tx, cart, line, quantity).await?;
+                    None
+                }
+            };
+            for (line, price) in lines_with_news(&mut tx, cart, now).await? {
+                if !news.contains(&line) && put_in != Some(line) {
+                    see_price(&mut tx, cart, line, price).await?;
+                }
             }
-            sqlx::query!(
-                "INSERT INTO cart_line (cart_id, variant_id, plan_id, text, quantity, seen_minor) VALUES (?, ?, ?, ?, ?, ?)
-                 ON DUPLICATE KEY UPDATE quantity = LEAST(quantity + VALUES(quantity), ?), seen_minor = VALUES(seen_minor)",
-                cart.id,
-                variant.0,
-                plan,
-                text,
-                quantity.min(MOST_OF_ONE),
-                seen.minor,
-                MOST_OF_ONE
-            )
-            .execute(&mut *tx)
-            .await?;
             tx.commit().await?;
             Ok(())
         })
         .await
     }
 
-    /// Sets how many of a line; none takes it out.
-    pub async fn set_cart_line(&self, cart: CartRow, line: u64, quantity: u32) -> Result<()> {
-        if quantity == 0 {
-            sqlx::query!("DELETE FROM cart_line WHERE id = ? AND cart_id = ?", line, cart.id)
-                .execute(&self.pool)
-                .await?;
-        } else {
-            let quantity = quantity.min(MOST_OF_ONE);
-            sqlx::query!(
-                "UPDATE cart_line SET quantity = ? WHERE id = ? AND cart_id = ?",
-                quantity,
-                line,
-                cart.id
-            )
-            .execute(&self.pool)
-            .await?;
-        }
-        Ok(())
-    }
-
-    /// Takes the price now in force as the one that the shopper has seen.
-    pub async fn see_price(&self, cart: CartRow, line: u64, price: Money) -> Result<()> {
-        sqlx::query!(
-            "UPDATE cart_line SET seen_minor = ? WHERE id = ? AND cart_id = ?",
-            price.minor,
-            line,
-            cart.id
-        )
-        .execute(&self.pool)
-        .await?;
-        Ok(())
+    /// Takes a cart as it is now: new prices, what is left, without what is gone.
+    pub async fn accept_cart(&self, cart: CartRow, now: Moment) -> Result<()> {
+        with_retries(|| async {
+            let mut tx = self.pool.begin().await?;
+            lock(&mut tx, cart).await?;
+            if let Some((items, reckoning)) = reckoned(&mut tx, cart, now).await? {
+                for (item, line) in items.iter().zip(&reckoning.lines).filter(|(_, l)| l.hindrance.is_some())
+                {
+                    set_line(&mut tx, cart, item.line_id, line.can_be).await?;
+                }
+            }
+            // With other quantities other prices may hold.
+            for (line, price) in lines_with_news(&mut tx, cart, now).await? {
+                see_price(&mut tx, cart, line, price).await?;
+            }
+            tx.commit().await?;
+            Ok(())
+        })
+        .await
     }
 
     pub async fn cart_items(&self, cart: CartRow) -> Result<Vec<CartItem>> {
@@ -161,6 +147,103 @@ impl Store {
         );
         Ok(sum.fetch_one(&self.pool).await?)
     }
+}
+
+/// Holds a cart for the rest of a transaction.
+async fn lock(tx: &mut MySqlConnection, cart: CartRow) -> Result<()> {
+    sqlx::query!("SELECT id FROM cart WHERE id = ? FOR UPDATE", cart.id).fetch_all(&mut *tx).await?;
+    Ok(())
+}
+
+async fn put(
+    tx: &mut MySqlConnection,
+    cart: CartRow,
+    variant: VariantId,
+    extra: &LineExtra,
+    quantity: u32,
+    seen: Money,
+) -> Result<u64> {
+    let (plan, text) = (extra.plan_number(), extra.written());
+    let lines = sqlx::query!("SELECT variant_id, plan_id, text FROM cart_line WHERE cart_id = ?", cart.id)
+        .fetch_all(&mut *tx)
+        .await?;
+    let same = lines.iter().any(|l| l.variant_id == variant.0 && l.plan_id == plan && l.text == text);
+    if lines.len() >= MOST_LINES && !same {
+        return Err(StorageError::CartFull { most: MOST_LINES });
+    }
+    sqlx::query!(
+        "INSERT INTO cart_line (cart_id, variant_id, plan_id, text, quantity, seen_minor) VALUES (?, ?, ?, ?, ?, ?)
+         ON DUPLICATE KEY UPDATE quantity = LEAST(quantity + VALUES(quantity), ?), seen_minor = VALUES(seen_minor)",
+        cart.id,
+        variant.0,
+        plan,
+        text,
+        quantity.min(MOST_OF_ONE),
+        seen.minor,
+        MOST_OF_ONE
+    )
+    .execute(&mut *tx)
+    .await?;
+    let id = sqlx::query_scalar!(
+        "SELECT id FROM cart_line WHERE cart_id = ? AND variant_id = ? AND plan_id = ? AND text = ?",
+        cart.id,
+        variant.0,
+        plan,
+        text
+    );
+    Ok(id.fetch_one(&mut *tx).await?)
+}
+
+/// Sets how many of a line; none takes it out.
+async fn set_line(tx: &mut MySqlConnection, cart: CartRow, line: u64, quantity: u32) -> Result<()> {
+    if quantity == 0 {
+        sqlx::query!("DELETE FROM cart_line WHERE id = ? AND cart_id = ?", line, cart.id)
+            .execute(&mut *tx)
+            .await?;
+        return Ok(());
+    }
+    let quantity = quantity.min(MOST_OF_ONE);
+    sqlx::query!("UPDATE cart_line SET quantity = ? WHERE id = ? AND cart_id = ?", quantity, line, cart.id)
+        .execute(&mut *tx)
+        .await?;
+    Ok(())
+}
+
+/// Takes a price as the one that the shopper has seen.
+async fn see_price(tx: &mut MySqlConnection, cart: CartRow, line: u64, price: Money) -> Result<()> {
+    sqlx::query!(
+        "UPDATE cart_line SET seen_minor = ? WHERE id = ? AND cart_id = ?",
+        price.minor,
+        line,
+        cart.id
+    )
+    .execute(&mut *tx)
+    .await?;
+    Ok(())
+}
+
+/// What a cart comes to; none where it is empty.
+pub(crate) async fn reckoned(
+    db: &mut MySqlConnection,
+    cart: CartRow,
+    now: Moment,
+) -> Result<Option<(Vec<CartItem>, Reckoning)>> {
+    let items = items(db, cart).await?;
+    let Some(currency) = items.first().map(|item| item.product.price.currency) else { return Ok(None) };
+    let wanted: Vec<_> = items.iter().map(CartItem::wanted).collect();
+    let reckoning = reckon(&wanted, currency, &prices_of(db, now).await?)?;
+    Ok(Some((items, reckoning)))
+}
+
+/// Lines whose price isn't the one that was seen, with what they cost.
+async fn lines_with_news(
+    db: &mut MySqlConnection,
+    cart: CartRow,
+    now: Moment,
+) -> Result<BTreeMap<u64, Money>> {
+    let Some((items, reckoning)) = reckoned(db, cart, now).await? else { return Ok(BTreeMap::new()) };
+    let lines = items.iter().zip(reckoning.lines).filter(|(_, line)| line.was.is_some());
+    Ok(lines.map(|(item, line)| (item.line_id, line.quote.unit)).collect())
 }
 
 /// The lines of a cart with their products as they stand now.

@@ -19,7 +19,7 @@ mod together;
 mod wish;
 
 pub use account::{Owner, Session};
-pub use cart::{CartItem, CartRow, LineExtra};
+pub use cart::{CartChange, CartItem, CartRow, LineExtra};
 pub use catalogue::{NewChoice, Selling, TypeRow, VariantChange, Which};
 pub use document::{Document, DocumentName};
 pub use error::{Result, StorageError};

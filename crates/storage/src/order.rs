@@ -2,9 +2,8 @@
 
 use crate::error::with_retries;
 use crate::message::{Message, put_into_outbox};
-use crate::prices::prices_of;
 use crate::{CartRow, Result, StorageError, Store, cart, change};
-use compagina_core::cart::{Line, Reckoning, reckon};
+use compagina_core::cart::{Line, Reckoning};
 use compagina_core::catalog::Product;
 use compagina_core::choice::Selection;
 use compagina_core::ids::ProductId;
@@ -85,10 +84,9 @@ impl Store {
             if let Some(before) = same_form(&mut tx, cart, paying.once).await? {
                 return Ok(Placed::Before(before));
             }
-            let items = cart::items(&mut tx, cart).await?;
-            let Some(currency) = items.first().map(|i| i.seen.currency) else { return Ok(Placed::Empty) };
-            let wanted: Vec<_> = items.iter().map(cart::CartItem::wanted).collect();
-            let reckoning = reckon(&wanted, currency, &prices_of(&mut tx, now).await?)?;
+            let Some((items, reckoning)) = cart::reckoned(&mut tx, cart, now).await? else {
+                return Ok(Placed::Empty);
+            };
             if !reckoning.stands() {
                 return Ok(Placed::NotAsSeen);
             }

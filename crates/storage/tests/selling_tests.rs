@@ -2,13 +2,13 @@
 #![allow(clippy::unwrap_used)]
 mod common;
 
-use common::{contact, handle, shop};
+use common::{contact, handle, put, shop};
 use compagina_core::catalog::{Product, Signs, Terms, TextTerms};
 use compagina_core::price::{
     Counted, Effect, Moment, OldFrom, Period, Plan, PlanId, PriceBook, PriceRule, RuleId, RuleReach, SavedOn,
     Step,
 };
-use compagina_storage::{DocumentName, LineExtra, Paying, Placed, Selling, Store, VariantChange};
+use compagina_storage::{CartChange, DocumentName, LineExtra, Paying, Placed, Selling, Store, VariantChange};
 use sqlx::MySqlPool;
 
 async fn kite(store: &Store) -> Product {
@@ -118,7 +118,7 @@ async fn lines_that_differ_by_plan_or_text_stand_apart_and_come_back_so(pool: My
     let extras = [LineExtra::default(), text("Ada"), text("ada"), by_plan, text("Ada")];
     let seen = product.variants[0].price.unwrap_or(product.price);
     for extra in &extras {
-        store.put_into_cart(cart, product.variants[0].id, extra, 1, seen).await.unwrap();
+        put(&store, cart, product.variants[0].id, extra, 1, seen).await.unwrap();
     }
     let lines = || async {
         let items = store.cart_items(cart).await.unwrap();
@@ -153,7 +153,7 @@ async fn a_form_that_is_sent_twice_makes_one_order(pool: MySqlPool) {
     let contact = contact();
     let paying = Paying { contact: &contact, provider: "card", once: "0123456789abcdef0123456789abcdef" };
     let seen = product.variants[0].price.unwrap_or(product.price);
-    store.put_into_cart(cart, product.variants[0].id, &LineExtra::default(), 1, seen).await.unwrap();
+    put(&store, cart, product.variants[0].id, &LineExtra::default(), 1, seen).await.unwrap();
     let (a, b) = tokio::join!(
         store.place_order(cart, &paying, Moment(0)),
         store.place_order(cart, &paying, Moment(0))
@@ -164,7 +164,9 @@ async fn a_form_that_is_sent_twice_makes_one_order(pool: MySqlPool) {
     assert_eq!(first, same);
     // Another cart's form is its own, whatever it carries.
     let other = store.add_cart(&[2; 32]).await.unwrap();
-    assert_eq!(store.place_order(other, &paying, Moment(0)).await.unwrap(), Placed::Empty);
+    put(&store, other, product.variants[0].id, &LineExtra::default(), 1, seen).await.unwrap();
+    let theirs = store.place_order(other, &paying, Moment(0)).await.unwrap();
+    assert!(matches!(theirs, Placed::Waiting(id) if id != first), "{theirs:?}");
 }
 
 #[sqlx::test(migrations = false)]
@@ -179,4 +181,45 @@ async fn wishes_are_kept_once_with_their_last_choice(pool: MySqlPool) {
     assert_eq!(store.wished(cart).await.unwrap(), [product.id.0]);
     store.drop_wish(cart, product.id).await.unwrap();
     assert!(store.wishes(cart).await.unwrap().is_empty());
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_shoppers_own_change_is_no_news_and_what_is_gone_is_taken_out_when_it_is_accepted(pool: MySqlPool) {
+    let store = shop(pool).await;
+    let product = kite(&store).await;
+    let step = |from, hundredths| Step { from, effect: Effect::Percent { hundredths } };
+    let ladder = PriceRule {
+        id: RuleId(1),
+        name: "By number".into(),
+        reach: RuleReach::All,
+        except: vec![],
+        steps: vec![step(3, 1000)],
+        counted: Counted::Product,
+        total: None,
+        with: vec![],
+        from: None,
+        until: None,
+        on: true,
+    };
+    let book = PriceBook { rules: vec![ladder], ..PriceBook::default() };
+    store.set_document(DocumentName::Prices, 1, 0, &book).await.unwrap();
+    store.publish_document(DocumentName::Prices, 1).await.unwrap();
+    let cart = store.add_cart(&[1; 32]).await.unwrap();
+    let price = |at: usize| product.variants[at].price.unwrap_or(product.price);
+    put(&store, cart, product.variants[0].id, &LineExtra::default(), 2, price(0)).await.unwrap();
+    // A third piece lowers the first line too, and nobody is told a price has changed.
+    let tenth_less = compagina_core::money::Money::new(price(2).minor * 9 / 10, price(2).currency);
+    put(&store, cart, product.variants[2].id, &LineExtra::default(), 1, tenth_less).await.unwrap();
+    let items = store.cart_items(cart).await.unwrap();
+    assert_eq!(items[0].seen.minor, price(0).minor * 9 / 10);
+    // Five are left of the first; six are asked for.
+    let line = items[0].line_id;
+    store.change_cart(cart, &CartChange::Set { line, quantity: 6 }, Moment(0)).await.unwrap();
+    let contact = contact();
+    let paying = Paying { contact: &contact, provider: "card", once: "" };
+    assert_eq!(store.place_order(cart, &paying, Moment(0)).await.unwrap(), Placed::NotAsSeen);
+    store.accept_cart(cart, Moment(0)).await.unwrap();
+    let items = store.cart_items(cart).await.unwrap();
+    assert_eq!(items.iter().map(|item| item.quantity).collect::<Vec<_>>(), [5, 1]);
+    assert!(matches!(store.place_order(cart, &paying, Moment(0)).await.unwrap(), Placed::Waiting(_)));
 }

@@ -13,6 +13,8 @@ const BESIDE: &[Kind] = &[
     Kind::Summary,
     Kind::Options,
     Kind::VariantList,
+    Kind::Plans,
+    Kind::PersonalText,
     Kind::StockLine,
     Kind::Quantity,
     Kind::BuyButton,

@@ -158,7 +158,8 @@ mod tests {
 
     #[test]
     fn the_lowest_price_of_the_thirty_days_before_the_present_one_counts() {
-        let cases: [(&[(i64, i64)], Option<(i64, i64)>, &str); 6] = [
+        type Case = (&'static [(i64, i64)], Option<(i64, i64)>, &'static str);
+        let cases: [Case; 6] = [
             (&[], None, "it has never cost anything else"),
             (&[(90, 8500)], Some((8500, 90)), "85 for long, then 68"),
             (&[(80, 8500), (90, 7500)], Some((7500, 90)), "75 for the last ten days before"),

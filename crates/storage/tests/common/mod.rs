@@ -4,9 +4,10 @@
 use compagina_core::catalog::{
     Fact, NewOption, NewProduct, NewVariant, ProductState, ProductType, Review, Shop, Stock, Way,
 };
-use compagina_core::ids::Handle;
-use compagina_core::money::{Currency, Locale};
-use compagina_storage::{Contact, Store};
+use compagina_core::ids::{Handle, VariantId};
+use compagina_core::money::{Currency, Locale, Money};
+use compagina_core::price::Moment;
+use compagina_storage::{CartChange, CartRow, Contact, LineExtra, Store};
 use sqlx::MySqlPool;
 
 pub fn handle(text: &str) -> Handle {
@@ -76,4 +77,16 @@ pub fn contact() -> Contact {
         town: text("Wells"),
         postcode: text("NR23"),
     }
+}
+
+/// Puts so many of a variant into a cart, seen at a price.
+pub async fn put(
+    store: &Store,
+    cart: CartRow,
+    variant: VariantId,
+    extra: &LineExtra,
+    quantity: u32,
+    seen: Money,
+) -> compagina_storage::Result<()> {
+    store.change_cart(cart, &CartChange::Put { variant, extra, quantity, seen }, Moment(0)).await
 }

@@ -1,8 +1,9 @@
 //! What a piece does, in a few words for its line in the running order.
 
+use super::pay_shortcuts::{self, OrderBy};
 use super::{
     buy_button, details, gallery, options, price, promises, questions, quotes, related, reviews, text,
-    value_points,
+    value_points, wish_button,
 };
 use crate::page::{Choice, Device, Kind, Piece, Setting, Shape};
 use crate::style::Chain;
@@ -24,6 +25,11 @@ pub fn hint(piece: &Piece) -> String {
         Kind::Questions => count(chain.rows(&questions::QUESTIONS).len(), "question"),
         Kind::Quotes => count(chain.rows(&quotes::QUOTES).len(), "quote"),
         Kind::ValuePoints => count(chain.rows(&value_points::POINTS).len(), "point"),
+        Kind::PayShortcuts if chain.choice(&pay_shortcuts::ORDER, Device::Wide) != Some(OrderBy::Listed) => {
+            "last used, then device, then country".into()
+        }
+        Kind::PayShortcuts => "as listed".into(),
+        Kind::WishButton => format!("“{}”", chain.text(&wish_button::WORDS, Device::Wide)),
         Kind::Text => opening(&chain.text(&text::BODY, Device::Wide)),
         _ => String::new(),
     }
@@ -88,6 +94,7 @@ mod tests {
         assert_eq!(hint(&piece("g", Kind::Gallery)), "thumbnails left → under");
         assert_eq!(hint(&piece("b", Kind::BuyButton)), "“Add to cart”");
         assert_eq!(hint(&piece("p", Kind::Promises)), "no lines yet");
+        assert_eq!(hint(&piece("s", Kind::PayShortcuts)), "last used, then device, then country");
         assert_eq!(hint(&piece("t", Kind::Title)), "");
     }
 }

@@ -1,8 +1,8 @@
 //! The cart as it stands, and what is changed in it.
 
-use super::{cart_of, changing, choice_of, count_cookie, reckoned, see_other, see_other_with_count};
+use super::{cart_of, choice_of, count_cookie, reckoned, see_other, see_other_with_count};
 use crate::error::{ApiError, ApiResult};
-use crate::reading::{Reading, nav};
+use crate::reading::{Reading, nav, now};
 use crate::routes::shop::product::find;
 use crate::routes::shop::{check_origin, html, or_message};
 use crate::state::State;
@@ -17,7 +17,7 @@ use compagina_core::price::{Prices, RuleReach};
 use compagina_core::wording::Words;
 use compagina_press::Nav;
 use compagina_press::shop::{CartLine, CartPage, GoesWith, Gone, cart, side_cart};
-use compagina_storage::{CartItem, CartRow};
+use compagina_storage::{CartChange, CartItem, CartRow};
 use serde::Deserialize;
 
 type Pairs = Vec<(String, String)>;
@@ -209,7 +209,7 @@ async fn set_line(state: &State, request: &HttpRequest, form: &LineChange) -> Ap
         plan: item.extra.plan.map_or(0, |plan| plan.0),
         text: item.extra.text.clone().unwrap_or_default(),
     });
-    changing(state, cart, state.store.set_cart_line(cart, form.line, quantity)).await?;
+    state.store.change_cart(cart, &CartChange::Set { line: form.line, quantity }, now()).await?;
     if form.script.is_some() {
         return at_the_side(state, request, cart, Told { notice: None, gone }).await;
     }
@@ -231,17 +231,7 @@ pub async fn accept(state: Data<State>, request: HttpRequest) -> HttpResponse {
     let answer = async {
         check_origin(&request)?;
         let Some(cart) = cart_of(&state, &request).await? else { return Ok(see_other("/shop/cart")) };
-        let (items, reckoning) = reckoned(&state, cart).await?;
-        for (item, line) in items.iter().zip(reckoning.lines) {
-            if line.hindrance.is_some() {
-                state.store.set_cart_line(cart, item.line_id, line.can_be).await?;
-            }
-        }
-        // With other quantities other prices may hold.
-        let (items, reckoning) = reckoned(&state, cart).await?;
-        for (item, line) in items.iter().zip(reckoning.lines) {
-            state.store.see_price(cart, item.line_id, line.quote.unit).await?;
-        }
+        state.store.accept_cart(cart, now()).await?;
         see_other_with_count(&state, cart, "/shop/cart").await
     };
     or_message(&state, &request, answer.await).await

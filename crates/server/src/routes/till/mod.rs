@@ -22,7 +22,6 @@ use compagina_core::page::CartFacts;
 use compagina_core::pay::Payer;
 use compagina_core::price::Prices;
 use compagina_storage::{CartItem, CartRow};
-use std::collections::BTreeSet;
 
 const CART_COOKIE: &str = "compagina_cart";
 const CART_DAYS: i64 = 60;
@@ -63,30 +62,6 @@ async fn reckoned(state: &State, cart: CartRow) -> ApiResult<(Vec<CartItem>, Rec
     let shop = state.store.shop().await?.ok_or_else(|| ApiError::no_such("shop"))?;
     let reckoning = reckon(&wanted, currency.unwrap_or(shop.currency), &prices)?;
     Ok((items, reckoning))
-}
-
-/// Makes a change of the shopper's own. What it does to the prices of other lines isn't news: lines that stood before it
-/// stand after it at what they cost now.
-async fn changing(
-    state: &State,
-    cart: CartRow,
-    change: impl Future<Output = compagina_storage::Result<()>>,
-) -> ApiResult<()> {
-    let (items, before) = reckoned(state, cart).await?;
-    let changed: BTreeSet<u64> = items
-        .iter()
-        .zip(&before.lines)
-        .filter(|(_, line)| line.was.is_some())
-        .map(|(item, _)| item.line_id)
-        .collect();
-    change.await?;
-    let (items, after) = reckoned(state, cart).await?;
-    for (item, line) in items.iter().zip(&after.lines) {
-        if line.was.is_some() && !changed.contains(&item.line_id) {
-            state.store.see_price(cart, item.line_id, line.quote.unit).await?;
-        }
-    }
-    Ok(())
 }
 
 /// `Colour: Ember · Sail: 2.1 m`

@@ -1,7 +1,7 @@
 //! What is put into the cart: from a product's page, from the wish list, or back.
 
 use super::cart::{Told, at_the_side, told_to_script};
-use super::{cart_facts, cart_for, changing, count_cookie, prices_for_cart, see_other, see_other_with_count};
+use super::{cart_facts, cart_for, count_cookie, prices_for_cart, see_other, see_other_with_count};
 use crate::error::{ApiError, ApiResult};
 use crate::reading::{Reading, nav, now, today};
 use crate::routes::shop::product::{draw, find, plan_of};
@@ -19,7 +19,7 @@ use compagina_core::situation::Situation;
 use compagina_core::wording::{Arg, Words};
 use compagina_press::shop::say_hindrance;
 use compagina_press::{Mode, Notice};
-use compagina_storage::LineExtra;
+use compagina_storage::{CartChange, LineExtra};
 use serde::Deserialize;
 
 type Pairs = Vec<(String, String)>;
@@ -96,8 +96,8 @@ async fn put_choice(state: &State, request: &HttpRequest, form: &Pairs) -> ApiRe
         prices.with_extras(Extras { plan, written: text.is_some() }).quote(&product, variant, quantity)?;
     let (cart, cookie) = cart_for(state, request).await?;
     let extra = LineExtra { plan, text };
-    changing(state, cart, state.store.put_into_cart(cart, variant.id, &extra, quantity, seen.quote.unit))
-        .await?;
+    let change = CartChange::Put { variant: variant.id, extra: &extra, quantity, seen: seen.quote.unit };
+    state.store.change_cart(cart, &change, now()).await?;
     let mut answer = if wish.by_script {
         let words = nav(state, &Reading::of(request)).await?.words;
         let notice = words.say_with("cart-added", &[("name", Arg::Text(&product.name))]);
@@ -204,7 +204,8 @@ pub async fn put_back(state: Data<State>, request: HttpRequest, form: Form<PutBa
         let seen = prices.quote(&product, variant, quantity)?.quote.unit;
         let (cart, cookie) = cart_for(&state, &request).await?;
         let extra = LineExtra { plan, text };
-        changing(&state, cart, state.store.put_into_cart(cart, variant.id, &extra, quantity, seen)).await?;
+        let change = CartChange::Put { variant: variant.id, extra: &extra, quantity, seen };
+        state.store.change_cart(cart, &change, now()).await?;
         let mut answer = match form.script {
             Some(_) => at_the_side(&state, &request, cart, Told::default()).await?,
             None => see_other_with_count(&state, cart, "/shop/cart").await?,
