@@ -17,3 +17,18 @@ pub const OTHER_PASSWORD: &str = "reef-before-noon";
 /// The demo's owner.
 pub const EMAIL: &str = "isla@marramandgale.example";
 pub const PASSWORD: &str = "windward-and-lee";
+
+/// To whom orders of the tests go, by the checkout's fields.
+pub const ADDRESS: [(&str, &str); 5] = [
+    ("email", "jo@example.org"),
+    ("name", "Jo"),
+    ("street", "1 Quay"),
+    ("town", "Wells"),
+    ("postcode", "NR23"),
+];
+
+/// The checkout's form filled in; `once` is what makes one order of a form that is sent twice, empty for nothing.
+#[must_use]
+pub fn checkout_form<'a>(payment: &'a str, once: &'a str) -> Vec<(&'a str, &'a str)> {
+    ADDRESS.into_iter().chain([("payment", payment), ("once", once)]).collect()
+}

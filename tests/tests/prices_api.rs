@@ -1,7 +1,7 @@
 //! Price rules over HTTP: what is kept, what is refused, what moves, and what the shop then says.
 #![allow(clippy::unwrap_used)]
 
-use compagina_tests::{Owner, Site};
+use compagina_tests::{Owner, Site, checkout_form};
 use reqwest::{Client, Response};
 use serde_json::{Value, json};
 use sqlx::MySqlPool;
@@ -172,14 +172,7 @@ async fn the_cart_and_the_order_cost_what_the_page_said_to_the_penny(pool: MySql
     assert!(six.contains("£8.10") && six.contains("£16.20"), "2 × 8.10: {six}");
     assert!(six.contains(more["price"]["text"].as_str().unwrap()), "{more}");
     assert!(!six.contains("changed since"), "the shopper moved this price, nobody else: {six}");
-    let fields = [
-        ("email", "jo@example.org"),
-        ("name", "Jo"),
-        ("street", "1 Quay"),
-        ("town", "Wells"),
-        ("postcode", "NR23"),
-        ("payment", "accept"),
-    ];
+    let fields = checkout_form("accept", "");
     let receipt = shopper.post(site.at("/shop/checkout")).form(&fields).send().await.unwrap();
     let to = receipt.headers().get("location").and_then(|to| to.to_str().ok()).unwrap_or_default().to_owned();
     assert!(to.starts_with("/shop/orders/"), "{to} {}", receipt.text().await.unwrap());

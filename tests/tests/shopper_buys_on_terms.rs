@@ -2,7 +2,7 @@
 //! provider.
 #![allow(clippy::unwrap_used)]
 
-use compagina_tests::{Browser, Screen, Site, ask, find, until};
+use compagina_tests::{ADDRESS, Browser, Screen, Site, ask, find, until};
 use fantoccini::Client;
 use reqwest::StatusCode;
 use sqlx::MySqlPool;
@@ -51,13 +51,7 @@ async fn a_plan_and_a_name_change_the_price_at_once_and_the_order_keeps_them(poo
         until(&client, "document.querySelector('.cart-sum').innerText.includes('£9.60')").await;
 
         find(&client, "a.buy").await.click().await.unwrap();
-        for (name, value) in [
-            ("email", "jo@example.org"),
-            ("name", "Jo"),
-            ("street", "1 Quay"),
-            ("town", "Wells"),
-            ("postcode", "NR23"),
-        ] {
+        for (name, value) in ADDRESS {
             find(&client, &format!("form [name={name}]")).await.send_keys(value).await.unwrap();
         }
         find(&client, "form button.buy").await.click().await.unwrap();

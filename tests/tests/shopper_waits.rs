@@ -2,7 +2,7 @@
 #![allow(clippy::unwrap_used)]
 
 use compagina_storage::{Message, Store};
-use compagina_tests::{Browser, Screen, Site, find, until};
+use compagina_tests::{ADDRESS, Browser, Screen, Site, find, until};
 use sqlx::MySqlPool;
 
 async fn messages(store: &Store) -> Vec<Message> {
@@ -75,13 +75,7 @@ async fn an_address_is_left_where_a_choice_is_sold_out_and_an_order_is_confirmed
         client.goto(&format!("{base}/shop/products/whimbrel?colour=ember&sail=1-6-m")).await.unwrap();
         find(&client, ".k-buy-button .buy").await.click().await.unwrap();
         find(&client, "a.buy").await.click().await.unwrap();
-        for (name, value) in [
-            ("email", "jo@example.org"),
-            ("name", "Jo"),
-            ("street", "1 Quay"),
-            ("town", "Wells"),
-            ("postcode", "NR23"),
-        ] {
+        for (name, value) in ADDRESS {
             find(&client, &format!("form [name={name}]")).await.send_keys(value).await.unwrap();
         }
         find(&client, "[value=accept]").await.click().await.unwrap();

@@ -1,7 +1,7 @@
 //! The database dies while people buy: what was answered holds, and the last pieces are sold once.
 #![allow(clippy::unwrap_used)]
 
-use compagina_tests::{OwnDatabase, Site};
+use compagina_tests::{OwnDatabase, Site, checkout_form};
 use futures_util::future::join_all;
 use reqwest::Client;
 use sqlx::MySqlPool;
@@ -27,15 +27,7 @@ async fn buy(site: &Site, number: u32) -> (Client, Option<String>) {
             }
             continue;
         }
-        let form = [
-            ("email", "jo@example.org"),
-            ("name", "Jo"),
-            ("street", "1 Quay"),
-            ("town", "Wells"),
-            ("postcode", "NR23"),
-            ("payment", "accept"),
-            ("once", &once),
-        ];
+        let form = checkout_form("accept", &once);
         let Ok(answer) = shopper.post(site.at("/shop/checkout")).form(&form).send().await else { continue };
         match answer.status().as_u16() {
             303 => {

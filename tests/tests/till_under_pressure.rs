@@ -1,7 +1,7 @@
 //! The last pieces, refused payments and prices that change under way, by plain requests as a browser sends them.
 #![allow(clippy::unwrap_used)]
 
-use compagina_tests::Site;
+use compagina_tests::{Site, checkout_form};
 use futures_util::{StreamExt, stream};
 use reqwest::{Client, Response, StatusCode};
 use sqlx::MySqlPool;
@@ -11,14 +11,7 @@ async fn put(site: &Site, shopper: &Client, choice: &[(&str, &str)]) -> Response
 }
 
 async fn pay(site: &Site, shopper: &Client, payment: &str) -> Response {
-    let form = [
-        ("email", "jo@example.org"),
-        ("name", "Jo"),
-        ("street", "1 Quay"),
-        ("town", "Wells"),
-        ("postcode", "NR23"),
-        ("payment", payment),
-    ];
+    let form = checkout_form(payment, "");
     shopper.post(site.at("/shop/checkout")).form(&form).send().await.unwrap()
 }
 
@@ -232,15 +225,7 @@ async fn a_checkout_that_is_sent_twice_leads_to_the_same_receipt(pool: MySqlPool
     put(&site, &shopper, &CHALK).await;
     let page = shopper.get(site.at("/shop/checkout")).send().await.unwrap().text().await.unwrap();
     let once = page.split("name=\"once\" value=\"").nth(1).and_then(|rest| rest.split('"').next()).unwrap();
-    let form = [
-        ("email", "jo@example.org"),
-        ("name", "Jo"),
-        ("street", "1 Quay"),
-        ("town", "Wells"),
-        ("postcode", "NR23"),
-        ("payment", "accept"),
-        ("once", once),
-    ];
+    let form = checkout_form("accept", once);
     let send = || shopper.post(site.at("/shop/checkout")).form(&form).send();
     let (first, second) = (send().await.unwrap(), send().await.unwrap());
     assert_eq!(first.headers()["location"], second.headers()["location"]);

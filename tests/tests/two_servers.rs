@@ -1,7 +1,7 @@
 //! Two server processes on one database: each sees what the other did, and together they sell no more than there is.
 #![allow(clippy::unwrap_used)]
 
-use compagina_tests::Site;
+use compagina_tests::{Site, checkout_form};
 use serde_json::json;
 use sqlx::MySqlPool;
 use std::time::Duration;
@@ -53,14 +53,7 @@ async fn a_session_and_a_cart_hold_on_either(pool: MySqlPool) {
 async fn twelve_orders_over_both_for_the_last_five(pool: MySqlPool) {
     let sites = [Site::start(pool.clone()).await, Site::start(pool).await];
     let form = [("product", "whimbrel"), ("colour", "chalk"), ("sail", "1-6-m")];
-    let contact = [
-        ("email", "jo@example.org"),
-        ("name", "Jo"),
-        ("street", "1 Quay"),
-        ("town", "Wells"),
-        ("postcode", "NR23"),
-        ("payment", "accept"),
-    ];
+    let contact = checkout_form("accept", "");
     let mut shoppers = Vec::new();
     for number in 0..12 {
         let site = &sites[number % 2];
