@@ -50,7 +50,7 @@ async function bringBack(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog model-value max-width="1160" @update:model-value="emit('close')" aria-label="History">
+  <v-dialog model-value max-width="1160" aria-label="History" @update:model-value="emit('close')">
     <div class="dialog-sheet">
       <div class="list">
         <h1>History</h1>

@@ -47,7 +47,7 @@ async function end(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog model-value max-width="480" @update:model-value="emit('close')" aria-label="Preview link">
+  <v-dialog model-value max-width="480" aria-label="Preview link" @update:model-value="emit('close')">
     <div class="dialog-sheet">
       <h1>Preview link</h1>
       <p class="soft">

@@ -15,7 +15,7 @@ async function take(key: string): Promise<void> {
 </script>
 
 <template>
-  <v-dialog model-value max-width="1120" scrollable @update:model-value="emit('close')" aria-label="Starters">
+  <v-dialog model-value max-width="1120" scrollable aria-label="Starters" @update:model-value="emit('close')">
     <div class="dialog-sheet">
       <div>
         <h1>Starters</h1>

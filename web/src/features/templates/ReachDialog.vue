@@ -33,7 +33,7 @@ async function submit(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog :model-value="template !== null" @update:model-value="emit('close')" aria-label="Reach of a template">
+  <v-dialog :model-value="template !== null" aria-label="Reach of a template" @update:model-value="emit('close')">
     <form class="dialog-sheet" @submit.prevent="submit">
       <h1>Name and reach</h1>
       <label>Name <v-text-field v-model="name" maxlength="120" autofocus /></label>
