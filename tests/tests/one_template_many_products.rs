@@ -42,7 +42,7 @@ async fn a_changed_reach_counts_at_once(pool: MySqlPool) {
     let served = |id: u64| {
         view["templates"].as_array().unwrap().iter().find(|t| t["id"] == id).unwrap()["products"].clone()
     };
-    assert_eq!((served(1), served(2)), (json!(12), json!(4)));
+    assert_eq!((served(1), served(2)), (json!(22), json!(6)));
     assert!(!page(&site, "/shop/products/plover").await.contains("More from the loft"));
     let unknown = json!({ "name": "Sport kites", "reach": { "rule": "types", "types": ["boats"] } });
     let request =

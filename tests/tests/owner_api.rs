@@ -13,7 +13,7 @@ async fn the_shelf_has_every_product_under_its_type_with_the_template_that_serve
     let types = shelf["types"].as_array().unwrap();
     let names: Vec<_> = types.iter().map(|t| t["name"].as_str().unwrap()).collect();
     assert_eq!(names[..3], ["Sport kites", "Single-line kites", "Lines and winders"]);
-    assert_eq!(types.iter().map(|t| t["count"].as_u64().unwrap()).sum::<u64>(), 16);
+    assert_eq!(types.iter().map(|t| t["count"].as_u64().unwrap()).sum::<u64>(), 28);
     assert_eq!(types[0]["template"]["name"], "Sport kites");
     assert_eq!(
         (&types[0]["template"]["why"], &types[2]["template"]["why"]),
@@ -56,7 +56,7 @@ async fn the_desk_leafs_through_what_the_template_serves(pool: MySqlPool) {
     let products: Vec<_> =
         desk["products"].as_array().unwrap().iter().map(|p| p["handle"].as_str().unwrap()).collect();
     assert_eq!(products[..4], ["whimbrel", "whimbrel-mini", "dunlin", "turnstone"]);
-    assert_eq!((&desk["serves"], &desk["serves_types"]), (&json!(7), &json!(2)));
+    assert_eq!((&desk["serves"], &desk["serves_types"]), (&json!(12), &json!(2)));
     assert_eq!(desk["kinds"].as_array().unwrap().len(), 36);
     assert_eq!(desk["draft"]["hints"]["p11"], "tabs → folding rows");
     assert_eq!((&desk["draft"]["can_undo"], &desk["draft"]["can_redo"]), (&json!(false), &json!(false)));

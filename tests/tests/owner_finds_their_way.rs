@@ -27,7 +27,7 @@ async fn from_signing_in_to_the_desk_by_the_shelf(pool: MySqlPool) {
         click(&client, "button[type=submit]").await;
         until(&client, "location.pathname === '/templates/2'").await;
         click(&client, "nav a[href='/']").await;
-        until(&client, "document.querySelectorAll('.shelf .card').length === 16").await;
+        until(&client, "document.querySelectorAll('.shelf .card').length === 28").await;
         click(&client, ".card[href*=plover]").await;
         until(&client, "document.querySelector('.product')?.textContent.includes('Plover')").await;
         until(&client, "document.querySelector('.order .row')").await;
@@ -46,7 +46,7 @@ async fn a_templates_reach_is_changed_and_explained(pool: MySqlPool) {
         click(&client, "tbody tr:nth-child(2) button").await;
         click(&client, "input[value='lines-and-winders']").await;
         click(&client, "form.dialog-sheet button[type=submit]").await;
-        until(&client, "document.querySelector('tbody tr:nth-child(2)').textContent.includes('9 products')")
+        until(&client, "document.querySelector('tbody tr:nth-child(2)').textContent.includes('16 products')")
             .await;
         let row = "document.querySelector('table:last-of-type tbody tr:nth-child(3)').textContent";
         until(&client, &format!("{row}.includes('Sport kites')")).await;

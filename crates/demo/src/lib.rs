@@ -8,6 +8,7 @@ mod more;
 mod options;
 mod prices;
 mod products;
+mod range;
 mod reviews;
 mod terms;
 
@@ -114,7 +115,7 @@ mod tests {
     fn handles_and_stock_numbers_are_used_once_however_many_products_there_are() {
         let shop = demo_shop(300).unwrap();
         let handles: BTreeSet<_> = shop.products.iter().map(|p| p.product.handle.clone()).collect();
-        assert_eq!(handles.len(), 316);
+        assert_eq!(handles.len(), 328);
         let skus: Vec<_> =
             shop.products.iter().flat_map(|p| p.product.variants.iter().map(|v| &v.sku)).collect();
         assert_eq!(skus.iter().collect::<BTreeSet<_>>().len(), skus.len());

@@ -2,7 +2,7 @@
 
 use crate::draw::{self, Cloth, Make};
 use crate::options::COLOURS;
-use crate::{DemoProduct, Drawing, facts, handle, reviews, terms};
+use crate::{DemoProduct, Drawing, facts, handle, range, reviews, terms};
 use compagina_core::catalog::{
     Detail, Measure, NewProduct, NewVariant, ProductState, ProductType, Stock, Terms,
 };
@@ -24,6 +24,7 @@ pub(crate) fn all() -> Vec<DemoProduct> {
         knot(),
     ];
     all.extend(terms::all());
+    all.extend(range::all());
     facts::fill(&mut all);
     reviews::fill(&mut all);
     all
@@ -87,7 +88,7 @@ impl DemoProduct {
     }
 
     /// How much there is in the last variant.
-    fn measure(mut self, text: &str) -> Self {
+    pub(crate) fn measure(mut self, text: &str) -> Self {
         if let Some(last) = self.product.variants.last_mut() {
             last.measure = Measure::try_from(text.to_owned()).ok();
         }
@@ -147,7 +148,7 @@ pub(crate) fn cloth(colour: &str) -> Cloth {
     Cloth::of(COLOURS.iter().find(|(name, _)| *name == colour).map_or(&[], |(_, colours)| colours))
 }
 
-const SENDING: (&str, &str) = (
+pub(crate) const SENDING: (&str, &str) = (
     "Sending and returns",
     "We send from our loft within two days, in a cardboard tube that we are glad to have back.\n\nYou have sixty days to send a kite back, flown or not, as long as it is whole.",
 );

@@ -5,7 +5,7 @@ mod shop;
 
 use compagina_core::cart::{Wanted, reckon};
 use compagina_core::catalog::{Product, Stock};
-use compagina_core::pay::{Payer, in_order};
+use compagina_core::pay::{Payer, in_order, provider};
 use compagina_core::price::Hindrance;
 use compagina_core::price::Prices;
 use compagina_press::shop::{
@@ -116,7 +116,7 @@ fn the_receipt_tells_number_lines_and_sum() {
     let mut order = Receipt {
         number: 41,
         email: "jo@example.org".into(),
-        provider: "Tern",
+        provider: provider("tern").unwrap(),
         paid: Paid::Yes,
         lines: vec![line],
         total: pounds(13_600),

@@ -31,7 +31,7 @@ async fn owners_views(base: &str) {
     client.goto(&format!("{base}/sign-in")).await.unwrap();
     find(client, "input[name=email]").await;
     Browser::sign_in(client, base).await;
-    until(client, "document.querySelectorAll('.shelf iframe').length === 16").await;
+    until(client, "document.querySelectorAll('.shelf iframe').length === 28").await;
     tokio::time::sleep(Duration::from_secs(2)).await;
     take(&browser, "shelf").await;
     client.goto(&format!("{base}/templates")).await.unwrap();

@@ -18,6 +18,8 @@ use serde::Serialize;
 use std::collections::{BTreeMap, BTreeSet};
 use std::sync::Arc;
 
+const AN_HOUR: i64 = 3600;
+
 /// A next step further off than this isn't told.
 const FAR: u32 = 99;
 
@@ -277,7 +279,9 @@ impl Prices {
     /// The next moment at which some price may change by itself.
     #[must_use]
     pub fn next_change(&self) -> Option<Moment> {
-        self.book.next_change(self.now, &self.zone)
+        // The thirty days that an old price looks back on move on by themselves.
+        let by_history = (self.book.old == OldFrom::Lowest).then_some(Moment(self.now.0 + AN_HOUR));
+        self.book.next_change(self.now, &self.zone).into_iter().chain(by_history).min()
     }
 
     fn rules(&self) -> impl Iterator<Item = &PriceRule> {

@@ -133,6 +133,7 @@ mark-few = { $count ->
 payment-twice = Testzahlung, die zweimal beantwortet wird
 payment-never = Testzahlung, die nie beantwortet wird
 checkout-provider = Bezahlen mit
+pay-card = Karte
 pay-used-last = zuletzt benutzt
 pay-device = am besten auf dem Telefon
 pay-country = bei Ihnen zu Hause

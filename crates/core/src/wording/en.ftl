@@ -216,6 +216,7 @@ payment-slow = A test payment that takes a few seconds
 payment-twice = A test payment that is answered twice
 payment-never = A test payment that is never answered
 checkout-provider = Pay with
+pay-card = Card
 pay-used-last = used last time
 pay-device = at its best on a phone
 pay-country = at home where you are

@@ -1,6 +1,7 @@
 use super::buy_button::is_off_for_good;
 use crate::ctx::{Ctx, Styled};
 use crate::offers::{BuyState, buy_state};
+use crate::shop::provider_name;
 use compagina_core::page::Device;
 use compagina_core::page::piece::pay_shortcuts::{COUNT, ORDER, OrderBy, WORDS};
 use compagina_core::pay::{Payer, in_order};
@@ -20,7 +21,7 @@ pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
         div.pay-row data-pay-order[own] data-most-shown=(styled.most(&COUNT)) {
             @for (place, (provider, _)) in in_order(payer).iter().enumerate() {
                 button.pay type="submit" form="buy" name="pay" value=(provider.id) data-buy aria-disabled=[off]
-                    hidden[place >= styled.most(&COUNT)] { (provider.name) }
+                    hidden[place >= styled.most(&COUNT)] { (provider_name(ctx.words, provider)) }
             }
         }
     })

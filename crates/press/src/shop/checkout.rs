@@ -1,5 +1,5 @@
 use super::cart::total_rows;
-use super::plain_page;
+use super::{plain_page, provider_name};
 use crate::amount::whole;
 use crate::document::Nav;
 use compagina_core::money::Money;
@@ -120,7 +120,7 @@ fn providers(nav: &Nav, page: &CheckoutPage<'_>) -> Markup {
             @for (provider, because) in &page.providers {
                 label {
                     input type="radio" name="provider" value=(provider.id) checked[chosen == Some(provider.id)];
-                    span { (provider.name) @if let Some(key) = why(because) { " " span.soft { (nav.words.say(key)) } } }
+                    span { (provider_name(&nav.words, provider)) @if let Some(key) = why(because) { " " span.soft { (nav.words.say(key)) } } }
                 }
             }
         }
@@ -168,7 +168,7 @@ pub enum Paid {
 pub struct Receipt {
     pub number: u64,
     pub email: String,
-    pub provider: &'static str,
+    pub provider: &'static Provider,
     pub paid: Paid,
     pub lines: Vec<Bought>,
     pub total: Money,
@@ -179,10 +179,11 @@ pub struct Receipt {
 pub fn receipt(nav: &Nav, order: &Receipt) -> String {
     let say = |key| nav.words.say(key);
     let number = order.number.to_string();
+    let provider = provider_name(&nav.words, order.provider);
     let arguments = [
         ("number", Arg::Text(&number)),
         ("email", Arg::Text(&order.email)),
-        ("provider", Arg::Text(order.provider)),
+        ("provider", Arg::Text(&provider)),
     ];
     let (title, told) = match order.paid {
         Paid::Yes => ("receipt-title", "receipt-paid"),

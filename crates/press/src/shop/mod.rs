@@ -18,6 +18,7 @@ pub use wishes::{WishLine, wishes};
 
 use crate::document::{Head, Nav, document};
 use compagina_core::page::Frame;
+use compagina_core::pay::Provider;
 use compagina_core::price::{Hindrance, Next};
 use compagina_core::wording::{Arg, Words};
 use maud::Markup;
@@ -42,6 +43,11 @@ pub(crate) fn say_next(words: &Words, unit: &str, next: Next) -> String {
     let arguments =
         [("count", Arg::Number(next.more)), ("amount", Arg::Text(unit)), ("percent", Arg::Text(&percent))];
     words.say_with("ladder-next", &arguments)
+}
+
+/// What a provider is called: the card is no name but a word.
+pub(crate) fn provider_name(words: &Words, provider: &Provider) -> String {
+    if provider.id == "card" { words.say("pay-card") } else { provider.name.to_owned() }
 }
 
 /// Why a shopper can't have something, as a sentence.

@@ -11,7 +11,7 @@ use compagina_core::catalog::{Product, ProductOption, ProductType};
 use compagina_core::choice::{ValueState, pick, states};
 use compagina_core::ids::{PieceId, TemplateId};
 use compagina_core::page::piece::shared::APPEARS;
-use compagina_core::page::{Target, Verdict};
+use compagina_core::page::{Kind, Target, Verdict};
 use compagina_core::price::{Plan, PlanId};
 use compagina_press::{Bytes, TooSmall, Weight, verdict, weigh};
 use serde::Serialize;
@@ -120,10 +120,15 @@ pub async fn show(
         .into_iter()
         .enumerate()
         .map(|(o, row)| row.into_iter().enumerate().map(|(v, state)| cell(o, v, state)).collect());
-    let silent = template
-        .draft
-        .pieces()
-        .filter_map(|p| Some(Silent { piece: p.id.clone(), why: p.kind.nothing_to_show(&product)? }));
+    let prices = state.store.prices(now()).await?;
+    let by_prices = |kind: Kind| match kind {
+        Kind::PriceLadder if prices.steps(&product).len() < 2 => Some("no rule makes steps for this product"),
+        Kind::Plans if !prices.has_plans(&product) => Some("no plan is for this product"),
+        _ => None,
+    };
+    let why = |kind: Kind| kind.nothing_to_show(&product).or_else(|| by_prices(kind));
+    let silent =
+        template.draft.pieces().filter_map(|p| Some(Silent { piece: p.id.clone(), why: why(p.kind)? }));
     let locale = query.language.locale(known.shop.locale);
     let pieces = template.draft.pieces().map(|p| (Target::Piece(p.id.clone()), &p.values));
     let bands = template.draft.bands.iter().map(|b| (Target::Band(b.id.clone()), &b.values));
@@ -132,7 +137,6 @@ pub async fn show(
         let Verdict { holds, why } = verdict(locale, &product, &situation, values);
         VerdictView { target, holds, why }
     });
-    let prices = state.store.prices(now()).await?;
     let of_some = |plan: &&Plan| product.variants.iter().any(|variant| plan.reaches(&product, variant));
     let plans = prices.book().plans.iter().filter(of_some);
     let weight = with_page(&state, TemplateId(*id), &template.draft, &query, None, weigh).await?;

@@ -46,7 +46,8 @@ async fn answer(state: &State, request: &HttpRequest, form: &[(String, String)])
         (StatusCode::CONFLICT, nav.words.say("interest-here"))
     };
     let plain = Situation::plain(product.options.len(), today());
-    let situation = Situation { selection, cart: cart_facts(state, request).await?, ..plain };
+    let (quantity, cart) = (product.terms.first(), cart_facts(state, request).await?);
+    let situation = Situation { selection, quantity, cart, ..plain };
     let notice = Notice { text, leads: None };
     let (page, _) = draw(state, &nav, &product, &layout, &situation, Mode::Shop, Some(&notice)).await?;
     Ok(html(status, page))

@@ -28,7 +28,7 @@ pub async fn receipt(state: Data<State>, request: HttpRequest, id: Path<u64>) ->
         let view = Receipt {
             number: order.id,
             email: order.contact.email,
-            provider: provider(&order.provider).unwrap_or(&PROVIDERS[0]).name,
+            provider: provider(&order.provider).unwrap_or(&PROVIDERS[0]),
             paid: match order.state {
                 OrderState::Paid => Paid::Yes,
                 OrderState::Waiting => Paid::Waiting,
