@@ -3,7 +3,9 @@ export function watchCart(counted: () => void): void {
   document.addEventListener("submit", (event) => {
     const form = event.target as HTMLFormElement;
     const clicked = event.submitter as HTMLButtonElement | null;
-    if (form.id === "buy" && form.target === "" && !clicked?.hasAttribute("formaction")) {
+    // A pay shortcut leads on by itself, whatever follows the buy button.
+    const leadsOn = clicked?.hasAttribute("formaction") || clicked?.name === "pay";
+    if (form.id === "buy" && form.target === "" && !leadsOn) {
       const after = clicked?.name === "after" ? clicked.value : new FormData(form).get("after");
       if (after !== "side" && after !== "stay") return;
       event.preventDefault();

@@ -21,7 +21,7 @@ async fn the_shelf_has_every_product_under_its_type_with_the_template_that_serve
     );
     assert_eq!(types[0]["template"]["draft"], false);
     let rest: Value = owner.get("/api/shelf?type=sport-kites&skip=2").await.json().await.unwrap();
-    assert_eq!(rest["types"][0]["products"].as_array().unwrap().len(), 2);
+    assert_eq!(rest["types"][0]["products"].as_array().unwrap().len(), 4);
     assert_eq!(owner.get("/api/shelf?type=boats").await.status(), 404);
 }
 
@@ -84,6 +84,7 @@ async fn the_situation_tells_states_ways_and_silent_pieces(pool: MySqlPool) {
         silent,
         [
             "this product has no options",
+            "no plan is for this product",
             "nothing is written onto this product",
             "this product has no details"
         ]

@@ -192,7 +192,7 @@ async fn situations_are_kept_and_every_product_and_state_is_seen(pool: MySqlPool
         in_both(&client, few).await;
 
         press(&client, "5").await;
-        until(&client, "document.querySelectorAll('.all li').length === 7").await;
+        until(&client, "document.querySelectorAll('.all li').length === 12").await;
         let drawn = "[...document.querySelectorAll('.all iframe')].filter(f => f.contentDocument?.querySelector('.piece')).length";
         until(&client, &format!("{drawn} >= 6")).await;
         click(&client, ".all li button", "Dunlin").await;

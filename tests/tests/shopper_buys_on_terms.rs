@@ -197,6 +197,9 @@ async fn a_shortcut_leads_to_the_checkout_with_the_provider_that_suits(pool: MyS
             ask(&client, "document.querySelectorAll('.pay-row button:not([hidden])').length").await,
             2
         );
+        // Also where the buy button opens the cart at the side.
+        let aside = "document.getElementById('buy').insertAdjacentHTML('beforeend', '<input type=hidden name=after value=side>')";
+        client.execute(aside, vec![]).await.unwrap();
         find(&client, ".pay-row button").await.click().await.unwrap();
         until(&client, "document.querySelector('[name=provider]:checked')?.value === 'tern'").await;
     })

@@ -1,5 +1,6 @@
 //! On which terms a product is sold, besides its price: how many at a time, and what shoppers may write onto it.
 
+use crate::cart::MOST_OF_ONE;
 use serde::{Deserialize, Serialize};
 
 /// Which signs a personal text may have.
@@ -129,7 +130,8 @@ impl Terms {
         if !(1..=99).contains(&self.step) {
             return Err(TermsError::Step(self.step));
         }
-        if let Some(most) = most.filter(|most| *most < self.first()) {
+        let most = most.unwrap_or(MOST_OF_ONE).min(MOST_OF_ONE);
+        if most < self.first() {
             return Err(if most < self.least {
                 TermsError::LeastAboveMost { least: self.least, most }
             } else {
@@ -203,6 +205,7 @@ mod tests {
         assert_eq!(terms(1, 1).check(Some(1)), Ok(()));
         assert_eq!(terms(5, 1).check(Some(4)), Err(TermsError::LeastAboveMost { least: 5, most: 4 }));
         assert_eq!(terms(1, 10).check(Some(9)), Err(TermsError::StepAboveMost { step: 10, most: 9 }));
+        assert_eq!(terms(99, 98).check(None), Err(TermsError::StepAboveMost { step: 98, most: 99 }));
         assert_eq!(terms(0, 1).check(None), Err(TermsError::Least(0)));
         assert_eq!(terms(1, 100).check(None), Err(TermsError::Step(100)));
         let with = |text| Terms { text: Some(text), ..Terms::default() }.check(None);

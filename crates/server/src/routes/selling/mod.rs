@@ -11,7 +11,7 @@ use actix_web::{get, put};
 use compagina_core::catalog::{Product, ProductState, Signs, Terms, TextTerms};
 use compagina_core::format::read_amount;
 use compagina_core::money::{Currency, Money};
-use compagina_core::price::{Local, PriceChange};
+use compagina_core::price::{Local, OldFrom, PriceChange};
 use compagina_storage::Selling;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
@@ -96,8 +96,11 @@ pub async fn set(
 async fn view(state: &State, handle: &str) -> ApiResult<SellingView> {
     let product = find(state, handle).await?;
     let zone = state.store.zone().await?;
-    let prices = state.store.prices(now()).await?;
-    let overstated = product.variants.iter().find_map(|variant| prices.overstated(&product, variant));
+    let prices = state.store.prices(now()).await?.with_past(state.store.past_prices().await?);
+    // Where old prices come from the history, what is typed isn't shown.
+    let typed = prices.book().old == OldFrom::Typed;
+    let mut told = product.variants.iter().filter(|_| typed).filter_map(|v| prices.overstated(&product, v));
+    let overstated = told.next();
     let past = |change: &PriceChange| PastPriceView {
         sku: change
             .variant
