@@ -110,7 +110,8 @@ async fn choices(base: &str) {
         click(client, ".fan button", value).await;
         click(client, ".acts button", act).await;
         until(client, "document.querySelector('.panel .title')").await;
-        tokio::time::sleep(Duration::from_millis(700)).await;
+        // Swatches are cut from every picture that the value has.
+        tokio::time::sleep(Duration::from_secs(6)).await;
     }
     client.goto(&format!("{base}/shop/products/whimbrel?colour=dusk&sail=1-6-m")).await.unwrap();
     until(
