@@ -1,6 +1,7 @@
 //! What a thing costs: the quote for a variant and a quantity, and the offer that a page makes for a selection.
 
 mod book;
+mod explain;
 mod history;
 mod moment;
 mod offer;
@@ -11,11 +12,12 @@ mod ruled;
 mod vat;
 
 pub use book::{BookError, MOST_RULES, OldFrom, Place, Places, Policy, PriceBook, Rounding, Together};
+pub use explain::{Effects, Outcome, Work};
 pub use history::{DAYS_LOOKED_BACK, Lowest, PriceChange};
 pub use moment::{Local, Moment, NoSuchTime, Zone};
 pub use offer::{Hindrance, Offer, Tag, hindrance, offer};
 pub use plan::{MOST_PLANS, Period, Plan, PlanError, PlanId, SavedOn};
 pub use quote::{Quote, Saving, quote};
 pub use rule::{Counted, Effect, PriceRule, RuleError, RuleId, RuleReach, Step};
-pub use ruled::{Counts, Effects, Extras, Next, Outcome, PastBook, Priced, Prices, Promise, Shown, Work};
+pub use ruled::{Counts, Extras, Next, PastBook, Priced, Prices, Promise, Shown};
 pub use vat::{TypeRate, Vat, VatShown, without};

@@ -7,7 +7,7 @@
 //! condition. No rule makes anything dearer, and none goes below zero.
 
 use super::book::{OldFrom, Place, Policy, PriceBook, Together};
-use super::moment::{Local, Moment, Zone};
+use super::moment::{Moment, Zone};
 use super::plan::{Plan, PlanId};
 use super::quote::{Quote, Saving, quote, saving};
 use super::rule::{Counted, Effect, PriceRule, RuleId, RuleReach, Step};
@@ -103,63 +103,9 @@ pub struct Shown {
     pub next: Option<Next>,
 }
 
-/// What lowered a line of the cart, and what was added to it; for all its pieces together.
-#[derive(Debug, Clone, Default, PartialEq, Eq)]
-pub struct Effects {
-    pub rules: Vec<(String, Money)>,
-    pub plan: Option<Money>,
-    pub surcharge: Option<Money>,
-}
-
-/// What one rule did, in the working of a price.
-#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct Work {
-    pub rule: RuleId,
-    pub name: String,
-    pub before: Money,
-    pub after: Money,
-    pub outcome: Outcome,
-}
-
-#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-#[serde(rename_all = "snake_case", tag = "is")]
-pub enum Outcome {
-    /// It made the price, with its step from so many pieces on.
-    Applied {
-        from: u32,
-    },
-    /// Another one gives a lower price.
-    Beaten,
-    /// It would leave the price as it is.
-    NoEffect,
-    Off,
-    NotYet {
-        from: Local,
-    },
-    Over {
-        until: Local,
-    },
-    TooFew {
-        needs: u32,
-        has: u32,
-    },
-    TotalTooLow {
-        needs: Money,
-        has: Money,
-    },
-    /// None of these products is in the cart.
-    Without {
-        needs: Vec<Handle>,
-    },
-    /// It isn't for this.
-    NotFor,
-}
-
 /// Under which supposition a price is worked out.
 #[derive(Debug, Clone, Copy)]
-enum Suppose {
+pub(super) enum Suppose {
     /// So many more come to the cart.
     More(u32),
     /// As the cart stands, for a first piece.
@@ -242,7 +188,7 @@ impl Prices {
     }
 
     /// Whether the cart holds what a rule needs with it.
-    fn is_with(&self, rule: &PriceRule) -> bool {
+    pub(super) fn is_with(&self, rule: &PriceRule) -> bool {
         rule.with.is_empty() || rule.with.iter().any(|handle| self.cart.handles.contains(handle))
     }
 
@@ -327,7 +273,7 @@ impl Prices {
         Ok(Quote { unit, old, saving: saved, quantity, line: unit.times(quantity)? })
     }
 
-    fn surcharge(&self, thing: Thing<'_>) -> Option<Money> {
+    pub(super) fn surcharge(&self, thing: Thing<'_>) -> Option<Money> {
         let text =
             thing.product.terms.text.as_ref().filter(|text| self.extras.written && text.surcharge > 0)?;
         Some(Money::new(text.surcharge, thing.base.currency))
@@ -417,73 +363,13 @@ impl Prices {
         ladder
     }
 
-    /// How a price comes about: every rule of the book with what it did or why it did nothing.
-    pub fn explain(
-        &self,
-        product: &Product,
-        variant: &Variant,
-        quantity: u32,
-    ) -> Result<(Priced, Vec<Work>), MoneyError> {
-        let priced = self.quote(product, variant, quantity)?;
-        let thing = Thing { product, variant, base: priced.base };
-        Ok((priced, self.working(thing, Suppose::More(quantity))))
-    }
-
-    /// What lowered a line that is in the cart already, and what was added to it.
-    pub fn effects(
-        &self,
-        product: &Product,
-        variant: &Variant,
-        quantity: u32,
-    ) -> Result<Effects, MoneyError> {
-        let thing = Thing { product, variant, base: quote(product, variant, 1)?.unit };
-        let suppose = Suppose::More(0);
-        let applied = self.working(thing, suppose).into_iter();
-        let applied = applied.filter(|work| matches!(work.outcome, Outcome::Applied { .. }));
-        let off = |before: Money, after: Money| before.minus(after)?.times(quantity);
-        let rules = applied.map(|work| Ok((work.name, off(work.before, work.after)?)));
-        let (ruled, unit) = (self.ruled(thing, suppose), self.unit(thing, suppose));
-        Ok(Effects {
-            rules: rules.collect::<Result<_, MoneyError>>()?,
-            plan: if unit.minor < ruled.minor { Some(off(ruled, unit)?) } else { None },
-            surcharge: self.surcharge(thing).map(|each| each.times(quantity)).transpose()?,
-        })
-    }
-
-    fn working(&self, thing: Thing<'_>, suppose: Suppose) -> Vec<Work> {
-        let unit = self.ruled(thing, suppose);
-        let mut before = thing.base;
-        let mut made = None;
-        let mut working = Vec::new();
-        for rule in &self.book.rules {
-            let (after, outcome) = self.outcome(rule, thing, before, suppose);
-            let applied = matches!(outcome, Outcome::Applied { .. });
-            if applied && made.is_none() && after == unit {
-                made = Some(rule.id);
-            }
-            working.push(Work { rule: rule.id, name: rule.name.clone(), before, after, outcome });
-            if applied && self.book.together == Together::InOrder {
-                before = after;
-            }
-        }
-        if self.book.together == Together::BestOne {
-            for work in &mut working {
-                let applied = matches!(work.outcome, Outcome::Applied { .. });
-                if applied && Some(work.rule) != made {
-                    work.outcome = Outcome::Beaten;
-                }
-            }
-        }
-        working
-    }
-
     /// The price of one piece for an empty cart, bought once.
     pub(super) fn of_one(&self, thing: Thing<'_>) -> Money {
         self.ruled(thing, Suppose::More(1))
     }
 
     /// Up to step 3: the unit price without a surcharge.
-    fn unit(&self, thing: Thing<'_>, suppose: Suppose) -> Money {
+    pub(super) fn unit(&self, thing: Thing<'_>, suppose: Suppose) -> Money {
         let unit = self.ruled(thing, suppose);
         let plan = self.plan_for(thing.product, thing.variant, self.extras.plan);
         let Some(plan) = plan.filter(|plan| plan.hundredths > 0) else { return unit };
@@ -492,7 +378,7 @@ impl Prices {
     }
 
     /// Step 2: what the rules make of the price.
-    fn ruled(&self, thing: Thing<'_>, suppose: Suppose) -> Money {
+    pub(super) fn ruled(&self, thing: Thing<'_>, suppose: Suppose) -> Money {
         let mut unit = thing.base;
         for rule in self.rules().filter(|rule| rule.reaches(thing.product, thing.variant)) {
             let before = if self.book.together == Together::InOrder { unit } else { thing.base };
@@ -506,7 +392,7 @@ impl Prices {
     }
 
     /// What a rule in force makes of a price, with the step that does it; none where its conditions aren't met.
-    fn lowered(
+    pub(super) fn lowered(
         &self,
         rule: &PriceRule,
         thing: Thing<'_>,
@@ -524,7 +410,7 @@ impl Prices {
     }
 
     /// How many pieces, and what total, a rule looks at.
-    fn has(&self, rule: &PriceRule, thing: Thing<'_>, suppose: Suppose) -> (u32, i64) {
+    pub(super) fn has(&self, rule: &PriceRule, thing: Thing<'_>, suppose: Suppose) -> (u32, i64) {
         let in_cart = match rule.counted {
             Counted::Variant => self.cart.variants.get(&thing.variant.id),
             Counted::Product => self.cart.products.get(&thing.product.id),
@@ -563,43 +449,8 @@ impl Prices {
         }
         Ok(None)
     }
-
-    fn outcome(
-        &self,
-        rule: &PriceRule,
-        thing: Thing<'_>,
-        before: Money,
-        suppose: Suppose,
-    ) -> (Money, Outcome) {
-        let unmet = |outcome| (before, outcome);
-        if !rule.on {
-            return unmet(Outcome::Off);
-        }
-        if let Some(from) = rule.from.as_ref().filter(|from| self.zone.moment(from) > self.now) {
-            return unmet(Outcome::NotYet { from: from.clone() });
-        }
-        if let Some(until) = rule.until.as_ref().filter(|until| self.zone.moment(until) <= self.now) {
-            return unmet(Outcome::Over { until: until.clone() });
-        }
-        if !rule.reaches(thing.product, thing.variant) {
-            return unmet(Outcome::NotFor);
-        }
-        if !self.is_with(rule) {
-            return unmet(Outcome::Without { needs: rule.with.clone() });
-        }
-        let (pieces, total) = self.has(rule, thing, suppose);
-        if let Some(needs) = rule.total.filter(|needs| total < *needs) {
-            let money = |minor| Money::new(minor, before.currency);
-            return unmet(Outcome::TotalTooLow { needs: money(needs), has: money(total) });
-        }
-        match self.lowered(rule, thing, before, suppose) {
-            None => unmet(Outcome::TooFew { needs: first_step(rule).unwrap_or(1), has: pieces }),
-            Some((_, after)) if after.minor >= before.minor => unmet(Outcome::NoEffect),
-            Some((step, after)) => (after, Outcome::Applied { from: step.from }),
-        }
-    }
 }
 
-fn first_step(rule: &PriceRule) -> Option<u32> {
+pub(super) fn first_step(rule: &PriceRule) -> Option<u32> {
     rule.steps.iter().map(|step| step.from).min()
 }

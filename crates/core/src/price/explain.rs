@@ -1,0 +1,162 @@
+//! How a price comes about: what each rule did, or why it did nothing.
+
+use super::book::Together;
+use super::moment::Local;
+use super::quote::quote;
+use super::rule::{PriceRule, RuleId};
+use super::ruled::{Priced, Prices, Suppose, Thing, first_step};
+use crate::catalog::{Product, Variant};
+use crate::ids::Handle;
+use crate::money::{Money, MoneyError};
+use serde::Serialize;
+
+/// What lowered a line of the cart, and what was added to it; for all its pieces together.
+#[derive(Debug, Clone, Default, PartialEq, Eq)]
+pub struct Effects {
+    pub rules: Vec<(String, Money)>,
+    pub plan: Option<Money>,
+    pub surcharge: Option<Money>,
+}
+
+/// What one rule did, in the working of a price.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Work {
+    pub rule: RuleId,
+    pub name: String,
+    pub before: Money,
+    pub after: Money,
+    pub outcome: Outcome,
+}
+
+#[derive(Debug, Clone, PartialEq, Eq, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case", tag = "is")]
+pub enum Outcome {
+    /// It made the price, with its step from so many pieces on.
+    Applied {
+        from: u32,
+    },
+    /// Another one gives a lower price.
+    Beaten,
+    /// It would leave the price as it is.
+    NoEffect,
+    Off,
+    NotYet {
+        from: Local,
+    },
+    Over {
+        until: Local,
+    },
+    TooFew {
+        needs: u32,
+        has: u32,
+    },
+    TotalTooLow {
+        needs: Money,
+        has: Money,
+    },
+    /// None of these products is in the cart.
+    Without {
+        needs: Vec<Handle>,
+    },
+    /// It isn't for this.
+    NotFor,
+}
+
+impl Prices {
+    /// How a price comes about: every rule of the book with what it did or why it did nothing.
+    pub fn explain(
+        &self,
+        product: &Product,
+        variant: &Variant,
+        quantity: u32,
+    ) -> Result<(Priced, Vec<Work>), MoneyError> {
+        let priced = self.quote(product, variant, quantity)?;
+        let thing = Thing { product, variant, base: priced.base };
+        Ok((priced, self.working(thing, Suppose::More(quantity))))
+    }
+
+    /// What lowered a line that is in the cart already, and what was added to it.
+    pub fn effects(
+        &self,
+        product: &Product,
+        variant: &Variant,
+        quantity: u32,
+    ) -> Result<Effects, MoneyError> {
+        let thing = Thing { product, variant, base: quote(product, variant, 1)?.unit };
+        let suppose = Suppose::More(0);
+        let applied = self.working(thing, suppose).into_iter();
+        let applied = applied.filter(|work| matches!(work.outcome, Outcome::Applied { .. }));
+        let off = |before: Money, after: Money| before.minus(after)?.times(quantity);
+        let rules = applied.map(|work| Ok((work.name, off(work.before, work.after)?)));
+        let (ruled, unit) = (self.ruled(thing, suppose), self.unit(thing, suppose));
+        Ok(Effects {
+            rules: rules.collect::<Result<_, MoneyError>>()?,
+            plan: if unit.minor < ruled.minor { Some(off(ruled, unit)?) } else { None },
+            surcharge: self.surcharge(thing).map(|each| each.times(quantity)).transpose()?,
+        })
+    }
+
+    fn working(&self, thing: Thing<'_>, suppose: Suppose) -> Vec<Work> {
+        let unit = self.ruled(thing, suppose);
+        let mut before = thing.base;
+        let mut made = None;
+        let mut working = Vec::new();
+        for rule in &self.book.rules {
+            let (after, outcome) = self.outcome(rule, thing, before, suppose);
+            let applied = matches!(outcome, Outcome::Applied { .. });
+            if applied && made.is_none() && after == unit {
+                made = Some(rule.id);
+            }
+            working.push(Work { rule: rule.id, name: rule.name.clone(), before, after, outcome });
+            if applied && self.book.together == Together::InOrder {
+                before = after;
+            }
+        }
+        if self.book.together == Together::BestOne {
+            for work in &mut working {
+                let applied = matches!(work.outcome, Outcome::Applied { .. });
+                if applied && Some(work.rule) != made {
+                    work.outcome = Outcome::Beaten;
+                }
+            }
+        }
+        working
+    }
+
+    fn outcome(
+        &self,
+        rule: &PriceRule,
+        thing: Thing<'_>,
+        before: Money,
+        suppose: Suppose,
+    ) -> (Money, Outcome) {
+        let unmet = |outcome| (before, outcome);
+        if !rule.on {
+            return unmet(Outcome::Off);
+        }
+        if let Some(from) = rule.from.as_ref().filter(|from| self.zone.moment(from) > self.now) {
+            return unmet(Outcome::NotYet { from: from.clone() });
+        }
+        if let Some(until) = rule.until.as_ref().filter(|until| self.zone.moment(until) <= self.now) {
+            return unmet(Outcome::Over { until: until.clone() });
+        }
+        if !rule.reaches(thing.product, thing.variant) {
+            return unmet(Outcome::NotFor);
+        }
+        if !self.is_with(rule) {
+            return unmet(Outcome::Without { needs: rule.with.clone() });
+        }
+        let (pieces, total) = self.has(rule, thing, suppose);
+        if let Some(needs) = rule.total.filter(|needs| total < *needs) {
+            let money = |minor| Money::new(minor, before.currency);
+            return unmet(Outcome::TotalTooLow { needs: money(needs), has: money(total) });
+        }
+        match self.lowered(rule, thing, before, suppose) {
+            None => unmet(Outcome::TooFew { needs: first_step(rule).unwrap_or(1), has: pieces }),
+            Some((_, after)) if after.minor >= before.minor => unmet(Outcome::NoEffect),
+            Some((step, after)) => (after, Outcome::Applied { from: step.from }),
+        }
+    }
+}
