@@ -164,8 +164,7 @@ fn refused(line: &Wanted<'_>, plan: Option<&Plan>) -> Option<Hindrance> {
     if !taken {
         return Some(Hindrance::TextNotTaken);
     }
-    let gone = line.plan.is_some_and(|asked| plan.is_none_or(|plan| plan.id != asked));
-    gone.then_some(Hindrance::PlanGone)
+    (plan.map(|plan| plan.id) != line.plan).then_some(Hindrance::PlanGone)
 }
 
 #[cfg(test)]
@@ -335,6 +334,8 @@ mod tests {
         let only_by_plan = reckon(&[of(&kite, 0, 1, 6120)], gbp(), &by_plan(false)).unwrap();
         assert_eq!(only_by_plan.total, pounds(6120), "what isn't sold once costs what its first plan says");
         assert_eq!(only_by_plan.lines[0].plan.as_ref().map(|plan| plan.id), Some(PlanId(1)));
+        let told = only_by_plan.lines[0].hindrance.clone();
+        assert_eq!(told, Some(Hindrance::PlanGone), "nobody is made to buy again and again unasked");
     }
 
     #[test]
