@@ -9,8 +9,8 @@ use compagina_core::template::Reach;
 pub(crate) fn all() -> Vec<DemoTemplate> {
     let kites = vec![handle("Sport kites"), handle("Single-line kites")];
     vec![
-        DemoTemplate { name: "All products", reach: Reach::Fallback, layout: plain() },
-        DemoTemplate { name: "Sport kites", reach: Reach::Types { types: kites }, layout: kite() },
+        DemoTemplate { name: "All products", reach: Reach::fallback(), layout: plain() },
+        DemoTemplate { name: "Sport kites", reach: Reach::types(kites), layout: kite() },
     ]
 }
 

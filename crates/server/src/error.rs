@@ -83,7 +83,7 @@ impl ApiError {
     fn clash(who: Option<&str>, touch: &Touch, current: u64) -> Self {
         let who = who.unwrap_or("You, in another window,");
         let what = match touch {
-            Touch::Value(..) => "set this very value",
+            Touch::Value(..) | Touch::Kept(..) => "set this very value",
             Touch::Piece(_) => "added or removed this piece",
             Touch::Place(_) => "moved this piece",
             Touch::Band(_) => "changed this band",

@@ -13,6 +13,7 @@ mod pages;
 mod password;
 mod reading;
 mod routes;
+mod serving;
 mod session;
 mod state;
 mod upload;

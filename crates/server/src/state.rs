@@ -3,6 +3,7 @@ use crate::config::Config;
 use crate::known::Known;
 use crate::media::Media;
 use crate::pages::Pages;
+use crate::serving::Kept;
 use crate::upload::MEGAPIXELS_AT_ONCE;
 use compagina_core::catalog::Product;
 use compagina_core::wording::Words;
@@ -21,6 +22,8 @@ pub struct State {
     pub media: Media,
     pub assets: Assets,
     pub pages: Pages,
+    /// What decides which template serves which product.
+    pub serving: Kept,
     /// What proofs need of products, by their handles.
     pub known: Cache<String, Arc<Known>>,
     /// Products that shoppers are choosing among, with the age of what was read.
@@ -56,6 +59,7 @@ impl State {
             media,
             assets,
             pages: Pages::default(),
+            serving: Kept::default(),
             known: Cache::new(MOST_KNOWN),
             products: Cache::new(MOST_KNOWN),
             to_make: Notify::new(),

@@ -11,7 +11,7 @@ async fn template(pool: MySqlPool) -> (Store, TemplateId) {
     let column = Column { id: ColumnId::try_from("c").unwrap(), width: 12, pieces: vec![] };
     let band = Band { id: BandId::try_from("b").unwrap(), values: Values::default(), columns: vec![column] };
     let layout = Layout { bands: vec![band], ..Layout::default() };
-    let id = store.add_template("All", &Reach::Fallback, &layout, true).await.unwrap();
+    let id = store.add_template("All", &Reach::fallback(), &layout, true).await.unwrap();
     (store, id)
 }
 

@@ -549,8 +549,48 @@ export interface paths {
         /** Every template with its reach, and every type with who serves it. */
         get: operations["list"];
         put?: never;
-        /** Adds an empty template that serves nothing yet and isn't live. */
+        /**
+         * Adds a template that isn't live: empty, a copy of another one's draft, or a product's own page. It serves nothing
+         *     until it is published.
+         */
         post: operations["add_template"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates/served": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Products with the template that serves each and why. */
+        get: operations["list_served"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates/shift": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Moves a product or a type to another template, or changes a reach or the order: what that changes, and on demand doing
+         *     it. It counts at once, in the shop too.
+         */
+        post: operations["shift"];
         delete?: never;
         options?: never;
         head?: never;
@@ -585,6 +625,23 @@ export interface paths {
         put?: never;
         /** Makes the draft as it was at a moment. One step, which can be undone. */
         post: operations["bring_back"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates/{id}/departures": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Everything that single products and types keep different from a template's draft. */
+        get: operations["list_departures"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -1100,6 +1157,26 @@ export interface components {
          * @enum {string}
          */
         CartMood: "empty" | "this" | "other";
+        /** @description The products of one type that one template reaches. */
+        Cell: {
+            level?: components["schemas"]["ReachLevel"] | null;
+            /**
+             * Format: int64
+             * @description Those that it serves.
+             */
+            serves: number;
+            template: components["schemas"]["TemplateId"];
+            /**
+             * Format: int64
+             * @description Of those that it serves, how many another one reaches in the same way: only the order decides.
+             */
+            tied: number;
+            /**
+             * Format: int64
+             * @description Those that it reaches, but another one serves.
+             */
+            yields: number;
+        };
         /** @description What is to be changed of an option; what isn't here stays as it is. */
         ChangeOption: {
             about?: string | null;
@@ -1189,8 +1266,38 @@ export interface components {
         Currency: string;
         /** @description A day of the calendar as `2026-11-24`; such texts stand in the order of their days. */
         Day: string;
+        /** @description The values that somebody keeps of one piece or band. */
+        Departure: {
+            kind?: components["schemas"]["Kind"] | null;
+            target: components["schemas"]["Target"];
+            values: components["schemas"]["Values"];
+            whom: components["schemas"]["Whom"];
+        };
+        /** @description One value that a product or a type keeps different from the template. */
+        DepartureView: {
+            device: components["schemas"]["Device"];
+            kind?: components["schemas"]["Kind"] | null;
+            label: string;
+            /** @description Whether its piece is gone from the template. */
+            lost: boolean;
+            /** @description The product's or the type's name. */
+            name: string;
+            /** @description What the piece is called; a band is a band. */
+            piece: string;
+            /** @description The value in words, and the template's own. */
+            says: string;
+            /** @description Whether the template serves the product, or some product of the type, now. */
+            served: boolean;
+            setting: string;
+            target: components["schemas"]["Target"];
+            template_says: string;
+            value: components["schemas"]["SetValue"];
+            whom: components["schemas"]["Whom"];
+        };
         DeskProduct: {
             handle: components["schemas"]["Handle"];
+            /** @description Its type, by its handle. */
+            kind: components["schemas"]["Handle"];
             name: string;
         };
         DeskView: {
@@ -1257,6 +1364,12 @@ export interface components {
         } | {
             /** @enum {string} */
             kind: "frame_set";
+        } | {
+            /** @enum {string} */
+            kind: "departed";
+            setting: string;
+            target: components["schemas"]["Target"];
+            whom: components["schemas"]["Whom"];
         };
         /** @description The draft as it is after a step. */
         DraftView: {
@@ -1297,6 +1410,11 @@ export interface components {
         Fate: {
             for: components["schemas"]["ValueId"];
         } | "unused";
+        /**
+         * @description What a product has or hasn't.
+         * @enum {string}
+         */
+        Feature: "options" | "pictures" | "plan";
         FieldView: {
             group: components["schemas"]["Group"];
             key: string;
@@ -1488,6 +1606,8 @@ export interface components {
         /** @description A page as a document. */
         Layout: {
             bands: components["schemas"]["Band"][];
+            /** @description What single products and types keep different. */
+            departures?: components["schemas"]["Departure"][];
             /** Format: int32 */
             format: number;
             frame?: components["schemas"]["Frame"];
@@ -1603,6 +1723,33 @@ export interface components {
             option: components["schemas"]["Handle"];
             to: components["schemas"]["Handle"];
         };
+        MovedProduct: {
+            from?: components["schemas"]["TemplateId"] | null;
+            handle: components["schemas"]["Handle"];
+            name: string;
+            to?: components["schemas"]["TemplateId"] | null;
+        };
+        /** @description What is to serve what. */
+        Moving: {
+            product: components["schemas"]["Handle"];
+            to: components["schemas"]["TemplateId"];
+            /** @enum {string} */
+            what: "product";
+        } | {
+            kind: components["schemas"]["Handle"];
+            to: components["schemas"]["TemplateId"];
+            /** @enum {string} */
+            what: "type";
+        } | {
+            reach: components["schemas"]["Reach"];
+            template: components["schemas"]["TemplateId"];
+            /** @enum {string} */
+            what: "reach";
+        } | {
+            order: components["schemas"]["TemplateId"][];
+            /** @enum {string} */
+            what: "order";
+        };
         /** @description Something with a handle, and what an owner calls it. */
         Named: {
             handle: components["schemas"]["Handle"];
@@ -1631,7 +1778,9 @@ export interface components {
             product?: string | null;
         };
         NewTemplate: {
+            from?: components["schemas"]["TemplateId"] | null;
             name: string;
+            product?: components["schemas"]["Handle"] | null;
         };
         /** @description The next step down. */
         Next: {
@@ -1723,6 +1872,15 @@ export interface components {
             setting: string;
             target: components["schemas"]["Target"];
             value?: components["schemas"]["SetValue"] | null;
+        } | {
+            device: components["schemas"]["Device"];
+            kind?: components["schemas"]["Kind"] | null;
+            /** @enum {string} */
+            op: "depart";
+            setting: string;
+            target: components["schemas"]["Target"];
+            value?: components["schemas"]["SetValue"] | null;
+            whom: components["schemas"]["Whom"];
         } | {
             band: components["schemas"]["BandId"];
             columns: components["schemas"]["ColumnShape"][];
@@ -2119,14 +2277,50 @@ export interface components {
             kind: components["schemas"]["Handle"];
             percent: string;
         };
-        /** @description The rule that says which products a template serves. */
-        Reach: {
+        /** @description Which products a template serves, and when. */
+        Reach: components["schemas"]["ReachRule"] & {
+            /** @description These too, whatever the rule says. */
+            also?: components["schemas"]["Handle"][];
+            /** @description But not these. */
+            except?: components["schemas"]["Handle"][];
+            from?: components["schemas"]["Local"] | null;
+            /** @description Switched off it serves nothing and keeps its rules. */
+            on?: boolean;
+            until?: components["schemas"]["Local"] | null;
+        };
+        /**
+         * @description How specific a reach is; the further down, the more.
+         * @enum {string}
+         */
+        ReachLevel: "fallback" | "all" | "type" | "tag" | "price" | "has" | "named";
+        ReachRule: {
             /** @enum {string} */
             rule: "fallback";
         } | {
             /** @enum {string} */
+            rule: "all";
+        } | {
+            /** @enum {string} */
             rule: "types";
             types: components["schemas"]["Handle"][];
+        } | {
+            /** @enum {string} */
+            rule: "tags";
+            tags: string[];
+        } | {
+            /** Format: int64 */
+            least?: number | null;
+            /** Format: int64 */
+            most?: number | null;
+            /** @enum {string} */
+            rule: "prices";
+        } | {
+            features: components["schemas"]["Feature"][];
+            /** @enum {string} */
+            rule: "has";
+        } | {
+            /** @enum {string} */
+            rule: "named";
         };
         /**
          * @description The part that a piece plays on the page.
@@ -2313,6 +2507,24 @@ export interface components {
             name: string;
             overstated?: components["schemas"]["Money"] | null;
         };
+        /** @description A product with the template that serves it and why. */
+        ServedProduct: {
+            handle: components["schemas"]["Handle"];
+            level: components["schemas"]["ReachLevel"];
+            name: string;
+            others: components["schemas"]["TemplateId"][];
+            state: components["schemas"]["ProductState"];
+            template: components["schemas"]["TemplateId"];
+            /** @description Others that reach it in the same way; only the order decides. */
+            tied: components["schemas"]["TemplateId"][];
+            /** @description In one sentence. */
+            why: string;
+        };
+        ServedView: {
+            /** @description How many there are in all; the list may be shorter. */
+            count: number;
+            products: components["schemas"]["ServedProduct"][];
+        };
         /** @description Who is signed in, and the token that every change must carry. */
         SessionView: {
             csrf: string;
@@ -2392,18 +2604,22 @@ export interface components {
         };
         ShelfProduct: {
             can_be_bought: boolean;
+            /** @description How many values its page keeps different from the template, by itself or by its type. */
+            departures: number;
             handle: components["schemas"]["Handle"];
             name: string;
             state: components["schemas"]["ProductState"];
+            template?: components["schemas"]["TemplateId"] | null;
             variants: number;
+            /** @description Why this template, in one sentence. */
+            why: string;
         };
-        /** @description The template that serves the type, and why it does. */
+        /** @description A template that serves products of the type. */
         ShelfTemplate: {
             /** @description Whether its draft differs from what shoppers see. */
             draft: boolean;
             id: components["schemas"]["TemplateId"];
             name: string;
-            why: components["schemas"]["Why"];
         };
         ShelfType: {
             /**
@@ -2414,10 +2630,21 @@ export interface components {
             handle: components["schemas"]["Handle"];
             name: string;
             products: components["schemas"]["ShelfProduct"][];
-            template?: components["schemas"]["ShelfTemplate"] | null;
+            /** @description The templates that serve the products shown here. */
+            templates: components["schemas"]["ShelfTemplate"][];
         };
         ShelfView: {
             types: components["schemas"]["ShelfType"][];
+        };
+        Shifted: {
+            count: number;
+            /** @description The products that another template serves then; not more than a hundred. */
+            moves: components["schemas"]["MovedProduct"][];
+            templates?: components["schemas"]["TemplatesView"] | null;
+        };
+        Shifting: components["schemas"]["Moving"] & {
+            /** @description Only told, not done. */
+            dry?: boolean;
         };
         /** @description The shop itself, as far as its pages tell it. */
         Shop: {
@@ -2555,7 +2782,11 @@ export interface components {
         TemplateView: {
             /** @description How many changes of the draft shoppers don't see yet. */
             changes_not_live: number;
+            /** @description How many values single products and types keep different from it. */
+            departures: number;
             id: components["schemas"]["TemplateId"];
+            /** @description Whether its dates and its switch let it serve now. */
+            in_force: boolean;
             /** @description Whether shoppers see it at all. */
             live: boolean;
             name: string;
@@ -2566,10 +2797,17 @@ export interface components {
              */
             products: number;
             reach: components["schemas"]["Reach"];
-            /** @description The names of the types that it serves now. */
-            serves: string[];
+            /** @description In how many types. */
+            types: number;
         };
         TemplatesView: {
+            currency: string;
+            /** Format: int32 */
+            decimals: number;
+            products: components["schemas"]["Named"][];
+            /** @description For choosing a reach. */
+            tags: string[];
+            /** @description In the order in which ties are settled. */
             templates: components["schemas"]["TemplateView"][];
             types: components["schemas"]["TypeReached"][];
         };
@@ -2660,15 +2898,12 @@ export interface components {
             quantity: number;
             sku?: string | null;
         };
-        /** @description A product type, with the template that serves it and why. */
+        /** @description A product type, with the templates that serve its products. */
         TypeReached: {
+            cells: components["schemas"]["Cell"][];
             kind: components["schemas"]["ProductType"];
             /** Format: int64 */
             products: number;
-            /** @description All templates whose reach takes the type in. */
-            reached_by: components["schemas"]["TemplateId"][];
-            template?: components["schemas"]["TemplateId"] | null;
-            why?: components["schemas"]["Why"] | null;
         };
         /**
          * @description How the unit of an amount is told.
@@ -2803,11 +3038,12 @@ export interface components {
             too_small: components["schemas"]["TooSmallView"][];
             wide: components["schemas"]["BytesView"];
         };
-        /**
-         * @description Why a template serves a product.
-         * @enum {string}
-         */
-        Why: "type" | "type_first_in_order" | "fallback";
+        /** @description Whose page keeps a value of its own. A product's own counts before its type's. */
+        Whom: {
+            type: components["schemas"]["Handle"];
+        } | {
+            product: components["schemas"]["Handle"];
+        };
         Wish: {
             /** Format: int64 */
             hours: number;
@@ -4485,6 +4721,93 @@ export interface operations {
                     "application/json": components["schemas"]["ApiError"];
                 };
             };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    list_served: {
+        parameters: {
+            query?: {
+                /** @description Only products that this template serves. */
+                template?: number | null;
+                /** @description Only products of this type. */
+                type?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ServedView"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    shift: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Shifting"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Shifted"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -4584,6 +4907,43 @@ export interface operations {
                 };
             };
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    list_departures: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DepartureView"][];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5099,7 +5459,10 @@ export interface operations {
     };
     band_slip: {
         parameters: {
-            query?: never;
+            query?: {
+                product?: string | null;
+                level?: "template" | "type" | "product";
+            };
             header?: never;
             path: {
                 id: number;
@@ -5137,7 +5500,10 @@ export interface operations {
     };
     piece_slip: {
         parameters: {
-            query?: never;
+            query?: {
+                product?: string | null;
+                level?: "template" | "type" | "product";
+            };
             header?: never;
             path: {
                 id: number;

@@ -1,4 +1,4 @@
-use super::{Band, Device, Layout, Piece, Values};
+use super::{Band, Departure, Device, Layout, Piece, Target, Values, Whom};
 use crate::ids::{BandId, ColumnId, PieceId};
 use serde::Serialize;
 use std::collections::{BTreeMap, BTreeSet};
@@ -8,15 +8,39 @@ use std::collections::{BTreeMap, BTreeSet};
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case", tag = "kind")]
 pub enum Difference {
-    PieceAdded { piece: PieceId },
-    PieceRemoved { piece: PieceId },
-    PieceMoved { piece: PieceId },
-    PieceSet { piece: PieceId, setting: String },
-    BandAdded { band: BandId },
-    BandRemoved { band: BandId },
-    BandMoved { band: BandId },
-    BandSet { band: BandId, setting: String },
+    PieceAdded {
+        piece: PieceId,
+    },
+    PieceRemoved {
+        piece: PieceId,
+    },
+    PieceMoved {
+        piece: PieceId,
+    },
+    PieceSet {
+        piece: PieceId,
+        setting: String,
+    },
+    BandAdded {
+        band: BandId,
+    },
+    BandRemoved {
+        band: BandId,
+    },
+    BandMoved {
+        band: BandId,
+    },
+    BandSet {
+        band: BandId,
+        setting: String,
+    },
     FrameSet,
+    /// A product or a type keeps a value that it didn't, another one, or no longer does.
+    Departed {
+        whom: Whom,
+        target: Target,
+        setting: String,
+    },
 }
 
 /// Everything that is different in `after`, in the order of `after`, what is gone last.
@@ -31,7 +55,27 @@ pub fn differences(before: &Layout, after: &Layout) -> Vec<Difference> {
     }
     compare_bands(before, after, &mut found);
     compare_pieces(before, after, &mut found);
+    compare_departures(before, after, &mut found);
     found
+}
+
+fn compare_departures(before: &Layout, after: &Layout, found: &mut Vec<Difference>) {
+    let none = Values::default();
+    let mut tell = |one: &Departure, old: &Values, new: &Values| {
+        let (whom, target) = (&one.whom, &one.target);
+        found.extend(changed_settings(old, new).into_iter().map(|setting| Difference::Departed {
+            whom: whom.clone(),
+            target: target.clone(),
+            setting,
+        }));
+    };
+    for one in &after.departures {
+        let old = before.departure(&one.whom, &one.target).map_or(&none, |was| &was.values);
+        tell(one, old, &one.values);
+    }
+    for one in before.departures.iter().filter(|one| after.departure(&one.whom, &one.target).is_none()) {
+        tell(one, &one.values, &none);
+    }
 }
 
 fn compare_bands(before: &Layout, after: &Layout, found: &mut Vec<Difference>) {

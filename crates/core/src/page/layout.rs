@@ -1,4 +1,4 @@
-use super::{Device, Kind, Rule, SetValue, Setting, piece};
+use super::{Departure, Device, Kind, Rule, SetValue, Setting, piece};
 use crate::ids::{BandId, ColumnId, PieceId};
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
@@ -99,6 +99,9 @@ pub struct Layout {
     #[serde(default)]
     pub frame: Frame,
     pub bands: Vec<Band>,
+    /// What single products and types keep different.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub departures: Vec<Departure>,
 }
 
 /// Where a piece stands or is to stand: before the piece that is at `index` in that column.
@@ -120,7 +123,7 @@ pub enum Target {
 
 impl Default for Layout {
     fn default() -> Self {
-        Self { format: FORMAT, frame: Frame::Whole, bands: vec![] }
+        Self { format: FORMAT, frame: Frame::Whole, bands: vec![], departures: vec![] }
     }
 }
 
@@ -172,7 +175,7 @@ impl Layout {
             Target::Band(id) => self.band(id).map(|b| (&b.values, piece::band::SETTINGS)),
         }
     }
-    pub(super) fn values_mut(&mut self, target: &Target) -> Option<&mut Values> {
+    pub(crate) fn values_mut(&mut self, target: &Target) -> Option<&mut Values> {
         match target {
             Target::Piece(id) => self
                 .bands

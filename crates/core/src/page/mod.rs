@@ -3,6 +3,7 @@
 //! A layout has bands, a band has columns, a column has pieces; every one has a name for good. What a piece says and
 //! how it looks are *values* by the names of its kind's *settings*; a value that isn't there is inherited.
 
+mod departure;
 mod difference;
 mod layout;
 pub mod op;
@@ -13,6 +14,7 @@ mod rule;
 mod setting;
 pub mod starter;
 
+pub use departure::{Departure, Whom};
 pub use difference::{Difference, differences};
 pub use layout::{Band, Column, FORMAT, Frame, Layout, Piece, Place, Target, Values};
 pub use op::{ColumnShape, Op, OpError, apply};

@@ -404,7 +404,8 @@ impl Starter {
         if !waiting.is_empty() {
             bands.push(rest(waiting));
         }
-        Laid { layout: Layout { format: FORMAT, frame: self.frame, bands }, left_over }
+        let departures = page.departures.clone();
+        Laid { layout: Layout { format: FORMAT, frame: self.frame, bands, departures }, left_over }
     }
 }
 

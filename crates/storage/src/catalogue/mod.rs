@@ -42,6 +42,20 @@ pub struct TypeRow {
     pub products: u64,
 }
 
+/// A product in the list of all.
+#[derive(Debug, Clone)]
+pub struct ListedRow {
+    pub handle: Handle,
+    pub name: String,
+    pub state: ProductState,
+    pub kind: Handle,
+    pub tags: Vec<String>,
+    /// What its cheapest variant costs before rules.
+    pub price_minor: i64,
+    pub options: bool,
+    pub pictures: bool,
+}
+
 impl Store {
     pub async fn shop(&self) -> Result<Option<Shop>> {
         let row = sqlx::query!("SELECT name, currency, locale FROM shop").fetch_optional(&self.pool).await?;
@@ -98,6 +112,32 @@ impl Store {
         .fetch_all(&self.pool)
         .await?;
         rows.into_iter().map(|r| Ok((handle(r.handle)?, r.name, handle(r.type_handle)?))).collect()
+    }
+
+    /// All products with what decides which template serves them, in the order of types and products.
+    pub async fn listed_products(&self) -> Result<Vec<ListedRow>> {
+        let rows = sqlx::query!(
+            r#"SELECT p.handle, p.name, p.state, t.handle AS type_handle, p.tags AS "tags: Json<Vec<String>>",
+               COALESCE((SELECT MIN(COALESCE(v.price_minor, p.price_minor)) FROM variant v WHERE v.product_id = p.id), p.price_minor) AS "price!: i64",
+               EXISTS (SELECT 1 FROM product_option o WHERE o.product_id = p.id) AS "options!: bool",
+               EXISTS (SELECT 1 FROM picture i WHERE i.product_id = p.id AND JSON_LENGTH(i.sizes) > 0) AS "pictures!: bool"
+               FROM product p JOIN product_type t ON t.id = p.type_id ORDER BY t.position, t.id, p.position, p.id"#
+        )
+        .fetch_all(&self.pool)
+        .await?;
+        let listed = rows.into_iter().map(|r| {
+            Ok(ListedRow {
+                handle: handle(r.handle)?,
+                name: r.name,
+                state: read::product_state(r.state)?,
+                kind: handle(r.type_handle)?,
+                tags: r.tags.0,
+                price_minor: r.price,
+                options: r.options,
+                pictures: r.pictures,
+            })
+        });
+        listed.collect()
     }
 
     /// The products to which variants belong, by their SKUs.

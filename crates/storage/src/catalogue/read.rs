@@ -190,11 +190,10 @@ async fn load_products(db: &mut MySqlConnection, which: Which) -> Result<Rows> {
     )
     .fetch_all(&mut *db)
     .await?;
-    let damaged = StorageError::damaged("product");
     let mut products = Rows::default();
     for row in rows {
         let currency = Currency::from_code(&row.currency)?;
-        let state: ProductState = serde_json::from_value(row.state.into()).map_err(|e| damaged(&e))?;
+        let state = product_state(row.state)?;
         products.push(Product {
             id: ProductId(row.id),
             handle: handle(row.handle)?,
@@ -301,4 +300,8 @@ impl Rows {
     fn into_values(self) -> impl Iterator<Item = Product> {
         self.products.into_iter()
     }
+}
+
+pub(super) fn product_state(text: String) -> Result<ProductState> {
+    serde_json::from_value(text.into()).map_err(|e| StorageError::damaged("product")(&e))
 }

@@ -48,6 +48,23 @@ impl Store {
             .collect())
     }
 
+    pub async fn template_names(&self) -> Result<Vec<(TemplateId, String)>> {
+        let rows =
+            sqlx::query!("SELECT id, name FROM template ORDER BY position, id").fetch_all(&self.pool).await?;
+        Ok(rows.into_iter().map(|r| (TemplateId(r.id), r.name)).collect())
+    }
+
+    /// What shoppers see of the templates that are live, in the order in which ties of reach are settled.
+    pub async fn live_templates(&self) -> Result<Vec<(TemplateId, Reach, Layout)>> {
+        let rows = sqlx::query!(
+            r#"SELECT id, reach AS "reach: Json<Reach>", published AS "published!: Json<Layout>" FROM template
+               WHERE published IS NOT NULL ORDER BY position, id"#
+        )
+        .fetch_all(&self.pool)
+        .await?;
+        Ok(rows.into_iter().map(|r| (TemplateId(r.id), r.reach.0, r.published.0)).collect())
+    }
+
     pub async fn template(&self, id: TemplateId) -> Result<TemplateRow> {
         let all = self.templates().await?;
         all.into_iter().find(|t| t.id == id).ok_or(StorageError::NotFound { what: "template" })
@@ -90,6 +107,24 @@ impl Store {
         sqlx::query!("UPDATE template SET name = ?, reach = ? WHERE id = ?", name, Json(reach) as _, id.0)
             .execute(&mut *tx)
             .await?;
+        change::note(&mut tx, None).await?;
+        tx.commit().await?;
+        Ok(())
+    }
+
+    /// Gives several templates another reach and puts all in an order, as one step.
+    pub async fn set_reaches(&self, all: &[(TemplateId, Reach)]) -> Result<()> {
+        let mut tx = self.pool.begin().await?;
+        for (position, (id, reach)) in (0u32..).zip(all) {
+            sqlx::query!(
+                "UPDATE template SET reach = ?, position = ? WHERE id = ?",
+                Json(reach) as _,
+                position,
+                id.0
+            )
+            .execute(&mut *tx)
+            .await?;
+        }
         change::note(&mut tx, None).await?;
         tx.commit().await?;
         Ok(())

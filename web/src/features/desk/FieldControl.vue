@@ -3,6 +3,7 @@ import { computed, defineAsyncComponent, ref, watch } from "vue";
 import type { Schemas } from "../../api/client";
 import ColourField from "../../ui/ColourField.vue";
 import type { Field, Rule, Value } from "./types";
+import { roomForButtons } from "./fields/buttons";
 import { useTyping } from "./useTyping";
 
 const RichField = defineAsyncComponent(() => import("./fields/RichField.vue"));
@@ -19,17 +20,11 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ set: [value: Value] }>();
 
-/** So many choices stand side by side; more of them, or long ones, are a list. */
-const MOST_BUTTONS = 6;
-const MOST_LETTERS = 26;
 
 const value = computed(() => props.explained.value);
 const shape = computed(() => props.field.shape);
 const options = computed(() => ("options" in shape.value ? shape.value.options : []));
-const asButtons = computed(() => {
-  const letters = options.value.map((o) => o.label.length + 2).reduce((a, b) => a + b, 0);
-  return options.value.length <= MOST_BUTTONS && letters <= MOST_LETTERS;
-});
+const asButtons = computed(() => roomForButtons(props.field) !== null);
 
 // What is being typed appears in the proofs as it is typed.
 const shown = computed(() => (Array.isArray(value.value) ? value.value.join("\n") : String(value.value)));

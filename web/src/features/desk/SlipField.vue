@@ -2,6 +2,7 @@
 import { computed } from "vue";
 import type { Schemas } from "../../api/client";
 import FieldControl from "./FieldControl.vue";
+import { roomForButtons } from "./fields/buttons";
 import { injectMoves } from "./keys";
 import { DEVICES, type Device, type Field, SCREENS, type Target, type Value } from "./types";
 
@@ -33,8 +34,10 @@ const source = computed(() => {
 });
 /** Whether it is there at all is asked for every screen in one row. */
 const perScreen = computed(() => props.field.key === "shown");
-const tall = computed(() =>
-  ["lines", "rich", "rows", "table", "pictures", "film", "rule"].includes(props.field.shape.shape),
+const tall = computed(
+  () =>
+    ["lines", "rich", "rows", "table", "pictures", "film", "rule"].includes(props.field.shape.shape) ||
+    roomForButtons(props.field) === "row",
 );
 
 function set(value: Value | null): void {

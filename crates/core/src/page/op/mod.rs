@@ -2,13 +2,14 @@
 //! reason and changes nothing.
 
 mod band;
+mod depart;
 mod piece;
 mod say;
 mod set;
 mod touch;
 mod whole;
 
-use super::{Band, Device, Frame, Kind, Layout, Piece, Place, SetValue, Target, ValueError};
+use super::{Band, Device, Frame, Kind, Layout, Piece, Place, SetValue, Target, ValueError, Whom};
 use crate::ids::{BandId, ColumnId, PieceId};
 use serde::{Deserialize, Serialize};
 
@@ -16,6 +17,8 @@ use serde::{Deserialize, Serialize};
 pub const MOST_PIECES: usize = 300;
 /// Columns of one band.
 pub const MOST_COLUMNS: usize = 4;
+/// Products and types that keep something, times the pieces of which they keep it.
+pub const MOST_DEPARTURES: usize = 20_000;
 /// Operations that are taken as one.
 pub const MOST_AT_ONCE: usize = 1_000;
 
@@ -72,6 +75,17 @@ pub enum Op {
         device: Device,
         value: Option<SetValue>,
     },
+    /// Lets a product or a type keep a value of its own; without a value it rejoins the template.
+    Depart {
+        whom: Whom,
+        target: Target,
+        setting: String,
+        device: Device,
+        value: Option<SetValue>,
+        /// What the piece was, where it is gone.
+        #[serde(default, skip_serializing_if = "Option::is_none")]
+        kind: Option<Kind>,
+    },
     /// Gives a band other columns. Pieces of columns that are gone go to the end of the last one.
     SetColumns {
         band: BandId,
@@ -118,6 +132,10 @@ pub enum OpError {
     NotPerDevice { setting: &'static str },
     #[error("there can be only one {} on a page", .kind.label())]
     OnlyOne { kind: Kind },
+    #[error("a template keeps at most {MOST_DEPARTURES} departures")]
+    TooManyDepartures,
+    #[error("departures stand in order, one for each product or type and piece, and none is empty")]
+    DeparturesInDisorder,
     #[error("at most {MOST_AT_ONCE} operations are taken as one, and none of them holds others")]
     TooManyAtOnce,
     #[error("a layout of format {given} can't be read; this is format {}", super::FORMAT)]
@@ -137,6 +155,9 @@ pub fn apply(layout: &mut Layout, op: Op) -> Result<Op, OpError> {
         Op::RemoveBand { band } => band::remove(layout, &band),
         Op::MoveBand { band, index } => band::shift(layout, &band, index),
         Op::Set { target, setting, device, value } => set::set(layout, target, &setting, device, value),
+        Op::Depart { whom, target, setting, device, value, kind } => {
+            depart::depart(layout, whom, target, (setting, device, value), kind)
+        }
         Op::SetColumns { band, columns } => band::set_columns(layout, &band, columns),
         Op::ReplaceBand { band } => band::replace(layout, band),
         Op::SetFrame { frame } => Ok(whole::set_frame(layout, frame)),
@@ -147,11 +168,11 @@ pub fn apply(layout: &mut Layout, op: Op) -> Result<Op, OpError> {
 
 /// Checks a whole document that came from outside by building it up again, operation by operation.
 pub fn check(layout: &Layout) -> Result<(), OpError> {
-    let mut rebuilt = Layout { bands: vec![], ..layout.clone() };
+    let mut rebuilt = Layout { bands: vec![], departures: vec![], ..layout.clone() };
     for (index, band) in layout.bands.iter().enumerate() {
         apply(&mut rebuilt, Op::AddBand { band: band.clone(), index })?;
     }
-    Ok(())
+    depart::check_all(layout)
 }
 
 #[cfg(test)]

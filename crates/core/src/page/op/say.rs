@@ -2,7 +2,7 @@
 
 use super::Op;
 use crate::ids::{BandId, PieceId};
-use crate::page::{Device, Layout, Target, piece};
+use crate::page::{Device, Layout, Target, Whom, piece};
 
 /// What an operation did. Things are named as they are in `layout`, where they are still there.
 #[must_use]
@@ -20,6 +20,13 @@ pub fn say(op: &Op, layout: &Layout) -> String {
         Op::ReplaceBand { .. } => "A band put back".into(),
         Op::Set { target, setting, device, value } => {
             set_words(layout, target, setting, *device, value.is_some())
+        }
+        Op::Depart { whom, target, setting, device, value, .. } => {
+            let set = set_words(layout, target, setting, *device, value.is_some());
+            match whom {
+                Whom::Type(kind) => format!("{set} for the type {kind}"),
+                Whom::Product(product) => format!("{set} for {product}"),
+            }
         }
         Op::SetFrame { .. } => "Frame of the page changed".into(),
         Op::Many { ops } => match ops.as_slice() {

@@ -25,14 +25,14 @@ fn missing(target: &Target) -> OpError {
     }
 }
 
-fn owner(layout: &Layout, target: &Target) -> &'static str {
+pub(super) fn owner(layout: &Layout, target: &Target) -> &'static str {
     match target {
         Target::Piece(id) => layout.piece(id).map_or("A piece", |p| p.kind.label()),
         Target::Band(_) => "Band",
     }
 }
 
-fn check(
+pub(super) fn check(
     kind: &'static str,
     settings: &'static [&'static Setting],
     key: &str,

@@ -3,7 +3,7 @@
 
 use super::Op;
 use crate::ids::{BandId, PieceId};
-use crate::page::{Device, Target};
+use crate::page::{Device, Target, Whom};
 use std::collections::BTreeSet;
 
 /// A thing that only one person can have changed.
@@ -11,6 +11,8 @@ use std::collections::BTreeSet;
 pub enum Touch {
     /// One value on one screen.
     Value(Target, String, Device),
+    /// One value that a product or a type keeps on one screen.
+    Kept(Whom, Target, String, Device),
     /// Whether a piece is there.
     Piece(PieceId),
     /// Where a piece stands.
@@ -54,6 +56,9 @@ pub fn touches(op: &Op) -> BTreeSet<Touch> {
         }
         Op::Set { target, setting, device, .. } => {
             BTreeSet::from([Touch::Value(target.clone(), setting.clone(), *device)])
+        }
+        Op::Depart { whom, target, setting, device, .. } => {
+            BTreeSet::from([Touch::Kept(whom.clone(), target.clone(), setting.clone(), *device)])
         }
         Op::SetFrame { .. } => BTreeSet::from([Touch::Frame]),
         Op::Many { ops } => ops.iter().flat_map(touches).collect(),

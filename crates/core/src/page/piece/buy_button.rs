@@ -15,8 +15,7 @@ choice! {
 choice! {
     /// Where a click leads.
     After {
-        Cart = "cart", "To the cart"; Side = "side", "Cart at the side"; Stay = "stay", "A message here";
-        Checkout = "checkout", "To the checkout";
+        Cart = "cart", "Cart"; Side = "side", "Side cart"; Stay = "stay", "Message"; Checkout = "checkout", "Checkout";
     }
 }
 
@@ -33,11 +32,11 @@ pub const ADDING: Setting = Setting::words("adding", "While adding", 60, "Adding
 pub const ADDED: Setting = Setting::words("added", "Once added", 60, "Added");
 /// Empty: there is no such button.
 pub const NOW: Setting = Setting::words("now", "Button that buys now", 60, "");
-pub const AFTER: Setting = Setting::choice::<After>("after", "After the click", "cart").everywhere().says();
+pub const AFTER: Setting = Setting::choice::<After>("after", "After the click", "cart").everywhere();
 pub const WIDTH: Setting = Setting::choice::<Width>("width", "Width", "column");
 pub const TONE: Setting = Setting::choice::<Tone>("tone", "Colour", "ink").everywhere();
 pub const ICON: Setting = Setting::choice::<Icon>("icon", "Icon", "none").everywhere();
 
 pub const SETTINGS: &[&Setting] = piece_settings![
-    &WORDS, &SOLD_OUT, &CHOOSE, &COMING, &GONE, &ADDING, &ADDED, &NOW, &AFTER, &WIDTH, &TONE, &ICON
+    &AFTER, &WORDS, &SOLD_OUT, &CHOOSE, &COMING, &GONE, &ADDING, &ADDED, &NOW, &WIDTH, &TONE, &ICON
 ];

@@ -1,5 +1,6 @@
 //! The desk: a template under composition.
 
+pub mod departures;
 pub mod history;
 pub mod keep;
 pub mod media;
@@ -26,6 +27,7 @@ use compagina_core::page::starter::prompting;
 use compagina_core::page::{CartFacts, Day, Difference, Layout, differences};
 use compagina_core::price::PlanId;
 use compagina_core::situation::{CartMood, SaleMood, Situation, StockMood};
+use compagina_core::template::compose;
 use compagina_core::wording::Language;
 use compagina_press::opening_selection;
 use compagina_storage::{History, Moment, TemplateRow};
@@ -92,10 +94,11 @@ pub struct Look {
     language: Language,
 }
 
-/// Finds the product and works out the situation.
-async fn look(state: &State, layout: &Layout, look: &Look) -> ApiResult<(Arc<Known>, Situation)> {
+/// Finds the product, its page with all that it and its type keep different, and the situation.
+async fn look(state: &State, template: &Layout, look: &Look) -> ApiResult<(Arc<Known>, Layout, Situation)> {
     let known = known(state, &look.product).await?;
     let product = &known.product;
+    let layout = compose(template, &product.kind.handle, &product.handle);
     let day = look.day.clone().filter(|day| !day.is_empty()).map(Day::try_from);
     let mut situation = Situation {
         selection: Selection::none(product.options.len()),
@@ -113,9 +116,9 @@ async fn look(state: &State, layout: &Layout, look: &Look) -> ApiResult<(Arc<Kno
             let pairs = choice.split('&').filter_map(|pair| pair.split_once('='));
             Selection::from_pairs(product, pairs).0
         }
-        None => opening_selection(&situation.apply(product), layout),
+        None => opening_selection(&situation.apply(product), &layout),
     };
-    Ok((known, situation))
+    Ok((known, layout, situation))
 }
 
 fn cart(mood: CartMood, product: &Product) -> CartFacts {

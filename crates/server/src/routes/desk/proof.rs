@@ -66,13 +66,13 @@ pub async fn with_page<T>(
     only: Option<&PieceId>,
     then: impl FnOnce(&Page<'_>) -> Result<T, MoneyError>,
 ) -> ApiResult<T> {
-    let (known, situation) = look(state, layout, wanted).await?;
+    let (known, layout, situation) = look(state, layout, wanted).await?;
     let reading = Reading::draft(id, wanted.language);
     let nav = nav_of(state, &reading, known.shop.clone(), known.items.clone()).await?;
     Ok(then(&Page {
         nav: &nav,
         product: &known.product,
-        layout,
+        layout: &layout,
         around: &known.around,
         media: &known.media,
         situation: &situation,

@@ -1,5 +1,7 @@
 use super::{DraftView, draft_view};
 use crate::error::{ApiError, ApiResult};
+use crate::reading::now;
+use crate::serving::{Listed, listed, live};
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;
@@ -9,9 +11,9 @@ use compagina_core::ids::{Handle, TemplateId};
 use compagina_core::page::Kind;
 use compagina_core::page::piece::Role;
 use compagina_core::page::starter::STARTERS;
-use compagina_core::template::{Candidate, serving};
+use compagina_core::template::{Candidate, Index};
 use serde::Serialize;
-use std::collections::BTreeMap;
+use std::collections::BTreeSet;
 use utoipa::ToSchema;
 
 #[derive(Serialize, ToSchema)]
@@ -46,6 +48,13 @@ pub struct StarterView {
 pub struct DeskProduct {
     handle: Handle,
     name: String,
+    /// Its type, by its handle.
+    kind: Handle,
+}
+
+fn desk_product(one: &Listed) -> DeskProduct {
+    let (handle, kind) = (one.facts.handle.clone(), one.facts.kind.clone());
+    DeskProduct { handle, name: one.name.clone(), kind }
 }
 
 /// A kind of piece that can be added.
@@ -64,18 +73,16 @@ pub async fn show(state: Data<State>, _caller: Caller, id: Path<u64>) -> ApiResu
     let templates = state.store.templates().await?;
     let id = TemplateId(*id);
     let template = templates.iter().find(|t| t.id == id).ok_or_else(|| ApiError::no_such("template"))?;
-    let candidates: Vec<_> = templates.iter().map(|t| Candidate { id: t.id, reach: &t.reach }).collect();
-    let mut served: BTreeMap<Handle, bool> = BTreeMap::new();
-    let mut names = state.store.product_names().await?;
-    for (_, _, kind) in &names {
-        let serves = || serving(kind, &candidates).is_some_and(|(winner, _)| winner == id);
-        served.entry(kind.clone()).or_insert_with(serves);
+    // Its reach counts here as if it were live, so that one sees for whom it is made.
+    let (live, listed) = (live(&state).await?, listed(&state).await?);
+    let seen = templates.iter().filter(|t| t.published.is_some() || t.id == id);
+    let index = Index::new(seen.map(|t| Candidate { id: t.id, reach: &t.reach }), now(), &live.zone);
+    let mut shown: Vec<&Listed> = listed.iter().filter(|one| index.winner(&one.facts) == Some(id)).collect();
+    let serves = shown.len();
+    let serves_types = shown.iter().map(|one| &one.facts.kind).collect::<BTreeSet<_>>().len();
+    if serves == 0 {
+        shown = listed.iter().collect();
     }
-    let serves_types = served.values().filter(|serves| **serves).count();
-    if serves_types > 0 {
-        names.retain(|(_, _, kind)| served[kind]);
-    }
-    let serves = if serves_types > 0 { names.len() } else { 0 };
     let history = state.store.history(id).await?;
     let currency = state.store.shop().await?.map(|shop| shop.currency);
     Ok(Json(DeskView {
@@ -83,7 +90,7 @@ pub async fn show(state: Data<State>, _caller: Caller, id: Path<u64>) -> ApiResu
         name: template.name.clone(),
         live: template.published.is_some(),
         draft: draft_view(template, history),
-        products: names.into_iter().map(|(handle, name, _)| DeskProduct { handle, name }).collect(),
+        products: shown.into_iter().map(desk_product).collect(),
         serves,
         serves_types,
         kinds: Kind::ALL

@@ -109,7 +109,7 @@ pub async fn show(
     query: Query<Look>,
 ) -> ApiResult<Json<SituationView>> {
     let template = state.store.template(TemplateId(*id)).await?;
-    let (known, situation) = look(&state, &template.draft, &query).await?;
+    let (known, layout, situation) = look(&state, &template.draft, &query).await?;
     let product = situation.apply(&known.product);
     let selection = &situation.selection;
     let cell = |option: usize, value: usize, state: ValueState| {
@@ -127,11 +127,10 @@ pub async fn show(
         _ => None,
     };
     let why = |kind: Kind| kind.nothing_to_show(&product).or_else(|| by_prices(kind));
-    let silent =
-        template.draft.pieces().filter_map(|p| Some(Silent { piece: p.id.clone(), why: why(p.kind)? }));
+    let silent = layout.pieces().filter_map(|p| Some(Silent { piece: p.id.clone(), why: why(p.kind)? }));
     let locale = query.language.locale(known.shop.locale);
-    let pieces = template.draft.pieces().map(|p| (Target::Piece(p.id.clone()), &p.values));
-    let bands = template.draft.bands.iter().map(|b| (Target::Band(b.id.clone()), &b.values));
+    let pieces = layout.pieces().map(|p| (Target::Piece(p.id.clone()), &p.values));
+    let bands = layout.bands.iter().map(|b| (Target::Band(b.id.clone()), &b.values));
     let verdicts = pieces.chain(bands).filter(|(_, values)| values.wide.contains_key(APPEARS.key));
     let verdicts = verdicts.map(|(target, values)| {
         let Verdict { holds, why } = verdict(locale, &product, &situation, values);

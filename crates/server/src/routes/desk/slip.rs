@@ -1,15 +1,46 @@
 use crate::error::{ApiError, ApiResult};
+use crate::known::known_product;
 use crate::reading::{Reading, nav};
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;
-use actix_web::web::{Data, Json, Path};
+use actix_web::web::{Data, Json, Path, Query};
 use compagina_core::ids::{BandId, PieceId, TemplateId};
 use compagina_core::page::{Device, Group, SPACE_STEPS, SetValue, Setting, Shape, TYPE_STEPS, Target};
-use compagina_core::style::{Chain, Explained, House};
+use compagina_core::style::{Chain, Explained, House, Level};
+use compagina_core::template::levels;
 use compagina_core::wording::Language;
-use serde::Serialize;
-use utoipa::ToSchema;
+use serde::{Deserialize, Serialize};
+use utoipa::{IntoParams, ToSchema};
+
+/// From where the values are looked at: as the template has them, or further in, as a product's type or the product has
+/// them.
+#[derive(Debug, Deserialize, IntoParams)]
+pub struct Sight {
+    product: Option<String>,
+    #[serde(default)]
+    #[param(inline)]
+    level: Depth,
+}
+
+#[derive(Debug, Clone, Copy, Default, Deserialize, ToSchema)]
+#[serde(rename_all = "snake_case")]
+enum Depth {
+    #[default]
+    Template,
+    Type,
+    Product,
+}
+
+impl Depth {
+    fn innermost(self) -> Level {
+        match self {
+            Self::Template => Level::Template,
+            Self::Type => Level::Type,
+            Self::Product => Level::Product,
+        }
+    }
+}
 
 /// The settings of a piece or a band, each with its value on every screen and where that comes from.
 #[derive(Serialize, ToSchema)]
@@ -85,41 +116,61 @@ pub struct OptionView {
 }
 
 /// The slip of a piece.
-#[utoipa::path(operation_id = "piece_slip", responses((status = 200, body = SlipView), (status = 401, body = ApiError), (status = 404, body = ApiError)))]
+#[utoipa::path(operation_id = "piece_slip", params(Sight), responses((status = 200, body = SlipView), (status = 401, body = ApiError), (status = 404, body = ApiError)))]
 #[get("/templates/{id}/slip/piece/{piece}")]
 pub async fn piece(
     state: Data<State>,
     _caller: Caller,
     path: Path<(u64, String)>,
+    sight: Query<Sight>,
 ) -> ApiResult<Json<SlipView>> {
     let (id, name) = path.into_inner();
     let piece = PieceId::try_from(name).map_err(|_| ApiError::no_such("piece"))?;
-    slip(&state, id, Target::Piece(piece), "piece").await
+    slip(&state, id, Target::Piece(piece), &sight, "piece").await
 }
 
 /// The slip of a band.
-#[utoipa::path(operation_id = "band_slip", responses((status = 200, body = SlipView), (status = 401, body = ApiError), (status = 404, body = ApiError)))]
+#[utoipa::path(operation_id = "band_slip", params(Sight), responses((status = 200, body = SlipView), (status = 401, body = ApiError), (status = 404, body = ApiError)))]
 #[get("/templates/{id}/slip/band/{band}")]
 pub async fn band(
     state: Data<State>,
     _caller: Caller,
     path: Path<(u64, String)>,
+    sight: Query<Sight>,
 ) -> ApiResult<Json<SlipView>> {
     let (id, name) = path.into_inner();
     let band = BandId::try_from(name).map_err(|_| ApiError::no_such("band"))?;
-    slip(&state, id, Target::Band(band), "band").await
+    slip(&state, id, Target::Band(band), &sight, "band").await
 }
 
-async fn slip(state: &State, id: u64, target: Target, what: &str) -> ApiResult<Json<SlipView>> {
+async fn slip(
+    state: &State,
+    id: u64,
+    target: Target,
+    sight: &Sight,
+    what: &str,
+) -> ApiResult<Json<SlipView>> {
     let id = TemplateId(id);
     let template = state.store.template(id).await?;
     let (values, settings) = template.draft.values_of(&target).ok_or_else(|| ApiError::no_such(what))?;
+    let product = match &sight.product {
+        Some(handle) => Some(known_product(state, handle).await?),
+        None => None,
+    };
     let nav = nav(state, &Reading::draft(id, Language::default())).await?;
     let kind = match &target {
         Target::Piece(id) => template.draft.piece(id).map(|p| p.kind),
         Target::Band(_) => None,
     };
-    let chain = Chain::of_template(values).styled(&nav.house);
+    let stack = match &product {
+        Some(product) => {
+            let of = (&product.kind.handle, &product.handle);
+            levels(&template.draft, &target, of, sight.level.innermost())
+        }
+        None => vec![(Level::Template, values)],
+    };
+    let chain = stack.into_iter().fold(Chain::default(), |chain, (level, values)| chain.then(level, values));
+    let chain = chain.styled(&nav.house);
     let chain = if let Some(kind) = kind { chain.saying(&nav.words, kind) } else { chain };
     let fields = settings.iter().filter(|setting| means_something(setting, &chain));
     let fields = fields.map(|setting| field(setting, &chain, &nav.house)).collect();

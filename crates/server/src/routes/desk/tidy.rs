@@ -9,6 +9,9 @@ pub fn tidy(op: Op) -> Op {
         Op::Set { target, setting, device, value } if is_rich(&setting) => {
             Op::Set { target, setting, device, value: value.map(clean) }
         }
+        Op::Depart { whom, target, setting, device, value, kind } if is_rich(&setting) => {
+            Op::Depart { whom, target, setting, device, value: value.map(clean), kind }
+        }
         Op::AddPiece { mut piece, at } => {
             tidy_values(&mut piece.values);
             Op::AddPiece { piece, at }
@@ -24,6 +27,7 @@ pub fn tidy(op: Op) -> Op {
         Op::Lay { mut layout } => {
             let columns = layout.bands.iter_mut().flat_map(|b| &mut b.columns);
             columns.flat_map(|c| &mut c.pieces).for_each(|p| tidy_values(&mut p.values));
+            layout.departures.iter_mut().for_each(|one| tidy_values(&mut one.values));
             Op::Lay { layout }
         }
         Op::Many { ops } => Op::Many { ops: ops.into_iter().map(tidy).collect() },
@@ -69,7 +73,9 @@ mod tests {
             serde_json::json!({ "op": "set", "target": { "piece": "t" }, "setting": "body", "device": "wide", "value": "<img src=x onerror=y>a" }),
             serde_json::json!({ "op": "add_band", "band": band, "index": 0 }),
             serde_json::json!({ "op": "replace_band", "band": band }),
-            serde_json::json!({ "op": "lay", "layout": { "format": 1, "bands": [band] } }),
+            serde_json::json!({ "op": "depart", "whom": { "type": "kites" }, "target": { "piece": "t" }, "setting": "body", "device": "wide", "value": "<img src=x onerror=y>a" }),
+            serde_json::json!({ "op": "lay", "layout": { "format": 1, "bands": [band], "departures": [
+                { "whom": { "product": "dunlin" }, "target": { "piece": "t" }, "kind": "text", "values": { "wide": { "body": "<script>b</script>" } } }] } }),
             serde_json::json!({ "op": "many", "ops": [add] }),
         ] {
             let tidied = serde_json::to_string(&tidy(serde_json::from_value(op).unwrap())).unwrap();

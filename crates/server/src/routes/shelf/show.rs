@@ -1,13 +1,16 @@
 use crate::error::{ApiError, ApiResult};
+use crate::routes::template::served::Telling;
+use crate::serving::{Live, live};
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;
 use actix_web::web::{Data, Json, Query};
 use compagina_core::catalog::{Product, ProductState};
 use compagina_core::ids::{Handle, TemplateId};
-use compagina_core::template::{Candidate, Why, serving};
-use compagina_storage::{TemplateRow, TypeRow, Which};
+use compagina_core::page::Whom;
+use compagina_storage::Which;
 use serde::{Deserialize, Serialize};
+use std::collections::BTreeSet;
 use utoipa::{IntoParams, ToSchema};
 
 /// Products of a type that are shown at once.
@@ -33,16 +36,16 @@ pub struct ShelfType {
     name: String,
     /// How many products the type has in all.
     count: u64,
-    template: Option<ShelfTemplate>,
+    /// The templates that serve the products shown here.
+    templates: Vec<ShelfTemplate>,
     products: Vec<ShelfProduct>,
 }
 
-/// The template that serves the type, and why it does.
+/// A template that serves products of the type.
 #[derive(Serialize, ToSchema)]
 pub struct ShelfTemplate {
     id: TemplateId,
     name: String,
-    why: Why,
     /// Whether its draft differs from what shoppers see.
     draft: bool,
 }
@@ -54,13 +57,17 @@ pub struct ShelfProduct {
     state: ProductState,
     variants: usize,
     can_be_bought: bool,
+    template: Option<TemplateId>,
+    /// Why this template, in one sentence.
+    why: String,
+    /// How many values its page keeps different from the template, by itself or by its type.
+    departures: usize,
 }
 
 /// The home view: products by type with the state of their pages.
 #[utoipa::path(operation_id = "show_shelf", params(Part), responses((status = 200, body = ShelfView), (status = 401, body = ApiError)))]
 #[get("/shelf")]
 pub async fn show(state: Data<State>, _caller: Caller, part: Query<Part>) -> ApiResult<Json<ShelfView>> {
-    let templates = state.store.templates().await?;
     let mut types = state.store.types().await?;
     if let Some(kind) = &part.kind {
         types.retain(|t| t.kind.handle.as_str() == kind);
@@ -68,35 +75,46 @@ pub async fn show(state: Data<State>, _caller: Caller, part: Query<Part>) -> Api
             return Err(ApiError::no_such("product type"));
         }
     }
+    let (live, telling) = (live(&state).await?, Telling::new(&state).await?);
+    let drafts = state.store.templates().await?;
+    let differs = |id| drafts.iter().any(|t| t.id == id && t.published.as_ref() != Some(&t.draft));
     let mut views = Vec::with_capacity(types.len());
     for row in types {
         let which = Which::OfType { type_id: row.id, most: AT_ONCE, skip: part.skip };
         let products = state.store.products(which).await?;
-        views.push(type_view(row, &products, &templates));
+        let products: Vec<_> =
+            products.iter().map(|product| product_view(&live, &telling, product)).collect();
+        let ids: BTreeSet<TemplateId> = products.iter().filter_map(|product| product.template).collect();
+        let templates =
+            ids.into_iter().map(|id| ShelfTemplate { id, name: telling.name(id), draft: differs(id) });
+        views.push(ShelfType {
+            templates: templates.collect(),
+            handle: row.kind.handle,
+            name: row.kind.name,
+            count: row.products,
+            products,
+        });
     }
     Ok(Json(ShelfView { types: views }))
 }
 
-fn type_view(row: TypeRow, products: &[Product], templates: &[TemplateRow]) -> ShelfType {
-    let live = templates.iter().filter(|t| t.published.is_some());
-    let candidates: Vec<_> = live.map(|t| Candidate { id: t.id, reach: &t.reach }).collect();
-    let template = serving(&row.kind.handle, &candidates).and_then(|(id, why)| {
-        let template = templates.iter().find(|t| t.id == id)?;
-        let draft = template.published.as_ref() != Some(&template.draft);
-        Some(ShelfTemplate { id, name: template.name.clone(), why, draft })
+fn product_view(live: &Live, telling: &Telling, product: &Product) -> ShelfProduct {
+    let facts = live.facts(product);
+    let serving = live.index().serving(&facts);
+    let whoms = [Whom::Type(facts.kind.clone()), Whom::Product(facts.handle.clone())];
+    let template = serving.as_ref().and_then(|s| live.templates().iter().find(|t| t.id == s.template));
+    let kept = template.map_or(0, |t| {
+        let all = whoms.iter().flat_map(|whom| t.layout.departures_of(whom));
+        all.filter(|one| t.layout.bears(one)).map(|one| one.values.len()).sum()
     });
-    let product = |p: &Product| ShelfProduct {
-        handle: p.handle.clone(),
-        name: p.name.clone(),
-        state: p.state,
-        variants: p.variants.len(),
-        can_be_bought: p.can_be_bought(),
-    };
-    ShelfType {
-        handle: row.kind.handle,
-        name: row.kind.name,
-        count: row.products,
-        template,
-        products: products.iter().map(product).collect(),
+    ShelfProduct {
+        handle: product.handle.clone(),
+        name: product.name.clone(),
+        state: product.state,
+        variants: product.variants.len(),
+        can_be_bought: product.can_be_bought(),
+        template: template.map(|t| t.id),
+        why: serving.map_or_else(String::new, |serving| telling.why(live, &facts, &serving)),
+        departures: kept,
     }
 }

@@ -14,9 +14,8 @@ use actix_web::http::{StatusCode, header};
 use actix_web::web::Data;
 use actix_web::{HttpRequest, HttpResponse, ResponseError};
 use compagina_core::catalog::{Product, ProductState};
-use compagina_core::ids::{Handle, TemplateId};
+use compagina_core::ids::Handle;
 use compagina_core::page::{Kind, Layout};
-use compagina_core::template::{Candidate, serving};
 use compagina_press::shop::message;
 use compagina_press::{Around, Neighbour};
 use compagina_storage::Which;
@@ -65,16 +64,6 @@ async fn neighbour(state: &State, handle: Option<&Handle>) -> ApiResult<Option<N
     let Some(handle) = handle else { return Ok(None) };
     let found = state.store.product(handle).await?.filter(|p| p.state != ProductState::Withdrawn);
     Ok(found.map(|p| Neighbour { picture: p.lead_picture().cloned(), handle: p.handle, name: p.name }))
-}
-
-/// The layout that shoppers see for a product, and whose it is.
-pub async fn published_layout(state: &State, product: &Product) -> ApiResult<(TemplateId, Layout)> {
-    let templates = state.store.templates().await?;
-    let live = || templates.iter().filter(|t| t.published.is_some());
-    let candidates: Vec<_> = live().map(|t| Candidate { id: t.id, reach: &t.reach }).collect();
-    let (id, _) = serving(&product.kind.handle, &candidates).ok_or_else(|| ApiError::no_such("page"))?;
-    let winner = templates.into_iter().find(|t| t.id == id).and_then(|t| t.published);
-    Ok((id, winner.ok_or_else(|| ApiError::no_such("page"))?))
 }
 
 pub fn html(status: StatusCode, body: String) -> HttpResponse {

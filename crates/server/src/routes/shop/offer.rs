@@ -1,9 +1,9 @@
 use super::product::plan_of;
-use super::published_layout;
 use crate::error::{ApiError, ApiResult};
 use crate::known::known_product;
 use crate::reading::{Reading, nav, today};
 use crate::routes::till::prices_for_cart;
+use crate::serving::{LivePage, live_page};
 use crate::state::State;
 use actix_web::web::{Data, Json, Path, Query};
 use actix_web::{HttpRequest, get};
@@ -88,7 +88,7 @@ pub async fn tell(
     request: HttpRequest,
 ) -> ApiResult<Json<OfferAnswer>> {
     let product = known_product(&state, &handle).await?;
-    let (template, layout) = published_layout(&state, &product).await?;
+    let LivePage { template, layout, .. } = live_page(&state, &product).await?;
     let pairs = || query.iter().map(|(name, value)| (name.as_str(), value.as_str()));
     let quantity = pairs().find(|(name, _)| *name == "quantity").and_then(|(_, text)| text.parse().ok());
     let asked = Selection::from_pairs(&product, pairs()).0;

@@ -11,6 +11,7 @@ use actix_web::{HttpRequest, HttpResponse, get};
 use chrono::Utc;
 use compagina_core::choice::Selection;
 use compagina_core::situation::Situation;
+use compagina_core::template::compose;
 use compagina_core::wording::Arg;
 use compagina_press::shop::message;
 use compagina_press::{Mode, Notice, opening_selection};
@@ -36,7 +37,8 @@ async fn draft(state: &State, request: &HttpRequest, token: &str, handle: &str) 
         return Ok(html(StatusCode::GONE, page));
     }
     let product = find(state, handle).await?;
-    let layout = state.store.template(template).await?.draft;
+    let draft = state.store.template(template).await?.draft;
+    let layout = compose(&draft, &product.kind.handle, &product.handle);
     let pairs: Vec<(String, String)> =
         Query::from_query(request.query_string()).map(Query::into_inner).unwrap_or_default();
     let (chosen, _) = Selection::from_pairs(&product, pairs.iter().map(|(n, v)| (n.as_str(), v.as_str())));

@@ -1,8 +1,9 @@
-use super::{around, html, or_message, published_layout};
+use super::{around, html, or_message};
 use crate::error::{ApiError, ApiResult};
 use crate::pages::{MadeOf, Ready};
 use crate::reading::{Reading, nav, today};
 use crate::routes::till::cart_facts;
+use crate::serving::{LivePage, live_page};
 use crate::state::State;
 use actix_web::http::{StatusCode, header};
 use actix_web::web::{Data, Path, Query};
@@ -44,7 +45,7 @@ async fn answer(
     let age = state.pages.age();
     let pairs: Pairs = Query::from_query(request.query_string()).map(Query::into_inner).unwrap_or_default();
     let product = find(state, handle).await?;
-    let (template, layout) = published_layout(state, &product).await?;
+    let LivePage { template, layout, until } = live_page(state, &product).await?;
     let (mut situation, unknown) = situation(&product, &layout, &pairs);
     let asks_for_cart = layout.rules().any(Rule::asks_for_cart);
     if asks_for_cart {
@@ -62,7 +63,7 @@ async fn answer(
     let known = pairs.iter().all(|(name, _)| product.options.iter().any(|o| o.handle.as_str() == name));
     if plain && known {
         let day = layout.rules().any(Rule::asks_for_day).then(|| situation.day.clone());
-        let until = nav.prices.next_change();
+        let until = nav.prices.next_change().into_iter().chain(until).min();
         return Ok(send(&state.pages.keep(key, page, MadeOf { products, day, until }, age), request));
     }
     Ok(html(StatusCode::OK, page))

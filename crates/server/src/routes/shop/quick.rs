@@ -1,8 +1,9 @@
 use super::product::{draw, find, situation};
-use super::{html, or_message, published_layout};
+use super::{html, or_message};
 use crate::error::{ApiError, ApiResult};
 use crate::reading::{Reading, nav};
 use crate::routes::till::cart_facts;
+use crate::serving::{LivePage, live_page};
 use crate::state::State;
 use actix_web::http::StatusCode;
 use actix_web::web::{Data, Path, Query};
@@ -23,7 +24,7 @@ async fn answer(state: &State, handle: &str, request: &HttpRequest) -> ApiResult
     for option in &mut product.options {
         option.page = option.quick;
     }
-    let (template, page) = published_layout(state, &product).await?;
+    let LivePage { template, layout: page, .. } = live_page(state, &product).await?;
     let layout = quick_look(&page).map_err(ApiError::unforeseen)?;
     let (mut situation, _) = situation(&product, &layout, &pairs);
     if layout.rules().any(Rule::asks_for_cart) {

@@ -1,13 +1,14 @@
 use super::list::{TemplatesView, view};
 use super::set::template_name;
 use crate::error::{ApiError, ApiResult};
+use crate::pages::catch_up;
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::post;
 use actix_web::web::{Data, Json};
-use compagina_core::ids::TemplateId;
+use compagina_core::ids::{Handle, TemplateId};
 use compagina_core::page::Layout;
-use compagina_core::template::Reach;
+use compagina_core::template::{Reach, ReachRule, compose};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -15,6 +16,12 @@ use utoipa::ToSchema;
 #[serde(deny_unknown_fields)]
 pub struct NewTemplate {
     name: String,
+    /// The template of which it is a copy; empty without one.
+    #[serde(default)]
+    from: Option<TemplateId>,
+    /// The product of which it is to be the own page: as that product has the copied template, and for it alone.
+    #[serde(default)]
+    product: Option<Handle>,
 }
 
 #[derive(Serialize, ToSchema)]
@@ -23,12 +30,23 @@ pub struct Added {
     templates: TemplatesView,
 }
 
-/// Adds an empty template that serves nothing yet and isn't live.
-#[utoipa::path(operation_id = "add_template", responses((status = 200, body = Added), (status = 401, body = ApiError), (status = 422, body = ApiError)))]
+/// Adds a template that isn't live: empty, a copy of another one's draft, or a product's own page. It serves nothing
+/// until it is published.
+#[utoipa::path(operation_id = "add_template", responses((status = 200, body = Added), (status = 401, body = ApiError), (status = 404, body = ApiError), (status = 422, body = ApiError)))]
 #[post("/templates")]
 pub async fn add(state: Data<State>, _caller: Caller, body: Json<NewTemplate>) -> ApiResult<Json<Added>> {
     let name = template_name(&body.name)?;
-    let id =
-        state.store.add_template(name, &Reach::Types { types: vec![] }, &Layout::default(), false).await?;
+    let mut layout = match body.from {
+        Some(from) => state.store.template(from).await?.draft,
+        None => Layout::default(),
+    };
+    let mut reach: Reach = ReachRule::Named.into();
+    if let Some(handle) = &body.product {
+        let product = state.store.product(handle).await?.ok_or_else(|| ApiError::no_such("product"))?;
+        layout = compose(&layout, &product.kind.handle, &product.handle);
+        reach.also.push(product.handle);
+    }
+    let id = state.store.add_template(name, &reach, &layout, false).await?;
+    catch_up(&state).await;
     Ok(Json(Added { id, templates: view(&state).await? }))
 }

@@ -1,20 +1,35 @@
 use crate::error::{ApiError, ApiResult};
+use crate::serving::{listed, live};
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;
 use actix_web::web::{Data, Json};
 use compagina_core::catalog::ProductType;
-use compagina_core::ids::TemplateId;
+use compagina_core::ids::{Handle, TemplateId};
 use compagina_core::page::differences;
-use compagina_core::template::{Candidate, Reach, Why, serving};
-use compagina_storage::{TemplateRow, TypeRow};
+use compagina_core::template::{Reach, ReachLevel, Serving};
+use compagina_storage::TemplateRow;
 use serde::Serialize;
+use std::collections::BTreeMap;
 use utoipa::ToSchema;
 
 #[derive(Serialize, ToSchema)]
 pub struct TemplatesView {
+    /// In the order in which ties are settled.
     pub templates: Vec<TemplateView>,
     pub types: Vec<TypeReached>,
+    /// For choosing a reach.
+    pub tags: Vec<String>,
+    pub products: Vec<Named>,
+    pub currency: String,
+    pub decimals: u32,
+}
+
+/// A product by its name.
+#[derive(Serialize, ToSchema)]
+pub struct Named {
+    pub handle: Handle,
+    pub name: String,
 }
 
 #[derive(Serialize, ToSchema)]
@@ -22,26 +37,41 @@ pub struct TemplateView {
     pub id: TemplateId,
     pub name: String,
     pub reach: Reach,
+    /// Whether its dates and its switch let it serve now.
+    pub in_force: bool,
     /// How many products it serves now.
     pub products: u64,
-    /// The names of the types that it serves now.
-    pub serves: Vec<String>,
+    /// In how many types.
+    pub types: usize,
     pub pieces: usize,
+    /// How many values single products and types keep different from it.
+    pub departures: usize,
     /// Whether shoppers see it at all.
     pub live: bool,
     /// How many changes of the draft shoppers don't see yet.
     pub changes_not_live: usize,
 }
 
-/// A product type, with the template that serves it and why.
+/// A product type, with the templates that serve its products.
 #[derive(Serialize, ToSchema)]
 pub struct TypeReached {
     pub kind: ProductType,
     pub products: u64,
-    pub template: Option<TemplateId>,
-    pub why: Option<Why>,
-    /// All templates whose reach takes the type in.
-    pub reached_by: Vec<TemplateId>,
+    pub cells: Vec<Cell>,
+}
+
+/// The products of one type that one template reaches.
+#[derive(Serialize, ToSchema)]
+pub struct Cell {
+    pub template: TemplateId,
+    /// Those that it serves.
+    pub serves: u64,
+    /// Those that it reaches, but another one serves.
+    pub yields: u64,
+    /// Of those that it serves, how many another one reaches in the same way: only the order decides.
+    pub tied: u64,
+    /// How specific the reach is by which it serves most of them.
+    pub level: Option<ReachLevel>,
 }
 
 /// Every template with its reach, and every type with who serves it.
@@ -52,39 +82,62 @@ pub async fn list(state: Data<State>, _caller: Caller) -> ApiResult<Json<Templat
 }
 
 pub(super) async fn view(state: &State) -> ApiResult<TemplatesView> {
-    let templates = state.store.templates().await?;
-    let types: Vec<TypeReached> =
-        state.store.types().await?.into_iter().map(|row| reached(row, &templates)).collect();
-    let templates = templates.iter().map(|t| template_view(t, &types)).collect();
-    Ok(TemplatesView { templates, types })
+    let (live, listed) = (live(state).await?, listed(state).await?);
+    let index = live.index();
+    let mut counts: BTreeMap<&Handle, BTreeMap<TemplateId, Cell>> = BTreeMap::new();
+    let mut sizes: BTreeMap<&Handle, u64> = BTreeMap::new();
+    for product in listed.iter() {
+        *sizes.entry(&product.facts.kind).or_default() += 1;
+        if let Some(serving) = index.serving(&product.facts) {
+            count(counts.entry(&product.facts.kind).or_default(), &serving);
+        }
+    }
+    let types = state.store.types().await?.into_iter().map(|row| TypeReached {
+        products: sizes.get(&row.kind.handle).copied().unwrap_or(0),
+        cells: counts.remove(&row.kind.handle).unwrap_or_default().into_values().collect(),
+        kind: row.kind,
+    });
+    let types: Vec<TypeReached> = types.collect();
+    let now = crate::reading::now();
+    let rows = state.store.templates().await?;
+    let templates =
+        rows.iter().map(|row| template_view(row, &types, row.reach.is_in_force(now, &live.zone))).collect();
+    let currency = state.store.shop().await?.map(|shop| shop.currency);
+    Ok(TemplatesView {
+        templates,
+        types,
+        tags: state.store.tags().await?,
+        products: listed
+            .iter()
+            .map(|one| Named { handle: one.facts.handle.clone(), name: one.name.clone() })
+            .collect(),
+        currency: currency.map_or_else(String::new, |c| c.code().to_owned()),
+        decimals: currency.map_or(2, compagina_core::money::Currency::decimals),
+    })
 }
 
-fn reached(row: TypeRow, templates: &[TemplateRow]) -> TypeReached {
-    let live = || templates.iter().filter(|t| t.published.is_some());
-    let candidate = |t: &'_ TemplateRow| -> bool {
-        serving(&row.kind.handle, &[Candidate { id: t.id, reach: &t.reach }]).is_some()
-    };
-    let reached_by = live().filter(|t| candidate(t)).map(|t| t.id).collect();
-    let candidates: Vec<_> = live().map(|t| Candidate { id: t.id, reach: &t.reach }).collect();
-    let winner = serving(&row.kind.handle, &candidates);
-    TypeReached {
-        products: row.products,
-        template: winner.map(|(id, _)| id),
-        why: winner.map(|(_, why)| why),
-        reached_by,
-        kind: row.kind,
+fn count(cells: &mut BTreeMap<TemplateId, Cell>, serving: &Serving) {
+    let empty = |template| Cell { template, serves: 0, yields: 0, tied: 0, level: None };
+    let winner = cells.entry(serving.template).or_insert_with(|| empty(serving.template));
+    winner.serves += 1;
+    winner.tied += u64::from(!serving.tied.is_empty());
+    winner.level = winner.level.max(Some(serving.level));
+    for other in serving.tied.iter().chain(&serving.others) {
+        cells.entry(*other).or_insert_with(|| empty(*other)).yields += 1;
     }
 }
 
-fn template_view(row: &TemplateRow, types: &[TypeReached]) -> TemplateView {
-    let served = || types.iter().filter(|t| t.template == Some(row.id));
+fn template_view(row: &TemplateRow, types: &[TypeReached], in_force: bool) -> TemplateView {
+    let cells = || types.iter().flat_map(|t| &t.cells).filter(|cell| cell.template == row.id);
     TemplateView {
         id: row.id,
         name: row.name.clone(),
         reach: row.reach.clone(),
-        products: served().map(|t| t.products).sum(),
-        serves: served().map(|t| t.kind.name.clone()).collect(),
+        in_force,
+        products: cells().map(|cell| cell.serves).sum(),
+        types: cells().filter(|cell| cell.serves > 0).count(),
         pieces: row.draft.pieces().count(),
+        departures: row.draft.departures.iter().map(|one| one.values.len()).sum(),
         live: row.published.is_some(),
         changes_not_live: row.published.as_ref().map_or(0, |live| differences(live, &row.draft).len()),
     }

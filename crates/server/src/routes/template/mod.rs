@@ -1,3 +1,5 @@
 pub mod add;
 pub mod list;
+pub mod served;
 pub mod set;
+pub mod shift;

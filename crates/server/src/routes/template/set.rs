@@ -32,11 +32,16 @@ pub async fn set(
 ) -> ApiResult<Json<TemplatesView>> {
     let current = state.store.template(TemplateId(*id)).await?;
     let name = template_name(&change.name)?;
-    let types: Vec<_> = state.store.types().await?.into_iter().map(|t| t.kind).collect();
-    change.reach.check(Some(&current.reach), &types)?;
+    check_reach(&state, &change.reach, Some(&current.reach)).await?;
     state.store.set_template(current.id, name, &change.reach).await?;
     catch_up(&state).await;
     Ok(Json(view(&state).await?))
+}
+
+/// Whether a reach may take the place of `current`.
+pub(super) async fn check_reach(state: &State, reach: &Reach, current: Option<&Reach>) -> ApiResult<()> {
+    let types: Vec<_> = state.store.types().await?.into_iter().map(|t| t.kind).collect();
+    Ok(reach.check(current, &types)?)
 }
 
 /// A template's name as it is kept, or why it can't be one.

@@ -5,7 +5,8 @@ use super::{cart_facts, cart_for, count_cookie, prices_for_cart, see_other, see_
 use crate::error::{ApiError, ApiResult};
 use crate::reading::{Reading, nav, now, today};
 use crate::routes::shop::product::{draw, find, plan_of};
-use crate::routes::shop::{check_origin, html, or_message, published_layout};
+use crate::routes::shop::{check_origin, html, or_message};
+use crate::serving::{LivePage, live_page};
 use crate::state::State;
 use actix_web::http::StatusCode;
 use actix_web::web::{Data, Form};
@@ -164,7 +165,7 @@ async fn refuse(
         return told_to_script(state, request, status, why).await;
     }
     let Wish { product, selection, quantity, plan, text, .. } = wish;
-    let (template, layout) = published_layout(state, product).await?;
+    let LivePage { template, layout, .. } = live_page(state, product).await?;
     let plain = Situation::plain(product.options.len(), today());
     let cart = cart_facts(state, request).await?;
     let situation = Situation { selection, quantity, cart, plan, text: text.to_owned(), ..plain };

@@ -1,0 +1,10 @@
+//! One layout for many products: which template serves which product and why, and what single products and types keep
+//! different from it.
+
+mod compose;
+mod reach;
+mod serving;
+
+pub use compose::{compose, levels};
+pub use reach::{Feature, ProductFacts, Reach, ReachError, ReachRule, Shift, move_product, move_type};
+pub use serving::{Candidate, Index, ReachLevel, Serving, Words, next_change};

@@ -1,0 +1,257 @@
+//! The rules that say which products a template serves.
+//!
+//! Named products come first, then what the rule takes in; exceptions take a product out again. There is always one
+//! fallback without dates and exceptions, so that every product has a page.
+
+use crate::catalog::ProductType;
+use crate::ids::{Handle, TemplateId};
+use crate::price::{Local, Moment, Zone};
+use serde::{Deserialize, Serialize};
+
+/// What a product has or hasn't.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Hash, PartialOrd, Ord, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum Feature {
+    Options,
+    Pictures,
+    Plan,
+}
+
+/// What of a product decides which template serves it.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub struct ProductFacts {
+    pub handle: Handle,
+    pub kind: Handle,
+    pub tags: Vec<String>,
+    /// What its cheapest variant costs before rules, in minor units.
+    pub price: i64,
+    pub features: Vec<Feature>,
+}
+
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case", tag = "rule")]
+pub enum ReachRule {
+    /// Everything that no other template serves.
+    Fallback,
+    All,
+    /// Products of these types, by their handles.
+    Types {
+        types: Vec<Handle>,
+    },
+    /// Products that have at least one of these tags.
+    Tags {
+        tags: Vec<String>,
+    },
+    /// Products from and up to a price before rules, in minor units, both included.
+    Prices {
+        least: Option<i64>,
+        most: Option<i64>,
+    },
+    /// Products that have all of these.
+    Has {
+        features: Vec<Feature>,
+    },
+    /// Only products that are named.
+    Named,
+}
+
+/// Which products a template serves, and when.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Reach {
+    #[serde(flatten)]
+    pub rule: ReachRule,
+    /// These too, whatever the rule says.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub also: Vec<Handle>,
+    /// But not these.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub except: Vec<Handle>,
+    /// On the shop's clocks; it serves from then on.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub from: Option<Local>,
+    /// From then on it no longer does.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub until: Option<Local>,
+    /// Switched off it serves nothing and keeps its rules.
+    #[serde(default = "yes", skip_serializing_if = "is_yes")]
+    pub on: bool,
+}
+
+fn yes() -> bool {
+    true
+}
+#[expect(clippy::trivially_copy_pass_by_ref, reason = "serde gives references")]
+fn is_yes(on: &bool) -> bool {
+    *on
+}
+
+/// Products that one reach names, at the most.
+pub const MOST_NAMED: usize = 5_000;
+
+/// Why a reach can't be used.
+#[derive(Debug, Clone, PartialEq, Eq, thiserror::Error)]
+pub enum ReachError {
+    #[error("there is no product type “{0}”")]
+    NoSuchType(Handle),
+    #[error("this template serves everything that no other template serves; it keeps doing so")]
+    FallbackStays,
+    #[error("there is one fallback already")]
+    OneFallback,
+    #[error("the fallback has no exceptions and no dates, and is never off: every product needs a page")]
+    FallbackServesAll,
+    #[error("a price span begins at 0 or more and ends where it begins or above")]
+    BadSpan,
+    #[error("say what the products must have")]
+    NothingAsked,
+    #[error("a reach ends after it begins")]
+    BadDates,
+    #[error("a reach names at most {MOST_NAMED} products")]
+    TooManyNamed,
+    #[error(
+        "“{name}” chooses its products by {by}, so that a type can't be moved there; change its reach, or move single products"
+    )]
+    NotByType { name: String, by: &'static str },
+}
+
+impl ReachRule {
+    #[must_use]
+    pub fn holds(&self, product: &ProductFacts) -> bool {
+        match self {
+            Self::Fallback | Self::All => true,
+            Self::Types { types } => types.contains(&product.kind),
+            Self::Tags { tags } => tags.iter().any(|tag| product.tags.contains(tag)),
+            Self::Prices { least, most } => {
+                least.is_none_or(|least| least <= product.price)
+                    && most.is_none_or(|most| product.price <= most)
+            }
+            Self::Has { features } => features.iter().all(|one| product.features.contains(one)),
+            Self::Named => false,
+        }
+    }
+
+    /// By what products are chosen, in an owner's words.
+    #[must_use]
+    pub fn by(&self) -> &'static str {
+        match self {
+            Self::Fallback => "what is left over",
+            Self::All => "taking all",
+            Self::Types { .. } => "their types",
+            Self::Tags { .. } => "their tags",
+            Self::Prices { .. } => "their price",
+            Self::Has { .. } => "what they have",
+            Self::Named => "their names",
+        }
+    }
+}
+
+impl From<ReachRule> for Reach {
+    fn from(rule: ReachRule) -> Self {
+        Self { rule, also: vec![], except: vec![], from: None, until: None, on: true }
+    }
+}
+
+impl Reach {
+    #[must_use]
+    pub fn fallback() -> Self {
+        ReachRule::Fallback.into()
+    }
+    #[must_use]
+    pub fn types(types: Vec<Handle>) -> Self {
+        ReachRule::Types { types }.into()
+    }
+    #[must_use]
+    pub fn is_fallback(&self) -> bool {
+        self.rule == ReachRule::Fallback
+    }
+
+    /// Whether it serves anything at a moment.
+    #[must_use]
+    pub fn is_in_force(&self, now: Moment, zone: &Zone) -> bool {
+        let begun = self.from.as_ref().is_none_or(|from| zone.moment(from) <= now);
+        let over = self.until.as_ref().is_some_and(|until| zone.moment(until) <= now);
+        self.on && begun && !over
+    }
+
+    /// Checks a reach that is to take the place of `current`.
+    pub fn check(&self, current: Option<&Self>, types: &[ProductType]) -> Result<(), ReachError> {
+        match (self.is_fallback(), current.is_some_and(Self::is_fallback)) {
+            (true, false) => return Err(ReachError::OneFallback),
+            (false, true) => return Err(ReachError::FallbackStays),
+            _ => {}
+        }
+        let plain = self.on && self.except.is_empty() && self.from.is_none() && self.until.is_none();
+        if self.is_fallback() && !plain {
+            return Err(ReachError::FallbackServesAll);
+        }
+        if self.also.len() > MOST_NAMED || self.except.len() > MOST_NAMED {
+            return Err(ReachError::TooManyNamed);
+        }
+        if let (Some(from), Some(until)) = (&self.from, &self.until)
+            && until <= from
+        {
+            return Err(ReachError::BadDates);
+        }
+        match &self.rule {
+            ReachRule::Types { types: wanted } => {
+                match wanted.iter().find(|h| !types.iter().any(|t| t.handle == **h)) {
+                    Some(unknown) => Err(ReachError::NoSuchType(unknown.clone())),
+                    None => Ok(()),
+                }
+            }
+            ReachRule::Prices { least, most } => {
+                let sound = least.unwrap_or(0) >= 0 && most.is_none_or(|most| most >= least.unwrap_or(0));
+                if sound { Ok(()) } else { Err(ReachError::BadSpan) }
+            }
+            ReachRule::Has { features } if features.is_empty() => Err(ReachError::NothingAsked),
+            _ => Ok(()),
+        }
+    }
+}
+
+/// Templates with their names and reach, in their order, while something is moved between them.
+#[derive(Debug, Clone, PartialEq, Eq)]
+pub struct Shift {
+    pub id: TemplateId,
+    pub name: String,
+    pub reach: Reach,
+}
+
+/// Moves a product to a template by its name: all others let it go.
+pub fn move_product(templates: &mut [Shift], product: &Handle, to: TemplateId) {
+    for one in templates {
+        let here = one.id == to;
+        one.reach.also.retain(|named| named != product);
+        if here {
+            one.reach.also.push(product.clone());
+            one.reach.except.retain(|but| but != product);
+        }
+    }
+}
+
+/// Moves a type to a template: no other names it any more. To the fallback it goes by being named nowhere.
+pub fn move_type(templates: &mut [Shift], kind: &Handle, to: TemplateId) -> Result<(), ReachError> {
+    if let Some(target) = templates.iter().find(|one| one.id == to) {
+        let can =
+            matches!(target.reach.rule, ReachRule::Fallback | ReachRule::Types { .. } | ReachRule::Named);
+        if !can {
+            return Err(ReachError::NotByType { name: target.name.clone(), by: target.reach.rule.by() });
+        }
+    }
+    for one in templates {
+        let here = one.id == to;
+        match &mut one.reach.rule {
+            ReachRule::Types { types } => {
+                types.retain(|named| named != kind);
+                if here {
+                    types.push(kind.clone());
+                }
+            }
+            rule @ ReachRule::Named if here => *rule = ReachRule::Types { types: vec![kind.clone()] },
+            _ => {}
+        }
+    }
+    Ok(())
+}

@@ -1,0 +1,145 @@
+use super::list::{TemplatesView, view};
+use super::set::check_reach;
+use crate::error::{ApiError, ApiResult};
+use crate::pages::catch_up;
+use crate::reading::now;
+use crate::serving::{listed, live};
+use crate::session::Caller;
+use crate::state::State;
+use actix_web::post;
+use actix_web::web::{Data, Json};
+use compagina_core::ids::{Handle, TemplateId};
+use compagina_core::template::{Candidate, Index, Reach, Shift, move_product, move_type};
+use serde::{Deserialize, Serialize};
+use std::collections::BTreeSet;
+use utoipa::ToSchema;
+
+/// Products that are listed as moving, at the most; all are counted.
+const MOST_LISTED: usize = 100;
+
+/// What is to serve what.
+#[derive(Deserialize, ToSchema)]
+#[serde(rename_all = "snake_case", tag = "what")]
+pub enum Moving {
+    Product {
+        product: Handle,
+        to: TemplateId,
+    },
+    Type {
+        kind: Handle,
+        to: TemplateId,
+    },
+    /// Another reach for one template.
+    Reach {
+        template: TemplateId,
+        reach: Reach,
+    },
+    /// Another order of all templates: who comes first wins where two reach a product in the same way.
+    Order {
+        order: Vec<TemplateId>,
+    },
+}
+
+#[derive(Deserialize, ToSchema)]
+pub struct Shifting {
+    #[serde(flatten)]
+    moving: Moving,
+    /// Only told, not done.
+    #[serde(default)]
+    dry: bool,
+}
+
+#[derive(Serialize, ToSchema)]
+pub struct Shifted {
+    /// The products that another template serves then; not more than a hundred.
+    moves: Vec<MovedProduct>,
+    count: usize,
+    /// As it is afterwards, where it was done.
+    templates: Option<TemplatesView>,
+}
+
+#[derive(Serialize, ToSchema)]
+pub struct MovedProduct {
+    handle: Handle,
+    name: String,
+    from: Option<TemplateId>,
+    to: Option<TemplateId>,
+}
+
+/// Moves a product or a type to another template, or changes a reach or the order: what that changes, and on demand doing
+/// it. It counts at once, in the shop too.
+#[utoipa::path(responses(
+    (status = 200, body = Shifted), (status = 401, body = ApiError), (status = 404, body = ApiError),
+    (status = 422, body = ApiError)))]
+#[post("/templates/shift")]
+pub async fn shift(state: Data<State>, _caller: Caller, body: Json<Shifting>) -> ApiResult<Json<Shifted>> {
+    let Shifting { moving, dry } = body.into_inner();
+    let rows = state.store.templates().await?.into_iter();
+    let all: Vec<Shift> = rows.map(|t| Shift { id: t.id, name: t.name, reach: t.reach }).collect();
+    let after = shifted(&state, all, moving).await?;
+    let (moves, count) = moves(&state, &after).await?;
+    let templates = if dry {
+        None
+    } else {
+        let all: Vec<_> = after.into_iter().map(|one| (one.id, one.reach)).collect();
+        state.store.set_reaches(&all).await?;
+        catch_up(&state).await;
+        Some(view(&state).await?)
+    };
+    Ok(Json(Shifted { moves, count, templates }))
+}
+
+async fn shifted(state: &State, mut all: Vec<Shift>, moving: Moving) -> ApiResult<Vec<Shift>> {
+    let missing = || ApiError::no_such("template");
+    let known = |id: TemplateId| all.iter().any(|one| one.id == id).then_some(id).ok_or_else(missing);
+    match moving {
+        Moving::Product { product, to } => {
+            if state.store.product(&product).await?.is_none() {
+                return Err(ApiError::no_such("product"));
+            }
+            let to = known(to)?;
+            move_product(&mut all, &product, to);
+        }
+        Moving::Type { kind, to } => {
+            if !state.store.types().await?.iter().any(|row| row.kind.handle == kind) {
+                return Err(ApiError::no_such("product type"));
+            }
+            let to = known(to)?;
+            move_type(&mut all, &kind, to)?;
+        }
+        Moving::Reach { template, reach } => {
+            let one = all.iter_mut().find(|one| one.id == template).ok_or_else(missing)?;
+            check_reach(state, &reach, Some(&one.reach)).await?;
+            one.reach = reach;
+        }
+        Moving::Order { order } => {
+            let wanted: BTreeSet<_> = order.iter().collect();
+            if wanted.len() != all.len() || order.len() != all.len() {
+                return Err(ApiError::refused("an order names every template once; load the page again"));
+            }
+            for id in &order {
+                known(*id)?;
+            }
+            all.sort_by_key(|one| order.iter().position(|id| *id == one.id));
+        }
+    }
+    Ok(all)
+}
+
+/// The products that are served by another template than now, and how many there are.
+async fn moves(state: &State, after: &[Shift]) -> ApiResult<(Vec<MovedProduct>, usize)> {
+    let (live, listed) = (live(state).await?, listed(state).await?);
+    let is_live = |id: TemplateId| live.templates().iter().any(|t| t.id == id);
+    let candidates = after.iter().filter(|one| is_live(one.id));
+    let candidates = candidates.map(|one| Candidate { id: one.id, reach: &one.reach });
+    let (before, after) = (live.index(), Index::new(candidates, now(), &live.zone));
+    let served = listed.iter().map(|one| (one, before.winner(&one.facts), after.winner(&one.facts)));
+    let moved: Vec<_> = served.filter(|(_, from, to)| from != to).collect();
+    let listed = moved.iter().take(MOST_LISTED).map(|(one, from, to)| MovedProduct {
+        handle: one.facts.handle.clone(),
+        name: one.name.clone(),
+        from: *from,
+        to: *to,
+    });
+    Ok((listed.collect(), moved.len()))
+}

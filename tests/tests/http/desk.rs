@@ -1,0 +1,125 @@
+//! What the owner's application asks of the server: shelf, templates, desk, situation.
+
+use compagina_tests::Site;
+use serde_json::{Value, json};
+use sqlx::MySqlPool;
+
+#[sqlx::test(migrations = false)]
+async fn the_shelf_has_every_product_under_its_type_with_the_template_that_serves_it(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let shelf: Value = owner.get("/api/shelf").await.json().await.unwrap();
+    let types = shelf["types"].as_array().unwrap();
+    let names: Vec<_> = types.iter().map(|t| t["name"].as_str().unwrap()).collect();
+    assert_eq!(names[..3], ["Sport kites", "Single-line kites", "Lines and winders"]);
+    assert_eq!(types.iter().map(|t| t["count"].as_u64().unwrap()).sum::<u64>(), 28);
+    assert_eq!(types[0]["template"]["name"], "Sport kites");
+    assert_eq!(
+        (&types[0]["template"]["why"], &types[2]["template"]["why"]),
+        (&json!("type"), &json!("fallback"))
+    );
+    assert_eq!(types[0]["template"]["draft"], false);
+    let rest: Value = owner.get("/api/shelf?type=sport-kites&skip=2").await.json().await.unwrap();
+    assert_eq!(rest["types"][0]["products"].as_array().unwrap().len(), 4);
+    assert_eq!(owner.get("/api/shelf?type=boats").await.status(), 404);
+}
+
+#[sqlx::test(migrations = false)]
+async fn an_unpublished_edit_shows_as_a_draft_on_shelf_and_templates(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let op = json!({ "op": "remove_piece", "piece": "p1" });
+    let draft: Value = owner
+        .post("/api/templates/2/operations", &json!({ "revision": 1, "op": op }))
+        .await
+        .json()
+        .await
+        .unwrap();
+    assert_eq!(draft["not_live"], json!([{ "kind": "piece_removed", "piece": "p1" }]));
+    let shelf: Value = owner.get("/api/shelf").await.json().await.unwrap();
+    assert_eq!(shelf["types"][0]["template"]["draft"], true);
+    assert_eq!(shelf["types"][2]["template"]["draft"], false);
+    let view: Value = owner.get("/api/templates").await.json().await.unwrap();
+    assert_eq!(view["templates"][1]["changes_not_live"], 1);
+    let draft: Value =
+        owner.post("/api/templates/2/publish", &json!({ "revision": 2 })).await.json().await.unwrap();
+    assert_eq!(draft["not_live"], json!([]));
+    assert_eq!(owner.post("/api/templates/2/publish", &json!({ "revision": 1 })).await.status(), 409);
+}
+
+#[sqlx::test(migrations = false)]
+async fn the_desk_leafs_through_what_the_template_serves(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let desk: Value = owner.get("/api/templates/2/desk").await.json().await.unwrap();
+    let products: Vec<_> =
+        desk["products"].as_array().unwrap().iter().map(|p| p["handle"].as_str().unwrap()).collect();
+    assert_eq!(products[..4], ["whimbrel", "whimbrel-mini", "dunlin", "turnstone"]);
+    assert_eq!((&desk["serves"], &desk["serves_types"]), (&json!(12), &json!(2)));
+    assert_eq!(desk["kinds"].as_array().unwrap().len(), 36);
+    assert_eq!(desk["draft"]["hints"]["p11"], "tabs → folding rows");
+    assert_eq!((&desk["draft"]["can_undo"], &desk["draft"]["can_redo"]), (&json!(false), &json!(false)));
+}
+
+#[sqlx::test(migrations = false)]
+async fn the_situation_tells_states_ways_and_silent_pieces(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let path = "/api/templates/2/situation?product=whimbrel&choice=colour%3Dember%26sail%3D2-4-m";
+    let facts: Value = owner.get(path).await.json().await.unwrap();
+    assert_eq!(facts["chosen"], json!([0, 2]));
+    assert_eq!(facts["states"][1][2], json!({ "state": "sold_out", "choice": "colour=ember&sail=2-4-m" }));
+    assert_eq!(facts["states"][0][4]["state"], "not_made");
+    assert_eq!(facts["states"][0][4]["choice"], "colour=chalk&sail=1-6-m", "the pick stands, the sail moves");
+    assert_eq!(facts["silent"], json!([]));
+    let few: Value =
+        owner.get("/api/templates/2/situation?product=plover&stock=none").await.json().await.unwrap();
+    assert_eq!(few["states"][0][0]["state"], "sold_out");
+    let winder: Value =
+        owner.get("/api/templates/1/situation?product=hand-winder").await.json().await.unwrap();
+    let silent: Vec<_> =
+        winder["silent"].as_array().unwrap().iter().map(|s| s["why"].as_str().unwrap()).collect();
+    assert_eq!(
+        silent,
+        [
+            "this product has no options",
+            "no plan is for this product",
+            "nothing is written onto this product",
+            "this product has no details"
+        ]
+    );
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_proof_is_the_draft_under_its_situation(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let proof = owner.get("/api/templates/2/proof?product=whimbrel&stock=none").await.text().await.unwrap();
+    assert!(proof.contains("data-piece=\"p9\"") && proof.contains("Sold out"));
+    let proof = owner.get("/api/templates/2/proof?product=plover&quantity=2").await.text().await.unwrap();
+    assert!(proof.contains("2 for £68.00"));
+    assert_eq!(owner.get("/api/templates/2/proof?product=whimbrel&stock=lots").await.status(), 400);
+    assert_eq!(owner.get("/api/templates/2/proof").await.status(), 400);
+}
+
+#[sqlx::test(migrations = false)]
+async fn signing_out_ends_the_session_for_good(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    assert_eq!(owner.get("/api/session").await.status(), 200);
+    let cookie = owner.client.get(site.at("/api/session")).send().await.unwrap();
+    assert!(cookie.headers().get("set-cookie").is_none(), "a session isn't renewed by looking");
+    let out = owner.client.delete(site.at("/api/session")).header("x-csrf-token", &owner.token);
+    assert_eq!(out.send().await.unwrap().status(), 204);
+    assert_eq!(owner.get("/api/session").await.status(), 401);
+}
+
+#[sqlx::test(migrations = false)]
+async fn the_api_describes_itself(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let document: Value =
+        site.shopper().get(site.at("/api/openapi.json")).send().await.unwrap().json().await.unwrap();
+    let paths = document["paths"].as_object().unwrap();
+    assert!(paths.contains_key("/api/templates/{id}/operations"), "{:?}", paths.keys());
+    assert!(document["components"]["schemas"]["Op"]["oneOf"].as_array().unwrap().len() >= 8);
+}

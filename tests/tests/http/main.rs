@@ -1,0 +1,15 @@
+//! The application over HTTP: the owner's API and the shop's pages.
+#![allow(clippy::unwrap_used)]
+
+mod bad_input;
+mod desk;
+mod one_template_many_products;
+mod options_joined;
+mod pictures;
+mod prices;
+mod shop_pages;
+mod swatch_book;
+mod terms;
+mod two_servers;
+mod variants;
+mod whole_pages;

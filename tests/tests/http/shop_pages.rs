@@ -1,0 +1,151 @@
+//! The shop's pages by plain requests: listing, deep links, caching, pictures, the cart.
+
+use compagina_tests::Site;
+use reqwest::StatusCode;
+use sqlx::MySqlPool;
+
+async fn page(site: &Site, path: &str) -> String {
+    site.shopper().get(site.at(path)).send().await.unwrap().text().await.unwrap()
+}
+
+#[sqlx::test(migrations = false)]
+async fn the_listing_shows_every_type_and_a_type_its_products(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let all = page(&site, "/shop").await;
+    assert_eq!(all.matches("class=\"card\"").count(), 27, "all but the withdrawn one");
+    assert!(all.contains("from £68.00") && all.contains("from £25.00"));
+    let spares = page(&site, "/shop/types/spares").await;
+    assert_eq!(spares.matches("class=\"card\"").count(), 4);
+    sqlx::query("UPDATE product p JOIN product_type t ON t.id = p.type_id SET p.state = 'withdrawn' WHERE t.handle = 'spares'")
+        .execute(&site.pool)
+        .await
+        .unwrap();
+    sqlx::query("UPDATE product SET state = 'coming_soon' WHERE handle = 'dunlin'")
+        .execute(&site.pool)
+        .await
+        .unwrap();
+    let all = page(&site, "/shop").await;
+    assert_eq!(all.matches("class=\"card\"").count(), 23, "what is withdrawn isn't listed");
+    assert!(all.contains("Coming soon"));
+    assert!(page(&site, "/shop/types/spares").await.contains("There is nothing here yet."));
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_deep_link_opens_its_choice_and_a_strange_one_says_so(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let dusk = page(&site, "/shop/products/whimbrel?colour=dusk&sail=2-4-m").await;
+    assert!(dusk.contains("data-say=\"price\">£74.00<"));
+    let partial = page(&site, "/shop/products/whimbrel?colour=dusk").await;
+    assert!(partial.contains("Make your choice"));
+    let strange = page(&site, "/shop/products/whimbrel?colour=mauve&ref=mail").await;
+    assert!(strange.contains("We have no “mauve” here any more."));
+    let added = page(&site, "/shop/products/whimbrel?colour=dusk&sail=1-6-m&added=1").await;
+    assert!(added.contains("It is in your cart."));
+}
+
+#[sqlx::test(migrations = false)]
+async fn an_unchanged_page_is_not_sent_twice_and_a_changed_one_is(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let client = site.shopper();
+    let address = site.at("/shop/products/plover");
+    let first = client.get(&address).send().await.unwrap();
+    let tag = first.headers()["etag"].clone();
+    let again = client.get(&address).header("if-none-match", &tag).send().await.unwrap();
+    assert_eq!(again.status(), StatusCode::NOT_MODIFIED);
+    // As another server process would: change and note.
+    sqlx::query("UPDATE product SET price_minor = 9900 WHERE handle = 'plover'")
+        .execute(&site.pool)
+        .await
+        .unwrap();
+    sqlx::query("INSERT INTO change_note (product_id) SELECT id FROM product WHERE handle = 'plover'")
+        .execute(&site.pool)
+        .await
+        .unwrap();
+    for _ in 0..100 {
+        let again = client.get(&address).header("if-none-match", &tag).send().await.unwrap();
+        if again.status() == StatusCode::OK {
+            assert!(again.text().await.unwrap().contains("£99.00"));
+            return;
+        }
+        tokio::time::sleep(std::time::Duration::from_millis(50)).await;
+    }
+    panic!("the old page was still sent after five seconds");
+}
+
+#[sqlx::test(migrations = false)]
+async fn pictures_come_in_sizes_and_keep_for_good(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let html = page(&site, "/shop/products/plover").await;
+    let srcset = html.split_once("srcset=\"").unwrap().1.split_once('"').unwrap().0;
+    let mut bytes = Vec::new();
+    for (source, width) in srcset.split(", ").map(|one| one.split_once(' ').unwrap()) {
+        let answer = site.shopper().get(site.at(source)).send().await.unwrap();
+        assert_eq!(answer.headers()["content-type"], "image/webp");
+        assert!(answer.headers()["cache-control"].to_str().unwrap().contains("immutable"));
+        bytes.push((width.to_owned(), answer.bytes().await.unwrap().len()));
+    }
+    assert_eq!(
+        bytes.iter().map(|(width, _)| width.as_str()).collect::<Vec<_>>(),
+        ["96w", "144w", "216w", "320w", "480w", "720w", "1080w", "1600w"]
+    );
+    assert!(bytes.windows(2).all(|pair| pair[0].1 < pair[1].1), "{bytes:?}");
+}
+
+#[sqlx::test(migrations = false)]
+async fn the_cart_is_changed_line_by_line(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let shopper = site.shopper();
+    let put =
+        |form: Vec<(&'static str, &'static str)>| shopper.post(site.at("/shop/cart")).form(&form).send();
+    put(vec![("product", "hand-winder"), ("quantity", "2")]).await.unwrap();
+    let answer = put(vec![("product", "gift-card"), ("amount", "50"), ("after", "stay")]).await.unwrap();
+    assert_eq!(answer.headers()["location"], "/shop/products/gift-card?amount=50&added=1");
+    let cart = shopper.get(site.at("/shop/cart")).send().await.unwrap().text().await.unwrap();
+    assert!(cart.contains("£74.00") && cart.contains("Amount: £50"), "two winders and a card");
+    let line = cart.split_once("name=\"line\" value=\"").unwrap().1.split_once('"').unwrap().0.to_owned();
+    let set = |quantity: &'static str| {
+        let form = [("line", line.clone()), ("quantity", quantity.to_owned())];
+        shopper.post(site.at("/shop/cart/set")).form(&form).send()
+    };
+    assert_eq!(set("many").await.unwrap().status(), StatusCode::UNPROCESSABLE_ENTITY);
+    let answer = set("5").await.unwrap();
+    assert!(answer.headers()["set-cookie"].to_str().unwrap().starts_with("cart_count=6"));
+    set("0").await.unwrap();
+    let cart = shopper.get(site.at("/shop/cart")).send().await.unwrap().text().await.unwrap();
+    assert!(!cart.contains("Hand winder") && cart.contains("£50.00"));
+    let empty = site.shopper().get(site.at("/shop/cart")).send().await.unwrap().text().await.unwrap();
+    assert!(empty.contains("Your cart is empty."));
+    assert_eq!(
+        site.shopper().get(site.at("/shop/checkout")).send().await.unwrap().status(),
+        StatusCode::SEE_OTHER
+    );
+}
+
+#[sqlx::test(migrations = false)]
+async fn one_place_of_a_workshop_is_the_most_of_an_order(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let shopper = site.shopper();
+    let place = [("product", "sew-your-first-kite"), ("date", "sunday-7-february")];
+    let put = || shopper.post(site.at("/shop/cart")).form(&place).send();
+    put().await.unwrap();
+    put().await.unwrap();
+    let cart = shopper.get(site.at("/shop/cart")).send().await.unwrap().text().await.unwrap();
+    assert!(cart.contains("One order can hold 1 of these."));
+    shopper.post(site.at("/shop/cart/accept")).send().await.unwrap();
+    let cart = shopper.get(site.at("/shop/cart")).send().await.unwrap().text().await.unwrap();
+    assert!(!cart.contains("class=\"problem\"") && cart.contains("£95.00"));
+}
+
+#[sqlx::test(migrations = false)]
+async fn the_owners_application_is_one_document_at_all_its_addresses(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    for path in ["/", "/templates", "/templates/2?product=whimbrel", "/sign-in"] {
+        assert!(page(&site, path).await.contains("<div id=\"app\">"), "{path}");
+    }
+    assert_eq!(page(&site, "/healthz").await, "well");
+    let style = page(&site, "/shop").await;
+    let address =
+        style.split_once("rel=\"stylesheet\" href=\"").unwrap().1.split_once('"').unwrap().0.to_owned();
+    let answer = site.shopper().get(site.at(&address)).send().await.unwrap();
+    assert!(answer.headers()["cache-control"].to_str().unwrap().contains("immutable"));
+}

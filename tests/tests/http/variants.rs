@@ -1,0 +1,224 @@
+//! Variants over HTTP: set many at once, made, removed, and brought in from files.
+
+use compagina_tests::{Owner, Site};
+use reqwest::{Method, Response};
+use serde_json::{Value, json};
+use sqlx::MySqlPool;
+use std::fmt::Write;
+
+const MINI: &str = "/api/variants?product=whimbrel-mini";
+const SPAR: &str = "/api/variants?product=carbon-spar";
+
+async fn json_of(answer: Response) -> Value {
+    assert_eq!(answer.status(), 200);
+    answer.json().await.unwrap()
+}
+
+async fn refusal(answer: Response) -> String {
+    assert_eq!(answer.status(), 422);
+    answer.json::<Value>().await.unwrap()["message"].as_str().unwrap().to_owned()
+}
+
+async fn send(owner: &Owner, what: &str, file: &str) -> Response {
+    owner.send(Method::POST, &format!("/api/variants/{what}"), file.as_bytes().to_vec()).await
+}
+
+/// The steps of an import: numbers of rows, and the report at the end.
+async fn brought(owner: &Owner, file: &str) -> (Vec<u64>, Value) {
+    let answer = send(owner, "import", file).await;
+    assert_eq!(answer.status(), 200);
+    let text = answer.text().await.unwrap();
+    let mut steps: Vec<Value> = text.lines().map(|line| serde_json::from_str(line).unwrap()).collect();
+    let report = steps.pop().unwrap()["report"].clone();
+    (steps.iter().map(|step| step["done"].as_u64().unwrap()).collect(), report)
+}
+
+#[sqlx::test(migrations = false)]
+async fn price_and_stock_are_set_for_many_at_once(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let before = json_of(owner.get(MINI).await).await;
+    let ids: Vec<_> = before["variants"].as_array().unwrap().iter().map(|v| v["id"].clone()).collect();
+    let change = json!({ "ids": ids, "price": "39.5", "old_price": "45", "stock": "7" });
+    let now = json_of(owner.patch(MINI, &change).await).await;
+    for variant in now["variants"].as_array().unwrap() {
+        let set = (&variant["price"], &variant["old_price"], &variant["stock"]);
+        assert_eq!(set, (&json!("39.50"), &json!("45.00"), &json!(7)));
+    }
+    let now = json_of(owner.patch(MINI, &json!({ "ids": [ids[0]], "price": "", "stock": "" })).await).await;
+    assert_eq!((&now["variants"][0]["price"], &now["variants"][0]["stock"]), (&Value::Null, &Value::Null));
+
+    for (bad, says) in [
+        (json!({ "ids": ids, "price": "£40" }), "no plain number"),
+        (json!({ "ids": ids, "stock": "-1" }), "below zero"),
+        (json!({ "ids": [ids[0]], "sku": "" }), "at most 80"),
+        (json!({ "ids": [ids[0]], "sku": before["variants"][1]["sku"] }), "of Whimbrel Mini"),
+        (json!({ "ids": ids, "sku": "ONE" }), "SKU of its own"),
+    ] {
+        let told = refusal(owner.patch(MINI, &bad).await).await;
+        assert!(told.contains(says), "{told}");
+    }
+    assert_eq!(json_of(owner.get(MINI).await).await, now);
+    assert_eq!(owner.patch(SPAR, &json!({ "ids": ids, "stock": "1" })).await.status(), 404);
+}
+
+#[sqlx::test(migrations = false)]
+async fn combinations_are_made_and_taken_out_again(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let before = json_of(owner.get(SPAR).await).await;
+    let (count, missing) =
+        (before["variants"].as_array().unwrap().len(), before["missing"].as_u64().unwrap());
+    assert!(missing > 0);
+    let made = json_of(owner.post("/api/variants/make?product=carbon-spar", &json!({})).await).await;
+    assert_eq!(made["missing"], 0);
+    let all = made["variants"].as_array().unwrap();
+    assert_eq!(all.len(), count + usize::try_from(missing).unwrap());
+    assert!(
+        all[count..]
+            .iter()
+            .all(|v| v["stock"] == 0 && v["sku"].as_str().unwrap().starts_with("CARBON-SPAR-"))
+    );
+    let again = owner.post("/api/variants/make?product=carbon-spar", &json!({})).await;
+    assert!(refusal(again).await.contains("already"));
+    let ids: Vec<_> = all[count..].iter().map(|v| v["id"].clone()).collect();
+    let body = |ids: &[Value]| serde_json::to_vec(&json!({ "ids": ids })).unwrap();
+    let left = json_of(owner.send(Method::DELETE, SPAR, body(&ids)).await).await;
+    assert_eq!(left, before);
+    let everything: Vec<_> = before["variants"].as_array().unwrap().iter().map(|v| v["id"].clone()).collect();
+    assert!(
+        refusal(owner.send(Method::DELETE, SPAR, body(&everything)).await).await.contains("at least one")
+    );
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_file_is_written_changed_and_brought_in_again(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let before = json_of(owner.get(MINI).await).await;
+    let file = owner.page("/api/variants.csv?product=whimbrel-mini".into()).await;
+    let check = json_of(send(&owner, "check", &file).await).await;
+    assert_eq!((&check["added"], &check["new_values"]), (&json!(0), &json!([])));
+    let (_, report) = brought(&owner, &file).await;
+    assert_eq!(report["changed"], json!(before["variants"].as_array().unwrap().len()));
+    assert_eq!(
+        json_of(owner.get(MINI).await).await,
+        before,
+        "what was written is read again and changes nothing"
+    );
+
+    let more = "product,sku,colour,sail,stock\nwhimbrel-mini,MINI-NEW,Copper,*,4\n";
+    assert_eq!(json_of(send(&owner, "check", more).await).await["new_values"], json!(["Copper"]));
+    assert_eq!(json_of(owner.get(MINI).await).await, before, "looking changes nothing");
+    brought(&owner, more).await;
+    let now = json_of(owner.get(MINI).await).await;
+    let new = now["variants"].as_array().unwrap().last().unwrap();
+    assert_eq!(
+        (&new["sku"], &new["values"][1], &new["stock"]),
+        (&json!("MINI-NEW"), &Value::Null, &json!(4))
+    );
+    let page = owner.page("/shop/products/whimbrel-mini?colour=copper".into()).await;
+    assert!(page.contains("value=\"copper\""));
+    // The gift card uses all amounts, those that come with a file too.
+    brought(&owner, "product,sku,Amount\ngift-card,GIFT-NEW,£75\n").await;
+    let card = json_of(owner.get("/api/variants?product=gift-card").await).await;
+    assert_eq!(card["options"][0]["values"].as_array().unwrap().last().unwrap()["name"], "£75");
+    assert_eq!(card["variants"].as_array().unwrap().last().unwrap()["sku"], "GIFT-NEW");
+}
+
+#[sqlx::test(migrations = false)]
+async fn five_thousand_variants_come_with_their_progress(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let mut file = String::from("product,sku,Length,Diameter,Finish,stock\n");
+    for n in 0..5000 {
+        writeln!(file, "carbon-spar,S-{n},L{} cm,D{} mm,F{},{}", n / 250, n / 10 % 25, n % 10, n % 7)
+            .unwrap();
+    }
+    let (steps, report) = brought(&owner, &file).await;
+    assert_eq!(steps, (1..=20).map(|n| n * 250).collect::<Vec<_>>());
+    assert_eq!((&report["added"], &report["lines"]), (&json!(5000), &json!(5000)));
+    assert_eq!(report["new_values"].as_array().unwrap().len(), 20 + 25 + 10);
+}
+
+/// Forty lines, each wrong; one that is right; and nothing of it is taken.
+#[sqlx::test(migrations = false)]
+async fn a_file_with_forty_mistakes_names_every_line_and_changes_nothing(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let before = json_of(owner.get(MINI).await).await;
+    let bad = [
+        "price,abc",
+        "price,-1",
+        "price,1.005",
+        "old price,£1",
+        "stock,2.5",
+        "stock,-1",
+        "stock,x",
+        "sku,",
+        "product,ghost",
+        "colour,!!",
+    ];
+    let mut file =
+        String::from("product,sku,colour,sail,price,old price,stock\nwhimbrel-mini,GOOD,Ember,*,1,,1\n");
+    for n in 0..40 {
+        let (column, field) = bad[n % 10].split_once(',').unwrap();
+        let sku = format!("B{n}");
+        let colour = format!("New {n}");
+        let of = |name: &str, usual: &str| if name == column { field.to_owned() } else { usual.to_owned() };
+        let fields = [
+            of("product", "whimbrel-mini"),
+            of("sku", &sku),
+            of("colour", &colour),
+            "*".into(),
+            of("price", ""),
+            of("old price", ""),
+            of("stock", ""),
+        ];
+        writeln!(file, "{}", fields.join(",")).unwrap();
+    }
+    let answer = send(&owner, "import", &file).await;
+    assert_eq!(answer.status(), 422);
+    let report: Value = answer.json().await.unwrap();
+    let lines: Vec<u64> =
+        report["mistakes"].as_array().unwrap().iter().map(|m| m["line"].as_u64().unwrap()).collect();
+    for line in 3..43 {
+        assert!(lines.contains(&line), "line {line}: {lines:?}");
+    }
+    assert!(!lines.contains(&2));
+    assert_eq!(json_of(owner.get(MINI).await).await, before);
+    let huge = vec![b'x'; 11_000_000];
+    assert_eq!(owner.send(Method::POST, "/api/variants/check", huge).await.status(), 413);
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_product_is_chosen_by_other_options_and_keeps_its_variants(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let put = async |uses: Value| owner.put("/api/variants/options?product=whimbrel-mini", &uses).await;
+    let made = json_of(owner.post("/api/options", &json!({ "name": "Line colour" })).await).await;
+    assert_eq!((&made["handle"], &made["values"]), (&json!("line-colour"), &json!([])));
+    let told = refusal(owner.post("/api/options", &json!({ "name": "LINE colour" })).await).await;
+    assert!(told.contains("already"), "{told}");
+    let lines =
+        json_of(owner.post("/api/options/line-colour/values", &json!({ "name": "White" })).await).await;
+    let before = json_of(owner.get(MINI).await).await;
+    let options = before["options"].as_array().unwrap();
+    let of = |option: &Value| -> Value {
+        let values: Vec<_> = option["values"].as_array().unwrap().iter().map(|v| v["id"].clone()).collect();
+        json!({ "option": option["id"], "values": values })
+    };
+    // The new option first; the others keep what each variant has.
+    let uses = json!([{ "option": lines["id"], "values": [lines["values"][0]["id"]] }, of(&options[0]), of(&options[1])]);
+    let now = json_of(put(uses).await).await;
+    assert_eq!(now["options"][0]["name"], "Line colour");
+    assert_eq!(now["variants"][0]["values"][0], Value::Null);
+    assert_eq!(now["variants"][0]["values"][1], before["variants"][0]["values"][0]);
+    assert!(refusal(put(json!([of(&options[1])])).await).await.contains("would be the same"));
+    let mut fewer = of(&options[0]);
+    fewer["values"].as_array_mut().unwrap().pop();
+    assert!(refusal(put(json!([fewer, of(&options[1])])).await).await.contains("of the variants have"));
+    assert_eq!(put(json!([{ "option": 999, "values": [] }])).await.status(), 404);
+    let back = json_of(put(json!([of(&options[0]), of(&options[1])])).await).await;
+    assert_eq!(back, before);
+}

@@ -1,0 +1,126 @@
+//! The same work without a mouse, and the settings that the other tests don't touch.
+
+use compagina_tests::desk::{open_desk as open, press, press_with};
+use compagina_tests::{Browser, Screen, Site, ask, find, until};
+use fantoccini::Client;
+use fantoccini::key::Key;
+use sqlx::MySqlPool;
+
+async fn alt(client: &Client, key: Key) {
+    press_with(client, Key::Alt, key).await;
+}
+
+fn title_is(text: &str) -> String {
+    format!("document.querySelector('.slip h2')?.textContent === '{text}'")
+}
+
+const ORDER: &str =
+    "[...document.querySelectorAll('.order .what')].map(e => e.firstChild.textContent.trim()).join()";
+
+#[sqlx::test(migrations = false)]
+async fn walking_moving_and_going_back_by_keys(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let base = site.base.clone();
+    Browser::run(Screen::Wide, |client| async move {
+        open(&client, &base, "/templates/2?product=whimbrel").await;
+        until(&client, &title_is("5 · Price")).await;
+        press(&client, &format!("{}{}", Key::Up, Key::Up)).await;
+        until(&client, &title_is("3 · Title")).await;
+        // Up out of the column: to the end of the one before.
+        alt(&client, Key::Up).await;
+        until(&client, "document.querySelector('ol[data-column=c2-1] [data-piece=p3]')").await;
+        alt(&client, Key::Down).await;
+        until(&client, "document.querySelector('ol[data-column=c2-2] li[data-piece=p3]:first-child')").await;
+        let start = ask(&client, ORDER).await;
+        alt(&client, Key::Down).await;
+        until(&client, &format!("{ORDER} !== '{}'", start.as_str().unwrap())).await;
+        press(&client, &format!("{}z{}", Key::Control, Key::Control)).await;
+        until(&client, &format!("{ORDER} === '{}'", start.as_str().unwrap())).await;
+    })
+    .await;
+}
+
+#[sqlx::test(migrations = false)]
+async fn proofs_are_shown_alone_and_keys_are_listed(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let base = site.base.clone();
+    Browser::run(Screen::Wide, |client| async move {
+        open(&client, &base, "/templates/2?product=whimbrel").await;
+        for (key, frames) in [("1", "Proof, Wide"), ("2", "Proof, Phone"), ("3", "Proof, Wide+Proof, Phone")]
+        {
+            press(&client, key).await;
+            until(
+                &client,
+                &format!(
+                    "[...document.querySelectorAll('iframe')].map(f => f.title).join('+') === '{frames}'"
+                ),
+            )
+            .await;
+        }
+        press(&client, "]").await;
+        until(&client, "location.search === '?product=whimbrel-mini'").await;
+        press(&client, "[").await;
+        until(&client, "location.search === '?product=whimbrel'").await;
+        press(&client, "?").await;
+        until(&client, "document.querySelector('dl')?.textContent.includes('move the piece')").await;
+    })
+    .await;
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_band_is_added_filled_moved_and_removed(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let base = site.base.clone();
+    Browser::run(Screen::Wide, |client| async move {
+        open(&client, &base, "/templates/1?product=braided-line").await;
+        find(&client, ".order section:nth-of-type(2) .band").await.click().await.unwrap();
+        until(&client, &title_is("Band · Two columns, 6 + 6")).await;
+        find(&client, "button[aria-label='Add a band below']").await.click().await.unwrap();
+        let item = "[...document.querySelectorAll('.v-list-item')].find(i => i.textContent.trim() === 'Three columns')";
+        until(&client, item).await;
+        ask(&client, &format!("{item}.click()")).await;
+        until(&client, &title_is("Band · Three columns, 4 + 4 + 4")).await;
+        assert_eq!(ask(&client, "document.querySelectorAll('.order .nothing').length").await, 3);
+        find(&client, ".order .nothing button").await.click().await.unwrap();
+        find(&client, "[role=combobox]").await.send_keys(&format!("summ{}", Key::Enter)).await.unwrap();
+        until(&client, "document.querySelectorAll('.order .nothing').length === 2").await;
+        until(&client, "document.querySelector('iframe').contentDocument.querySelectorAll('.k-summary').length === 2").await;
+        find(&client, ".order section:nth-of-type(3) .band").await.click().await.unwrap();
+        until(&client, &title_is("Band · Three columns, 4 + 4 + 4")).await;
+        alt(&client, Key::Up).await;
+        until(&client, "document.querySelector('.order section:nth-of-type(2) .band').textContent.includes('Three')").await;
+        press(&client, &Key::Delete.to_string()).await;
+        until(&client, "document.querySelectorAll('.order .nothing').length === 0").await;
+        until(&client, "document.querySelector('iframe').contentDocument.querySelectorAll('.k-summary').length === 1").await;
+    })
+    .await;
+}
+
+#[sqlx::test(migrations = false)]
+async fn lines_and_values_for_phones_are_typed_and_told_apart(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let base = site.base.clone();
+    Browser::run(Screen::Wide, |client| async move {
+        open(&client, &base, "/templates/2?product=whimbrel").await;
+        find(&client, ".order .row[data-piece=p10] .what").await.click().await.unwrap();
+        until(&client, &title_is("10 · Promises")).await;
+        find(&client, "#slip-says").await.click().await.unwrap();
+        let lines = find(&client, ".slip textarea[aria-labelledby=label-lines]").await;
+        lines.send_keys(&format!("{}{}{}Free advice", Key::Control, Key::End, Key::Control)).await.unwrap();
+        lines.send_keys(&format!("{}By letter", Key::Enter)).await.unwrap();
+        let phone = "document.querySelector('iframe[title=\"Proof, Phone\"]').contentDocument";
+        until(&client, &format!("{phone}.querySelectorAll('.k-promises li').length === 4")).await;
+        until(&client, "document.querySelector('.order .row[data-piece=p10] em').textContent === '4 lines'").await;
+
+        find(&client, "#slip-phones").await.click().await.unwrap();
+        let row = "[...document.querySelectorAll('.slip .v-btn')].find(b => b.textContent.trim() === 'Dot')";
+        until(&client, row).await;
+        ask(&client, &format!("{row}.click()")).await;
+        let mark = |frame: &str| format!("getComputedStyle(document.querySelector('iframe[title=\"Proof, {frame}\"]').contentDocument.querySelector('.k-promises li'), '::before').content");
+        until(&client, &format!("{} === '\"•\"'", mark("Phone"))).await;
+        assert_eq!(ask(&client, &mark("Wide")).await, "\"✓\"");
+        until(&client, "document.querySelector('.slip .source')?.textContent.includes('Differs')").await;
+        until(&client, "document.querySelector('.order .row[data-piece=p10] .own').textContent === '2 own'").await;
+    })
+    .await;
+}

@@ -1,0 +1,85 @@
+//! From signing in over the shelf to the desk; reach; situations; two owners on one template.
+
+use compagina_tests::{Browser, EMAIL, PASSWORD, Screen, Site, ask, find, until};
+use fantoccini::Client;
+use fantoccini::key::Key;
+use sqlx::MySqlPool;
+
+async fn click(client: &Client, css: &str) {
+    find(client, css).await.click().await.unwrap();
+}
+
+#[sqlx::test(migrations = false)]
+async fn from_signing_in_to_the_desk_by_the_shelf(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let base = site.base.clone();
+    Browser::run(Screen::Wide, |client| async move {
+        client.goto(&format!("{base}/templates/2")).await.unwrap();
+        until(&client, "location.pathname === '/sign-in'").await;
+        find(&client, "input[name=email]").await.send_keys(EMAIL).await.unwrap();
+        find(&client, "input[name=password]").await.send_keys("wrong").await.unwrap();
+        click(&client, "button[type=submit]").await;
+        until(&client, "document.querySelector('p[role=alert]')?.textContent.includes('belong together')")
+            .await;
+        let again = format!("{}a{}{PASSWORD}", Key::Control, Key::Control);
+        find(&client, "input[name=password]").await.send_keys(&again).await.unwrap();
+        click(&client, "button[type=submit]").await;
+        until(&client, "location.pathname === '/templates/2'").await;
+        click(&client, "nav a[href='/']").await;
+        until(&client, "document.querySelectorAll('.shelf .card').length === 28").await;
+        click(&client, ".card[href*=plover]").await;
+        until(&client, "document.querySelector('.product')?.textContent.includes('Plover')").await;
+        until(&client, "document.querySelector('.order .row')").await;
+    })
+    .await;
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_templates_reach_is_changed_and_explained(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let base = site.base.clone();
+    Browser::run(Screen::Wide, |client| async move {
+        Browser::sign_in(&client, &base).await;
+        client.goto(&format!("{base}/templates")).await.unwrap();
+        until(&client, "document.querySelectorAll('tbody tr').length === 10").await;
+        click(&client, "tbody tr:nth-child(2) button").await;
+        click(&client, "input[value='lines-and-winders']").await;
+        click(&client, "form.dialog-sheet button[type=submit]").await;
+        until(&client, "document.querySelector('tbody tr:nth-child(2)').textContent.includes('16 products')")
+            .await;
+        let row = "document.querySelector('table:last-of-type tbody tr:nth-child(3)').textContent";
+        until(&client, &format!("{row}.includes('Sport kites')")).await;
+    })
+    .await;
+}
+
+#[sqlx::test(migrations = false)]
+async fn the_situation_puts_any_state_on_the_desk_and_a_value_rejoins_its_house(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let base = site.base.clone();
+    Browser::run(Screen::Wide, |client| async move {
+        Browser::sign_in(&client, &base).await;
+        client.goto(&format!("{base}/templates/2?product=whimbrel")).await.unwrap();
+        let phone = "document.querySelector('iframe[title=\"Proof, Phone\"]')?.contentDocument";
+        let button = format!("{phone}?.querySelector('.k-buy-button .buy')?.innerText");
+        until(&client, &format!("{button} === 'Add to cart'")).await;
+        until(&client, "document.querySelectorAll('.order .fold').length === 2").await;
+        // Stock: none, in two clicks.
+        ask(&client, "[...document.querySelectorAll('.part')].find(p => p.textContent.includes('Stock')).click()").await;
+        until(&client, "[...document.querySelectorAll('.v-list-item')].some(i => i.textContent.trim() === 'none')").await;
+        ask(&client, "[...document.querySelectorAll('.v-list-item')].find(i => i.textContent.trim() === 'none').click()").await;
+        until(&client, &format!("{button} === 'Sold out'")).await;
+        // The saving in money, and back to the house style by Rejoin.
+        click(&client, ".order .row[data-piece=p5] .what").await;
+        let choice = "[...document.querySelectorAll('.slip .v-btn')].find(b => b.textContent.trim() === 'Amount')";
+        until(&client, choice).await;
+        ask(&client, &format!("{choice}.click()")).await;
+        until(&client, &format!("{phone}.querySelector('.k-price').innerText.includes('Save £17.00')")).await;
+        click(&client, "button[aria-label='Rejoin Saving as']").await;
+        until(&client, &format!("{phone}.querySelector('.k-price').innerText.includes('−20 %')")).await;
+        // Pointing at a piece in a proof chooses it in the order.
+        ask(&client, &format!("{phone}.querySelector('.k-title h1').click()")).await;
+        until(&client, "document.querySelector('.slip h2').textContent.includes('Title')").await;
+    })
+    .await;
+}

@@ -1,0 +1,17 @@
+//! What an owner does, in a real browser: a file per job.
+#![allow(clippy::unwrap_used)]
+
+mod accessible;
+mod arranges;
+mod begins_a_page;
+mod by_keyboard;
+mod composes_a_page;
+mod finds_their_way;
+mod goes_back;
+mod makes_swatches;
+mod puts_in_pictures;
+mod sets_prices;
+mod sets_the_tone;
+mod tidies_options;
+mod two_owners;
+mod writes;

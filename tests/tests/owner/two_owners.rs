@@ -1,0 +1,76 @@
+//! Two people at one desk, each in a browser of their own.
+
+use compagina_tests::desk::{choose, click, in_both, in_proof, kept, proofs_are_drawn};
+use compagina_tests::{
+    Browser, EMAIL, OTHER_EMAIL, OTHER_PASSWORD, PASSWORD, Screen, Site, ask, find, until,
+};
+use fantoccini::Client;
+use fantoccini::key::Key;
+use serde_json::json;
+use sqlx::MySqlPool;
+
+async fn sit_down(client: &Client, base: &str, email: &str, password: &str) {
+    Browser::sign_in_as(client, base, email, password).await;
+    client.goto(&format!("{base}/templates/2?product=whimbrel")).await.unwrap();
+    proofs_are_drawn(client).await;
+}
+
+async fn type_words(client: &Client, words: &str) {
+    choose(client, "Buy button").await;
+    find(client, "#slip-says").await.click().await.unwrap();
+    let field = find(client, ".slip input[aria-labelledby=label-words]").await;
+    field.send_keys(&format!("{}a{}{words}", Key::Control, Key::Control)).await.unwrap();
+}
+
+/// Lets no news through for a while, as a slow line would, so that both edit what they see.
+async fn hold_back_news(client: &Client) {
+    let browser = Browser { client: client.clone() };
+    browser.devtools("Network.enable", json!({})).await;
+    browser.devtools("Network.setBlockedURLs", json!({ "urls": ["*/presence"] })).await;
+    // Whoever asked before has been answered by then.
+    tokio::time::sleep(std::time::Duration::from_millis(400)).await;
+}
+
+#[sqlx::test(migrations = false)]
+async fn different_pieces_both_land_and_of_the_same_value_the_later_chooses(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let base = site.base.clone();
+    Browser::run(Screen::Wide, |isla| async move {
+        Browser::run(Screen::Wide, |tomas| async move {
+            sit_down(&isla, &base, EMAIL, PASSWORD).await;
+            sit_down(&tomas, &base, OTHER_EMAIL, OTHER_PASSWORD).await;
+            let here = |name: &str| format!("document.querySelector('[data-test=here]')?.textContent.includes('{name}')");
+            until(&isla, &here("Tomas Gale")).await;
+            until(&tomas, &here("Isla Marram")).await;
+
+            // What one does the other sees, without doing anything.
+            choose(&isla, "Price").await;
+            find(&isla, ".order button.phone[aria-label^='Breadcrumb on phones']").await.click().await.unwrap();
+            until(&tomas, &in_proof("Phone", "page.querySelector('.k-breadcrumb').getBoundingClientRect().height === 0")).await;
+            until(&tomas, "document.querySelector('.order .row .own.other')?.textContent === 'IM'").await;
+
+            // Both at work on what they see: different pieces.
+            hold_back_news(&tomas).await;
+            find(&isla, ".order button.phone[aria-label^='Summary on phones']").await.click().await.unwrap();
+            kept(&isla).await;
+            until(&isla, &in_proof("Phone", "page.querySelector('.k-summary').getBoundingClientRect().height === 0")).await;
+            find(&tomas, ".order button.phone[aria-label^='Promises on phones']").await.click().await.unwrap();
+            until(&tomas, &in_proof("Phone", "page.querySelector('.k-promises').getBoundingClientRect().height === 0")).await;
+            until(&tomas, &in_proof("Phone", "page.querySelector('.k-summary').getBoundingClientRect().height === 0")).await;
+            until(&isla, &in_proof("Phone", "page.querySelector('.k-promises').getBoundingClientRect().height === 0")).await;
+
+            // The same value: the later one is shown the earlier one's and chooses.
+            type_words(&isla, "Fly it home").await;
+            in_both(&isla, "page.querySelector('.k-buy-button .buy').innerText === 'Fly it home'").await;
+            type_words(&tomas, "B").await;
+            until(&tomas, "document.querySelector('[role=alertdialog]')?.textContent.includes('Isla Marram set this very value')").await;
+            until(&tomas, "document.querySelector('[data-test=theirs]').textContent === 'Fly it home'").await;
+            assert_eq!(ask(&tomas, "document.querySelector('[data-test=mine]').textContent").await, "B");
+            click(&tomas, "[role=alertdialog] button", "Use mine").await;
+            in_both(&tomas, "page.querySelector('.k-buy-button .buy').innerText === 'B'").await;
+            in_both(&isla, "page.querySelector('.k-buy-button .buy').innerText === 'B'").await;
+        })
+        .await;
+    })
+    .await;
+}

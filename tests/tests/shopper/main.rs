@@ -1,0 +1,10 @@
+//! What a shopper does, in a real browser: a file per job.
+#![allow(clippy::unwrap_used)]
+
+mod buys;
+mod buys_on_terms;
+mod chooses;
+mod fills_the_cart;
+mod gallery;
+mod takes_a_quick_look;
+mod waits;

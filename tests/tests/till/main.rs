@@ -1,0 +1,5 @@
+//! The till under load and when its database dies.
+#![allow(clippy::unwrap_used)]
+
+mod survives;
+mod under_pressure;
