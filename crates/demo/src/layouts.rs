@@ -1,17 +1,49 @@
-//! The two templates with which the demo shop opens.
+//! The templates with which the demo shop opens, and what single products and types keep different from them.
 
 use crate::{DemoTemplate, handle};
 use compagina_core::ids::{BandId, ColumnId, NameError, PieceId};
-use compagina_core::page::piece::{band, details, facts, promises, related, reviews, stock_line};
-use compagina_core::page::{Band, Column, Device, Kind, Layout, Piece, SetValue, Setting, Values};
+use compagina_core::page::piece::{
+    band, buy_button, details, facts, gallery, promises, related, reviews, stock_line,
+};
+use compagina_core::page::{
+    Band, Column, Departure, Device, Kind, Layout, Op, Piece, SetValue, Setting, Target, Values, Whom,
+};
 use compagina_core::template::Reach;
 
 pub(crate) fn all() -> Vec<DemoTemplate> {
     let kites = vec![handle("Sport kites"), handle("Single-line kites")];
+    let of_type = |name: &str| Reach::types(vec![handle(name)]);
     vec![
-        DemoTemplate { name: "All products", reach: Reach::fallback(), layout: plain() },
-        DemoTemplate { name: "Sport kites", reach: Reach::types(kites), layout: kite() },
+        DemoTemplate { name: "All products", reach: Reach::fallback(), layout: plain(), later: vec![] },
+        DemoTemplate { name: "Sport kites", reach: Reach::types(kites), layout: kite(), later: vec![] },
+        DemoTemplate {
+            name: "By the metre",
+            reach: of_type("Lines and winders"),
+            layout: by_the_metre(),
+            later: vec![],
+        },
+        DemoTemplate {
+            name: "Workshops",
+            reach: of_type("Workshops"),
+            layout: workshop(),
+            later: vec![set(
+                "promise",
+                &promises::LINES,
+                lines(&["Tea and cake in the loft", "Moved free of charge when it storms"]),
+            )],
+        },
     ]
+}
+
+/// A step that is taken on a template after it was published: its draft isn't live.
+fn set(piece: &str, setting: &Setting, value: SetValue) -> Op {
+    let (target, setting) = (Target::Piece(name(piece)), setting.key.to_owned());
+    Op::Set { target, setting, device: Device::Wide, value: Some(value) }
+}
+
+/// What somebody keeps different.
+fn keeps(whom: Whom, (piece, kind): (&str, Kind), wide: &[Set<'_>]) -> Departure {
+    Departure { whom, target: Target::Piece(name(piece)), values: values(wide), kind: Some(kind) }
 }
 
 /// Names are numbered in the order of the page.
@@ -105,6 +137,79 @@ fn kite() -> Layout {
     let said = vec![b.piece(Kind::Reviews, &[(&reviews::HEADING, text("From people who fly it"))])];
     let facts = vec![b.piece(Kind::Facts, &[(&facts::HEADING, text("In figures"))])];
     b.band(&[], vec![(8, said), (4, facts)]);
+    b.band(&[], vec![(12, more)]);
+    let departures = vec![
+        keeps(
+            Whom::Type(handle("Single-line kites")),
+            ("p2", Kind::Gallery),
+            &[(&gallery::THUMBNAILS, text("under")), (&gallery::THUMB_COUNT, SetValue::Number(3))],
+        ),
+        keeps(
+            Whom::Product(handle("Curlew")),
+            ("p9", Kind::BuyButton),
+            &[(&buy_button::WORDS, text("Take the Curlew out"))],
+        ),
+        keeps(
+            Whom::Product(handle("Little Stint")),
+            ("p15", Kind::Facts),
+            &[(&facts::HEADING, text("Small, in figures"))],
+        ),
+    ];
+    Layout { departures, ..b.finish() }
+}
+
+/// Lines: what a metre costs and what more of it costs stand first.
+fn by_the_metre() -> Layout {
+    let mut b = Builder::with_breadcrumb();
+    let named = |id: &str, kind| Piece { id: name(id), kind, values: Values::default() };
+    let left = vec![b.piece(Kind::Gallery, &[])];
+    let right = vec![
+        b.piece(Kind::Title, &[]),
+        b.piece(Kind::Price, &[]),
+        b.piece(Kind::Options, &[]),
+        b.piece(Kind::Quantity, &[]),
+        named("ladder", Kind::PriceLadder),
+        b.piece(Kind::StockLine, &[]),
+        b.piece(Kind::BuyButton, &[]),
+        b.piece(
+            Kind::Promises,
+            &[(&promises::LINES, lines(&["Cut to length on the day", "Sent from our loft in two days"]))],
+        ),
+    ];
+    b.band(&[], vec![(6, left), (6, right)]);
+    let details =
+        vec![b.piece(Kind::Summary, &[]), b.piece(Kind::Details, &[(&details::AS, text("folding"))])];
+    let facts = vec![b.piece(Kind::Facts, &[(&facts::HEADING, text("In figures"))])];
+    b.band(&[(&band::GROUND, text("tinted"))], vec![(7, details), (5, facts)]);
+    let more = vec![b.piece(Kind::Related, &[])];
+    b.band(&[], vec![(12, more)]);
+    b.finish()
+}
+
+/// Workshops: a place is booked, one an order, and the click leads straight to the checkout.
+fn workshop() -> Layout {
+    let mut b = Builder::with_breadcrumb();
+    let left = vec![b.piece(Kind::Gallery, &[])];
+    let promise = Piece {
+        id: name("promise"),
+        kind: Kind::Promises,
+        values: values(&[(&promises::LINES, lines(&["Tea and cake in the loft"]))]),
+    };
+    let right = vec![
+        b.piece(Kind::Title, &[]),
+        b.piece(Kind::Summary, &[]),
+        b.piece(Kind::Price, &[]),
+        b.piece(Kind::Options, &[]),
+        b.piece(Kind::StockLine, &[]),
+        b.piece(
+            Kind::BuyButton,
+            &[(&buy_button::WORDS, text("Book a place")), (&buy_button::AFTER, text("checkout"))],
+        ),
+        promise,
+        b.piece(Kind::Details, &[(&details::AS, text("folding"))]),
+    ];
+    b.band(&[], vec![(6, left), (6, right)]);
+    let more = vec![b.piece(Kind::Related, &[])];
     b.band(&[], vec![(12, more)]);
     b.finish()
 }

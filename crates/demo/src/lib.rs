@@ -16,7 +16,7 @@ use compagina_core::catalog::{NewOption, NewProduct, Shop};
 use compagina_core::ids::Handle;
 use compagina_core::media::Focus;
 use compagina_core::money::{Currency, Locale, MoneyError};
-use compagina_core::page::Layout;
+use compagina_core::page::{Layout, Op};
 use compagina_core::template::Reach;
 
 pub use options::swatch_files;
@@ -64,6 +64,8 @@ pub struct DemoTemplate {
     pub name: &'static str,
     pub reach: Reach,
     pub layout: Layout,
+    /// Steps on its draft that aren't live.
+    pub later: Vec<Op>,
 }
 
 /// Everything that the demo shop starts with.

@@ -9,7 +9,7 @@ use compagina_core::price::Moment;
 use compagina_core::swatch::Colour;
 use compagina_demo::{Drawing, OWNERS, demo_shop, media as free, prices, swatch_files};
 use compagina_pictures::{Cut, square};
-use compagina_storage::{DocumentName, StorageError, Store};
+use compagina_storage::{Change, DocumentName, StorageError, Store};
 use futures_util::{StreamExt, TryStreamExt, stream};
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
@@ -43,12 +43,17 @@ pub async fn fill_if_empty(store: &Store, media: &Media, more: u32) -> Result<()
             tracing::info!("{number} of {count} products");
         }
     }
-    for template in demo.templates {
-        store.add_template(template.name, &template.reach, &template.layout, true).await?;
-    }
+    let mut owners = Vec::new();
     for (name, email, word) in OWNERS {
         let hash = password::hash(word).map_err(|why| StorageError::Damaged { what: "password", why })?;
-        store.add_owner(email, name, &hash).await?;
+        owners.push(store.add_owner(email, name, &hash).await?);
+    }
+    for template in demo.templates {
+        let id = store.add_template(template.name, &template.reach, &template.layout, true).await?;
+        for (revision, op) in (1..).zip(template.later) {
+            let owner = owners.first().copied().unwrap_or_default();
+            store.change_draft(id, owner, revision, Change::Edit(op)).await?;
+        }
     }
     for past in demo.past_prices {
         let at = Moment(chrono::Utc::now().timestamp() - i64::from(past.days_ago) * 86_400);

@@ -29,8 +29,8 @@ pub struct Session {
 const FREE_FAILURES: u32 = 4;
 
 impl Store {
-    pub async fn add_owner(&self, email: &str, name: &str, password_hash: &str) -> Result<()> {
-        sqlx::query!(
+    pub async fn add_owner(&self, email: &str, name: &str, password_hash: &str) -> Result<u64> {
+        let done = sqlx::query!(
             "INSERT INTO owner (email, name, password_hash) VALUES (?, ?, ?)",
             email,
             name,
@@ -38,7 +38,7 @@ impl Store {
         )
         .execute(&self.pool)
         .await?;
-        Ok(())
+        Ok(done.last_insert_id())
     }
 
     pub async fn owner_by_email(&self, email: &str) -> Result<Option<Owner>> {

@@ -2804,7 +2804,8 @@ export interface components {
             currency: string;
             /** Format: int32 */
             decimals: number;
-            products: components["schemas"]["Named"][];
+            /** @description The products that a reach names. */
+            named: components["schemas"]["Named"][];
             /** @description For choosing a reach. */
             tags: string[];
             /** @description In the order in which ties are settled. */
@@ -4746,6 +4747,8 @@ export interface operations {
                 template?: number | null;
                 /** @description Only products of this type. */
                 type?: string | null;
+                /** @description Only products with these letters in their names. */
+                find?: string | null;
             };
             header?: never;
             path?: never;

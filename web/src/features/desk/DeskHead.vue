@@ -1,14 +1,19 @@
 <script setup lang="ts">
 import { mdiChevronDown, mdiRedo, mdiUndo } from "@mdi/js";
 import { computed, ref } from "vue";
+import { useRouter } from "vue-router";
+import { api, ask } from "../../api/client";
 import PublishDialog from "./PublishDialog.vue";
 import { useDesk } from "./deskStore";
 import { injectMoves } from "./keys";
-import type { Situation } from "./types";
+import { DEVICES, type Situation } from "./types";
+import { useScope } from "./useScope";
 
-const emit = defineEmits<{ open: [what: "starters" | "history" | "preview"] }>();
+const emit = defineEmits<{ open: [what: "starters" | "departures" | "history" | "preview"] }>();
 defineProps<{ facts: Situation | null }>();
 const desk = useDesk();
+const scope = useScope();
+const router = useRouter();
 const moves = injectMoves();
 const publishing = ref(false);
 const count = computed(() => desk.draft?.not_live.length ?? 0);
@@ -29,6 +34,22 @@ const own = computed(() => {
     0,
   );
 });
+/** How many values single products and types keep different. */
+const departed = computed(() =>
+  (desk.draft?.layout.departures ?? []).reduce(
+    (sum, one) => sum + DEVICES.reduce((n, device) => n + Object.keys(one.values[device] ?? {}).length, 0),
+    0,
+  ),
+);
+/** A template of its own for the product on the desk; it serves it once it is published. */
+async function ownPage(): Promise<void> {
+  const product = scope.product.value;
+  if (!product || !desk.view) return;
+  const body = { name: `${product.name}, own page`, from: desk.view.id, product: product.handle };
+  const { data, error } = await ask(api.POST("/api/templates", { body }));
+  if (error) desk.problem = error;
+  if (data) await router.push({ name: "desk", params: { id: data.id }, query: { product: product.handle } });
+}
 const here = computed(() => [...new Set(desk.others.map((o) => o.name))]);
 
 const FRAMES = [
@@ -42,6 +63,9 @@ const FRAMES = [
   <div class="head">
     <h1>{{ desk.view?.name }}</h1>
     <router-link to="/templates" class="reach">{{ reach }}</router-link>
+    <button v-if="departed" class="chip differs" @click="emit('open', 'departures')">
+      {{ departed === 1 ? "1 departure" : `${departed} departures` }}
+    </button>
     <span class="chip" data-test="state">{{ state }}</span>
     <span v-for="name in here" :key="name" class="chip here" data-test="here">{{ name }} is here</span>
     <span class="space" />
@@ -72,6 +96,17 @@ const FRAMES = [
           title="Starters"
           subtitle="ready arrangements of the whole page"
           @click="emit('open', 'starters')"
+        />
+        <v-list-item
+          title="Departures"
+          :subtitle="departed === 0 ? 'no product or type keeps anything different' : `${departed} kept different`"
+          @click="emit('open', 'departures')"
+        />
+        <v-list-item
+          v-if="scope.product.value"
+          title="A page of its own"
+          :subtitle="`for ${scope.product.value.name}, apart from this template`"
+          @click="ownPage"
         />
         <v-list-item
           title="History"

@@ -18,9 +18,11 @@ import { useKeys } from "./useKeys";
 import { useMoves } from "./useMoves";
 import { usePresence } from "./usePresence";
 import { useProofs } from "./useProofs";
+import { useScopeEnds } from "./useScope";
 import { useSituation } from "./useSituation";
 
 const StartersDialog = defineAsyncComponent(() => import("./StartersDialog.vue"));
+const DeparturesDialog = defineAsyncComponent(() => import("./DeparturesDialog.vue"));
 const HistoryDialog = defineAsyncComponent(() => import("./HistoryDialog.vue"));
 const PreviewDialog = defineAsyncComponent(() => import("./PreviewDialog.vue"));
 
@@ -28,6 +30,7 @@ const props = defineProps<{ id: number; product?: string | undefined }>();
 const desk = useDesk();
 const router = useRouter();
 const moves = useMoves();
+useScopeEnds();
 provide(MOVES, moves);
 useClipboard(moves);
 const { looks } = usePresence();
@@ -37,7 +40,7 @@ const shown = ref<Shown>("both");
 const adding = ref(false);
 const finding = ref(false);
 const help = ref(false);
-const open = ref<"starters" | "history" | "preview" | null>(null);
+const open = ref<"starters" | "departures" | "history" | "preview" | null>(null);
 
 watch(
   () => props.id,
@@ -111,6 +114,7 @@ function lookAt(product: string): void {
     <KeysDialog v-model="help" />
     <ClashDialog />
     <StartersDialog v-if="open === 'starters'" :situation="situation" @close="open = null" />
+    <DeparturesDialog v-if="open === 'departures'" @look="situation.look" @close="open = null" />
     <HistoryDialog v-if="open === 'history'" :situation="situation" @close="open = null" />
     <PreviewDialog v-if="open === 'preview'" :product="situation.product.value ?? ''" @close="open = null" />
   </main>

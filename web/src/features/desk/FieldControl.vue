@@ -20,7 +20,6 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ set: [value: Value] }>();
 
-
 const value = computed(() => props.explained.value);
 const shape = computed(() => props.field.shape);
 const options = computed(() => ("options" in shape.value ? shape.value.options : []));

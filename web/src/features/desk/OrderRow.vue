@@ -4,6 +4,7 @@ import { useDesk } from "./deskStore";
 import { injectMoves } from "./keys";
 import { type Where, isShown } from "./order";
 import { type Device, ORDER_DEVICES, type Piece, pieceOf } from "./types";
+import { useScope } from "./useScope";
 
 const props = defineProps<{
   piece: Piece;
@@ -18,6 +19,7 @@ const props = defineProps<{
 defineEmits<{ gap: [] }>();
 const desk = useDesk();
 const moves = injectMoves();
+const scope = useScope();
 
 const label = computed(() => desk.labels.get(props.piece.kind) ?? props.piece.kind);
 const chosen = computed(() => pieceOf(desk.chosen) === props.piece.id || desk.also.includes(props.piece.id));
@@ -27,6 +29,12 @@ const role = computed(() => desk.view?.kinds.find((k) => k.kind === props.piece.
 const own = computed(() => {
   const { wide = {}, tablet = {}, phone = {} } = props.piece.values ?? {};
   return [wide, tablet, phone].reduce((sum, values) => sum + Object.keys(values).length, 0);
+});
+
+/** Whether the product on the desk, or its type, keeps something of this piece different. */
+const departs = computed(() => {
+  const here = scope.keptOf({ piece: props.piece.id }).filter(scope.bearsHere);
+  return here.map((one) => scope.nameOf(one.whom)).join(" and ");
 });
 
 function where(device: Device): Where {
@@ -69,7 +77,15 @@ function choose(event: MouseEvent): void {
     <span class="n">{{ number }}</span>
     <span class="role" :data-role="role" />
     <button class="what" @click="choose">
-      {{ label }} <em v-if="hint">{{ hint }}</em>
+      {{ label }}
+      <span
+        v-if="departs"
+        class="dot"
+        role="img"
+        :aria-label="`${departs} departs here`"
+        :title="`${departs} departs here`"
+      />
+      <em v-if="hint">{{ hint }}</em>
     </button>
     <span class="own" :class="{ other }" :title="other ? `${other} has this chosen` : undefined">{{
       other ? initials(other) : own > 0 ? `${own} own` : ""

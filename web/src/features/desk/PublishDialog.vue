@@ -4,15 +4,19 @@ import { useDesk } from "./deskStore";
 import { changeWords } from "./changes";
 import { kilobytes } from "./kilobytes";
 import type { Situation } from "./types";
+import { useScope } from "./useScope";
 
 /** Publishing is the only step that shoppers see: here stands what it changes, and how it is called in the history. */
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ facts: Situation | null }>();
 const desk = useDesk();
+const { nameOf } = useScope();
 const weight = computed(() => (props.facts?.weight.wide.all ? props.facts.weight : null));
 const name = ref("");
 watch(open, (now) => now && (name.value = ""));
-const changes = computed(() => (desk.draft ? changeWords(desk.draft.not_live, desk.draft.layout, desk.labels) : []));
+const changes = computed(() =>
+  desk.draft ? changeWords(desk.draft.not_live, desk.draft.layout, desk.labels, nameOf) : [],
+);
 const MOST = 8;
 /** Pieces that still say what a starter wrote into them. */
 const prompting = computed(() =>

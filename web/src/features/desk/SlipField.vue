@@ -2,9 +2,11 @@
 import { computed } from "vue";
 import type { Schemas } from "../../api/client";
 import FieldControl from "./FieldControl.vue";
+import { useDesk } from "./deskStore";
 import { roomForButtons } from "./fields/buttons";
 import { injectMoves } from "./keys";
 import { DEVICES, type Device, type Field, SCREENS, type Target, type Value } from "./types";
+import { useScope } from "./useScope";
 
 const props = defineProps<{
   field: Field;
@@ -13,22 +15,40 @@ const props = defineProps<{
   verdict: Schemas["VerdictView"] | null;
 }>();
 const moves = injectMoves();
+const desk = useDesk();
+const scope = useScope();
 
 const explained = computed(() => (props.device === "wide" ? null : props.field[props.device]) ?? props.field.wide);
 /** Whether this very value was set here, on this screen. */
 const own = computed(
-  () => explained.value.source.level === "template" && explained.value.source.device === props.device,
+  () => explained.value.source.level === desk.scope && explained.value.source.device === props.device,
 );
 const under = computed(() => explained.value.hides[0]);
 const NAMES: Record<Device, string> = { wide: "wide screens", tablet: "tablets", phone: "phones" };
 
+/** Who keeps this value different from what one is looking at, further in. */
+const keepers = computed(() => {
+  const inner = scope
+    .keptOf(props.target)
+    .filter((one) => DEVICES.some((device) => one.values[device]?.[props.field.key] !== undefined))
+    .filter((one) => desk.scope === "template" || (desk.scope === "type" && "product" in one.whom));
+  const here = inner.filter(scope.bearsHere).map((one) => scope.nameOf(one.whom));
+  const elsewhere = inner.length - here.length;
+  if (here.length === 0)
+    return elsewhere === 0 ? "" : `Kept different ${elsewhere === 1 ? "once" : `${elsewhere} times`}.`;
+  return `${here.join(" and ")} ${here.length === 1 ? "keeps its" : "keep their"} own${elsewhere ? `, and ${elsewhere} more` : ""}.`;
+});
+
+const OUTER = { house: "house style", template: "the template", type: "its type", product: "this product" } as const;
 const source = computed(() => {
   const { level, device } = explained.value.source;
   if (own.value) {
     const from = under.value?.source;
+    if (desk.scope !== "template") return `Departs from ${from ? OUTER[from.level] : "the template"}.`;
     if (from && from.device !== props.device && from.level !== "house") return `Differs from ${NAMES[from.device]}.`;
     return "Differs from house style.";
   }
+  if (desk.scope !== "template" && level !== "house" && level !== desk.scope) return `As in ${OUTER[level]}`;
   if (props.device !== device) return level === "house" && device === "wide" ? "" : `As on ${NAMES[device]}`;
   return level === "house" && device !== "wide" ? `House style for ${NAMES[device]}` : "";
 });
@@ -72,6 +92,7 @@ function shownOn(device: Device): boolean {
       @set="set"
     />
     <span class="mark"><span v-if="own" class="dot" title="Set here" /></span>
+    <span v-if="keepers" class="source keepers"><span class="dot" aria-hidden="true" /> {{ keepers }}</span>
     <span v-if="source" class="source">
       <template v-if="own">
         <b class="signal">{{ source }}</b>

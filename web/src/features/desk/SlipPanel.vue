@@ -2,6 +2,7 @@
 import { mdiContentCopy, mdiDeleteOutline, mdiPlus, mdiUndoVariant } from "@mdi/js";
 import { computed, ref } from "vue";
 import BandColumns from "./BandColumns.vue";
+import ScopePick from "./ScopePick.vue";
 import SlipField from "./SlipField.vue";
 import { useDesk } from "./deskStore";
 import { injectMoves } from "./keys";
@@ -43,7 +44,7 @@ const parts = computed(() => {
   return [...found].map(([name, fields]) => ({
     name,
     fields,
-    set: fields.filter((f) => explained(f)?.source.level === "template").length,
+    set: fields.filter((f) => explained(f)?.source.level === desk.scope).length,
   }));
 });
 function fold(part: string): void {
@@ -120,6 +121,7 @@ function turn(step: number): void {
           <v-icon :icon="mdiDeleteOutline" size="16" />
         </button>
       </div>
+      <ScopePick />
       <div
         class="groups"
         role="tablist"

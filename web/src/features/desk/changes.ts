@@ -3,7 +3,12 @@ import { bandName } from "./order";
 import type { Layout } from "./types";
 
 /** Differences of two layouts as an owner would tell them; several values of one piece are one line. */
-export function changeWords(changes: Schemas["Difference"][], layout: Layout, labels: Map<string, string>): string[] {
+export function changeWords(
+  changes: Schemas["Difference"][],
+  layout: Layout,
+  labels: Map<string, string>,
+  keeper: (whom: Schemas["Whom"]) => string = (whom) => ("type" in whom ? whom.type : whom.product),
+): string[] {
   const pieces = new Map(
     layout.bands
       .flatMap((b) => b.columns)
@@ -33,6 +38,8 @@ export function changeWords(changes: Schemas["Difference"][], layout: Layout, la
         return `${band(change.band)} moved`;
       case "band_set":
         return `${band(change.band)} set otherwise`;
+      case "departed":
+        return `${"piece" in change.target ? piece(change.target.piece) : band(change.target.band)}: what ${keeper(change.whom)} keeps`;
       case "frame_set":
         return "Another frame around the page";
     }

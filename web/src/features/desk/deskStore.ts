@@ -2,7 +2,7 @@ import { defineStore } from "pinia";
 import { computed, ref, shallowRef } from "vue";
 import { type Answer, type ApiError, type Schemas, api, ask } from "../../api/client";
 import { lines, sharing } from "./order";
-import type { Draft, Look, Op, Target } from "./types";
+import type { Draft, Level, Look, Op, Target } from "./types";
 
 /** What is saved sooner isn't told of while it is being saved. */
 const SOON_MS = 300;
@@ -28,6 +28,8 @@ export const useDesk = defineStore("desk", () => {
   const view = shallowRef<Schemas["DeskView"] | null>(null);
   const draft = shallowRef<Draft | null>(null);
   const chosen = ref<Target | null>(null);
+  /** For whom a value is set that is set now. */
+  const scope = ref<Level>("template");
   /** Pieces chosen together with the chosen one. */
   const also = ref<string[]>([]);
   /** The situation in which the page is wanted with every answer, and the page that came with the last one. */
@@ -68,6 +70,7 @@ export const useDesk = defineStore("desk", () => {
     view.value = null;
     draft.value = null;
     chosen.value = null;
+    scope.value = "template";
     problem.value = null;
     savedAt.value = null;
     failed = null;
@@ -185,6 +188,7 @@ export const useDesk = defineStore("desk", () => {
     view,
     draft,
     chosen,
+    scope,
     problem,
     waiting,
     saving,

@@ -19,6 +19,8 @@ export type CartMood = Schemas["CartMood"];
 export type Rule = Schemas["Rule"];
 export type Look = Schemas["Look"];
 export type Shape = Schemas["ShapeView"];
+/** For whom a value is set. */
+export type Level = "template" | "type" | "product";
 
 /** What the pane of proofs shows. */
 export type Shown = Device | "both" | "products" | "states";

@@ -9,7 +9,7 @@ export function useSlip() {
   const slip = shallowRef<Schemas["SlipView"] | null>(null);
 
   watch(
-    [() => desk.chosen, () => desk.draft?.revision],
+    [() => desk.chosen, () => desk.draft?.revision, () => desk.scope, () => desk.look?.product],
     async ([target]) => {
       const id = desk.view?.id;
       if (!target || id === undefined) {
@@ -25,9 +25,10 @@ export function useSlip() {
 
   function call(id: number) {
     const [piece, band] = [pieceOf(desk.chosen), bandOf(desk.chosen)];
+    const query = { level: desk.scope, ...(desk.look ? { product: desk.look.product } : {}) };
     return piece !== null
-      ? api.GET("/api/templates/{id}/slip/piece/{piece}", { params: { path: { id, piece } } })
-      : api.GET("/api/templates/{id}/slip/band/{band}", { params: { path: { id, band: band ?? "" } } });
+      ? api.GET("/api/templates/{id}/slip/piece/{piece}", { params: { path: { id, piece }, query } })
+      : api.GET("/api/templates/{id}/slip/band/{band}", { params: { path: { id, band: band ?? "" }, query } });
   }
 
   return slip;

@@ -1,9 +1,16 @@
 import { useDesk } from "./deskStore";
 import { DEVICES, type Device, type Op, type Target, type Value, bandOf, pieceOf } from "./types";
+import { sameWhom, useScope } from "./useScope";
 
-/** Sets values of pieces and bands, and has them inherited again. */
+/** Sets values of pieces and bands for whom the desk is set to, and has them inherited again. */
 export function useValues() {
   const desk = useDesk();
+  const { whom } = useScope();
+
+  function setting(target: Target, key: string, device: Device, value: Value | null): Op {
+    const one = { target, setting: key, device, value };
+    return whom.value ? { op: "depart", whom: whom.value, ...one } : { op: "set", ...one };
+  }
 
   /** Makes values inherited again: all of a piece or band, or those of some settings. */
   function rejoin(targets: Target[], keys?: string[]): void {
@@ -12,7 +19,7 @@ export function useValues() {
       return DEVICES.flatMap((device) =>
         Object.keys(values?.[device] ?? {})
           .filter((key) => !keys || keys.includes(key))
-          .map((setting): Op => ({ op: "set", target, setting, device, value: null })),
+          .map((key) => setting(target, key, device, null)),
       );
     });
     if (ops.length) void desk.edit({ op: "many", ops });
@@ -24,14 +31,20 @@ export function useValues() {
     rejoin([...bands.map((b): Target => ({ band: b.id })), ...pieces]);
   }
 
+  /** What is set for whom the desk is set to: by the template, or kept by a type or a product. */
   function valuesOf(target: Target) {
+    const one = whom.value;
+    if (one) {
+      const kept = desk.draft?.layout.departures ?? [];
+      return kept.find((d) => sameWhom(d.whom, one) && JSON.stringify(d.target) === JSON.stringify(target))?.values;
+    }
     const [piece, inBand] = [pieceOf(target), bandOf(target)];
     if (piece !== null) return desk.order.find((l) => l.piece.id === piece)?.piece.values;
     return desk.draft?.layout.bands.find((b) => b.id === inBand)?.values;
   }
 
-  function set(target: Target, setting: string, device: Device, value: Value | null): Promise<void> {
-    return desk.edit({ op: "set", target, setting, device, value });
+  function set(target: Target, key: string, device: Device, value: Value | null): Promise<void> {
+    return desk.edit(setting(target, key, device, value));
   }
 
   return { set, rejoin, rejoinAll, valuesOf };

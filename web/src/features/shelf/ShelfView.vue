@@ -7,14 +7,13 @@ import { type ShelfType, useShelf } from "./useShelf";
 const { types, problem, loading, load, more } = useShelf();
 onMounted(load);
 
-const reasons = {
-  type: "This template names the type",
-  type_first_in_order: "This template names the type and stands first in order",
-  fallback: "This template serves what no other one reaches",
-} as const;
-
-function desk(type: ShelfType, product: string) {
-  return { name: "desk", params: { id: type.template?.id }, query: { product } };
+function desk(product: ShelfType["products"][number]) {
+  return { name: "desk", params: { id: product.template ?? 0 }, query: { product: product.handle } };
+}
+/** Whose page differs from the most in its type: told beside it. */
+function otherTemplate(type: ShelfType, product: ShelfType["products"][number]): string {
+  if (type.templates.length < 2) return "";
+  return type.templates.find((one) => one.id === product.template)?.name ?? "";
 }
 
 function stateOf(product: ShelfType["products"][number]): string {
@@ -44,22 +43,29 @@ function stateOf(product: ShelfType["products"][number]): string {
         <span class="soft">{{ type.count }}</span>
         <i />
       </div>
-      <p v-if="type.template" class="by">
-        <router-link :to="{ name: 'desk', params: { id: type.template.id } }" :title="reasons[type.template.why]">
-          {{ type.template.name }}
-        </router-link>
-        <span class="chip" :class="{ differs: type.template.draft }">
-          {{ type.template.draft ? "Draft not live" : "Live" }}
-        </span>
+      <p class="by">
+        <template v-for="one in type.templates" :key="one.id">
+          <router-link :to="{ name: 'desk', params: { id: one.id } }">{{ one.name }}</router-link>
+          <span class="chip" :class="{ differs: one.draft }">{{ one.draft ? "Draft not live" : "Live" }}</span>
+        </template>
       </p>
       <ul>
         <li v-for="product in type.products" :key="product.handle">
-          <router-link class="card" :to="desk(type, product.handle)">
+          <router-link
+            class="card"
+            :to="desk(product)"
+            :title="product.why ? `This template because ${product.why}` : undefined"
+          >
             <PagePicture :handle="product.handle" :name="product.name" />
             <span class="name">{{ product.name }}</span>
           </router-link>
           <span class="rooms">
             <b v-if="stateOf(product)" class="signal">{{ stateOf(product) }}</b>
+            <span v-if="otherTemplate(type, product)">{{ otherTemplate(type, product) }}</span>
+            <span v-if="product.departures" :title="`${product.departures} values differ from its template`">
+              <span class="dot" aria-hidden="true" />
+              {{ product.departures === 1 ? "1 departure" : `${product.departures} departures` }}
+            </span>
             <router-link
               :to="{ name: 'variants', params: { handle: product.handle } }"
               :aria-label="`Variants of ${product.name}`"

@@ -21,7 +21,9 @@ export function useShelf() {
     const query = { type: type.handle, skip: type.products.length };
     const { data, error } = await ask(api.GET("/api/shelf", { params: { query } }));
     problem.value = error ?? null;
-    type.products.push(...(data?.types[0]?.products ?? []));
+    const [next] = data?.types ?? [];
+    type.products.push(...(next?.products ?? []));
+    type.templates.push(...(next?.templates ?? []).filter((one) => !type.templates.some((t) => t.id === one.id)));
   }
 
   return { types, problem, loading, load, more };

@@ -1,57 +1,149 @@
 <script setup lang="ts">
-import { ref, watch } from "vue";
-import type { ApiError, Schemas } from "../../api/client";
-import type { Template, TypeReached } from "./useTemplates";
+import { computed, ref, watch } from "vue";
+import type { Answer, ApiError } from "../../api/client";
+import ProductPick from "./ProductPick.vue";
+import ShiftList from "./ShiftList.vue";
+import type { Moving, Reach, Shifted, Template, TemplatesView } from "./useTemplates";
 
+/** A template's name and the rules that say which products it serves, with what a change moves before it is kept. */
 const props = defineProps<{
-  template: Template | null;
-  types: TypeReached[];
-  save: (id: number, name: string, reach: Schemas["Reach"]) => Promise<ApiError | null>;
+  template: Template;
+  view: TemplatesView;
+  save: (id: number, name: string, reach: Reach) => Promise<ApiError | null>;
+  shift: (moving: Moving, dry: boolean) => Promise<Answer<Shifted>>;
 }>();
 const emit = defineEmits<{ close: [] }>();
 
-const name = ref("");
-const chosen = ref<string[]>([]);
+type Rule = Reach["rule"];
+type Feature = "options" | "pictures" | "plan";
+const RULES: { rule: Rule; title: string }[] = [
+  { rule: "named", title: "only products named below" },
+  { rule: "types", title: "products of some types" },
+  { rule: "tags", title: "products with a tag" },
+  { rule: "prices", title: "products in a price span" },
+  { rule: "has", title: "products that have something" },
+  { rule: "all", title: "all products" },
+];
+const FEATURES: { value: Feature; title: string }[] = [
+  { value: "options", title: "Options" },
+  { value: "pictures", title: "Pictures" },
+  { value: "plan", title: "A plan" },
+];
+
+const { reach: was } = props.template;
+const fallback = was.rule === "fallback";
+const name = ref(props.template.name);
+const rule = ref<Rule>(was.rule);
+const types = ref(was.rule === "types" ? [...was.types] : []);
+const tags = ref(was.rule === "tags" ? [...was.tags] : []);
+const features = ref<Feature[]>(was.rule === "has" ? [...was.features] : []);
+const pence = 10 ** props.view.decimals;
+const least = ref(was.rule === "prices" && was.least != null ? String(was.least / pence) : "");
+const most = ref(was.rule === "prices" && was.most != null ? String(was.most / pence) : "");
+const also = ref([...(was.also ?? [])]);
+const except = ref([...(was.except ?? [])]);
+const from = ref(was.from ?? "");
+const until = ref(was.until ?? "");
+const on = ref(was.on ?? true);
 const problem = ref("");
 
+function minor(text: string): number | null {
+  return text === "" ? null : Math.round(Number(text) * pence);
+}
+const reach = computed((): Reach => {
+  const common = {
+    also: also.value,
+    except: except.value,
+    on: on.value,
+    ...(from.value ? { from: from.value } : {}),
+    ...(until.value ? { until: until.value } : {}),
+  };
+  switch (rule.value) {
+    case "types":
+      return { rule: "types", types: types.value, ...common };
+    case "tags":
+      return { rule: "tags", tags: tags.value, ...common };
+    case "has":
+      return { rule: "has", features: features.value, ...common };
+    case "prices":
+      return { rule: "prices", least: minor(least.value), most: minor(most.value), ...common };
+    case "fallback":
+      return { rule: "fallback", also: also.value };
+    default:
+      return { rule: rule.value, ...common };
+  }
+});
+
+const shifted = ref<Shifted | null>(null);
 watch(
-  () => props.template,
-  (template) => {
-    name.value = template?.name ?? "";
-    chosen.value = template?.reach.rule === "types" ? [...template.reach.types] : [];
-    problem.value = "";
+  reach,
+  async (now) => {
+    const { data, error } = await props.shift({ what: "reach", template: props.template.id, reach: now }, true);
+    if (now !== reach.value) return;
+    shifted.value = data ?? null;
+    problem.value = error?.message ?? "";
   },
+  { immediate: true },
 );
 
 async function submit(): Promise<void> {
-  if (!props.template) return;
-  const fallback = props.template.reach.rule === "fallback";
-  const reach: Schemas["Reach"] = fallback ? { rule: "fallback" } : { rule: "types", types: chosen.value };
-  problem.value = (await props.save(props.template.id, name.value, reach))?.message ?? "";
+  problem.value = (await props.save(props.template.id, name.value, reach.value))?.message ?? "";
   if (!problem.value) emit("close");
 }
 </script>
 
 <template>
-  <v-dialog :model-value="template !== null" aria-label="Reach of a template" @update:model-value="emit('close')">
+  <v-dialog model-value max-width="620" aria-label="Reach of a template" @update:model-value="emit('close')">
     <form class="dialog-sheet" @submit.prevent="submit">
       <h1>Name and reach</h1>
-      <label>Name <v-text-field v-model="name" maxlength="120" autofocus /></label>
-      <p v-if="template?.reach.rule === 'fallback'" class="soft">
-        This template serves every product that no other template reaches.
-      </p>
-      <fieldset v-else>
-        <legend>Serves products of these types</legend>
-        <label v-for="type in types" :key="type.kind.handle" class="tick">
-          <input v-model="chosen" type="checkbox" :value="type.kind.handle" />
-          {{ type.kind.name }} <span class="soft">{{ type.products }}</span>
-        </label>
-      </fieldset>
-      <p class="soft">The reach counts at once, in the shop too.</p>
+      <v-text-field v-model="name" label="Name" maxlength="120" autofocus />
+      <p v-if="fallback" class="soft">This template serves every product that no other template reaches.</p>
+      <template v-else>
+        <div class="pair">
+          <v-select v-model="rule" :items="RULES" item-value="rule" label="Serves" />
+          <v-switch v-model="on" label="In use" />
+        </div>
+        <fieldset v-if="rule === 'types'">
+          <legend class="unseen">Types</legend>
+          <label v-for="type in view.types" :key="type.kind.handle" class="tick">
+            <input v-model="types" type="checkbox" :value="type.kind.handle" />
+            {{ type.kind.name }} <span class="soft">{{ type.products }}</span>
+          </label>
+        </fieldset>
+        <v-autocomplete
+          v-else-if="rule === 'tags'"
+          v-model="tags"
+          :items="view.tags"
+          label="With one of these tags"
+          multiple
+          chips
+          closable-chips
+          hide-details
+        />
+        <fieldset v-else-if="rule === 'has'" class="row">
+          <legend class="unseen">What they have</legend>
+          <label v-for="one in FEATURES" :key="one.value" class="tick">
+            <input v-model="features" type="checkbox" :value="one.value" /> {{ one.title }}
+          </label>
+        </fieldset>
+        <div v-else-if="rule === 'prices'" class="pair">
+          <v-text-field v-model="least" type="number" min="0" step="0.01" label="From" :suffix="view.currency" />
+          <v-text-field v-model="most" type="number" min="0" step="0.01" label="Up to" :suffix="view.currency" />
+        </div>
+      </template>
+      <ProductPick v-model="also" :label="rule === 'named' ? 'Products' : 'And these products'" :named="view.named" />
+      <template v-if="!fallback">
+        <ProductPick v-if="rule !== 'named'" v-model="except" label="But not these" :named="view.named" />
+        <div class="pair">
+          <v-text-field v-model="from" type="datetime-local" label="From, if not at once" />
+          <v-text-field v-model="until" type="datetime-local" label="Ends by itself" />
+        </div>
+      </template>
       <p v-if="problem" class="signal" role="alert">{{ problem }}</p>
+      <ShiftList v-else-if="shifted" :shifted="shifted" :view="view" :live="template.live" />
       <div class="buttons">
         <v-btn variant="text" @click="emit('close')">Leave as it is</v-btn>
-        <v-btn type="submit" variant="flat" color="primary">Keep</v-btn>
+        <v-btn type="submit" variant="flat" color="primary" :disabled="problem !== ''">Keep</v-btn>
       </div>
     </form>
   </v-dialog>
@@ -60,13 +152,14 @@ async function submit(): Promise<void> {
 <style scoped>
 fieldset {
   display: grid;
-  gap: 6px;
+  grid-template-columns: 1fr 1fr;
+  gap: 6px 14px;
   padding: 0;
   border: 0;
 }
-legend {
-  margin-bottom: 6px;
-  font-weight: 600;
+.row {
+  grid-template-columns: repeat(3, auto);
+  justify-content: start;
 }
 .tick {
   display: flex;
@@ -75,6 +168,12 @@ legend {
 }
 .tick input {
   accent-color: var(--accent);
+}
+.pair {
+  display: grid;
+  grid-template-columns: 1fr 1fr;
+  gap: 14px;
+  align-items: center;
 }
 .buttons {
   display: flex;

@@ -3,40 +3,39 @@ import { onMounted, ref } from "vue";
 import { useRouter } from "vue-router";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import ReachDialog from "./ReachDialog.vue";
-import { type Template, type TypeReached, useTemplates } from "./useTemplates";
+import ReachMatrix from "./ReachMatrix.vue";
+import ServedDialog from "./ServedDialog.vue";
+import ShiftDialog from "./ShiftDialog.vue";
+import TemplateList from "./TemplateList.vue";
+import { type Moving, type Template, type TypeReached, useTemplates } from "./useTemplates";
 
-const { view, names, problem, loading, load, save, add } = useTemplates();
+const { view, problem, loading, load, save, shift, add } = useTemplates();
 const router = useRouter();
 const newName = ref("");
-
-async function begin(): Promise<void> {
-  const id = await add(newName.value);
-  if (id !== null) await router.push({ name: "desk", params: { id } });
-}
 const editing = ref<Template | null>(null);
+const looking = ref<TypeReached | null>(null);
+const moving = ref<{ title: string; moving: Moving } | null>(null);
 onMounted(load);
 
-function reachOf(template: Template): string {
-  if (template.reach.rule === "fallback") return "everything that no other template reaches";
-  const names = view.value.types
-    .filter((t) => template.reach.rule === "types" && template.reach.types.includes(t.kind.handle))
-    .map((t) => t.kind.name);
-  return names.length ? names.join(", ") : "nothing yet";
+async function begin(name: string, from?: number): Promise<void> {
+  const id = await add(name, from);
+  if (id !== null) await router.push({ name: "desk", params: { id } });
 }
-
-function changes(template: Template): string {
-  if (!template.live) return "Not live";
-  const count = template.changes_not_live;
-  if (count === 0) return "Live";
-  return count === 1 ? "1 change not live" : `${count} changes not live`;
+function moveType(type: TypeReached, to: Template): void {
+  const title = `${type.kind.name} to “${to.name}”`;
+  moving.value = { title, moving: { what: "type", kind: type.kind.handle, to: to.id } };
 }
-
-function whyOf(type: TypeReached): string {
-  const others = type.reached_by.filter((id) => id !== type.template).map((id) => names.value.get(id));
-  if (type.why === "type")
-    return others.length ? `names the type; ${others.join(", ")} serves the rest` : "names the type";
-  if (type.why === "type_first_in_order") return `names the type and stands before ${others.join(", ")}`;
-  return "no other template names the type";
+/** Another order is kept at once where it moves nothing, and told first where it does. */
+async function reorder(order: number[]): Promise<void> {
+  const one: Moving = { what: "order", order };
+  const { data, error } = await shift(one, true);
+  problem.value = error ?? null;
+  if (data?.count === 0) await shift(one, false);
+  else if (data) moving.value = { title: "Another order", moving: one };
+}
+async function leaveIt(): Promise<void> {
+  moving.value = null;
+  await load();
 }
 </script>
 
@@ -45,67 +44,38 @@ function whyOf(type: TypeReached): string {
     <h1>Templates</h1>
     <v-progress-linear v-if="loading" indeterminate color="primary" />
     <ProblemNote :problem="problem" @retry="load" />
-    <table aria-label="Templates">
-      <thead>
-        <tr>
-          <th>Template</th>
-          <th>Reach</th>
-          <th>Serves now</th>
-          <th class="number">Pieces</th>
-          <th>State</th>
-          <th><span class="unseen">Change</span></th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="template in view.templates" :key="template.id">
-          <td>
-            <router-link class="name" :to="{ name: 'desk', params: { id: template.id } }">{{
-              template.name
-            }}</router-link>
-          </td>
-          <td>{{ reachOf(template) }}</td>
-          <td>
-            {{ template.products }} {{ template.products === 1 ? "product" : "products" }}
-            <span v-if="template.serves.length" class="soft">in {{ template.serves.length }} types</span>
-          </td>
-          <td class="number">{{ template.pieces }}</td>
-          <td>
-            <span class="chip" :class="{ differs: !template.live || template.changes_not_live > 0 }">
-              {{ changes(template) }}
-            </span>
-          </td>
-          <td class="number"><button class="quiet" @click="editing = template">Name and reach</button></td>
-        </tr>
-      </tbody>
-    </table>
-    <form class="new" @submit.prevent="begin">
+    <TemplateList
+      :view="view"
+      @edit="(one) => (editing = one)"
+      @copy="(one) => begin(`${one.name}, copy`, one.id)"
+      @order="reorder"
+    />
+    <form class="new" @submit.prevent="begin(newName)">
       <v-text-field v-model="newName" label="A new template, called" maxlength="120" />
       <v-btn type="submit" :disabled="newName.trim() === ''">Begin it</v-btn>
     </form>
     <h2>Which template serves which products</h2>
-    <table aria-label="Product types">
-      <thead>
-        <tr>
-          <th>Product type</th>
-          <th class="number">Products</th>
-          <th>Served by</th>
-          <th>Because it</th>
-        </tr>
-      </thead>
-      <tbody>
-        <tr v-for="type in view.types" :key="type.kind.handle">
-          <td>{{ type.kind.name }}</td>
-          <td class="number">{{ type.products }}</td>
-          <td>
-            <router-link v-if="type.template" :to="{ name: 'desk', params: { id: type.template } }">
-              {{ names.get(type.template) }}
-            </router-link>
-          </td>
-          <td class="soft">{{ type.why === "fallback" ? "serves the rest: " : "" }}{{ whyOf(type) }}</td>
-        </tr>
-      </tbody>
-    </table>
-    <ReachDialog :template="editing" :types="view.types" :save="save" @close="editing = null" />
+    <p class="soft">
+      Drag a type onto a template to move it there, or open a type to see each product with the reason.
+    </p>
+    <ReachMatrix :view="view" @look="(type) => (looking = type)" @move="moveType" />
+    <ReachDialog
+      v-if="editing"
+      :key="editing.id"
+      :template="editing"
+      :view="view"
+      :save="save"
+      :shift="shift"
+      @close="editing = null"
+    />
+    <ServedDialog
+      v-if="looking"
+      :kind="looking.kind"
+      :view="view"
+      @close="looking = null"
+      @move="(title, one) => (moving = { title, moving: one })"
+    />
+    <ShiftDialog v-if="moving" :moving="moving" :view="view" :shift="shift" @close="leaveIt" @done="moving = null" />
   </main>
 </template>
 
@@ -126,30 +96,9 @@ h1 {
   margin-bottom: 14px;
 }
 h2 {
-  margin: 32px 0 10px;
+  margin: 28px 0 2px;
 }
-table {
-  width: 100%;
-  border-collapse: collapse;
-  border: 1px solid var(--line);
-  background: var(--sheet);
-}
-th,
-td {
-  padding: 9px 14px;
-  border-top: 1px solid var(--line);
-  text-align: left;
-}
-th {
-  border: 0;
-  color: var(--soft);
-  font-size: 12px;
-  font-weight: 600;
-}
-.number {
-  text-align: right;
-}
-.name {
-  font-weight: 600;
+p {
+  margin: 0 0 10px;
 }
 </style>

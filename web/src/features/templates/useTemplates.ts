@@ -1,12 +1,17 @@
 import { computed, ref } from "vue";
-import { type ApiError, type Schemas, api, ask } from "../../api/client";
+import { type Answer, type ApiError, type Schemas, api, ask } from "../../api/client";
 
 export type Template = Schemas["TemplateView"];
 export type TypeReached = Schemas["TypeReached"];
+export type TemplatesView = Schemas["TemplatesView"];
+export type Reach = Schemas["Reach"];
+export type Moving = Schemas["Moving"];
+export type Shifted = Schemas["Shifted"];
+export type Served = Schemas["ServedProduct"];
 
 /** Templates and the types they serve. */
 export function useTemplates() {
-  const view = ref<Schemas["TemplatesView"]>({ templates: [], types: [] });
+  const view = ref<TemplatesView>({ templates: [], types: [], tags: [], named: [], currency: "GBP", decimals: 2 });
   const problem = ref<ApiError | null>(null);
   const loading = ref(true);
 
@@ -18,21 +23,72 @@ export function useTemplates() {
     loading.value = false;
   }
 
-  async function save(id: number, name: string, reach: Schemas["Reach"]): Promise<ApiError | null> {
+  async function save(id: number, name: string, reach: Reach): Promise<ApiError | null> {
     const call = api.PUT("/api/templates/{id}", { params: { path: { id } }, body: { name, reach } });
     const { data, error } = await ask(call);
     if (data) view.value = data;
     return error ?? null;
   }
 
-  /** Adds an empty template; gives its number. */
-  async function add(name: string): Promise<number | null> {
-    const { data, error } = await ask(api.POST("/api/templates", { body: { name } }));
+  /** What moving something changes; done unless it is only tried. */
+  async function shift(moving: Moving, dry: boolean): Promise<Answer<Shifted>> {
+    const answer = await ask(api.POST("/api/templates/shift", { body: { ...moving, dry } }));
+    if (answer.data?.templates) view.value = answer.data.templates;
+    return answer;
+  }
+
+  /** Adds a template, empty or a copy of another; gives its number. */
+  async function add(name: string, from?: number): Promise<number | null> {
+    const { data, error } = await ask(api.POST("/api/templates", { body: { name, ...(from ? { from } : {}) } }));
     problem.value = error ?? null;
     if (data) view.value = data.templates;
     return data?.id ?? null;
   }
 
   const names = computed(() => new Map(view.value.templates.map((t) => [t.id, t.name])));
-  return { view, names, problem, loading, load, save, add };
+  return { view, names, problem, loading, load, save, shift, add };
+}
+
+/** The reach of a template in a few words. */
+export function reachWords(reach: Reach, view: TemplatesView): string {
+  const money = (minor: number): string =>
+    new Intl.NumberFormat("en-GB", { style: "currency", currency: view.currency }).format(minor / 10 ** view.decimals);
+  const product = (handle: string): string => view.named.find((one) => one.handle === handle)?.name ?? handle;
+  const list = (all: string[]): string =>
+    all.length > 3 ? `${all.slice(0, 3).join(", ")} and ${all.length - 3} more` : all.join(", ");
+  const rule = ((): string => {
+    switch (reach.rule) {
+      case "fallback":
+        return "what no other template reaches";
+      case "all":
+        return "all products";
+      case "types":
+        return list(reach.types.map((h) => view.types.find((t) => t.kind.handle === h)?.kind.name ?? h));
+      case "tags":
+        return `tagged ${list(reach.tags)}`;
+      case "prices":
+        if (reach.least != null && reach.most != null) return `${money(reach.least)} to ${money(reach.most)}`;
+        return reach.least != null
+          ? `from ${money(reach.least)}`
+          : reach.most != null
+            ? `up to ${money(reach.most)}`
+            : "any price";
+      case "has":
+        return `with ${reach.features.map((one) => (one === "plan" ? "a plan" : one)).join(" and ")}`;
+      case "named":
+        return "";
+    }
+  })();
+  const also = reach.also?.length ? list(reach.also.map(product)) : "";
+  const all = [rule, also].filter(Boolean).join(", and ");
+  const except = reach.except?.length ? `, not ${list(reach.except.map(product))}` : "";
+  return (all || "nothing yet") + except;
+}
+
+/** When a reach holds, where it doesn't hold always. */
+export function reachDates(reach: Reach): string {
+  const day = (text: string): string => text.replace("T", " ");
+  if (reach.from && reach.until) return `${day(reach.from)} to ${day(reach.until)}`;
+  if (reach.from) return `from ${day(reach.from)}`;
+  return reach.until ? `until ${day(reach.until)}` : "";
 }

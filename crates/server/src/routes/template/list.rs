@@ -10,7 +10,7 @@ use compagina_core::page::differences;
 use compagina_core::template::{Reach, ReachLevel, Serving};
 use compagina_storage::TemplateRow;
 use serde::Serialize;
-use std::collections::BTreeMap;
+use std::collections::{BTreeMap, BTreeSet};
 use utoipa::ToSchema;
 
 #[derive(Serialize, ToSchema)]
@@ -20,7 +20,8 @@ pub struct TemplatesView {
     pub types: Vec<TypeReached>,
     /// For choosing a reach.
     pub tags: Vec<String>,
-    pub products: Vec<Named>,
+    /// The products that a reach names.
+    pub named: Vec<Named>,
     pub currency: String,
     pub decimals: u32,
 }
@@ -102,15 +103,15 @@ pub(super) async fn view(state: &State) -> ApiResult<TemplatesView> {
     let rows = state.store.templates().await?;
     let templates =
         rows.iter().map(|row| template_view(row, &types, row.reach.is_in_force(now, &live.zone))).collect();
+    let handles: BTreeSet<&Handle> =
+        rows.iter().flat_map(|row| row.reach.also.iter().chain(&row.reach.except)).collect();
+    let named = listed.iter().filter(|one| handles.contains(&one.facts.handle));
     let currency = state.store.shop().await?.map(|shop| shop.currency);
     Ok(TemplatesView {
         templates,
         types,
         tags: state.store.tags().await?,
-        products: listed
-            .iter()
-            .map(|one| Named { handle: one.facts.handle.clone(), name: one.name.clone() })
-            .collect(),
+        named: named.map(|one| Named { handle: one.facts.handle.clone(), name: one.name.clone() }).collect(),
         currency: currency.map_or_else(String::new, |c| c.code().to_owned()),
         decimals: currency.map_or(2, compagina_core::money::Currency::decimals),
     })

@@ -22,6 +22,8 @@ pub struct Wanted {
     /// Only products of this type.
     #[serde(rename = "type")]
     kind: Option<String>,
+    /// Only products with these letters in their names.
+    find: Option<String>,
 }
 
 #[derive(Serialize, ToSchema)]
@@ -54,7 +56,10 @@ pub async fn list(state: Data<State>, _caller: Caller, wanted: Query<Wanted>) ->
     let telling = Telling::new(&state).await?;
     let index = live.index();
     let of_kind = |one: &&Listed| wanted.kind.as_ref().is_none_or(|kind| one.facts.kind.as_str() == kind);
-    let served = listed.iter().filter(of_kind).filter_map(|one| Some((one, index.serving(&one.facts)?)));
+    let letters = wanted.find.as_deref().map(str::to_lowercase);
+    let found = |one: &&Listed| letters.as_ref().is_none_or(|text| one.name.to_lowercase().contains(text));
+    let served =
+        listed.iter().filter(of_kind).filter(found).filter_map(|one| Some((one, index.serving(&one.facts)?)));
     let served = served.filter(|(_, s)| wanted.template.is_none_or(|id| s.template.0 == id));
     let all: Vec<_> = served.collect();
     let products = all.iter().take(AT_ONCE).map(|(one, serving)| ServedProduct {

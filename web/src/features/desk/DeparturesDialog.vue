@@ -1,0 +1,185 @@
+<script setup lang="ts">
+import { computed, onMounted, ref } from "vue";
+import { type Schemas, api, ask } from "../../api/client";
+import { useDesk } from "./deskStore";
+import { type Op, SCREENS, sameTarget } from "./types";
+import { sameWhom } from "./useScope";
+
+/** Everything that single products and types keep different: each can rejoin, or become the template's own. */
+type Departure = Schemas["DepartureView"];
+const emit = defineEmits<{ close: []; look: [product: string] }>();
+const desk = useDesk();
+const all = ref<Departure[]>([]);
+const problem = ref("");
+const loading = ref(true);
+
+async function load(): Promise<void> {
+  const id = desk.view?.id ?? 0;
+  const { data, error } = await ask(api.GET("/api/templates/{id}/departures", { params: { path: { id } } }));
+  problem.value = error?.message ?? "";
+  if (data) all.value = data;
+  loading.value = false;
+}
+onMounted(load);
+
+const groups = computed(() => {
+  const found: { name: string; whom: Schemas["Whom"]; served: boolean; list: Departure[] }[] = [];
+  for (const one of all.value) {
+    const group = found.find((g) => sameWhom(g.whom, one.whom));
+    if (group) group.list.push(one);
+    else found.push({ name: one.name, whom: one.whom, served: one.served, list: [one] });
+  }
+  return found;
+});
+
+const depart = ({ whom, target, setting, device, kind }: Departure, value: Departure["value"] | null): Op => ({
+  op: "depart",
+  whom,
+  target,
+  setting,
+  device,
+  value,
+  ...(kind ? { kind } : {}),
+});
+async function take(ops: Op[]): Promise<void> {
+  await desk.edit({ op: "many", ops });
+  await load();
+}
+const rejoin = (list: Departure[]): Promise<void> => take(list.map((one) => depart(one, null)));
+/** The template takes the value, and nobody needs to keep it who keeps the same. */
+function makeTemplates(one: Departure): Promise<void> {
+  const { target, setting, device, value } = one;
+  const same = all.value.filter(
+    (other) =>
+      sameTarget(other.target, target) &&
+      other.setting === setting &&
+      other.device === device &&
+      JSON.stringify(other.value) === JSON.stringify(value),
+  );
+  return take([{ op: "set", target, setting, device, value }, ...same.map((other) => depart(other, null))]);
+}
+/** Pieces of the same kind, to which a departure can go whose own piece is gone. */
+const places = (one: Departure) => desk.order.filter((line) => line.piece.kind === one.kind);
+function placeAnew(one: Departure, piece: string): Promise<void> {
+  const { whom, setting, device, value } = one;
+  return take([depart(one, null), { op: "depart", whom, target: { piece }, setting, device, value }]);
+}
+function showMe(one: Departure): void {
+  desk.chosen = one.target;
+  if ("product" in one.whom) {
+    emit("look", one.whom.product);
+    desk.scope = "product";
+  }
+  emit("close");
+}
+</script>
+
+<template>
+  <v-dialog model-value max-width="760" aria-label="Departures" @update:model-value="emit('close')">
+    <div class="dialog-sheet">
+      <div class="top">
+        <h1>Departures from {{ desk.view?.name }}</h1>
+        <button v-if="all.length > 1" class="quiet" @click="rejoin(all)">Rejoin all {{ all.length }}</button>
+      </div>
+      <v-progress-linear v-if="loading" indeterminate color="primary" />
+      <p v-if="problem" class="signal" role="alert">{{ problem }}</p>
+      <p v-if="!loading && !problem && all.length === 0" class="soft">
+        Every product has the template as it is. To let one product or type keep a value of its own, choose for whom it
+        counts at the top of the slip, and set it.
+      </p>
+      <section v-for="group in groups" :key="JSON.stringify(group.whom)" :aria-label="group.name">
+        <div class="head">
+          <h2>{{ group.name }}</h2>
+          <span class="soft">{{ "type" in group.whom ? "the whole type" : "this product" }}</span>
+          <span v-if="!group.served" class="signal">not served by this template now</span>
+          <button v-if="group.list.length > 1" class="quiet" @click="rejoin(group.list)">
+            Rejoin these {{ group.list.length }}
+          </button>
+        </div>
+        <ul>
+          <li v-for="one in group.list" :key="`${JSON.stringify(one.target)}${one.setting}${one.device}`">
+            <span class="what">
+              <b>{{ one.piece }}</b> {{ one.label
+              }}<template v-if="one.device !== 'wide'">, {{ SCREENS[one.device].name.toLowerCase() }}</template>
+            </span>
+            <span class="values">
+              <span class="dot" aria-hidden="true" /> {{ one.says }}
+              <span v-if="one.lost" class="signal">its piece has gone from the template</span>
+              <span v-else class="soft">template: {{ one.template_says }}</span>
+            </span>
+            <span class="acts">
+              <template v-if="one.lost">
+                <button
+                  v-for="line in places(one)"
+                  :key="line.piece.id"
+                  class="quiet"
+                  @click="placeAnew(one, line.piece.id)"
+                >
+                  Place on line {{ line.number }}
+                </button>
+                <button class="quiet" @click="rejoin([one])">Drop it</button>
+              </template>
+              <template v-else>
+                <button class="quiet" @click="showMe(one)">Show me</button>
+                <button class="quiet" @click="makeTemplates(one)">Make it the template’s</button>
+                <button class="quiet" @click="rejoin([one])">Rejoin</button>
+              </template>
+            </span>
+          </li>
+        </ul>
+      </section>
+      <div class="foot"><v-btn @click="emit('close')">Close</v-btn></div>
+    </div>
+  </v-dialog>
+</template>
+
+<style scoped>
+.top,
+.head {
+  display: flex;
+  gap: 10px;
+  align-items: baseline;
+}
+.top h1 {
+  margin-right: auto;
+}
+.head .quiet {
+  margin-left: auto;
+}
+.head .soft {
+  font-size: 12px;
+}
+ul {
+  margin: 4px 0 0;
+  padding: 0;
+  border: 1px solid var(--line);
+  list-style: none;
+}
+li {
+  display: grid;
+  grid-template-columns: 190px minmax(0, 1fr) auto;
+  gap: 12px;
+  align-items: center;
+  padding: 5px 10px;
+  border-top: 1px solid var(--line);
+  background: #fff;
+}
+li:first-child {
+  border-top: 0;
+}
+.values > :last-child {
+  display: block;
+  font-size: 12px;
+}
+.acts {
+  display: flex;
+  gap: 2px;
+}
+.foot {
+  display: flex;
+  justify-content: flex-end;
+}
+p {
+  margin: 0;
+}
+</style>

@@ -1,0 +1,71 @@
+<script setup lang="ts">
+import { computed } from "vue";
+import { useDesk } from "./deskStore";
+import { useScope } from "./useScope";
+
+/** For whom a value is set: everyone whom the template serves, one type, one product. */
+const desk = useDesk();
+const { levels, now } = useScope();
+const note = computed(() => (desk.scope === "template" ? "" : "Order and pieces stay the same for all."));
+</script>
+
+<template>
+  <div v-if="levels.length > 1" class="scope">
+    <div class="levels" role="group" aria-label="For whom">
+      <button
+        v-for="one in levels"
+        :key="one.level"
+        :aria-pressed="one.level === desk.scope"
+        :title="one.level === 'template' ? 'What is set counts for all' : `What is set counts for ${one.name} only`"
+        @click="desk.scope = one.level"
+      >
+        {{ one.level === "template" ? "All" : one.name }}
+      </button>
+    </div>
+    <p v-if="note" class="signal">
+      <span class="unseen">Setting for {{ now?.name }} only.</span>
+      {{ note }}
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.scope {
+  padding: 0 14px 4px;
+}
+.levels {
+  display: flex;
+  gap: 2px;
+  align-items: baseline;
+}
+.levels::before {
+  content: "For";
+  margin-right: 6px;
+  color: var(--soft);
+  font-size: 12px;
+}
+.levels button {
+  overflow: hidden;
+  padding: 2px 8px;
+  border-radius: 99px;
+  color: var(--soft);
+  font-size: 12px;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.levels button:first-child {
+  flex-shrink: 0;
+}
+.levels [aria-pressed="true"] {
+  background: var(--ink);
+  color: #fff;
+  font-weight: 600;
+}
+.levels [aria-pressed="true"]:not(:first-child) {
+  background: var(--signal);
+}
+p {
+  margin: 3px 0 0;
+  font-size: 11px;
+}
+</style>

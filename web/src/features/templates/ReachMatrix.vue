@@ -1,0 +1,180 @@
+<script setup lang="ts">
+import { computed, ref } from "vue";
+import type { Template, TemplatesView, TypeReached } from "./useTemplates";
+
+/** All product types against the templates: who serves how many of whom, who yields to whom, and where only the order
+ * decides. A type is dragged onto a template to move it there. */
+const props = defineProps<{ view: TemplatesView }>();
+const emit = defineEmits<{ look: [type: TypeReached]; move: [type: TypeReached, to: Template] }>();
+
+const live = computed(() => props.view.templates.filter((one) => one.live));
+const dragged = ref<TypeReached | null>(null);
+const over = ref<number | null>(null);
+const cellOf = (type: TypeReached, template: Template) => type.cells.find((one) => one.template === template.id);
+
+function says(type: TypeReached, template: Template): string {
+  const cell = cellOf(type, template);
+  const where = `${type.kind.name}, ${template.name}`;
+  if (!cell) return `${where}: not reached`;
+  const parts = [`serves ${cell.serves} of ${type.products}`];
+  if (cell.yields) parts.push(`${cell.yields} more are served by a closer reach`);
+  if (cell.tied) parts.push(`${cell.tied} reached by another in the same way, the order decides`);
+  return `${where}: ${parts.join("; ")}`;
+}
+function drop(template: Template): void {
+  const type = dragged.value;
+  dragged.value = over.value = null;
+  if (type && cellOf(type, template)?.serves !== type.products) emit("move", type, template);
+}
+</script>
+
+<template>
+  <div class="scroll">
+    <table aria-label="Product types">
+      <thead>
+        <tr>
+          <th>Product type</th>
+          <th
+            v-for="template in live"
+            :key="template.id"
+            :class="{ over: over === template.id, off: !template.in_force }"
+            @dragover.prevent="over = template.id"
+            @dragleave="over = null"
+            @drop.prevent="drop(template)"
+          >
+            {{ template.name }}
+            <small v-if="!template.in_force">not in use now</small>
+            <small v-else-if="template.reach.rule === 'fallback'">the fallback</small>
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="type in view.types" :key="type.kind.handle">
+          <th
+            scope="row"
+            draggable="true"
+            title="Drag it onto a template to move the type there"
+            @dragstart="dragged = type"
+            @dragend="dragged = over = null"
+          >
+            <button @click="emit('look', type)">{{ type.kind.name }}</button>
+            <span class="soft">{{ type.products }}</span>
+          </th>
+          <td
+            v-for="template in live"
+            :key="template.id"
+            :class="{ over: over === template.id && dragged }"
+            @dragover.prevent="over = template.id"
+            @dragleave="over = null"
+            @drop.prevent="drop(template)"
+          >
+            <button
+              class="cell"
+              :aria-label="says(type, template)"
+              :title="says(type, template)"
+              @click="emit('look', type)"
+            >
+              <template v-if="cellOf(type, template)">
+                <i
+                  v-if="cellOf(type, template)!.serves"
+                  class="bar"
+                  :class="{ rest: template.reach.rule === 'fallback' }"
+                  :style="{ width: `${8 + 62 * (cellOf(type, template)!.serves / type.products)}px` }"
+                />
+                <b v-if="cellOf(type, template)!.serves">{{ cellOf(type, template)!.serves }}</b>
+                <span v-if="cellOf(type, template)!.tied" class="signal">tied</span>
+                <span v-if="cellOf(type, template)!.yields" class="yields">({{ cellOf(type, template)!.yields }})</span>
+              </template>
+            </button>
+          </td>
+        </tr>
+      </tbody>
+    </table>
+    <p class="soft key">
+      <i class="bar" /> served by its own reach <i class="bar rest" /> served as the rest <span>(4)</span> reached too,
+      but another template is closer. <span class="signal">tied</span>: only the order of the templates decides.
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.scroll {
+  overflow-x: auto;
+}
+table {
+  width: 100%;
+  border-collapse: collapse;
+  border: 1px solid var(--line);
+  background: var(--sheet);
+}
+th,
+td {
+  padding: 0 10px;
+  border-top: 1px solid var(--line);
+  border-left: 1px solid var(--line);
+  text-align: left;
+}
+thead th {
+  padding: 8px 10px;
+  border-top: 0;
+  font-weight: 600;
+  vertical-align: bottom;
+}
+thead small {
+  display: block;
+  color: var(--soft);
+  font-weight: 400;
+}
+.off {
+  color: var(--soft);
+}
+tbody th {
+  width: 250px;
+  cursor: grab;
+  font-weight: 500;
+}
+tbody th button {
+  padding: 7px 0;
+  font-weight: 600;
+  text-align: left;
+}
+tbody th .soft {
+  margin-left: 6px;
+  font-weight: 400;
+}
+.cell {
+  display: flex;
+  gap: 7px;
+  align-items: center;
+  width: 100%;
+  min-height: 32px;
+}
+.bar {
+  display: inline-block;
+  width: 26px;
+  height: 11px;
+  border-radius: 2px;
+  background: var(--accent);
+}
+.bar.rest {
+  border: 1.4px solid var(--accent);
+  background: none;
+}
+.yields {
+  color: var(--soft);
+}
+.signal {
+  font-size: 11px;
+}
+.over {
+  background: var(--accent-weak);
+}
+.key {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px 8px;
+  align-items: center;
+  margin: 8px 0 0;
+  font-size: 12px;
+}
+</style>

@@ -1,0 +1,114 @@
+<script setup lang="ts">
+import { ref, watch } from "vue";
+import { api, ask } from "../../api/client";
+import type { Moving, Served, TemplatesView } from "./useTemplates";
+
+/** The products of one type, each with the template that serves it and why; each can be moved to another. */
+const props = defineProps<{ kind: { handle: string; name: string }; view: TemplatesView }>();
+const emit = defineEmits<{ close: []; move: [title: string, moving: Moving] }>();
+const products = ref<Served[]>([]);
+const count = ref(0);
+const problem = ref("");
+
+watch(
+  () => props.view,
+  async () => {
+    const query = { type: props.kind.handle };
+    const { data, error } = await ask(api.GET("/api/templates/served", { params: { query } }));
+    problem.value = error?.message ?? "";
+    products.value = data?.products ?? [];
+    count.value = data?.count ?? 0;
+  },
+  { immediate: true },
+);
+
+const nameOf = (id: number): string => props.view.templates.find((one) => one.id === id)?.name ?? "";
+function moveAll(select: HTMLSelectElement): void {
+  const to = Number(select.value);
+  select.value = "";
+  emit("move", `${props.kind.name} to “${nameOf(to)}”`, { what: "type", kind: props.kind.handle, to });
+}
+function move(product: Served, to: number): void {
+  emit("move", `${product.name} to “${nameOf(to)}”`, { what: "product", product: product.handle, to });
+}
+</script>
+
+<template>
+  <v-dialog model-value max-width="760" :aria-label="`Products of ${kind.name}`" @update:model-value="emit('close')">
+    <div class="dialog-sheet">
+      <div class="top">
+        <h1>{{ kind.name }}</h1>
+        <select value="" aria-label="Move the whole type to" @change="moveAll($event.target as HTMLSelectElement)">
+          <option value="">Move the whole type to …</option>
+          <option v-for="one in view.templates.filter((t) => t.live)" :key="one.id" :value="one.id">
+            {{ one.name }}
+          </option>
+        </select>
+      </div>
+      <p v-if="problem" class="signal" role="alert">{{ problem }}</p>
+      <p v-if="products.length < count" class="soft">The first {{ products.length }} of {{ count }}.</p>
+      <ul>
+        <li v-for="product in products" :key="product.handle">
+          <router-link :to="{ name: 'desk', params: { id: product.template }, query: { product: product.handle } }">
+            {{ product.name }}
+          </router-link>
+          <select
+            :value="product.template"
+            :aria-label="`Template of ${product.name}`"
+            @change="move(product, Number(($event.target as HTMLSelectElement).value))"
+          >
+            <option v-for="one in view.templates.filter((t) => t.live)" :key="one.id" :value="one.id">
+              {{ one.name }}
+            </option>
+          </select>
+          <span :class="product.tied.length ? 'signal' : 'soft'">because {{ product.why }}</span>
+        </li>
+      </ul>
+      <div class="buttons"><v-btn @click="emit('close')">Close</v-btn></div>
+    </div>
+  </v-dialog>
+</template>
+
+<style scoped>
+.top {
+  display: flex;
+  gap: 12px;
+  align-items: baseline;
+  justify-content: space-between;
+}
+ul {
+  margin: 0;
+  padding: 0;
+  border: 1px solid var(--line);
+  list-style: none;
+}
+li {
+  display: grid;
+  grid-template-columns: minmax(0, 1fr) 170px minmax(0, 1.2fr);
+  gap: 12px;
+  align-items: center;
+  padding: 5px 10px;
+  border-top: 1px solid var(--line);
+  background: #fff;
+}
+li:first-child {
+  border-top: 0;
+}
+li > span {
+  font-size: 12px;
+}
+select {
+  min-width: 0;
+  padding: 3px 6px;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  background: #fff;
+}
+.buttons {
+  display: flex;
+  justify-content: flex-end;
+}
+p {
+  margin: 0;
+}
+</style>
