@@ -19,6 +19,13 @@ export const router = createRouter({
       props: (route) => ({ id: Number(route.params.id), product: route.query.product as string | undefined }),
     },
     {
+      path: "/templates/:id(\\d+)/changes",
+      name: "changes",
+      meta: { title: "What changes where" },
+      component: () => import("./features/changes/ChangesView.vue"),
+      props: (route) => ({ id: Number(route.params.id) }),
+    },
+    {
       path: "/products/:handle/pictures",
       name: "pictures",
       meta: { title: "Pictures" },

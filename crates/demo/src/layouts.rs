@@ -171,6 +171,8 @@ fn by_the_metre() -> Layout {
         named("ladder", Kind::PriceLadder),
         b.piece(Kind::StockLine, &[]),
         b.piece(Kind::BuyButton, &[]),
+        named("straight", Kind::PayShortcuts),
+        named("later", Kind::WishButton),
         b.piece(
             Kind::Promises,
             &[(&promises::LINES, lines(&["Cut to length on the day", "Sent from our loft in two days"]))],

@@ -113,11 +113,14 @@ pub async fn catch_up(state: &State) {
     }
 }
 
-/// Learns of changes for as long as the application runs, and ends orders whose payment was cut off.
+/// Learns of changes for as long as the application runs, publishes what was planned, and ends orders whose payment was cut off.
 pub fn keep_up(state: Data<State>) {
     tokio::spawn(async move {
         let mut last_tidy = None;
         loop {
+            if let Err(error) = state.store.publish_due().await {
+                tracing::warn!("what was planned can't be published: {error}");
+            }
             catch_up(&state).await;
             if last_tidy.is_none_or(|at: std::time::Instant| at.elapsed() > TIDY_EVERY) {
                 last_tidy = Some(std::time::Instant::now());

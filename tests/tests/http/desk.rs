@@ -13,12 +13,11 @@ async fn the_shelf_has_every_product_under_its_type_with_the_template_that_serve
     let names: Vec<_> = types.iter().map(|t| t["name"].as_str().unwrap()).collect();
     assert_eq!(names[..3], ["Sport kites", "Single-line kites", "Lines and winders"]);
     assert_eq!(types.iter().map(|t| t["count"].as_u64().unwrap()).sum::<u64>(), 28);
-    assert_eq!(types[0]["template"]["name"], "Sport kites");
-    assert_eq!(
-        (&types[0]["template"]["why"], &types[2]["template"]["why"]),
-        (&json!("type"), &json!("fallback"))
-    );
-    assert_eq!(types[0]["template"]["draft"], false);
+    assert_eq!(types[0]["templates"], json!([{ "id": 2, "name": "Sport kites", "draft": false }]));
+    assert_eq!(types[0]["products"][0]["why"], "its type is Sport kites");
+    assert_eq!(types[3]["products"][0]["why"], "no other template reaches it");
+    let kept = |of: usize| types[1]["products"][of]["departures"].clone();
+    assert_eq!((kept(0), kept(3)), (json!(2), json!(3)), "by the type, and by the Curlew itself");
     let rest: Value = owner.get("/api/shelf?type=sport-kites&skip=2").await.json().await.unwrap();
     assert_eq!(rest["types"][0]["products"].as_array().unwrap().len(), 4);
     assert_eq!(owner.get("/api/shelf?type=boats").await.status(), 404);
@@ -37,8 +36,8 @@ async fn an_unpublished_edit_shows_as_a_draft_on_shelf_and_templates(pool: MySql
         .unwrap();
     assert_eq!(draft["not_live"], json!([{ "kind": "piece_removed", "piece": "p1" }]));
     let shelf: Value = owner.get("/api/shelf").await.json().await.unwrap();
-    assert_eq!(shelf["types"][0]["template"]["draft"], true);
-    assert_eq!(shelf["types"][2]["template"]["draft"], false);
+    assert_eq!(shelf["types"][0]["templates"][0]["draft"], true);
+    assert_eq!(shelf["types"][2]["templates"][0]["draft"], false);
     let view: Value = owner.get("/api/templates").await.json().await.unwrap();
     assert_eq!(view["templates"][1]["changes_not_live"], 1);
     let draft: Value =

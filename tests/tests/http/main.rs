@@ -9,6 +9,7 @@ mod pictures;
 mod prices;
 mod shop_pages;
 mod swatch_book;
+mod templates;
 mod terms;
 mod two_servers;
 mod variants;

@@ -62,3 +62,30 @@ export async function proofHtml(address: string): Promise<Answer<string>> {
     return { error: offline };
   }
 }
+
+/** An answer that comes line by line, each a JSON value; stopping ends it on the server too. */
+export async function eachLine<T>(address: string, stop: AbortSignal, line: (value: T) => void): Promise<Answer<true>> {
+  try {
+    const answer = await fetch(address, { signal: stop });
+    if (!answer.ok || !answer.body) {
+      const error: unknown = await answer.json();
+      return { error: isApiError(error) ? error : offline };
+    }
+    await readLines(answer.body, line);
+    return { data: true };
+  } catch {
+    return stop.aborted ? { data: true } : { error: offline };
+  }
+}
+
+/** Reads JSON values that come line by line. */
+export async function readLines<T>(body: ReadableStream<Uint8Array>, line: (value: T) => void): Promise<void> {
+  const [reader, decoder] = [body.getReader(), new TextDecoder()];
+  for (let rest = ""; ;) {
+    const { done, value } = await reader.read();
+    const lines = (rest + decoder.decode(value, { stream: !done })).split("\n");
+    rest = lines.pop() ?? "";
+    lines.forEach((text) => line(JSON.parse(text) as T));
+    if (done) return;
+  }
+}

@@ -560,6 +560,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/templates/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Adds a template from a file. It isn't live. A file with a mistake is refused with its place, and nothing is changed. */
+        post: operations["read_template_file"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/templates/served": {
         parameters: {
             query?: never;
@@ -682,6 +699,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/templates/{id}/file": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A template's draft as a file. */
+        get: operations["write_template_file"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/templates/{id}/history": {
         parameters: {
             query?: never;
@@ -691,6 +725,26 @@ export interface paths {
         };
         /** A template's edits that stand and everything that was published, the newest first. */
         get: operations["show_history"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates/{id}/impact": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * The pages that publishing the draft would change, told while they are found: a line of JSON for each part. Whoever
+         *     stops listening stops the search.
+         */
+        get: operations["show_impact"];
         put?: never;
         post?: never;
         delete?: never;
@@ -711,6 +765,24 @@ export interface paths {
         /** Makes an edit; it is kept before it is answered. */
         post: operations["operate"];
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates/{id}/planned": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Has the draft as it is now published at a time, in place of what was planned before. */
+        post: operations["plan_publication"];
+        /** Nothing is published by itself any more. */
+        delete: operations["drop_planned_publication"];
         options?: never;
         head?: never;
         patch?: never;
@@ -777,8 +849,28 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Lets shoppers see the draft. */
+        /** Lets shoppers see the draft: all pages of the template change in one step. */
         post: operations["publish"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates/{id}/publish-for-some": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Publishes the draft for some products only: they get a template of their own that begins as this draft, and this
+         *     template stays as shoppers see it for all others.
+         */
+        post: operations["publish_for_some"];
         delete?: never;
         options?: never;
         head?: never;
@@ -864,6 +956,23 @@ export interface paths {
         put?: never;
         /** Lays the page anew by a starter. One step, which can be undone. */
         post: operations["begin"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates/{id}/take-back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Lets shoppers see again what they saw before the last publication. The draft stays as it is. */
+        post: operations["take_back"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1145,6 +1254,15 @@ export interface components {
             /** Format: int64 */
             revision: number;
         };
+        /** @description A template as it was brought in. */
+        BroughtIn: {
+            id: components["schemas"]["TemplateId"];
+            /** @description Whether it reaches nothing now because this shop has a fallback of its own. */
+            other_fallback: boolean;
+            templates: components["schemas"]["TemplatesView"];
+            /** @description What the file names that this shop doesn't have. */
+            unmatched: components["schemas"]["Unmatched"];
+        };
         /** @description Bytes that pictures take: at first, and when all of the choice have been looked at. */
         BytesView: {
             /** Format: int64 */
@@ -1219,6 +1337,12 @@ export interface components {
             sku?: string | null;
             /** @description A whole number; empty where it isn't counted. */
             stock?: string | null;
+        };
+        ChangedPage: {
+            handle: components["schemas"]["Handle"];
+            name: string;
+            /** @description The number of the way in which it changes. */
+            way: number;
         };
         /** @description An sRGB colour, written `#RRGGBB`. */
         Colour: string;
@@ -1312,6 +1436,7 @@ export interface components {
             kinds: components["schemas"]["KindView"][];
             live: boolean;
             name: string;
+            planned?: components["schemas"]["Planned"] | null;
             /** @description The products that it serves, or all of them where it serves none, so that there is always something to look at. */
             products: components["schemas"]["DeskProduct"][];
             serves: number;
@@ -1475,11 +1600,23 @@ export interface components {
             /** Format: int32 */
             y: number;
         };
+        /** @description For which products a draft is published. */
+        ForSome: {
+            name: string;
+            products: components["schemas"]["Handle"][];
+            /** Format: int64 */
+            revision: number;
+        };
         /**
          * @description What of the shop surrounds the page.
          * @enum {string}
          */
         Frame: "whole" | "slim" | "none";
+        /** @description What a page lacks on which screen. */
+        Gap: {
+            lack: components["schemas"]["Lack"];
+            screen: components["schemas"]["Device"];
+        };
         GridOption: {
             id: components["schemas"]["OptionId"];
             name: string;
@@ -1534,6 +1671,22 @@ export interface components {
             /** Format: int64 */
             revision: number;
             tokens: components["schemas"]["TokenView"][];
+        };
+        /** @description How one product's page changes. */
+        Impact: {
+            changes: components["schemas"]["Difference"][];
+            /** @description What it lacks that it didn't lack before. */
+            lacks: components["schemas"]["Gap"][];
+        };
+        /** @description A part of what changes where: one line of the answer. */
+        ImpactPart: {
+            /** @description How many pages have been compared, of how many. */
+            done: number;
+            of: number;
+            /** @description The pages that change. */
+            pages: components["schemas"]["ChangedPage"][];
+            /** @description Ways in which pages change that no earlier part had; they are counted on through all parts. */
+            ways: components["schemas"]["Impact"][];
         };
         /** @description What a file would do, or what is wrong with it. */
         ImportReport: {
@@ -1594,6 +1747,11 @@ export interface components {
             only_one: boolean;
             role: components["schemas"]["Role"];
         };
+        /**
+         * @description Something without which a page can't sell its product.
+         * @enum {string}
+         */
+        Lack: "buy_button" | "options" | "price" | "title" | "pictures";
         /**
          * @description A language that the shop can be read in.
          * @enum {string}
@@ -2059,6 +2217,10 @@ export interface components {
             label: string;
             most: number;
         };
+        Parted: {
+            /** @description The template that serves them from now on. */
+            id: components["schemas"]["TemplateId"];
+        };
         /** @description A price that was, until a time by the shop's clocks. */
         PastPriceView: {
             /** @description The SKU of a variant with a price of its own; none for the product's price. */
@@ -2155,6 +2317,25 @@ export interface components {
             products: number;
             /** @description `every 8 weeks, 10 % less` */
             says: string;
+        };
+        /** @description A publication that is planned. */
+        Planned: {
+            /** Format: date-time */
+            at: string;
+            name: string;
+            /**
+             * Format: int64
+             * @description The draft as it was then is published, whatever is changed on it later.
+             */
+            revision: number;
+        };
+        /** @description What is published by itself, and when. */
+        Planning: {
+            /** @description On the shop's clocks. */
+            at: components["schemas"]["Local"];
+            name?: string | null;
+            /** Format: int64 */
+            revision: number;
         };
         /**
          * @description When an old price that a rule brings is shown.
@@ -2911,6 +3092,14 @@ export interface components {
          * @enum {string}
          */
         UnitAs: "sign" | "code" | "none";
+        /** @description What a file names that the shop doesn't have. */
+        Unmatched: {
+            /** @description Pictures and films, by their names. */
+            media: string[];
+            products: components["schemas"]["Handle"][];
+            tags: string[];
+            types: components["schemas"]["Handle"][];
+        };
         /** @description A picture that was put in. */
         Uploaded: {
             /** Format: int64 */
@@ -4740,6 +4929,53 @@ export interface operations {
             };
         };
     };
+    read_template_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/octet-stream": string;
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["BroughtIn"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
     list_served: {
         parameters: {
             query?: {
@@ -5033,6 +5269,43 @@ export interface operations {
             };
         };
     };
+    write_template_file: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": string;
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
     show_history: {
         parameters: {
             query?: never;
@@ -5050,6 +5323,43 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MomentView"][];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    show_impact: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/x-ndjson": components["schemas"]["ImpactPart"];
                 };
             };
             401: {
@@ -5126,6 +5436,84 @@ export interface operations {
                 };
             };
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    plan_publication: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Planning"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Planned"] | null;
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    drop_planned_publication: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Planned"] | null;
+                };
+            };
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5368,6 +5756,63 @@ export interface operations {
             };
         };
     };
+    publish_for_some: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ForSome"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Parted"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
     redo: {
         parameters: {
             query?: never;
@@ -5582,6 +6027,43 @@ export interface operations {
                 };
             };
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    take_back: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DraftView"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

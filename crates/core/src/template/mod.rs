@@ -2,9 +2,11 @@
 //! different from it.
 
 mod compose;
+mod impact;
 mod reach;
 mod serving;
 
 pub use compose::{compose, levels};
+pub use impact::{Comparison, Gap, Impact, Lack, gaps};
 pub use reach::{Feature, ProductFacts, Reach, ReachError, ReachRule, Shift, move_product, move_type};
 pub use serving::{Candidate, Index, ReachLevel, Serving, Words, next_change};

@@ -1,12 +1,13 @@
 //! Templates and the steps taken on them. An edit, its document and its revision are one transaction.
 
 mod history;
+mod publish;
 mod step;
 
 pub use history::{EditRow, Moment, PublicationRow};
+pub use publish::PlannedRow;
 pub use step::{Change, Draft, History};
 
-use crate::error::with_retries;
 use crate::{Result, StorageError, Store, change};
 use compagina_core::ids::TemplateId;
 use compagina_core::page::{Layout, op};
@@ -128,27 +129,5 @@ impl Store {
         change::note(&mut tx, None).await?;
         tx.commit().await?;
         Ok(())
-    }
-
-    /// Lets shoppers see the draft as it was at revision `expected`, under a name.
-    pub async fn publish(&self, id: TemplateId, owner: u64, expected: u64, name: &str) -> Result<()> {
-        with_retries(|| async {
-            let mut tx = self.pool.begin().await?;
-            let (layout, current) = step::locked_draft(&mut tx, id).await?;
-            if current != expected {
-                return Err(StorageError::RevisionMismatch { expected, current });
-            }
-            sqlx::query!(
-                "UPDATE template SET published = draft, published_revision = revision WHERE id = ?",
-                id.0
-            )
-            .execute(&mut *tx)
-            .await?;
-            history::note_publication(&mut tx, id, current, name, Some(owner), &layout).await?;
-            change::note(&mut tx, None).await?;
-            tx.commit().await?;
-            Ok(())
-        })
-        .await
     }
 }

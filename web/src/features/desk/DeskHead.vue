@@ -52,6 +52,9 @@ async function ownPage(): Promise<void> {
 }
 const here = computed(() => [...new Set(desk.others.map((o) => o.name))]);
 
+const when = (at: string): string =>
+  new Date(at).toLocaleString("en-GB", { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit" });
+
 const FRAMES = [
   ["whole", "Whole shop around it"],
   ["slim", "Slim: name and cart only"],
@@ -67,6 +70,10 @@ const FRAMES = [
       {{ departed === 1 ? "1 departure" : `${departed} departures` }}
     </button>
     <span class="chip" data-test="state">{{ state }}</span>
+    <span v-if="desk.view?.planned" class="chip differs" data-test="planned">
+      Draft {{ desk.view.planned.revision }} goes live {{ when(desk.view.planned.at) }}
+      <button class="quiet" @click="desk.unplan">Don’t</button>
+    </span>
     <span v-for="name in here" :key="name" class="chip here" data-test="here">{{ name }} is here</span>
     <span class="space" />
     <v-btn
@@ -96,6 +103,11 @@ const FRAMES = [
           title="Starters"
           subtitle="ready arrangements of the whole page"
           @click="emit('open', 'starters')"
+        />
+        <v-list-item
+          title="What changes where"
+          subtitle="pages that publishing changes, before and after"
+          :to="{ name: 'changes', params: { id: desk.view?.id ?? 0 } }"
         />
         <v-list-item
           title="Departures"

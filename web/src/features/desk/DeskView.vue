@@ -86,6 +86,11 @@ function lookAt(product: string): void {
       <span>{{ desk.notice }}</span>
       <button class="quiet" @click="desk.notice = null">Understood</button>
     </div>
+    <div v-if="desk.published" class="notice" role="status">
+      <span>Published: {{ desk.view?.serves }} {{ desk.view?.serves === 1 ? "page has" : "pages have" }} changed.</span>
+      <button class="quiet" @click="desk.takeBack">Take it back</button>
+      <button class="quiet" @click="desk.published = false">Understood</button>
+    </div>
     <div v-if="desk.view && desk.draft" class="halves">
       <section class="left">
         <RunningOrder

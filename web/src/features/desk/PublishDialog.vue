@@ -28,7 +28,9 @@ const prompting = computed(() =>
 
 async function publish(): Promise<void> {
   open.value = false;
+  const before = desk.draft?.live === true;
   await desk.publish(name.value);
+  desk.published = !desk.problem && before;
 }
 </script>
 
@@ -52,6 +54,9 @@ async function publish(): Promise<void> {
         {{ kilobytes(weight.phone.first) }} on a phone at first.
       </p>
       <v-text-field v-model="name" label="Name in the history, if you like" maxlength="120" autofocus />
+      <router-link class="where" :to="{ name: 'changes', params: { id: desk.view?.id ?? 0 } }">
+        See what changes where, publish for some, or at a time
+      </router-link>
       <div class="acts">
         <v-btn @click="open = false">Not yet</v-btn>
         <v-btn type="submit" variant="flat" color="primary" data-test="publish">Publish</v-btn>

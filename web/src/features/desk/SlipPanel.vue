@@ -16,8 +16,9 @@ const moves = injectMoves();
 const slip = useSlip();
 const wanted = ref<Group>("looks");
 const narrow = ref<Device>("phone");
-/** Parts of a group that are folded out. */
-const open = ref(new Set<string>());
+/** Parts of a group that are folded out; they stay so until they are folded in again. */
+const KEPT = "slip-parts";
+const open = ref(new Set((localStorage.getItem(KEPT) ?? "").split("|").filter(Boolean)));
 
 const groups = computed(() => {
   const fields = slip.value?.fields ?? [];
@@ -49,6 +50,7 @@ const parts = computed(() => {
 });
 function fold(part: string): void {
   if (!open.value.delete(part)) open.value.add(part);
+  localStorage.setItem(KEPT, [...open.value].join("|"));
 }
 
 function explained(field: Field) {

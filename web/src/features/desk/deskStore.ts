@@ -37,6 +37,8 @@ export const useDesk = defineStore("desk", () => {
   const fresh = shallowRef<{ html: string; look: Look; revision: number } | null>(null);
   const clash = shallowRef<Clash | null>(null);
   const others = shallowRef<Schemas["OtherView"][]>([]);
+  /** Whether the last publication was made here a moment ago, so that it can be taken back at once. */
+  const published = ref(false);
   /** Something worth knowing that needs nothing done. */
   const notice = ref<string | null>(null);
   const problem = ref<ApiError | null>(null);
@@ -79,6 +81,7 @@ export const useDesk = defineStore("desk", () => {
     clash.value = null;
     others.value = [];
     notice.value = null;
+    published.value = false;
   }
 
   /** Takes steps in turn, each on the revision that the one before it made. */
@@ -160,6 +163,15 @@ export const useDesk = defineStore("desk", () => {
     take(() =>
       ask(api.POST("/api/templates/{id}/publish", { params: path.value, body: { revision: revision(), name } })),
     );
+  const takeBack = () => {
+    published.value = false;
+    return take(() => ask(api.POST("/api/templates/{id}/take-back", { params: path.value })));
+  };
+  async function unplan(): Promise<void> {
+    const { error } = await ask(api.DELETE("/api/templates/{id}/planned", { params: path.value }));
+    problem.value = error ?? null;
+    if (!error && view.value) view.value = { ...view.value, planned: null };
+  }
   const bringBack = (moment: string) =>
     take(() =>
       ask(api.POST("/api/templates/{id}/bring-back", { params: path.value, body: { revision: revision(), moment } })),
@@ -200,6 +212,9 @@ export const useDesk = defineStore("desk", () => {
     undo,
     redo,
     publish,
+    published,
+    takeBack,
+    unplan,
     begin,
     bringBack,
     takeOver,

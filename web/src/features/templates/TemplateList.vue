@@ -96,6 +96,9 @@ function step(index: number, by: -1 | 1): void {
         </td>
         <td class="acts">
           <button class="quiet" @click="emit('edit', template)">Name and reach</button>
+          <a class="quiet" :href="`/api/templates/${template.id}/file`" :aria-label="`Save ${template.name} as a file`"
+            >File</a
+          >
           <button class="quiet" :aria-label="`Copy ${template.name}`" @click="emit('copy', template)">Copy</button>
         </td>
       </tr>

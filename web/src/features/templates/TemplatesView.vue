@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { onMounted, ref } from "vue";
+import { computed, onMounted, ref } from "vue";
 import { useRouter } from "vue-router";
+import type { Schemas } from "../../api/client";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import ReachDialog from "./ReachDialog.vue";
 import ReachMatrix from "./ReachMatrix.vue";
@@ -9,7 +10,7 @@ import ShiftDialog from "./ShiftDialog.vue";
 import TemplateList from "./TemplateList.vue";
 import { type Moving, type Template, type TypeReached, useTemplates } from "./useTemplates";
 
-const { view, problem, loading, load, save, shift, add } = useTemplates();
+const { view, names, problem, loading, load, save, shift, add, bring } = useTemplates();
 const router = useRouter();
 const newName = ref("");
 const editing = ref<Template | null>(null);
@@ -33,6 +34,28 @@ async function reorder(order: number[]): Promise<void> {
   if (data?.count === 0) await shift(one, false);
   else if (data) moving.value = { title: "Another order", moving: one };
 }
+const brought = ref<Schemas["BroughtIn"] | null>(null);
+const missing = computed(() => {
+  const none = brought.value?.unmatched;
+  const lines: [string, string[]][] = [
+    ["Types", none?.types ?? []],
+    ["Products", none?.products ?? []],
+    ["Tags", none?.tags ?? []],
+    ["Pictures and films", none?.media ?? []],
+  ];
+  return lines
+    .filter(([, all]) => all.length)
+    .map(([what, all]) => `${what} that this shop doesn’t have: ${all.join(", ")}.`);
+});
+async function bringIn(event: Event): Promise<void> {
+  const input = event.target as HTMLInputElement;
+  const [file] = input.files ?? [];
+  if (!file) return;
+  const { data, error } = await bring(file);
+  input.value = "";
+  problem.value = error ?? null;
+  brought.value = data ?? null;
+}
 async function leaveIt(): Promise<void> {
   moving.value = null;
   await load();
@@ -53,7 +76,23 @@ async function leaveIt(): Promise<void> {
     <form class="new" @submit.prevent="begin(newName)">
       <v-text-field v-model="newName" label="A new template, called" maxlength="120" />
       <v-btn type="submit" :disabled="newName.trim() === ''">Begin it</v-btn>
+      <label class="file">
+        or bring one in from a file
+        <input class="unseen" type="file" accept=".json,application/json" @change="bringIn" />
+      </label>
     </form>
+    <div v-if="brought" class="brought" role="status">
+      <p>
+        <router-link :to="{ name: 'desk', params: { id: brought.id } }">{{ names.get(brought.id) }}</router-link>
+        is here, and not live yet.
+        <template v-if="missing.length === 0 && !brought.other_fallback">Everything it names is in this shop.</template>
+      </p>
+      <p v-if="brought.other_fallback" class="signal">
+        It was the fallback of its shop; this shop has one, so it reaches nothing until you say what.
+      </p>
+      <p v-for="line in missing" :key="line" class="signal">{{ line }}</p>
+      <button class="quiet" @click="brought = null">Understood</button>
+    </div>
     <h2>Which template serves which products</h2>
     <p class="soft">
       Drag a type onto a template to move it there, or open a type to see each product with the reason.
@@ -84,8 +123,30 @@ async function leaveIt(): Promise<void> {
   display: flex;
   gap: 10px;
   align-items: center;
-  max-width: 420px;
+  max-width: 680px;
   margin: 12px 0 4px;
+}
+.file {
+  color: var(--accent);
+  text-decoration: underline dotted;
+  white-space: nowrap;
+  cursor: pointer;
+}
+.file:focus-within {
+  outline: 2px solid var(--accent);
+}
+.brought {
+  display: grid;
+  gap: 4px;
+  justify-items: start;
+  max-width: 680px;
+  padding: 8px 12px;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  background: var(--accent-weak);
+}
+.brought p {
+  margin: 0;
 }
 .templates {
   width: min(1244px, 100%);

@@ -45,8 +45,20 @@ export function useTemplates() {
     return data?.id ?? null;
   }
 
+  /** Brings a template in from a file. */
+  async function bring(file: File): Promise<Answer<Schemas["BroughtIn"]>> {
+    const call = api.POST("/api/templates/file", {
+      body: file as unknown as string,
+      bodySerializer: (body: unknown) => body as Blob,
+      headers: { "content-type": "application/octet-stream" },
+    });
+    const answer = await ask(call);
+    if (answer.data) view.value = answer.data.templates;
+    return answer;
+  }
+
   const names = computed(() => new Map(view.value.templates.map((t) => [t.id, t.name])));
-  return { view, names, problem, loading, load, save, shift, add };
+  return { view, names, problem, loading, load, save, shift, add, bring };
 }
 
 /** The reach of a template in a few words. */

@@ -1,4 +1,4 @@
-import { type ApiError, type Schemas, isApiError, offline, tokenHeader } from "../../api/client";
+import { type ApiError, type Schemas, isApiError, offline, readLines, tokenHeader } from "../../api/client";
 
 export type Report = Schemas["ImportReport"];
 type Step = { done: number } | { report: Report } | { error: string };
@@ -39,21 +39,15 @@ export async function bringCsv(
   }
 }
 
-async function lastOf(body: ReadableStream<Uint8Array>, told: (rows: number) => void) {
-  const reader = body.getReader();
-  const decoder = new TextDecoder();
-  let rest = "";
-  for (;;) {
-    const { done, value } = await reader.read();
-    rest += decoder.decode(value, { stream: !done });
-    const lines = rest.split("\n");
-    rest = lines.pop() ?? "";
-    for (const line of lines) {
-      const step = JSON.parse(line) as Step;
-      if ("done" in step) told(step.done);
-      else if ("report" in step) return { report: step.report };
-      else return { error: { code: "import", message: step.error } };
-    }
-    if (done) return { error: offline };
-  }
+async function lastOf(
+  body: ReadableStream<Uint8Array>,
+  told: (rows: number) => void,
+): Promise<{ report?: Report; error?: ApiError }> {
+  let last: { report?: Report; error?: ApiError } = { error: offline };
+  await readLines<Step>(body, (step) => {
+    if ("done" in step) told(step.done);
+    else if ("report" in step) last = { report: step.report };
+    else last = { error: { code: "import", message: step.error } };
+  });
+  return last;
 }

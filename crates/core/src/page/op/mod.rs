@@ -23,6 +23,7 @@ pub const MOST_DEPARTURES: usize = 20_000;
 pub const MOST_AT_ONCE: usize = 1_000;
 
 pub use say::say;
+pub(crate) use set::check_one as check_value;
 pub use touch::{Touch, touches};
 
 /// A column without its pieces.

@@ -52,6 +52,17 @@ pub(super) fn check(
     Ok(())
 }
 
+/// Checks a value that comes from outside.
+pub(crate) fn check_one(
+    kind: &'static str,
+    settings: &'static [&'static Setting],
+    key: &str,
+    device: Device,
+    value: &SetValue,
+) -> Result<(), OpError> {
+    check(kind, settings, key, device, Some(value))
+}
+
 /// Checks all the values that a piece or a band brings along.
 pub(super) fn check_values(
     kind: &'static str,

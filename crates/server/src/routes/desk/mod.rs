@@ -2,6 +2,7 @@
 
 pub mod departures;
 pub mod history;
+pub mod impact;
 pub mod keep;
 pub mod media;
 pub mod operate;
@@ -13,7 +14,7 @@ pub mod show;
 pub mod situation;
 pub mod slip;
 pub mod starter;
-mod tidy;
+pub mod tidy;
 
 use crate::error::{ApiError, ApiResult};
 use crate::known::{Known, known};

@@ -1,3 +1,4 @@
+use super::publish::{Planned, planned};
 use super::{DraftView, draft_view};
 use crate::error::{ApiError, ApiResult};
 use crate::reading::now;
@@ -22,6 +23,8 @@ pub struct DeskView {
     name: String,
     live: bool,
     draft: DraftView,
+    /// What is published by itself, and when.
+    planned: Option<Planned>,
     /// The products that it serves, or all of them where it serves none, so that there is always something to look at.
     products: Vec<DeskProduct>,
     serves: usize,
@@ -90,6 +93,7 @@ pub async fn show(state: Data<State>, _caller: Caller, id: Path<u64>) -> ApiResu
         name: template.name.clone(),
         live: template.published.is_some(),
         draft: draft_view(template, history),
+        planned: planned(&state, id).await?,
         products: shown.into_iter().map(desk_product).collect(),
         serves,
         serves_types,

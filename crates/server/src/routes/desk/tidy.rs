@@ -1,6 +1,6 @@
 //! What comes from a browser is made clean before it is kept: formatted text may hold only what it may hold.
 
-use compagina_core::page::{Device, Kind, Op, SetValue, Shape, Values};
+use compagina_core::page::{Device, Kind, Layout, Op, SetValue, Shape, Values};
 use compagina_press::rich;
 
 /// The same operation with all its formatted texts made safe.
@@ -25,14 +25,19 @@ pub fn tidy(op: Op) -> Op {
             Op::ReplaceBand { band }
         }
         Op::Lay { mut layout } => {
-            let columns = layout.bands.iter_mut().flat_map(|b| &mut b.columns);
-            columns.flat_map(|c| &mut c.pieces).for_each(|p| tidy_values(&mut p.values));
-            layout.departures.iter_mut().for_each(|one| tidy_values(&mut one.values));
+            tidy_layout(&mut layout);
             Op::Lay { layout }
         }
         Op::Many { ops } => Op::Many { ops: ops.into_iter().map(tidy).collect() },
         other => other,
     }
+}
+
+/// Makes all formatted texts of a page safe.
+pub fn tidy_layout(layout: &mut Layout) {
+    let columns = layout.bands.iter_mut().flat_map(|b| &mut b.columns);
+    columns.flat_map(|c| &mut c.pieces).for_each(|p| tidy_values(&mut p.values));
+    layout.departures.iter_mut().for_each(|one| tidy_values(&mut one.values));
 }
 
 fn is_rich(key: &str) -> bool {

@@ -1,4 +1,5 @@
 pub mod add;
+pub mod file;
 pub mod list;
 pub mod served;
 pub mod set;

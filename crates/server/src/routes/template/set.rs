@@ -39,13 +39,17 @@ pub async fn set(
 }
 
 /// Whether a reach may take the place of `current`.
-pub(super) async fn check_reach(state: &State, reach: &Reach, current: Option<&Reach>) -> ApiResult<()> {
+pub(in crate::routes) async fn check_reach(
+    state: &State,
+    reach: &Reach,
+    current: Option<&Reach>,
+) -> ApiResult<()> {
     let types: Vec<_> = state.store.types().await?.into_iter().map(|t| t.kind).collect();
     Ok(reach.check(current, &types)?)
 }
 
 /// A template's name as it is kept, or why it can't be one.
-pub(super) fn template_name(text: &str) -> ApiResult<&str> {
+pub(in crate::routes) fn template_name(text: &str) -> ApiResult<&str> {
     let name = text.trim();
     if name.is_empty() {
         return Err(ApiError::refused("a template needs a name"));

@@ -1,0 +1,130 @@
+//! What changes where: how the page of each product would change, and what it would lack then.
+
+use super::compose;
+use crate::catalog::Product;
+use crate::ids::{BandId, Handle, PieceId};
+use crate::page::piece::shared::SHOWN;
+use crate::page::{Device, Difference, Kind, Layout, Target, Whom, differences};
+use crate::style::Chain;
+use serde::Serialize;
+use std::collections::HashMap;
+
+/// Something without which a page can't sell its product.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Hash, PartialOrd, Ord, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum Lack {
+    BuyButton,
+    /// A product with several variants can't be chosen from.
+    Options,
+    Price,
+    Title,
+    Pictures,
+}
+
+/// What a page lacks on which screen.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Hash, PartialOrd, Ord, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Gap {
+    pub lack: Lack,
+    pub screen: Device,
+}
+
+/// How one product's page changes.
+#[derive(Debug, Clone, PartialEq, Eq, Hash, Serialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Impact {
+    pub changes: Vec<Difference>,
+    /// What it lacks that it didn't lack before.
+    pub lacks: Vec<Gap>,
+}
+
+/// Everything that a product's page lacks, the worst first.
+#[must_use]
+pub fn gaps(page: &Layout, product: &Product) -> Vec<Gap> {
+    let asked = [
+        (Lack::BuyButton, &[Kind::BuyButton][..], true),
+        (Lack::Options, &[Kind::Options], product.variants.len() > 1),
+        (Lack::Price, &[Kind::Price], true),
+        (Lack::Title, &[Kind::Title], true),
+        (Lack::Pictures, &[Kind::Gallery, Kind::PictureRow], !product.pictures.is_empty()),
+    ];
+    let asked = asked.into_iter().filter(|(_, _, wanted)| *wanted);
+    let on_screens = asked.flat_map(|(lack, kinds, _)| {
+        [Device::Wide, Device::Phone].map(|screen| (Gap { lack, screen }, kinds))
+    });
+    on_screens.filter(|(gap, kinds)| !stands(page, kinds, gap.screen)).map(|(gap, _)| gap).collect()
+}
+
+/// Whether a piece of some kinds is shown on a screen, in a band that is.
+fn stands(page: &Layout, kinds: &[Kind], screen: Device) -> bool {
+    page.bands.iter().filter(|band| Chain::of_template(&band.values).flag(&SHOWN, screen)).any(|band| {
+        let mut pieces = band.columns.iter().flat_map(|column| &column.pieces);
+        pieces.any(|p| kinds.contains(&p.kind) && Chain::of_template(&p.values).flag(&SHOWN, screen))
+    })
+}
+
+/// Compares the pages that two templates make, product by product. What is the same for all products of a type is worked
+/// out once.
+pub struct Comparison<'a> {
+    before: &'a Layout,
+    after: &'a Layout,
+    of_types: HashMap<Handle, Vec<Difference>>,
+}
+
+impl<'a> Comparison<'a> {
+    #[must_use]
+    pub fn new(before: &'a Layout, after: &'a Layout) -> Self {
+        Self { before, after, of_types: HashMap::new() }
+    }
+
+    /// How a product's page changes; none where a shopper sees the same page. What is changed about pieces that have
+    /// nothing to show for it is no change.
+    pub fn of(&mut self, product: &Product) -> Option<Impact> {
+        let (kind, handle) = (&product.kind.handle, &product.handle);
+        let own = Whom::Product(handle.clone());
+        let has_own =
+            !self.before.departures_of(&own).is_empty() || !self.after.departures_of(&own).is_empty();
+        let compared = |handle: &Handle| {
+            differences(&compose(self.before, kind, handle), &compose(self.after, kind, handle))
+        };
+        let all = if has_own {
+            compared(handle)
+        } else {
+            self.of_types.entry(kind.clone()).or_insert_with(|| compared(handle)).clone()
+        };
+        let changes: Vec<_> = all.into_iter().filter(|one| self.is_seen(one, product)).collect();
+        if changes.is_empty() {
+            return None;
+        }
+        let had = gaps(&compose(self.before, kind, handle), product);
+        let mut lacks = gaps(&compose(self.after, kind, handle), product);
+        lacks.retain(|gap| !had.contains(gap));
+        Some(Impact { changes, lacks })
+    }
+
+    fn is_seen(&self, change: &Difference, product: &Product) -> bool {
+        let shows = |kind: Kind| kind.nothing_to_show(product).is_none();
+        let piece = |id: &PieceId| {
+            let known = [self.after, self.before].into_iter().filter_map(|layout| layout.piece(id));
+            known.map(|piece| piece.kind).any(shows)
+        };
+        let band = |id: &BandId| {
+            let known = [self.after, self.before].into_iter().filter_map(|layout| layout.band(id));
+            known.flat_map(|band| &band.columns).flat_map(|column| &column.pieces).any(|p| shows(p.kind))
+        };
+        match change {
+            Difference::PieceAdded { piece: id }
+            | Difference::PieceRemoved { piece: id }
+            | Difference::PieceMoved { piece: id }
+            | Difference::PieceSet { piece: id, .. } => piece(id),
+            Difference::BandAdded { band: id }
+            | Difference::BandRemoved { band: id }
+            | Difference::BandMoved { band: id }
+            | Difference::BandSet { band: id, .. } => band(id),
+            Difference::Departed { target: Target::Piece(id), .. } => piece(id),
+            Difference::Departed { target: Target::Band(id), .. } => band(id),
+            Difference::FrameSet => true,
+        }
+    }
+}

@@ -1,0 +1,137 @@
+use crate::error::{ApiError, ApiResult};
+use crate::reading::now;
+use crate::serving::{listed, live};
+use crate::session::Caller;
+use crate::state::State;
+use actix_web::web::{Bytes, Data, Path};
+use actix_web::{HttpResponse, get};
+use compagina_core::ids::{Handle, TemplateId};
+use compagina_core::page::Layout;
+use compagina_core::template::{Candidate, Comparison, Impact, Index};
+use compagina_storage::{StorageError, Which};
+use futures_util::stream;
+use serde::Serialize;
+use std::collections::{HashMap, HashSet};
+use utoipa::ToSchema;
+
+/// Products that are compared in one go; the first go is small, so that something is there at once.
+const AT_ONCE: u32 = 250;
+const AT_FIRST: u32 = 25;
+
+/// A part of what changes where: one line of the answer.
+#[derive(Serialize, ToSchema)]
+pub struct ImpactPart {
+    /// How many pages have been compared, of how many.
+    done: usize,
+    of: usize,
+    /// Ways in which pages change that no earlier part had; they are counted on through all parts.
+    ways: Vec<Impact>,
+    /// The pages that change.
+    pages: Vec<ChangedPage>,
+}
+
+#[derive(Serialize, ToSchema)]
+pub struct ChangedPage {
+    handle: Handle,
+    name: String,
+    /// The number of the way in which it changes.
+    way: usize,
+}
+
+/// The pages that publishing the draft would change, told while they are found: a line of JSON for each part. Whoever
+/// stops listening stops the search.
+#[utoipa::path(operation_id = "show_impact", responses((status = 200, body = ImpactPart, content_type = "application/x-ndjson"), (status = 401, body = ApiError), (status = 404, body = ApiError)))]
+#[get("/templates/{id}/impact")]
+pub async fn show(state: Data<State>, _caller: Caller, id: Path<u64>) -> ApiResult<HttpResponse> {
+    let search = Search::new(state, TemplateId(*id)).await?;
+    let lines = stream::try_unfold(search, |mut search| async move {
+        let part = search.next().await?;
+        Ok::<_, StorageError>(part.map(|part| {
+            let mut line = serde_json::to_vec(&part).unwrap_or_default();
+            line.push(b'\n');
+            (Bytes::from(line), search)
+        }))
+    });
+    Ok(HttpResponse::Ok().content_type("application/x-ndjson").streaming(lines))
+}
+
+/// A way through all products that the draft would serve, type by type.
+struct Search {
+    state: Data<State>,
+    after: Layout,
+    /// What shoppers see of the template that serves a product now, by the template.
+    before: HashMap<TemplateId, Layout>,
+    /// The template that serves each product now.
+    served: HashMap<Handle, TemplateId>,
+    /// Types that are still to be gone through, with how many of their products have been.
+    types: Vec<(u64, u32)>,
+    ways: HashMap<Impact, usize>,
+    done: usize,
+    begun: bool,
+    ended: bool,
+}
+
+impl Search {
+    async fn new(state: Data<State>, id: TemplateId) -> ApiResult<Self> {
+        let template = state.store.template(id).await?;
+        let (live, listed) = (live(&state).await?, listed(&state).await?);
+        let index = live.index();
+        // As if it were live already, in its place in the order.
+        let rows = state.store.templates().await?;
+        let is_live = |other: TemplateId| live.templates().iter().any(|t| t.id == other);
+        let then = rows.iter().filter(|t| t.id == id || is_live(t.id));
+        let then = Index::new(then.map(|t| Candidate { id: t.id, reach: &t.reach }), now(), &live.zone);
+        let reached = listed.iter().filter(|one| then.winner(&one.facts) == Some(id));
+        let served: HashMap<_, _> =
+            reached.filter_map(|one| Some((one.facts.handle.clone(), index.winner(&one.facts)?))).collect();
+        let kinds: HashSet<&Handle> = listed
+            .iter()
+            .filter(|one| served.contains_key(&one.facts.handle))
+            .map(|one| &one.facts.kind)
+            .collect();
+        let types = state.store.types().await?.into_iter().rev();
+        let types = types.filter(|row| kinds.contains(&row.kind.handle)).map(|row| (row.id, 0)).collect();
+        let from: HashSet<TemplateId> = served.values().copied().collect();
+        let before = live.templates().iter().filter(|t| from.contains(&t.id));
+        let before = before.map(|t| (t.id, t.layout.clone())).collect();
+        let after = template.draft;
+        let (ways, done, begun, ended) = (HashMap::new(), 0, false, false);
+        Ok(Self { state, after, before, served, types, ways, done, begun, ended })
+    }
+
+    /// The next part; none once all has been told.
+    async fn next(&mut self) -> Result<Option<ImpactPart>, StorageError> {
+        if self.ended {
+            return Ok(None);
+        }
+        let Some((type_id, skip)) = self.types.pop() else {
+            self.ended = true;
+            return Ok((!self.begun).then(|| self.part(vec![], vec![])));
+        };
+        let most = if self.begun { AT_ONCE } else { AT_FIRST };
+        self.begun = true;
+        let products = self.state.store.products(Which::OfType { type_id, most, skip }).await?;
+        if products.len() == most as usize {
+            self.types.push((type_id, skip + most));
+        }
+        let mut comparisons: HashMap<TemplateId, Comparison<'_>> =
+            self.before.iter().map(|(id, before)| (*id, Comparison::new(before, &self.after))).collect();
+        let (mut new, mut pages) = (Vec::new(), Vec::new());
+        for product in &products {
+            let Some(template) = self.served.get(&product.handle) else { continue };
+            self.done += 1;
+            let Some(impact) = comparisons.get_mut(template).and_then(|c| c.of(product)) else { continue };
+            let count = self.ways.len();
+            let way = *self.ways.entry(impact.clone()).or_insert(count);
+            if way == count {
+                new.push(impact);
+            }
+            pages.push(ChangedPage { handle: product.handle.clone(), name: product.name.clone(), way });
+        }
+        Ok(Some(self.part(new, pages)))
+    }
+
+    fn part(&self, ways: Vec<Impact>, pages: Vec<ChangedPage>) -> ImpactPart {
+        ImpactPart { done: self.done, of: self.served.len(), ways, pages }
+    }
+}

@@ -1,0 +1,305 @@
+//! Which template serves what, what is kept different, what a draft changes where, and templates as files.
+
+use compagina_tests::{Owner, Site};
+use reqwest::{Method, Response};
+use serde_json::{Value, json};
+use sqlx::MySqlPool;
+
+async fn json_of(answer: Response) -> Value {
+    let (status, text) = (answer.status(), answer.text().await.unwrap());
+    assert_eq!(status, 200, "{text}");
+    serde_json::from_str(&text).unwrap()
+}
+
+/// Makes an edit on a template's draft.
+async fn edit(owner: &Owner, template: u64, op: Value) -> Value {
+    let desk = json_of(owner.get(&format!("/api/templates/{template}/desk")).await).await;
+    let body = json!({ "revision": desk["draft"]["revision"], "op": op });
+    json_of(owner.post(&format!("/api/templates/{template}/operations"), &body).await).await
+}
+
+async fn publish(owner: &Owner, template: u64) {
+    let desk = json_of(owner.get(&format!("/api/templates/{template}/desk")).await).await;
+    let body = json!({ "revision": desk["draft"]["revision"] });
+    json_of(owner.post(&format!("/api/templates/{template}/publish"), &body).await).await;
+}
+
+async fn shop_page(owner: &Owner, product: &str) -> String {
+    owner.page(format!("/shop/products/{product}")).await
+}
+
+fn words(whom: Option<Value>, words: &str) -> Value {
+    let mut op = json!({ "op": "set", "target": { "piece": "p9" }, "setting": "words", "device": "wide", "value": words });
+    if let Some(whom) = whom {
+        op["op"] = json!("depart");
+        op["whom"] = whom;
+    }
+    op
+}
+
+#[sqlx::test(migrations = false)]
+async fn moving_a_product_or_a_type_is_told_before_it_is_done(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let shift = |body: Value| {
+        let owner = &owner;
+        async move { owner.post("/api/templates/shift", &body).await }
+    };
+    let moving = json!({ "what": "type", "kind": "spares", "to": 3, "dry": true });
+    let told = json_of(shift(moving.clone()).await).await;
+    assert_eq!((&told["count"], &told["templates"]), (&json!(4), &Value::Null));
+    assert_eq!(
+        told["moves"][0],
+        json!({ "handle": "carbon-spar", "name": "Carbon spar", "from": 1, "to": 3 })
+    );
+    assert!(!shop_page(&owner, "carbon-spar").await.contains("Cut to length"), "only told");
+
+    let moving = json!({ "what": "type", "kind": "spares", "to": 3 });
+    let done = json_of(shift(moving).await).await;
+    assert_eq!(done["templates"]["templates"][2]["products"], 8);
+    assert!(shop_page(&owner, "carbon-spar").await.contains("Cut to length"));
+
+    // One product goes its own way, and why is told.
+    json_of(shift(json!({ "what": "product", "product": "carbon-spar", "to": 1 })).await).await;
+    let served = json_of(owner.get("/api/templates/served?type=spares").await).await;
+    let why: Vec<_> = served["products"].as_array().unwrap().iter().take(2).map(|p| &p["why"]).collect();
+    assert_eq!(why, ["it is named there", "its type is Spares"]);
+    assert!(!shop_page(&owner, "carbon-spar").await.contains("Cut to length"));
+
+    for (body, status) in [
+        (json!({ "what": "type", "kind": "boats", "to": 3 }), 404),
+        (json!({ "what": "product", "product": "boat", "to": 3 }), 404),
+        (json!({ "what": "product", "product": "dunlin", "to": 99 }), 404),
+        (json!({ "what": "order", "order": [1, 2, 3] }), 422),
+        (json!({ "what": "order", "order": [1, 2, 3, 3] }), 422),
+        (json!({ "what": "reach", "template": 1, "reach": { "rule": "fallback", "on": false } }), 422),
+        (
+            json!({ "what": "reach", "template": 2, "reach": { "rule": "prices", "least": 9, "most": 1 } }),
+            422,
+        ),
+    ] {
+        assert_eq!(shift(body.clone()).await.status(), status, "{body}");
+    }
+}
+
+#[sqlx::test(migrations = false)]
+async fn of_two_templates_for_one_type_the_upper_one_serves_it(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let body = json!({ "name": "Winter", "from": 3 });
+    let copy = json_of(owner.post("/api/templates", &body).await).await["id"].as_u64().unwrap();
+    publish(&owner, copy).await;
+    let reach = json!({ "rule": "types", "types": ["lines-and-winders"] });
+    let shift = json!({ "what": "reach", "template": copy, "reach": reach });
+    let done = json_of(owner.post("/api/templates/shift", &shift).await).await;
+    assert_eq!(done["count"], 0, "it stands below");
+    let cells = done["templates"]["types"][2]["cells"].clone();
+    let cell = |id: u64| cells.as_array().unwrap().iter().find(|c| c["template"] == id).unwrap().clone();
+    assert_eq!(
+        (&cell(3)["serves"], &cell(3)["tied"], &cell(copy)["yields"]),
+        (&json!(4), &json!(4), &json!(4))
+    );
+    let order = json!({ "what": "order", "order": [1, 2, copy, 3, 4] });
+    assert_eq!(json_of(owner.post("/api/templates/shift", &order).await).await["count"], 4);
+    let served = json_of(owner.get("/api/templates/served?type=lines-and-winders&find=BRAID").await).await;
+    let sentence =
+        "its type is Lines and winders, and it stands before By the metre that reaches it in the same way";
+    assert_eq!((&served["count"], &served["products"][0]["why"]), (&json!(1), &json!(sentence)));
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_product_and_a_type_keep_their_values_while_the_template_changes(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    edit(&owner, 2, words(Some(json!({ "product": "dunlin" })), "Take the Dunlin")).await;
+    edit(&owner, 2, words(Some(json!({ "type": "sport-kites" })), "Take it flying")).await;
+    assert!(!shop_page(&owner, "dunlin").await.contains("Take"), "not live yet");
+    publish(&owner, 2).await;
+    edit(&owner, 2, words(None, "Buy")).await;
+    publish(&owner, 2).await;
+    for (product, says) in [
+        ("dunlin", "Take the Dunlin"),
+        ("whimbrel", "Take it flying"),
+        ("plover", "Buy"),
+        ("curlew", "Take the Curlew out"),
+    ] {
+        assert!(shop_page(&owner, product).await.contains(says), "{product}");
+    }
+    let slip = |query: &'static str| {
+        let owner = &owner;
+        async move {
+            let slip = json_of(owner.get(&format!("/api/templates/2/slip/piece/p9?{query}")).await).await;
+            slip["fields"].as_array().unwrap().iter().find(|f| f["key"] == "words").unwrap()["wide"].clone()
+        }
+    };
+    let own = slip("product=dunlin&level=product").await;
+    assert_eq!((&own["value"], &own["source"]["level"]), (&json!("Take the Dunlin"), &json!("product")));
+    assert_eq!(own["hides"][0]["value"], "Take it flying");
+    assert_eq!(slip("product=dunlin&level=type").await["value"], "Take it flying");
+    assert_eq!(slip("product=dunlin").await["value"], "Buy");
+
+    // The list tells them all; what has lost its piece is told too.
+    edit(&owner, 2, json!({ "op": "remove_piece", "piece": "p15" })).await;
+    let all = json_of(owner.get("/api/templates/2/departures").await).await;
+    let find = |name: &str| all.as_array().unwrap().iter().find(|d| d["name"] == name).unwrap().clone();
+    let dunlin = find("Dunlin");
+    assert_eq!((&dunlin["piece"], &dunlin["label"]), (&json!("Buy button"), &json!("Words")));
+    assert_eq!((&dunlin["says"], &dunlin["template_says"]), (&json!("“Take the Dunlin”"), &json!("“Buy”")));
+    assert_eq!((&find("Little Stint")["lost"], &dunlin["lost"]), (&json!(true), &json!(false)));
+
+    let mut bad = words(Some(json!({ "product": "dunlin" })), "x");
+    bad["setting"] = json!("volume");
+    let body = json!({ "revision": 99, "op": bad });
+    assert_eq!(owner.post("/api/templates/2/operations", &body).await.status(), 409);
+}
+
+#[sqlx::test(migrations = false)]
+async fn what_changes_where_tells_each_page_once_with_what_it_lacks(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    // The plover alone has no options in the demo's single-line kites? Options are moved: pages without them stay.
+    edit(&owner, 2, words(None, "Buy")).await;
+    edit(&owner, 2, json!({ "op": "remove_piece", "piece": "p6" })).await;
+    let text = owner.page("/api/templates/2/impact".to_owned()).await;
+    let parts: Vec<Value> = text.lines().map(|line| serde_json::from_str(line).unwrap()).collect();
+    let last = parts.last().unwrap();
+    assert_eq!((&last["done"], &last["of"]), (&json!(12), &json!(12)));
+    let ways: Vec<Value> = parts.iter().flat_map(|p| p["ways"].as_array().unwrap().clone()).collect();
+    let pages: Vec<Value> = parts.iter().flat_map(|p| p["pages"].as_array().unwrap().clone()).collect();
+    assert_eq!(pages.len(), 12);
+    let way = |handle: &str| {
+        let page = pages.iter().find(|p| p["handle"] == handle).unwrap();
+        ways[usize::try_from(page["way"].as_u64().unwrap()).unwrap()].clone()
+    };
+    let lacks = way("whimbrel")["lacks"].clone();
+    assert_eq!(
+        lacks,
+        json!([{ "lack": "options", "screen": "wide" }, { "lack": "options", "screen": "phone" }])
+    );
+    let gone = |handle: &str| {
+        way(handle)["changes"]
+            .as_array()
+            .unwrap()
+            .iter()
+            .any(|c| *c == json!({ "kind": "piece_removed", "piece": "p6" }))
+    };
+    assert!(gone("whimbrel"));
+    let words_of = |handle: &str| way(handle)["changes"].to_string().contains("p9");
+    assert!(words_of("plover") && !words_of("curlew"), "the Curlew keeps its own words");
+
+    // A template that changes nothing that can be seen changes no page.
+    edit(&owner, 3, json!({ "op": "add_piece", "piece": { "id": "text", "kind": "plans" }, "at": { "column": "c2-2", "index": 0 } })).await;
+    let text = owner.page("/api/templates/3/impact".to_owned()).await;
+    assert!(!text.contains("\"handle\""), "no line has a plan: {text}");
+}
+
+#[sqlx::test(migrations = false)]
+async fn publishing_is_taken_back_planned_and_made_for_some(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    edit(&owner, 2, words(None, "Buy it")).await;
+    publish(&owner, 2).await;
+    assert!(shop_page(&owner, "whimbrel").await.contains("Buy it"));
+    let back = json_of(owner.post("/api/templates/2/take-back", &json!({})).await).await;
+    assert!(shop_page(&owner, "whimbrel").await.contains("Add to cart"));
+    assert_eq!(back["not_live"].as_array().unwrap().len(), 1, "the draft stays");
+
+    // For some: they get a template of their own, the others stay.
+    let revision = back["revision"].clone();
+    let body = json!({ "revision": revision, "name": "Kites, apart", "products": ["dunlin", "godwit"] });
+    let id =
+        json_of(owner.post("/api/templates/2/publish-for-some", &body).await).await["id"].as_u64().unwrap();
+    assert!(shop_page(&owner, "dunlin").await.contains("Buy it"));
+    assert!(!shop_page(&owner, "whimbrel").await.contains("Buy it"));
+    let none = json!({ "revision": revision, "name": "x", "products": [] });
+    assert_eq!(owner.post("/api/templates/2/publish-for-some", &none).await.status(), 422);
+    // And come back, by switching that template off.
+    let off = json!({ "name": "Kites, apart", "reach": { "rule": "named", "also": ["dunlin", "godwit"], "on": false } });
+    json_of(owner.put(&format!("/api/templates/{id}"), &off).await).await;
+    assert!(!shop_page(&owner, "dunlin").await.contains("Buy it"));
+
+    // Planned: as it is now, whatever is changed later.
+    let past = json!({ "revision": revision, "at": "2020-01-01T09:00" });
+    assert_eq!(owner.post("/api/templates/2/planned", &past).await.status(), 422);
+    let plan = json!({ "revision": revision, "at": "2099-01-01T09:00", "name": "Spring" });
+    let planned = json_of(owner.post("/api/templates/2/planned", &plan).await).await;
+    assert_eq!((&planned["name"], &planned["at"]), (&json!("Spring"), &json!("2099-01-01T09:00:00Z")));
+    edit(&owner, 2, words(None, "Later words")).await;
+    sqlx::query("UPDATE planned_publication SET at = UTC_TIMESTAMP()").execute(&site.pool).await.unwrap();
+    for _ in 0..100 {
+        if shop_page(&owner, "whimbrel").await.contains("Buy it") {
+            break;
+        }
+        tokio::time::sleep(std::time::Duration::from_millis(50)).await;
+    }
+    assert!(shop_page(&owner, "whimbrel").await.contains("Buy it"));
+    let desk = json_of(owner.get("/api/templates/2/desk").await).await;
+    assert_eq!((&desk["planned"], desk["draft"]["not_live"].as_array().unwrap().len()), (&Value::Null, 1));
+    let history = owner.page("/api/templates/2/history".to_owned()).await;
+    assert!(history.contains("Spring") && history.contains("Taken back"));
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_product_gets_a_page_of_its_own_and_comes_back(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let body = json!({ "name": "Curlew, own page", "from": 2, "product": "curlew" });
+    let id = json_of(owner.post("/api/templates", &body).await).await["id"].as_u64().unwrap();
+    let desk = json_of(owner.get(&format!("/api/templates/{id}/desk")).await).await;
+    assert_eq!((&desk["serves"], &desk["products"][0]["handle"]), (&json!(1), &json!("curlew")));
+    assert!(desk["draft"]["layout"].to_string().contains("Take the Curlew out"), "as it had it");
+    assert!(desk["draft"]["layout"]["departures"].is_null());
+    edit(&owner, id, json!({ "op": "remove_piece", "piece": "p13" })).await;
+    publish(&owner, id).await;
+    assert!(!shop_page(&owner, "curlew").await.contains("From people who fly it"));
+    assert!(shop_page(&owner, "plover").await.contains("From people who fly it"));
+    let back = json!({ "what": "product", "product": "curlew", "to": 2 });
+    json_of(owner.post("/api/templates/shift", &back).await).await;
+    assert!(shop_page(&owner, "curlew").await.contains("From people who fly it"));
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_template_file_is_read_and_written_again_the_same(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let file = owner.page("/api/templates/2/file".to_owned()).await;
+    let bring = |text: String| {
+        let owner = &owner;
+        async move { owner.send(Method::POST, "/api/templates/file", text.into_bytes()).await }
+    };
+    let brought = json_of(bring(file.clone()).await).await;
+    let id = brought["id"].as_u64().unwrap();
+    assert_eq!(brought["unmatched"], json!({ "types": [], "products": [], "tags": [], "media": [] }));
+    assert_eq!(owner.page(format!("/api/templates/{id}/file")).await, file);
+
+    // What this shop doesn't have is told, and kept.
+    let other = file.replace("\"curlew\"", "\"heron\"").replace("\"single-line-kites\"", "\"balloons\"");
+    let brought = json_of(bring(other.clone()).await).await;
+    assert_eq!(brought["unmatched"]["types"], json!(["balloons"]));
+    assert_eq!(brought["unmatched"]["products"], json!(["heron"]));
+    let fallback = owner.page("/api/templates/1/file".to_owned()).await;
+    assert_eq!(json_of(bring(fallback).await).await["other_fallback"], true);
+
+    let count =
+        || async { json_of(owner.get("/api/templates").await).await["templates"].as_array().unwrap().len() };
+    let before = count().await;
+    for (bad, place) in [
+        (file.replace("\"version\": 1", "\"version\": 7"), "version 7"),
+        (file.replace("compagina-template", "something-else"), "no template file"),
+        (
+            file.replace("\"kind\": \"gallery\"", "\"kind\": \"carousel\""),
+            "layout.bands[1].columns[0].pieces[0].kind",
+        ),
+        (file[..file.len() / 2].to_owned(), "no JSON"),
+        ("[]".to_owned(), "no JSON"),
+        (file.replace("\"width\": 7", "\"width\": 8"), "layout"),
+        (file.replacen("\"p2\"", "\"p3\"", 1), "is taken"),
+    ] {
+        let answer = bring(bad).await;
+        let (status, text) = (answer.status(), answer.text().await.unwrap());
+        assert!(status == 422 && text.contains(place), "{place}: {status} {text}");
+    }
+    let large = owner.try_send(Method::POST, "/api/templates/file", vec![b' '; 50_000_000].into()).await;
+    assert!(large.is_err() || large.unwrap().status() == 413);
+    assert_eq!(count().await, before, "nothing was changed");
+}

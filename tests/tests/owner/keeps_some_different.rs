@@ -1,0 +1,133 @@
+//! An owner lets one type and one product keep values of their own, changes the template under them, and looks at what
+//! changes where.
+
+use compagina_tests::desk::{choose, click, in_both, in_proof, open_desk};
+use compagina_tests::{Browser, Screen, Site, ask, find, until};
+use fantoccini::Client;
+use fantoccini::key::Key;
+use serde_json::json;
+use sqlx::MySqlPool;
+
+async fn type_into(client: &Client, css: &str, text: &str) {
+    let field = find(client, css).await;
+    field.send_keys(&format!("{}a{}{text}", Key::Control, Key::Control)).await.unwrap();
+}
+
+/// Three thumbnails fill a line.
+const THREE: &str = "Math.round(page.querySelector('.thumbs').getBoundingClientRect().width / page.querySelector('.thumbs li').getBoundingClientRect().width) === 3";
+
+#[sqlx::test(migrations = false)]
+async fn one_type_and_one_product_keep_their_own_in_two_actions_each(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let op = json!({ "op": "set", "target": { "piece": "p2" }, "setting": "thumbnails", "device": "wide", "value": "under" });
+    owner.post("/api/templates/2/operations", &json!({ "revision": 1, "op": op })).await;
+    let base = site.base.clone();
+    Browser::run(Screen::Wide, |client| async move {
+        open_desk(&client, &base, "/templates/2?product=dunlin").await;
+        // Thumbnails in three columns for the type: for whom, and how many.
+        choose(&client, "Gallery").await;
+        click(&client, ".slip .more", "Thumbnails").await;
+        click(&client, ".scope button", "Sport kites").await;
+        type_into(&client, ".slip input[aria-labelledby=label-thumb_count]", "3").await;
+        until(
+            &client,
+            "document.querySelector('.slip .fields').innerText.includes('Departs from house style')",
+        )
+        .await;
+        until(&client, &in_proof("Wide", THREE)).await;
+
+        // Other words for one product: for whom, and which.
+        choose(&client, "Buy button").await;
+        find(&client, "#slip-says").await.click().await.unwrap();
+        click(&client, ".scope button", "Dunlin").await;
+        type_into(&client, ".slip input[aria-labelledby=label-words]", "Take the Dunlin").await;
+        in_both(&client, "page.querySelector('.k-buy-button .buy').innerText === 'Take the Dunlin'").await;
+        until(&client, "document.querySelector('.order [data-piece=p9] .dot')").await;
+
+        // What was folded out stays so.
+        choose(&client, "Gallery").await;
+        find(&client, "#slip-looks").await.click().await.unwrap();
+        find(&client, ".slip input[aria-labelledby=label-thumb_count]").await;
+        choose(&client, "Buy button").await;
+        find(&client, "#slip-says").await.click().await.unwrap();
+
+        // The next product is not meant: the scope falls back to all.
+        find(&client, "[aria-label^='Next product']").await.click().await.unwrap();
+        in_both(&client, "page.querySelector('.k-buy-button .buy').innerText === 'Add to cart'").await;
+        until(&client, "document.querySelector('.scope [aria-pressed=true]').textContent.trim() === 'All'")
+            .await;
+
+        // A change of the template reaches both but for those values.
+        until(&client, &in_proof("Wide", THREE)).await;
+        type_into(&client, ".slip input[aria-labelledby=label-words]", "Buy").await;
+        in_both(&client, "page.querySelector('.k-buy-button .buy').innerText === 'Buy'").await;
+        find(&client, "[aria-label^='Product before']").await.click().await.unwrap();
+        in_both(&client, "page.querySelector('.k-buy-button .buy').innerText === 'Take the Dunlin'").await;
+        until(
+            &client,
+            "document.querySelector('.slip .keepers')?.textContent.includes('Dunlin keeps its own')",
+        )
+        .await;
+
+        // The list of them: one rejoins.
+        click(&client, ".head .chip", "departures").await;
+        until(&client, "document.querySelector('[aria-label=Departures] section[aria-label=Dunlin] li')")
+            .await;
+        click(&client, "[aria-label=Departures] section[aria-label=Dunlin] button", "Rejoin").await;
+        until(&client, "!document.querySelector('[aria-label=Departures] section[aria-label=Dunlin]')").await;
+        click(&client, "[aria-label=Departures] button", "Close").await;
+        until(&client, &in_proof("Wide", "page.querySelector('.k-buy-button .buy').innerText === 'Buy'"))
+            .await;
+    })
+    .await;
+}
+
+#[sqlx::test(migrations = false)]
+async fn what_changes_where_is_seen_page_by_page_and_published(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let base = site.base.clone();
+    Browser::run(Screen::Wide, |client| async move {
+        open_desk(&client, &base, "/templates/2?product=whimbrel").await;
+        choose(&client, "Buy button").await;
+        find(&client, "#slip-says").await.click().await.unwrap();
+        type_into(&client, ".slip input[aria-labelledby=label-words]", "Buy").await;
+        in_both(&client, "page.querySelector('.k-buy-button .buy').innerText === 'Buy'").await;
+        client.goto(&format!("{base}/templates/2/changes")).await.unwrap();
+        // Not the Curlew's: it keeps its own words.
+        until(&client, "document.querySelector('[data-test=count]')?.textContent.trim() === '11 pages change of 12'").await;
+        let in_page = |title: &str, words: &str| {
+            format!("document.querySelector(`iframe[title='{title}']`)?.contentDocument?.querySelector('.k-buy-button .buy')?.innerText === '{words}'")
+        };
+        until(&client, &in_page("As shoppers see it now", "Add to cart")).await;
+        until(&client, &in_page("After publishing", "Buy")).await;
+        find(&client, "[data-test=publish]").await.click().await.unwrap();
+        until(&client, "location.pathname === '/templates/2'").await;
+        let shop = reqwest::get(format!("{base}/shop/products/whimbrel")).await.unwrap().text().await.unwrap();
+        assert!(shop.contains(">Buy<"), "{}", ask(&client, "location.href").await);
+    })
+    .await;
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_type_is_moved_to_another_template_with_what_that_changes(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let base = site.base.clone();
+    Browser::run(Screen::Wide, |client| async move {
+        Browser::sign_in(&client, &base).await;
+        client.goto(&format!("{base}/templates")).await.unwrap();
+        click(&client, "[aria-label='Product types'] tbody th button", "Spares").await;
+        until(&client, "document.querySelector(`[aria-label='Products of Spares'] li`)").await;
+        ask(
+            &client,
+            "(s => { s.value = 3; s.dispatchEvent(new Event('change')) })(document.querySelector(`[aria-label='Move the whole type to']`))",
+        )
+        .await;
+        until(&client, "document.querySelector('.shift')?.innerText.includes('4 products change their template')").await;
+        click(&client, "[aria-label='What moves'] button", "Move").await;
+        until(&client, "document.querySelector(`[aria-label='Products of Spares'] li`)?.innerText.includes('its type is Spares')").await;
+        let shop = reqwest::get(format!("{base}/shop/products/carbon-spar")).await.unwrap().text().await.unwrap();
+        assert!(shop.contains("Cut to length on the day"));
+    })
+    .await;
+}
