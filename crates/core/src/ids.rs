@@ -32,6 +32,8 @@ number_id!(/// A variant's number in the database.
     VariantId);
 number_id!(/// A template's number in the database.
     TemplateId);
+number_id!(/// A kept band's number in the database.
+    KeptId);
 number_id!(/// A shop-wide option's number in the database.
     OptionId);
 number_id!(/// The number of one value of an option.

@@ -523,3 +523,146 @@ proptest! {
         }
     }
 }
+
+fn after_all(ops: &[Op]) -> Layout {
+    let mut page = layout();
+    for op in ops {
+        apply(&mut page, op.clone()).unwrap();
+    }
+    page
+}
+
+#[test]
+fn a_page_changes_only_where_a_shopper_would_see_it() {
+    use compagina_core::page::Kind;
+    use compagina_core::template::{Comparison, Gap, Lack};
+    let at = samples::at("right", 1);
+    let options = samples::piece("options", Kind::Options);
+    let before = after_all(&[
+        Op::AddPiece { piece: options, at },
+        keep(Whom::Product(samples::product(&[], &[]).handle), "buy", "words", Device::Wide, Some("Mine")),
+    ]);
+    let plain = samples::product(&[], &[(None, None, 3, None)]);
+    let mut other = plain.clone();
+    other.handle = handle("other");
+    let mut with_options = samples::product(&[2], &[(Some(0), None, 3, None), (Some(1), None, 3, None)]);
+    with_options.handle = handle("chosen");
+
+    // Words that one keeps for itself, options that one hasn't: no change there.
+    let mut after = before.clone();
+    let words = Some(SetValue::Text("Buy".into()));
+    let target = Target::Piece(id("buy"));
+    apply(&mut after, Op::Set { target, setting: "words".into(), device: Device::Wide, value: words })
+        .unwrap();
+    apply(&mut after, Op::RemovePiece { piece: id("options") }).unwrap();
+    let mut comparison = Comparison::new(&before, &after);
+    assert_eq!(comparison.of(&plain), None);
+    let said = comparison.of(&other).unwrap();
+    assert_eq!(said.changes, [Difference::PieceSet { piece: id("buy"), setting: "words".into() }]);
+    assert_eq!(said.lacks, []);
+    let said = comparison.of(&with_options).unwrap();
+    assert_eq!(said.changes.len(), 2);
+    let screens = [Device::Wide, Device::Phone].map(|screen| Gap { lack: Lack::Options, screen });
+    assert_eq!(said.lacks, screens);
+
+    // Hidden on phones only: told for phones only, and no longer once it is lacking before.
+    let mut hidden = before.clone();
+    let target = Target::Piece(id("buy"));
+    let off = Some(SetValue::Flag(false));
+    apply(&mut hidden, Op::Set { target, setting: "shown".into(), device: Device::Phone, value: off })
+        .unwrap();
+    let lacks = Comparison::new(&before, &hidden).of(&plain).unwrap().lacks;
+    assert_eq!(lacks, [Gap { lack: Lack::BuyButton, screen: Device::Phone }]);
+    let mut more = hidden.clone();
+    apply(&mut more, Op::RemovePiece { piece: id("price") }).unwrap();
+    let lacks = Comparison::new(&hidden, &more).of(&plain).unwrap().lacks;
+    assert!(lacks.iter().all(|gap| gap.lack == Lack::Price) && lacks.len() == 2);
+    assert_eq!(Comparison::new(&before, &before.clone()).of(&plain), None);
+}
+
+#[test]
+fn a_file_keeps_the_template_whole_and_refuses_what_is_wrong_with_its_place() {
+    use compagina_core::format::{FileError, read_template, write_template};
+    let page = after_all(&[keep(whimbrel(), "buy", "words", Device::Wide, Some("Go"))]);
+    let reach = Reach { except: handles(&["dunlin"]), ..Reach::types(handles(&["kites"])) };
+    let text = write_template("Kites", &reach, &page);
+    let file = read_template(text.as_bytes()).unwrap();
+    assert_eq!((&file.layout, &file.reach), (&page, &reach));
+    assert_eq!(write_template(&file.name, &file.reach, &file.layout), text);
+    let missing = file.unmatched(&compagina_core::format::Unmatched::default());
+    assert_eq!(missing.types.into_iter().collect::<Vec<_>>(), handles(&["kites"]));
+    assert_eq!(missing.products.into_iter().collect::<Vec<_>>(), handles(&["dunlin", "whimbrel"]));
+
+    let refused = |old: &str, new: &str| read_template(text.replacen(old, new, 1).as_bytes()).unwrap_err();
+    assert_eq!(refused("\"version\": 1", "\"version\": 2"), FileError::OtherVersion { given: 2 });
+    assert_eq!(refused("compagina-template", "x"), FileError::OtherFormat);
+    assert!(matches!(refused("{", "{{"), FileError::NoJson { line: 1, .. }));
+    let place = |old: &str, new: &str| match refused(old, new) {
+        FileError::At { place, .. } => place,
+        other => panic!("{other}"),
+    };
+    assert_eq!(
+        place("\"kind\": \"gallery\"", "\"kind\": \"carousel\""),
+        "layout.bands[1].columns[0].pieces[0].kind"
+    );
+    assert_eq!(place("\"name\"", "\"title\""), "title");
+    assert_eq!(place("\"rule\": \"types\"", "\"rule\": \"whim\""), "reach");
+    assert_eq!(place("\"format\": 1", "\"format\": 9"), "layout.format");
+    let mut odd: serde_json::Value = serde_json::from_str(&text).unwrap();
+    odd["layout"]["bands"][1]["columns"][0]["pieces"][0]["values"]["wide"]["loudness"] = 11.into();
+    let refused = read_template(odd.to_string().as_bytes()).unwrap_err();
+    assert!(
+        matches!(&refused, FileError::At { place, .. } if place == "layout.bands[1].columns[0].pieces[0].values.wide"),
+        "{refused}"
+    );
+    let mut linked: serde_json::Value = serde_json::from_str(&text).unwrap();
+    linked["layout"]["bands"][1]["kept"] = 3.into();
+    let refused = read_template(linked.to_string().as_bytes()).unwrap_err();
+    assert!(matches!(&refused, FileError::At { place, .. } if place == "layout.bands[1].kept"), "{refused}");
+    let large = vec![b' '; 6_000_000];
+    assert_eq!(read_template(&large), Err(FileError::TooLarge { given: 6 }));
+}
+
+#[test]
+fn a_kept_band_is_linked_copied_and_unlinked_with_what_is_kept_different_of_it() {
+    use compagina_core::ids::{BandId, KeptId};
+    use compagina_core::template::kept::{follow, keep, linked, placed, unlink};
+    let band = |name: &str| BandId::try_from(name).unwrap();
+    let go = |page: &Layout| words_of(page, "whimbrel", Device::Wide);
+    let mut first = after_all(&[self::keep(whimbrel(), "buy", "words", Device::Wide, Some("Go"))]);
+    let before = first.clone();
+    let op = keep(&first, &band("main"), KeptId(3)).unwrap();
+    let back = apply(&mut first, op).unwrap();
+    let (kept, main) = linked(&first).next().map(|(kept, band)| (kept, band.clone())).unwrap();
+    assert_eq!((kept, main.id.as_str()), (KeptId(3), "kept3"));
+    assert_eq!(first.lost_departures().count(), 0, "it goes along");
+    assert_eq!(first.departures.len(), 1);
+
+    // In another template the same, and what changes it in one changes it there.
+    let mut second = layout();
+    apply(&mut second, Op::AddBand { band: placed(&main, None).unwrap(), index: 1 }).unwrap();
+    assert_eq!(follow(&second, &main), None);
+    apply(&mut first, Op::RemovePiece { piece: id("kept3-1-1") }).unwrap();
+    let changed = linked(&first).next().unwrap().1.clone();
+    let op = follow(&second, &changed).unwrap();
+    apply(&mut second, op).unwrap();
+    assert_eq!(linked(&second).next().unwrap().1, &changed);
+    assert_eq!(second.bands.len(), 3, "and nothing else");
+
+    // A copy, and one that is unlinked, go their own way.
+    let copy = placed(&main, Some(&band("b-copy"))).unwrap();
+    assert_eq!((copy.kept, copy.columns[0].pieces[0].id.as_str()), (None, "b-copy-0-0"));
+    apply(&mut second, Op::AddBand { band: copy, index: 0 }).unwrap();
+    let op = unlink(&second, &band("kept3"), &band("b-own")).unwrap();
+    apply(&mut second, op).unwrap();
+    assert!(linked(&second).next().is_none() && follow(&second, &main).is_none());
+    assert_eq!(check(&second), Ok(()));
+    assert!(keep(&second, &band("ghost"), KeptId(4)).is_err());
+
+    let mut undone = before.clone();
+    let op = keep(&undone, &band("main"), KeptId(3)).unwrap();
+    assert_eq!(apply(&mut undone, op).unwrap(), back);
+    apply(&mut undone, back).unwrap();
+    assert_eq!(undone, before);
+    assert_eq!(go(&undone), "Go");
+}

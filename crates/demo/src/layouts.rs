@@ -1,9 +1,9 @@
 //! The templates with which the demo shop opens, and what single products and types keep different from them.
 
 use crate::{DemoTemplate, handle};
-use compagina_core::ids::{BandId, ColumnId, NameError, PieceId};
+use compagina_core::ids::{BandId, ColumnId, KeptId, NameError, PieceId};
 use compagina_core::page::piece::{
-    band, buy_button, details, facts, gallery, promises, related, reviews, stock_line,
+    band, buy_button, details, facts, gallery, promises, related, reviews, stock_line, text as page_text,
 };
 use compagina_core::page::{
     Band, Column, Departure, Device, Kind, Layout, Op, Piece, SetValue, Setting, Target, Values, Whom,
@@ -33,6 +33,20 @@ pub(crate) fn all() -> Vec<DemoTemplate> {
             )],
         },
     ]
+}
+
+/// A band that is linked in two templates.
+pub(crate) fn how_we_sew() -> Band {
+    let body = "<h2>How we sew</h2><p>Every panel is cut with a hot blade, so that no edge can fray. Seams are sewn twice, \
+        flat and folded, and every point that carries a line is backed with cloth of the sail before.</p>";
+    let said =
+        Piece { id: name("kept1-0-0"), kind: Kind::Text, values: values(&[(&page_text::BODY, text(body))]) };
+    Band {
+        id: name::<BandId>("kept1"),
+        kept: Some(KeptId(1)),
+        values: values(&[(&band::GROUND, text("tinted")), (&band::NAME, text("How we sew"))]),
+        columns: vec![Column { id: name::<ColumnId>("kept1-c0"), width: 12, pieces: vec![said] }],
+    }
 }
 
 /// A step that is taken on a template after it was published: its draft isn't live.
@@ -89,7 +103,12 @@ impl Builder {
             pieces,
         };
         let columns = columns.into_iter().enumerate().map(column).collect();
-        self.bands.push(Band { id: name::<BandId>(&format!("b{number}")), values: values(wide), columns });
+        self.bands.push(Band {
+            id: name::<BandId>(&format!("b{number}")),
+            kept: None,
+            values: values(wide),
+            columns,
+        });
     }
 
     fn finish(self) -> Layout {
@@ -183,6 +202,7 @@ fn by_the_metre() -> Layout {
         vec![b.piece(Kind::Summary, &[]), b.piece(Kind::Details, &[(&details::AS, text("folding"))])];
     let facts = vec![b.piece(Kind::Facts, &[(&facts::HEADING, text("In figures"))])];
     b.band(&[(&band::GROUND, text("tinted"))], vec![(7, details), (5, facts)]);
+    b.bands.push(how_we_sew());
     let more = vec![b.piece(Kind::Related, &[])];
     b.band(&[], vec![(12, more)]);
     b.finish()
@@ -211,6 +231,7 @@ fn workshop() -> Layout {
         b.piece(Kind::Details, &[(&details::AS, text("folding"))]),
     ];
     b.band(&[], vec![(6, left), (6, right)]);
+    b.bands.push(how_we_sew());
     let more = vec![b.piece(Kind::Related, &[])];
     b.band(&[], vec![(12, more)]);
     b.finish()

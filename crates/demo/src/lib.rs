@@ -16,7 +16,7 @@ use compagina_core::catalog::{NewOption, NewProduct, Shop};
 use compagina_core::ids::Handle;
 use compagina_core::media::Focus;
 use compagina_core::money::{Currency, Locale, MoneyError};
-use compagina_core::page::{Layout, Op};
+use compagina_core::page::{Band, Layout, Op};
 use compagina_core::template::Reach;
 
 pub use options::swatch_files;
@@ -74,6 +74,8 @@ pub struct DemoShop {
     pub options: Vec<NewOption>,
     pub products: Vec<DemoProduct>,
     pub templates: Vec<DemoTemplate>,
+    /// Kept bands by their names; the first has the number 1.
+    pub kept: Vec<(&'static str, Band)>,
     pub past_prices: Vec<PastPrice>,
 }
 
@@ -90,6 +92,7 @@ pub fn demo_shop(more: u32) -> Result<DemoShop, MoneyError> {
         options: options::all(),
         products,
         templates: layouts::all(),
+        kept: vec![("How we sew", layouts::how_we_sew())],
         past_prices: terms::past_prices(),
     })
 }

@@ -76,7 +76,12 @@ fn page_of(kind: Kind, set: Vec<(&'static Setting, SetValue)>) -> Layout {
     let values = set.into_iter().fold(Values::default(), |all, (s, value)| all.with(Device::Wide, s, value));
     let piece = Piece { id: PieceId::try_from("it").unwrap(), kind, values };
     let column = Column { id: ColumnId::try_from("c").unwrap(), width: 12, pieces: vec![piece] };
-    let band = Band { id: BandId::try_from("b").unwrap(), values: Values::default(), columns: vec![column] };
+    let band = Band {
+        id: BandId::try_from("b").unwrap(),
+        kept: None,
+        values: Values::default(),
+        columns: vec![column],
+    };
     Layout { bands: vec![band], ..Layout::default() }
 }
 

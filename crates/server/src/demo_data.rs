@@ -43,6 +43,9 @@ pub async fn fill_if_empty(store: &Store, media: &Media, more: u32) -> Result<()
             tracing::info!("{number} of {count} products");
         }
     }
+    for (name, band) in &demo.kept {
+        store.add_kept_band(name, band).await?;
+    }
     let mut owners = Vec::new();
     for (name, email, word) in OWNERS {
         let hash = password::hash(word).map_err(|why| StorageError::Damaged { what: "password", why })?;

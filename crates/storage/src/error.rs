@@ -14,7 +14,7 @@ pub enum StorageError {
     #[error("this was made on revision {expected}; the template is at revision {current} by now")]
     RevisionMismatch { expected: u64, current: u64 },
     #[error("somebody else changed the same thing; the template is at revision {current} by now")]
-    Clash { who: Option<String>, touch: Touch, current: u64 },
+    Clash { who: Option<String>, touch: Box<Touch>, current: u64 },
     #[error("there can be at most {most} {what}")]
     Full { what: &'static str, most: i64 },
     #[error("there is nothing left to {step}")]

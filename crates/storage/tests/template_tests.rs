@@ -9,7 +9,12 @@ use sqlx::MySqlPool;
 async fn template(pool: MySqlPool) -> (Store, TemplateId) {
     let store = Store::from_pool(pool).await.unwrap();
     let column = Column { id: ColumnId::try_from("c").unwrap(), width: 12, pieces: vec![] };
-    let band = Band { id: BandId::try_from("b").unwrap(), values: Values::default(), columns: vec![column] };
+    let band = Band {
+        id: BandId::try_from("b").unwrap(),
+        kept: None,
+        values: Values::default(),
+        columns: vec![column],
+    };
     let layout = Layout { bands: vec![band], ..Layout::default() };
     let id = store.add_template("All", &Reach::fallback(), &layout, true).await.unwrap();
     (store, id)

@@ -25,7 +25,12 @@ async fn template(pool: MySqlPool) -> (Store, TemplateId) {
     let kinds = [("title", Kind::Title), ("price", Kind::Price), ("buy", Kind::BuyButton)];
     let piece = |(name, kind): (&str, Kind)| Piece { id: id(name), kind, values: Values::default() };
     let column = Column { id: ColumnId::try_from("c").unwrap(), width: 12, pieces: kinds.map(piece).into() };
-    let band = Band { id: BandId::try_from("b").unwrap(), values: Values::default(), columns: vec![column] };
+    let band = Band {
+        id: BandId::try_from("b").unwrap(),
+        kept: None,
+        values: Values::default(),
+        columns: vec![column],
+    };
     let layout = Layout { bands: vec![band], ..Layout::default() };
     let id = store.add_template("All", &Reach::fallback(), &layout, true).await.unwrap();
     (store, id)

@@ -3,6 +3,7 @@
 
 use compagina_tests::desk::{choose, click, press};
 use compagina_tests::{Browser, Screen, find, until};
+use fantoccini::key::Key;
 use std::time::Duration;
 
 const FOLDER: &str = concat!(env!("CARGO_MANIFEST_DIR"), "/../docs/screenshots");
@@ -35,7 +36,7 @@ async fn owners_views(base: &str) {
     tokio::time::sleep(Duration::from_secs(2)).await;
     take(&browser, "shelf").await;
     client.goto(&format!("{base}/templates")).await.unwrap();
-    until(client, "document.querySelectorAll('tbody tr').length === 10").await;
+    until(client, "document.querySelectorAll('tbody tr').length === 12").await;
     take(&browser, "templates").await;
     client.goto(&format!("{base}/templates/2?product=whimbrel")).await.unwrap();
     proofs_are_drawn(&browser).await;
@@ -47,6 +48,7 @@ async fn owners_views(base: &str) {
     press(client, "3").await;
     proofs_are_drawn(&browser).await;
     gallery(&browser).await;
+    templates(&browser, base).await;
     client.goto(&format!("{base}/house-style")).await.unwrap();
     until(client, "document.querySelector('iframe')?.contentDocument?.querySelector('.sample-box')").await;
     take(&browser, "house-style").await;
@@ -65,6 +67,28 @@ async fn owners_views(base: &str) {
     take(&browser, "wording").await;
     pictures(&browser, base).await;
     browser.client.clone().close().await.unwrap();
+}
+
+/// What single products and types keep different, and what a draft changes where.
+async fn templates(browser: &Browser, base: &str) {
+    let client = &browser.client;
+    click(client, ".head .chip", "departures").await;
+    until(client, "document.querySelectorAll('[aria-label=Departures] li').length === 4").await;
+    take(browser, "departures").await;
+    click(client, "[aria-label=Departures] button", "Close").await;
+    choose(client, "Buy button").await;
+    find(client, "#slip-says").await.click().await.unwrap();
+    let words = find(client, ".slip input[aria-labelledby=label-words]").await;
+    words.send_keys(&format!("{}a{}Take it flying", Key::Control, Key::Control)).await.unwrap();
+    until(client, "document.querySelector('[data-test=state]').textContent.includes('1 change')").await;
+    choose(client, "Options").await;
+    find(client, "[aria-label='Remove this']").await.click().await.unwrap();
+    until(client, "document.querySelector('[data-test=state]').textContent.includes('2 changes')").await;
+    client.goto(&format!("{base}/templates/2/changes")).await.unwrap();
+    until(client, "document.querySelectorAll('.way').length > 1").await;
+    let drawn = "[...document.querySelectorAll('iframe')].every(f => f.contentDocument?.querySelector('.k-gallery img')?.complete)";
+    until(client, drawn).await;
+    take(browser, "what-changes-where").await;
 }
 
 /// The gallery's slip, and the pictures that it shows.
@@ -127,8 +151,9 @@ async fn shop_on(base: &str, screen: Screen, suffix: &str) {
     let browser = Browser::open(screen).await;
     let client = &browser.client;
     client.goto(&format!("{base}/shop/products/whimbrel?colour=ember&sail=2-1-m")).await.unwrap();
-    take(&browser, &format!("product-{suffix}")).await;
-    if suffix == "wide" {
+    if suffix == "phone" {
+        take(&browser, "product-phone").await;
+    } else {
         client.goto(&format!("{base}/shop")).await.unwrap();
         take(&browser, "listing").await;
         client
@@ -146,11 +171,6 @@ async fn shop_on(base: &str, screen: Screen, suffix: &str) {
         client.goto(&format!("{base}/shop/products/braided-line?reel=25-m&quantity=4")).await.unwrap();
         until(client, "document.querySelector('[data-ready]')").await;
         take(&browser, "ladder").await;
-        let aside = "document.getElementById('buy').insertAdjacentHTML('beforeend', '<input type=hidden name=after value=side>')";
-        client.execute(aside, vec![]).await.unwrap();
-        find(client, ".k-buy-button .buy").await.click().await.unwrap();
-        until(client, "document.querySelector('dialog.side-cart[open]')").await;
-        take(&browser, "side-cart").await;
     }
     browser.client.clone().close().await.unwrap();
 }

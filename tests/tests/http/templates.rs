@@ -52,19 +52,19 @@ async fn moving_a_product_or_a_type_is_told_before_it_is_done(pool: MySqlPool) {
         told["moves"][0],
         json!({ "handle": "carbon-spar", "name": "Carbon spar", "from": 1, "to": 3 })
     );
-    assert!(!shop_page(&owner, "carbon-spar").await.contains("Cut to length"), "only told");
+    assert!(!shop_page(&owner, "carbon-spar").await.contains("Cut to length on the day"), "only told");
 
     let moving = json!({ "what": "type", "kind": "spares", "to": 3 });
     let done = json_of(shift(moving).await).await;
     assert_eq!(done["templates"]["templates"][2]["products"], 8);
-    assert!(shop_page(&owner, "carbon-spar").await.contains("Cut to length"));
+    assert!(shop_page(&owner, "carbon-spar").await.contains("Cut to length on the day"));
 
     // One product goes its own way, and why is told.
     json_of(shift(json!({ "what": "product", "product": "carbon-spar", "to": 1 })).await).await;
     let served = json_of(owner.get("/api/templates/served?type=spares").await).await;
     let why: Vec<_> = served["products"].as_array().unwrap().iter().take(2).map(|p| &p["why"]).collect();
     assert_eq!(why, ["it is named there", "its type is Spares"]);
-    assert!(!shop_page(&owner, "carbon-spar").await.contains("Cut to length"));
+    assert!(!shop_page(&owner, "carbon-spar").await.contains("Cut to length on the day"));
 
     for (body, status) in [
         (json!({ "what": "type", "kind": "boats", "to": 3 }), 404),
@@ -181,7 +181,7 @@ async fn what_changes_where_tells_each_page_once_with_what_it_lacks(pool: MySqlP
             .as_array()
             .unwrap()
             .iter()
-            .any(|c| *c == json!({ "kind": "piece_removed", "piece": "p6" }))
+            .any(|c| *c == json!({ "kind": "piece_removed", "piece": "p6", "was": "options" }))
     };
     assert!(gone("whimbrel"));
     let words_of = |handle: &str| way(handle)["changes"].to_string().contains("p9");
@@ -249,7 +249,7 @@ async fn a_product_gets_a_page_of_its_own_and_comes_back(pool: MySqlPool) {
     assert_eq!((&desk["serves"], &desk["products"][0]["handle"]), (&json!(1), &json!("curlew")));
     assert!(desk["draft"]["layout"].to_string().contains("Take the Curlew out"), "as it had it");
     assert!(desk["draft"]["layout"]["departures"].is_null());
-    edit(&owner, id, json!({ "op": "remove_piece", "piece": "p13" })).await;
+    edit(&owner, id, json!({ "op": "remove_piece", "piece": "p14" })).await;
     publish(&owner, id).await;
     assert!(!shop_page(&owner, "curlew").await.contains("From people who fly it"));
     assert!(shop_page(&owner, "plover").await.contains("From people who fly it"));
@@ -302,4 +302,63 @@ async fn a_template_file_is_read_and_written_again_the_same(pool: MySqlPool) {
     let large = owner.try_send(Method::POST, "/api/templates/file", vec![b' '; 50_000_000].into()).await;
     assert!(large.is_err() || large.unwrap().status() == 413);
     assert_eq!(count().await, before, "nothing was changed");
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_linked_band_changes_everywhere_and_a_copy_does_not(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let revision = |template: u64| {
+        let owner = &owner;
+        async move {
+            json_of(owner.get(&format!("/api/templates/{template}/desk")).await).await["draft"]["revision"]
+                .clone()
+        }
+    };
+    let bands = json_of(owner.get("/api/kept-bands").await).await;
+    assert_eq!(bands[0]["used"], json!(["By the metre", "Workshops"]));
+    let op = |body: &str| json!({ "op": "set", "target": { "piece": "kept1-0-0" }, "setting": "body", "device": "wide", "value": body });
+    edit(&owner, 3, op("<p>By hand</p>")).await;
+    let other = json_of(owner.get("/api/templates/4/desk").await).await;
+    assert!(other["draft"]["layout"].to_string().contains("By hand"), "in the other draft at once");
+    let impact = owner.page("/api/templates/3/impact".to_owned()).await;
+    assert!(impact.contains("braided-line") && impact.contains("sew-your-first-kite"), "{impact}");
+    assert!(!shop_page(&owner, "sew-your-first-kite").await.contains("By hand"));
+    publish(&owner, 3).await;
+    let workshop = shop_page(&owner, "sew-your-first-kite").await;
+    assert!(workshop.contains("By hand"));
+    assert!(!workshop.contains("Moved free of charge"), "the rest of that draft isn't live");
+    // Undone in the other one, it is undone here too.
+    let body = json!({ "revision": revision(4).await });
+    json_of(owner.post("/api/templates/4/undo", &body).await).await;
+    let here = json_of(owner.get("/api/templates/3/desk").await).await;
+    assert!(here["draft"]["layout"].to_string().contains("hot blade"));
+
+    // Kept, put elsewhere linked and as a copy, unlinked, forgotten.
+    let body = json!({ "revision": revision(2).await, "band": "b3", "name": "The details" });
+    let kept = json_of(owner.post("/api/templates/2/kept-bands", &body).await).await;
+    assert_eq!(kept["layout"]["bands"][2]["kept"], 2);
+    for copy in [Value::Null, json!("b-mine")] {
+        let body = json!({ "revision": revision(1).await, "index": 1, "copy": copy });
+        json_of(owner.post("/api/templates/1/kept-bands/2", &body).await).await;
+    }
+    let twice = json!({ "revision": revision(1).await, "index": 1 });
+    assert_eq!(owner.post("/api/templates/1/kept-bands/2", &twice).await.status(), 422, "once on a page");
+    edit(&owner, 2, json!({ "op": "remove_piece", "piece": "kept2-0-0" })).await;
+    let pieces = |layout: &Value, band: &str| {
+        let band = layout["bands"].as_array().unwrap().iter().find(|b| b["id"] == band).unwrap().clone();
+        band["columns"][0]["pieces"].as_array().unwrap().len()
+    };
+    let one = json_of(owner.get("/api/templates/1/desk").await).await["draft"]["layout"].clone();
+    assert_eq!((pieces(&one, "kept2"), pieces(&one, "b-mine")), (0, 1));
+    assert_eq!(owner.delete("/api/kept-bands/2").await.status(), 422);
+    for template in [1, 2] {
+        let body = json!({ "revision": revision(template).await, "band": "kept2", "prefix": "b-own" });
+        json_of(owner.post(&format!("/api/templates/{template}/unlink-band"), &body).await).await;
+    }
+    assert_eq!(json_of(owner.delete("/api/kept-bands/2").await).await.as_array().unwrap().len(), 1);
+    let nameless = json!({ "revision": revision(2).await, "band": "b1", "name": " " });
+    assert_eq!(owner.post("/api/templates/2/kept-bands", &nameless).await.status(), 422);
+    let file = owner.page("/api/templates/3/file".to_owned()).await;
+    assert!(!file.contains("\"kept\"") && file.contains("hot blade"));
 }

@@ -154,7 +154,7 @@ async fn two_actions_change_what_follows_the_click(pool: MySqlPool) {
         open_desk(&client, &base, "/templates/2?product=whimbrel").await;
         choose(&client, "Buy button").await;
         click(&client, ".slip [aria-labelledby=label-after] button", "Side cart").await;
-        in_both(&client, "page.querySelector('.k-buy-button [data-after=side]')").await;
+        in_both(&client, "page.querySelector('input[name=after][value=side]')").await;
     })
     .await;
 }

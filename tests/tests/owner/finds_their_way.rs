@@ -41,14 +41,19 @@ async fn a_templates_reach_is_changed_and_explained(pool: MySqlPool) {
     Browser::run(Screen::Wide, |client| async move {
         Browser::sign_in(&client, &base).await;
         client.goto(&format!("{base}/templates")).await.unwrap();
-        until(&client, "document.querySelectorAll('tbody tr').length === 10").await;
-        click(&client, "tbody tr:nth-child(2) button").await;
+        until(&client, "document.querySelectorAll('tbody tr').length === 12").await;
+        click(&client, "[aria-label=Templates] tbody tr:nth-child(2) .acts button").await;
+        until(&client, "document.querySelector('.shift')?.innerText.includes('No product changes')").await;
         click(&client, "input[value='lines-and-winders']").await;
+        // What that moves is told before it is kept.
+        until(&client, "document.querySelector('.shift').innerText.includes('By the metre → Sport kites')")
+            .await;
         click(&client, "form.dialog-sheet button[type=submit]").await;
         until(&client, "document.querySelector('tbody tr:nth-child(2)').textContent.includes('16 products')")
             .await;
-        let row = "document.querySelector('table:last-of-type tbody tr:nth-child(3)').textContent";
-        until(&client, &format!("{row}.includes('Sport kites')")).await;
+        let cell =
+            "document.querySelector('[aria-label^=\"Lines and winders, Sport kites: serves 4 of 4\"]')";
+        until(&client, &format!("{cell}.textContent.includes('tied')")).await;
     })
     .await;
 }

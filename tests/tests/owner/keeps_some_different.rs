@@ -52,8 +52,8 @@ async fn one_type_and_one_product_keep_their_own_in_two_actions_each(pool: MySql
         choose(&client, "Buy button").await;
         find(&client, "#slip-says").await.click().await.unwrap();
 
-        // The next product is not meant: the scope falls back to all.
-        find(&client, "[aria-label^='Next product']").await.click().await.unwrap();
+        // The product before is not meant: the scope falls back to all.
+        find(&client, "[aria-label^='Product before']").await.click().await.unwrap();
         in_both(&client, "page.querySelector('.k-buy-button .buy').innerText === 'Add to cart'").await;
         until(&client, "document.querySelector('.scope [aria-pressed=true]').textContent.trim() === 'All'")
             .await;
@@ -62,7 +62,7 @@ async fn one_type_and_one_product_keep_their_own_in_two_actions_each(pool: MySql
         until(&client, &in_proof("Wide", THREE)).await;
         type_into(&client, ".slip input[aria-labelledby=label-words]", "Buy").await;
         in_both(&client, "page.querySelector('.k-buy-button .buy').innerText === 'Buy'").await;
-        find(&client, "[aria-label^='Product before']").await.click().await.unwrap();
+        find(&client, "[aria-label^='Next product']").await.click().await.unwrap();
         in_both(&client, "page.querySelector('.k-buy-button .buy').innerText === 'Take the Dunlin'").await;
         until(
             &client,

@@ -73,6 +73,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/kept-bands": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** All kept bands, with where each is linked. */
+        get: operations["list_kept_bands"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/kept-bands/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Forgets a kept band that is linked nowhere. */
+        delete: operations["forget_kept_band"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/media": {
         parameters: {
             query?: never;
@@ -753,6 +787,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/templates/{id}/kept-bands": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keeps a band under a name; here it becomes the first that is linked to it. */
+        post: operations["keep_band"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates/{id}/kept-bands/{kept}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Puts a kept band into a page, linked or as a copy. */
+        post: operations["place_kept_band"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/templates/{id}/operations": {
         parameters: {
             query?: never;
@@ -990,6 +1058,23 @@ export interface paths {
         put?: never;
         /** Takes the last edit back. */
         post: operations["undo"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates/{id}/unlink-band": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Makes a linked band the page's own; it is no longer changed with the others. */
+        post: operations["unlink_band"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1234,6 +1319,7 @@ export interface components {
         Band: {
             columns: components["schemas"]["Column"][];
             id: components["schemas"]["BandId"];
+            kept?: components["schemas"]["KeptId"] | null;
             values?: components["schemas"]["Values"];
         };
         /** @description Names a band within its layout, for good. */
@@ -1460,6 +1546,7 @@ export interface components {
             /** @enum {string} */
             kind: "piece_removed";
             piece: components["schemas"]["PieceId"];
+            was: components["schemas"]["Kind"];
         } | {
             /** @enum {string} */
             kind: "piece_moved";
@@ -1712,6 +1799,13 @@ export interface components {
             look: components["schemas"]["Kept"];
             name: string;
         };
+        /** @description A band of the page that is to be kept. */
+        Keeping: {
+            band: components["schemas"]["BandId"];
+            name: string;
+            /** Format: int64 */
+            revision: number;
+        };
         /** @description A situation that can be looked up again. The product and its choice are part of it only where they are named. */
         Kept: {
             cart: components["schemas"]["CartMood"];
@@ -1729,6 +1823,19 @@ export interface components {
             sale: components["schemas"]["SaleMood"];
             stock: components["schemas"]["StockMood"];
         };
+        /** @description A band that is kept for several templates. */
+        KeptBand: {
+            id: components["schemas"]["KeptId"];
+            name: string;
+            pieces: number;
+            /** @description The names of the templates in which it is linked. */
+            used: string[];
+        };
+        /**
+         * Format: int64
+         * @description A kept band's number in the database.
+         */
+        KeptId: number;
         KeptView: {
             /** Format: int64 */
             id: number;
@@ -2221,6 +2328,14 @@ export interface components {
             /** @description The template that serves them from now on. */
             id: components["schemas"]["TemplateId"];
         };
+        /** @description A linked band that is to go its own way. */
+        Parting: {
+            band: components["schemas"]["BandId"];
+            /** @description How the names of its parts begin then. */
+            prefix: components["schemas"]["BandId"];
+            /** Format: int64 */
+            revision: number;
+        };
         /** @description A price that was, until a time by the shop's clocks. */
         PastPriceView: {
             /** @description The SKU of a variant with a price of its own; none for the product's price. */
@@ -2287,6 +2402,14 @@ export interface components {
             cart: components["schemas"]["Policy"];
             page: components["schemas"]["Policy"];
             quick: components["schemas"]["Policy"];
+        };
+        /** @description Where a kept band is put. */
+        Placing: {
+            copy?: components["schemas"]["BandId"] | null;
+            /** @description Before the band that is at this place. */
+            index: number;
+            /** Format: int64 */
+            revision: number;
         };
         /** @description A plan, and what an owner calls it. */
         PlanChoice: {
@@ -2955,6 +3078,19 @@ export interface components {
             name: string;
             reach: components["schemas"]["Reach"];
         };
+        /** @description A template as it stands in a file. */
+        TemplateFile: {
+            /** @description Always `compagina-template`. */
+            format: string;
+            layout: components["schemas"]["Layout"];
+            name: string;
+            reach: components["schemas"]["Reach"];
+            /**
+             * Format: int32
+             * @description Of the file's format; this is 1.
+             */
+            version: number;
+        };
         /**
          * Format: int64
          * @description A template's number in the database.
@@ -3463,6 +3599,70 @@ export interface operations {
                 };
             };
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    list_kept_bands: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptBand"][];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    forget_kept_band: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptBand"][];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -5285,7 +5485,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": string;
+                    "application/json": components["schemas"]["TemplateFile"];
                 };
             };
             401: {
@@ -5371,6 +5571,121 @@ export interface operations {
                 };
             };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    keep_band: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Keeping"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DraftView"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    place_kept_band: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+                kept: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Placing"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DraftView"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6105,6 +6420,63 @@ export interface operations {
                 };
             };
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    unlink_band: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Parting"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DraftView"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -64,11 +64,18 @@ pub fn write_template(name: &str, reach: &Reach, layout: &Layout) -> String {
         version: VERSION,
         name: name.to_owned(),
         reach: reach.clone(),
-        layout: layout.clone(),
+        layout: without_links(layout),
     };
     let mut text = serde_json::to_string_pretty(&file).unwrap_or_default();
     text.push('\n');
     text
+}
+
+/// What a band is linked to means nothing in another shop.
+fn without_links(layout: &Layout) -> Layout {
+    let mut layout = layout.clone();
+    layout.bands.iter_mut().for_each(|band| band.kept = None);
+    layout
 }
 
 #[derive(Deserialize)]
@@ -128,6 +135,9 @@ fn check_layout(layout: &Layout) -> Result<(), FileError> {
     }
     for (b, band) in layout.bands.iter().enumerate() {
         let place = format!("layout.bands[{b}]");
+        if band.kept.is_some() {
+            return Err(at(format!("{place}.kept"), &"a file holds no links; leave it out"));
+        }
         check_values(&place, "Band", piece::band::SETTINGS, &band.values)?;
         for (c, column) in band.columns.iter().enumerate() {
             for (p, piece) in column.pieces.iter().enumerate() {

@@ -1,4 +1,4 @@
-use super::{Band, Departure, Device, Layout, Piece, Target, Values, Whom};
+use super::{Band, Departure, Device, Kind, Layout, Piece, Target, Values, Whom};
 use crate::ids::{BandId, ColumnId, PieceId};
 use serde::Serialize;
 use std::collections::{BTreeMap, BTreeSet};
@@ -13,6 +13,7 @@ pub enum Difference {
     },
     PieceRemoved {
         piece: PieceId,
+        was: Kind,
     },
     PieceMoved {
         piece: PieceId,
@@ -123,7 +124,7 @@ fn compare_pieces(before: &Layout, after: &Layout, found: &mut Vec<Difference>) 
         }
     }
     let gone = before.pieces().filter(|p| after.piece(&p.id).is_none_or(|now| now.kind != p.kind));
-    found.extend(gone.map(|p| Difference::PieceRemoved { piece: p.id.clone() }));
+    found.extend(gone.map(|p| Difference::PieceRemoved { piece: p.id.clone(), was: p.kind }));
 }
 
 /// Pieces that came from another column, and those that changed their order among the ones that stayed in theirs. A
@@ -232,7 +233,10 @@ mod tests {
         let before = layout();
         let mut after = before.clone();
         apply(&mut after, Op::RemovePiece { piece: id("crumbs") }).unwrap();
-        assert_eq!(differences(&before, &after), [Difference::PieceRemoved { piece: id("crumbs") }]);
+        assert_eq!(
+            differences(&before, &after),
+            [Difference::PieceRemoved { piece: id("crumbs"), was: Kind::Breadcrumb }]
+        );
         assert_eq!(differences(&after, &before), [Difference::PieceAdded { piece: id("crumbs") }]);
     }
 }

@@ -1,5 +1,5 @@
 use super::{Departure, Device, Kind, Rule, SetValue, Setting, piece};
-use crate::ids::{BandId, ColumnId, PieceId};
+use crate::ids::{BandId, ColumnId, KeptId, PieceId};
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
 
@@ -86,6 +86,9 @@ pub struct Column {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Band {
     pub id: BandId,
+    /// The kept band that it is linked to: it is the same wherever it is linked.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub kept: Option<KeptId>,
     #[serde(default)]
     pub values: Values,
     pub columns: Vec<Column>,

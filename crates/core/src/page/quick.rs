@@ -29,7 +29,7 @@ pub fn quick_look(page: &Layout) -> Result<Layout, NameError> {
     let space = |values: Values, setting| values.with(Device::Wide, setting, SetValue::Number(3));
     let values = space(space(Values::default(), &band::SPACE_ABOVE), &band::SPACE_BELOW);
     let columns = vec![column("quick-pictures", pictures)?, column("quick-words", beside)?];
-    let band = Band { id: BandId::try_from("quick")?, values, columns };
+    let band = Band { id: BandId::try_from("quick")?, kept: None, values, columns };
     Ok(Layout { frame: Frame::None, bands: vec![band], ..Layout::default() })
 }
 
@@ -64,6 +64,7 @@ mod tests {
         let mut page = Layout::default();
         page.bands.push(Band {
             id: BandId::try_from("all").unwrap(),
+            kept: None,
             values: Values::default(),
             columns: vec![Column {
                 id: ColumnId::try_from("one").unwrap(),

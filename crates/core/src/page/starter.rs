@@ -438,7 +438,7 @@ fn lay_band(plan: &Plan, number: usize, waiting: &mut Vec<Piece>) -> Band {
         width: *width,
         pieces: kinds.iter().flat_map(|kind| take(*kind, waiting)).collect(),
     });
-    Band { id: name::<BandId>(&format!("s{number}")), values, columns: columns.collect() }
+    Band { id: name::<BandId>(&format!("s{number}")), kept: None, values, columns: columns.collect() }
 }
 
 /// All pieces of a kind, in the order of the page.
@@ -451,7 +451,7 @@ fn take(kind: Kind, waiting: &mut Vec<Piece>) -> Vec<Piece> {
 fn rest(pieces: Vec<Piece>) -> Band {
     let values = Values::default().with(Device::Wide, &band::NAME, text("Had no place"));
     let column = Column { id: name::<ColumnId>("s-rest-1"), width: 12, pieces };
-    Band { id: name::<BandId>("s-rest"), values, columns: vec![column] }
+    Band { id: name::<BandId>("s-rest"), kept: None, values, columns: vec![column] }
 }
 
 /// What a new list begins with, so that the piece can be seen; an owner is reminded of it when publishing.

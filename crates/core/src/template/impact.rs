@@ -115,7 +115,7 @@ impl<'a> Comparison<'a> {
         };
         match change {
             Difference::PieceAdded { piece: id }
-            | Difference::PieceRemoved { piece: id }
+            | Difference::PieceRemoved { piece: id, .. }
             | Difference::PieceMoved { piece: id }
             | Difference::PieceSet { piece: id, .. } => piece(id),
             Difference::BandAdded { band: id }

@@ -3,6 +3,7 @@
 
 mod compose;
 mod impact;
+pub mod kept;
 mod reach;
 mod serving;
 

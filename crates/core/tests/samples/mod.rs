@@ -34,6 +34,7 @@ pub fn layout() -> Layout {
         |name, width, pieces| Column { id: ColumnId::try_from(name as &str).unwrap(), width, pieces };
     let band = |name, columns| Band {
         id: BandId::try_from(name as &str).unwrap(),
+        kept: None,
         values: Values::default(),
         columns,
     };

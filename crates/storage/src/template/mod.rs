@@ -1,10 +1,12 @@
 //! Templates and the steps taken on them. An edit, its document and its revision are one transaction.
 
 mod history;
+mod kept;
 mod publish;
 mod step;
 
 pub use history::{EditRow, Moment, PublicationRow};
+pub use kept::KeptRow;
 pub use publish::PlannedRow;
 pub use step::{Change, Draft, History};
 

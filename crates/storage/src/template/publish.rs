@@ -1,6 +1,6 @@
 //! Publishing: what shoppers see becomes another layout in one step, at once or at a time, and can be taken back.
 
-use super::{history, step};
+use super::{history, kept, step};
 use crate::error::with_retries;
 use crate::{Result, StorageError, Store, change};
 use chrono::{DateTime, Utc};
@@ -144,7 +144,8 @@ async fn show(
     )
     .execute(&mut *tx)
     .await?;
-    history::note_publication(tx, id, revision, name, Some(owner), layout).await
+    history::note_publication(tx, id, revision, name, Some(owner), layout).await?;
+    kept::publish_linked(tx, id, owner, layout).await
 }
 
 async fn unplan(db: &mut MySqlConnection, id: TemplateId) -> Result<()> {

@@ -1,6 +1,7 @@
 //! A step on a draft: an edit, or going back or forward. A late edit lands too, unless it touches what somebody else
 //! has changed since its maker last looked.
 
+use super::kept;
 use crate::error::with_retries;
 use crate::{Result, StorageError, Store};
 use compagina_core::ids::TemplateId;
@@ -50,21 +51,15 @@ impl Store {
             if expected != current {
                 check_late(&mut tx, id, owner, expected, current, &change).await?;
             }
-            let revision = current + 1;
+            let (revision, before) = (current + 1, layout.clone());
             let op = match change.clone() {
                 Change::Edit(op) => record(&mut tx, id, owner, revision, &mut layout, op).await?,
                 Change::Undo => step_back(&mut tx, id, &mut layout).await?,
                 Change::Redo => step_forward(&mut tx, id, &mut layout).await?,
             };
             note_step(&mut tx, id, owner, revision, &op).await?;
-            sqlx::query!(
-                "UPDATE template SET draft = ?, revision = ? WHERE id = ?",
-                Json(&layout) as _,
-                revision,
-                id.0
-            )
-            .execute(&mut *tx)
-            .await?;
+            kept::keep_linked(&mut tx, id, owner, &before, &mut layout).await?;
+            write_draft(&mut tx, id, revision, &layout).await?;
             tx.commit().await?;
             Ok(Draft { layout, revision })
         })
@@ -122,13 +117,30 @@ async fn check_late(
     for step in &steps {
         if let Some(touch) = Touch::common(&mine, &touches(&step.op.0)) {
             let who = if step.owner_id == owner { None } else { step.name.clone() };
-            return Err(StorageError::Clash { who, touch: touch.clone(), current });
+            return Err(StorageError::Clash { who, touch: Box::new(touch.clone()), current });
         }
     }
     Ok(())
 }
 
-async fn note_step(
+pub(super) async fn write_draft(
+    tx: &mut MySqlConnection,
+    id: TemplateId,
+    revision: u64,
+    layout: &Layout,
+) -> Result<()> {
+    sqlx::query!(
+        "UPDATE template SET draft = ?, revision = ? WHERE id = ?",
+        Json(layout) as _,
+        revision,
+        id.0
+    )
+    .execute(&mut *tx)
+    .await?;
+    Ok(())
+}
+
+pub(super) async fn note_step(
     tx: &mut MySqlConnection,
     id: TemplateId,
     owner: u64,
@@ -167,17 +179,29 @@ async fn record(
     if goes_on_typing(tx, id, owner, revision, &op).await? {
         return Ok(op);
     }
+    note_edit(tx, id, owner, revision, (&op, &inverse)).await?;
+    Ok(op)
+}
+
+/// An edit that can be taken back.
+pub(super) async fn note_edit(
+    tx: &mut MySqlConnection,
+    id: TemplateId,
+    owner: u64,
+    revision: u64,
+    (op, inverse): (&Op, &Op),
+) -> Result<()> {
     sqlx::query!(
         "INSERT INTO operation (template_id, revision, owner_id, op, inverse) VALUES (?, ?, ?, ?, ?)",
         id.0,
         revision,
         owner,
-        Json(&op) as _,
-        Json(&inverse) as _
+        Json(op) as _,
+        Json(inverse) as _
     )
     .execute(&mut *tx)
     .await?;
-    Ok(op)
+    Ok(())
 }
 
 /// Makes the edit a part of the one before, where that set the same value a moment ago.

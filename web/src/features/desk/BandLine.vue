@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { mdiChevronDown, mdiChevronRight } from "@mdi/js";
+import { mdiChevronDown, mdiChevronRight, mdiLinkVariant } from "@mdi/js";
 import { computed } from "vue";
 import { useDesk } from "./deskStore";
 import { injectMoves } from "./keys";
@@ -25,6 +25,7 @@ const count = computed(() => props.band.columns.reduce((sum, c) => sum + c.piece
       <v-icon :icon="folded ? mdiChevronRight : mdiChevronDown" size="14" />
     </button>
     <button class="band" :aria-pressed="chosen" @click="moves.choose({ band: band.id })">
+      <v-icon v-if="band.kept != null" :icon="mdiLinkVariant" size="13" title="Linked: the same wherever it is used" />
       {{ bandName(band) }}<span v-if="folded">, {{ count }} {{ count === 1 ? "piece" : "pieces" }}</span>
       <em v-if="why">{{ why }}</em> <i />
     </button>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
-import { mdiContentCopy, mdiDeleteOutline, mdiPlus, mdiUndoVariant } from "@mdi/js";
+import { mdiBrushVariant, mdiContentCopy, mdiDeleteOutline, mdiUndoVariant } from "@mdi/js";
 import { computed, ref } from "vue";
 import BandColumns from "./BandColumns.vue";
+import KeptBands from "./KeptBands.vue";
 import ScopePick from "./ScopePick.vue";
 import SlipField from "./SlipField.vue";
 import { useDesk } from "./deskStore";
@@ -69,6 +70,15 @@ const ownOfAll = computed(() => {
   const values = slip.value ? moves.valuesOf(slip.value.target) : undefined;
   return [values?.wide, values?.tablet, values?.phone].reduce((sum, v) => sum + Object.keys(v ?? {}).length, 0);
 });
+/** Others of the same kind on this page, and the settings that are looks. */
+const twins = computed(() => {
+  const here = moves.line.value?.piece;
+  return here ? desk.order.filter((line) => line.piece.kind === here.kind && line.piece.id !== here.id) : [];
+});
+const looks = computed(() =>
+  (slip.value?.fields ?? []).filter((f) => f.group === "looks" || f.group === "setting").map((f) => f.key),
+);
+const linkedBand = computed(() => (moves.line.value?.band ?? moves.band.value)?.kept != null);
 const verdict = computed(() => {
   const target = JSON.stringify(slip.value?.target);
   return props.facts?.verdicts.find((v) => JSON.stringify(v.target) === target) ?? null;
@@ -103,19 +113,37 @@ function turn(step: number): void {
         >
           <v-icon :icon="mdiUndoVariant" size="15" />
         </button>
-        <v-menu v-if="moves.band.value">
+        <v-menu v-if="twins.length">
           <template #activator="{ props: menu }">
-            <button v-bind="menu" class="tool" title="Add a band below" aria-label="Add a band below">
-              <v-icon :icon="mdiPlus" size="16" />
+            <button
+              v-bind="menu"
+              class="tool"
+              title="Looks of others of its kind"
+              aria-label="Looks of others of its kind"
+            >
+              <v-icon :icon="mdiBrushVariant" size="15" />
             </button>
           </template>
           <v-list>
-            <v-list-item title="Whole width" @click="moves.addBand([12])" />
-            <v-list-item title="Two columns, 7 + 5" @click="moves.addBand([7, 5])" />
-            <v-list-item title="Two columns, 6 + 6" @click="moves.addBand([6, 6])" />
-            <v-list-item title="Three columns" @click="moves.addBand([4, 4, 4])" />
+            <v-list-item
+              v-for="twin in twins"
+              :key="twin.piece.id"
+              :title="`Take the looks of ${twin.number}`"
+              @click="moves.giveLooks({ piece: twin.piece.id }, looks, [slip.target])"
+            />
+            <v-list-item
+              :title="twins.length === 1 ? 'Give it these looks' : `Give all ${twins.length} others these looks`"
+              @click="
+                moves.giveLooks(
+                  slip.target,
+                  looks,
+                  twins.map((twin) => ({ piece: twin.piece.id })),
+                )
+              "
+            />
           </v-list>
         </v-menu>
+        <KeptBands v-if="moves.band.value" :key="moves.band.value.id" :band="moves.band.value" />
         <button v-else class="tool" title="Copy, D" aria-label="Copy this piece" @click="moves.copy">
           <v-icon :icon="mdiContentCopy" size="15" />
         </button>
@@ -123,6 +151,9 @@ function turn(step: number): void {
           <v-icon :icon="mdiDeleteOutline" size="16" />
         </button>
       </div>
+      <p v-if="linkedBand" class="soft linked">
+        In a band that is linked: what changes here changes wherever it is linked.
+      </p>
       <ScopePick />
       <div
         class="groups"
@@ -211,6 +242,11 @@ function turn(step: number): void {
   overflow: hidden;
   text-overflow: ellipsis;
   white-space: nowrap;
+}
+.linked {
+  margin: 0;
+  padding: 0 14px 3px;
+  font-size: 11px;
 }
 .groups {
   display: flex;

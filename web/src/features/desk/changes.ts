@@ -25,7 +25,7 @@ export function changeWords(
       case "piece_added":
         return `${piece(change.piece)} added`;
       case "piece_removed":
-        return "A piece removed";
+        return `${labels.get(change.was) ?? "A piece"} removed`;
       case "piece_moved":
         return `${piece(change.piece)} moved`;
       case "piece_set":

@@ -172,6 +172,27 @@ export const useDesk = defineStore("desk", () => {
     problem.value = error ?? null;
     if (!error && view.value) view.value = { ...view.value, planned: null };
   }
+  const keepBand = (band: string, name: string) =>
+    take(() =>
+      ask(
+        api.POST("/api/templates/{id}/kept-bands", { params: path.value, body: { revision: revision(), band, name } }),
+      ),
+    );
+  const placeBand = (kept: number, index: number, copy: string | null) =>
+    take(() => {
+      const params = { path: { ...path.value.path, kept } };
+      const body = { revision: revision(), index, ...(copy ? { copy } : {}) };
+      return ask(api.POST("/api/templates/{id}/kept-bands/{kept}", { params, body }));
+    });
+  const unlinkBand = (band: string, prefix: string) =>
+    take(() =>
+      ask(
+        api.POST("/api/templates/{id}/unlink-band", {
+          params: path.value,
+          body: { revision: revision(), band, prefix },
+        }),
+      ),
+    );
   const bringBack = (moment: string) =>
     take(() =>
       ask(api.POST("/api/templates/{id}/bring-back", { params: path.value, body: { revision: revision(), moment } })),
@@ -214,6 +235,9 @@ export const useDesk = defineStore("desk", () => {
     publish,
     published,
     takeBack,
+    keepBand,
+    placeBand,
+    unlinkBand,
     unplan,
     begin,
     bringBack,

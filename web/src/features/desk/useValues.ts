@@ -43,9 +43,23 @@ export function useValues() {
     return desk.draft?.layout.bands.find((b) => b.id === inBand)?.values;
   }
 
+  /** Gives pieces the looks of another of their kind: what is set there is set here, what isn't is inherited. */
+  function giveLooks(from: Target, keys: string[], to: Target[]): void {
+    const model = valuesOf(from);
+    const ops = to.flatMap((target) => {
+      const own = valuesOf(target);
+      return DEVICES.flatMap((device) =>
+        keys
+          .filter((key) => JSON.stringify(model?.[device]?.[key]) !== JSON.stringify(own?.[device]?.[key]))
+          .map((key) => setting(target, key, device, model?.[device]?.[key] ?? null)),
+      );
+    });
+    if (ops.length) void desk.edit({ op: "many", ops });
+  }
+
   function set(target: Target, key: string, device: Device, value: Value | null): Promise<void> {
     return desk.edit(setting(target, key, device, value));
   }
 
-  return { set, rejoin, rejoinAll, valuesOf };
+  return { set, giveLooks, rejoin, rejoinAll, valuesOf };
 }

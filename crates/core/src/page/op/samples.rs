@@ -16,6 +16,7 @@ pub fn band(name: &str, columns: Vec<(&str, u8, Vec<Piece>)>) -> Band {
         |(name, width, pieces)| Column { id: ColumnId::try_from(name as &str).unwrap(), width, pieces };
     Band {
         id: BandId::try_from(name).unwrap(),
+        kept: None,
         values: Values::default(),
         columns: columns.into_iter().map(column).collect(),
     }

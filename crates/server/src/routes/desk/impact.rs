@@ -1,12 +1,13 @@
 use crate::error::{ApiError, ApiResult};
 use crate::reading::now;
-use crate::serving::{listed, live};
+use crate::serving::{LiveTemplate, listed, live};
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::web::{Bytes, Data, Path};
 use actix_web::{HttpResponse, get};
 use compagina_core::ids::{Handle, TemplateId};
-use compagina_core::page::Layout;
+use compagina_core::page::{Layout, Op, apply};
+use compagina_core::template::kept::{follow, linked};
 use compagina_core::template::{Candidate, Comparison, Impact, Index};
 use compagina_storage::{StorageError, Which};
 use futures_util::stream;
@@ -55,14 +56,30 @@ pub async fn show(state: Data<State>, _caller: Caller, id: Path<u64>) -> ApiResu
     Ok(HttpResponse::Ok().content_type("application/x-ndjson").streaming(lines))
 }
 
+/// The templates whose pages may change: this one, and live ones in which a band of it is linked.
+fn changed(id: TemplateId, draft: Layout, live: &[LiveTemplate]) -> ApiResult<HashMap<TemplateId, Layout>> {
+    let mut after = HashMap::new();
+    for other in live.iter().filter(|t| t.id != id) {
+        let mut layout = other.layout.clone();
+        let ops: Vec<_> = linked(&draft).filter_map(|(_, band)| follow(&layout, band)).collect();
+        if !ops.is_empty() {
+            apply(&mut layout, Op::Many { ops }).map_err(StorageError::from)?;
+            after.insert(other.id, layout);
+        }
+    }
+    after.insert(id, draft);
+    Ok(after)
+}
+
 /// A way through all products that the draft would serve, type by type.
 struct Search {
     state: Data<State>,
-    after: Layout,
-    /// What shoppers see of the template that serves a product now, by the template.
+    /// What shoppers will see of templates that change: the draft, and others that are linked with it.
+    after: HashMap<TemplateId, Layout>,
+    /// What shoppers see of the templates that serve these products now.
     before: HashMap<TemplateId, Layout>,
-    /// The template that serves each product now.
-    served: HashMap<Handle, TemplateId>,
+    /// For each product the template that serves it now, and the one that will.
+    served: HashMap<Handle, (TemplateId, TemplateId)>,
     /// Types that are still to be gone through, with how many of their products have been.
     types: Vec<(u64, u32)>,
     ways: HashMap<Impact, usize>,
@@ -81,9 +98,12 @@ impl Search {
         let is_live = |other: TemplateId| live.templates().iter().any(|t| t.id == other);
         let then = rows.iter().filter(|t| t.id == id || is_live(t.id));
         let then = Index::new(then.map(|t| Candidate { id: t.id, reach: &t.reach }), now(), &live.zone);
-        let reached = listed.iter().filter(|one| then.winner(&one.facts) == Some(id));
-        let served: HashMap<_, _> =
-            reached.filter_map(|one| Some((one.facts.handle.clone(), index.winner(&one.facts)?))).collect();
+        let after = changed(id, template.draft, live.templates())?;
+        let reached = listed.iter().filter_map(|one| {
+            let to = then.winner(&one.facts).filter(|to| after.contains_key(to))?;
+            Some((one.facts.handle.clone(), (index.winner(&one.facts)?, to)))
+        });
+        let served: HashMap<_, _> = reached.collect();
         let kinds: HashSet<&Handle> = listed
             .iter()
             .filter(|one| served.contains_key(&one.facts.handle))
@@ -91,10 +111,9 @@ impl Search {
             .collect();
         let types = state.store.types().await?.into_iter().rev();
         let types = types.filter(|row| kinds.contains(&row.kind.handle)).map(|row| (row.id, 0)).collect();
-        let from: HashSet<TemplateId> = served.values().copied().collect();
+        let from: HashSet<TemplateId> = served.values().map(|(from, _)| *from).collect();
         let before = live.templates().iter().filter(|t| from.contains(&t.id));
         let before = before.map(|t| (t.id, t.layout.clone())).collect();
-        let after = template.draft;
         let (ways, done, begun, ended) = (HashMap::new(), 0, false, false);
         Ok(Self { state, after, before, served, types, ways, done, begun, ended })
     }
@@ -114,13 +133,14 @@ impl Search {
         if products.len() == most as usize {
             self.types.push((type_id, skip + most));
         }
-        let mut comparisons: HashMap<TemplateId, Comparison<'_>> =
-            self.before.iter().map(|(id, before)| (*id, Comparison::new(before, &self.after))).collect();
+        let mut comparisons: HashMap<(TemplateId, TemplateId), Comparison<'_>> = HashMap::new();
         let (mut new, mut pages) = (Vec::new(), Vec::new());
         for product in &products {
-            let Some(template) = self.served.get(&product.handle) else { continue };
+            let Some(way @ (from, to)) = self.served.get(&product.handle) else { continue };
             self.done += 1;
-            let Some(impact) = comparisons.get_mut(template).and_then(|c| c.of(product)) else { continue };
+            let (Some(before), Some(after)) = (self.before.get(from), self.after.get(to)) else { continue };
+            let comparison = comparisons.entry(*way).or_insert_with(|| Comparison::new(before, after));
+            let Some(impact) = comparison.of(product) else { continue };
             let count = self.ways.len();
             let way = *self.ways.entry(impact.clone()).or_insert(count);
             if way == count {

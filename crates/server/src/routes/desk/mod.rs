@@ -4,6 +4,7 @@ pub mod departures;
 pub mod history;
 pub mod impact;
 pub mod keep;
+pub mod kept;
 pub mod media;
 pub mod operate;
 pub mod presence;

@@ -10,7 +10,7 @@ use crate::upload;
 use actix_web::http::header;
 use actix_web::web::{Data, Json, Path, Payload};
 use actix_web::{HttpResponse, get, post};
-use compagina_core::format::{FileError, MOST_BYTES, Unmatched, read_template, write_template};
+use compagina_core::format::{FileError, MOST_BYTES, TemplateFile, Unmatched, read_template, write_template};
 use compagina_core::ids::TemplateId;
 use compagina_core::template::{Reach, ReachRule};
 use serde::Serialize;
@@ -28,7 +28,7 @@ pub struct BroughtIn {
 }
 
 /// A template's draft as a file.
-#[utoipa::path(operation_id = "write_template_file", responses((status = 200, body = String, content_type = "application/json"), (status = 401, body = ApiError), (status = 404, body = ApiError)))]
+#[utoipa::path(operation_id = "write_template_file", responses((status = 200, body = TemplateFile), (status = 401, body = ApiError), (status = 404, body = ApiError)))]
 #[get("/templates/{id}/file")]
 pub async fn write(state: Data<State>, _caller: Caller, id: Path<u64>) -> ApiResult<HttpResponse> {
     let template = state.store.template(TemplateId(*id)).await?;

@@ -1,0 +1,133 @@
+//! Kept bands. A linked band is the same in every template: what changes it in one draft changes the others in the same
+//! transaction, and what publishes it there shows it in all.
+
+use super::{history, step};
+use crate::{Result, Store};
+use compagina_core::ids::{KeptId, TemplateId};
+use compagina_core::page::{Band, Layout, apply};
+use compagina_core::template::kept::{follow, linked};
+use sqlx::MySqlConnection;
+use sqlx::types::Json;
+
+/// A kept band as it is now.
+#[derive(Debug, Clone)]
+pub struct KeptRow {
+    pub id: KeptId,
+    pub name: String,
+    pub band: Band,
+}
+
+impl Store {
+    pub async fn kept_bands(&self) -> Result<Vec<KeptRow>> {
+        let rows =
+            sqlx::query!(r#"SELECT id, name, band AS "band: Json<Band>" FROM kept_band ORDER BY name, id"#)
+                .fetch_all(&self.pool)
+                .await?;
+        Ok(rows.into_iter().map(|r| KeptRow { id: KeptId(r.id), name: r.name, band: r.band.0 }).collect())
+    }
+
+    /// Saves a band under a name; it is linked nowhere yet.
+    pub async fn add_kept_band(&self, name: &str, band: &Band) -> Result<KeptId> {
+        let done = sqlx::query!("INSERT INTO kept_band (name, band) VALUES (?, ?)", name, Json(band) as _)
+            .execute(&self.pool)
+            .await?;
+        Ok(KeptId(done.last_insert_id()))
+    }
+
+    pub async fn drop_kept_band(&self, id: KeptId) -> Result<()> {
+        sqlx::query!("DELETE FROM kept_band WHERE id = ?", id.0).execute(&self.pool).await?;
+        Ok(())
+    }
+}
+
+/// After a step on a draft: a linked band that came into it is as it is elsewhere, and one that the step changed is
+/// changed elsewhere too.
+pub(super) async fn keep_linked(
+    tx: &mut MySqlConnection,
+    id: TemplateId,
+    owner: u64,
+    before: &Layout,
+    after: &mut Layout,
+) -> Result<()> {
+    let now: Vec<(KeptId, Band)> = linked(after).map(|(kept, band)| (kept, band.clone())).collect();
+    for (kept, band) in now {
+        let was = linked(before).find(|(one, _)| *one == kept).map(|(_, band)| band);
+        if was == Some(&band) {
+            continue;
+        }
+        let known = sqlx::query_scalar!(
+            r#"SELECT band AS "band: Json<Band>" FROM kept_band WHERE id = ? FOR UPDATE"#,
+            kept.0
+        )
+        .fetch_optional(&mut *tx)
+        .await?;
+        let Some(known) = known else { continue };
+        if was.is_none() && known.0.kept.is_some() {
+            // It comes in anew, perhaps by undoing: as it is by now, not as it was when it left.
+            if let Some(op) = follow(after, &known.0) {
+                apply(after, op)?;
+            }
+            continue;
+        }
+        sqlx::query!("UPDATE kept_band SET band = ? WHERE id = ?", Json(&band) as _, kept.0)
+            .execute(&mut *tx)
+            .await?;
+        for other in drafts_with(tx, kept, id).await? {
+            change_other(tx, other, owner, &band).await?;
+        }
+    }
+    Ok(())
+}
+
+async fn drafts_with(tx: &mut MySqlConnection, kept: KeptId, but: TemplateId) -> Result<Vec<TemplateId>> {
+    let like = format!("%\"kept\":{}%", kept.0);
+    let rows = sqlx::query_scalar!(
+        "SELECT id FROM template WHERE id <> ? AND draft LIKE ? ORDER BY id",
+        but.0,
+        like
+    )
+    .fetch_all(&mut *tx)
+    .await?;
+    Ok(rows.into_iter().map(TemplateId).collect())
+}
+
+async fn change_other(tx: &mut MySqlConnection, id: TemplateId, owner: u64, band: &Band) -> Result<()> {
+    let (mut layout, current) = step::locked_draft(tx, id).await?;
+    let Some(op) = follow(&layout, band) else { return Ok(()) };
+    let revision = current + 1;
+    let inverse = apply(&mut layout, op.clone())?;
+    step::note_edit(tx, id, owner, revision, (&op, &inverse)).await?;
+    step::note_step(tx, id, owner, revision, &op).await?;
+    step::write_draft(tx, id, revision, &layout).await
+}
+
+/// What a publication shows of linked bands is shown by all templates that are live.
+pub(super) async fn publish_linked(
+    tx: &mut MySqlConnection,
+    id: TemplateId,
+    owner: u64,
+    layout: &Layout,
+) -> Result<()> {
+    for (kept, band) in linked(layout) {
+        let like = format!("%\"kept\":{}%", kept.0);
+        let rows = sqlx::query!(
+            r#"SELECT id, published AS "published!: Json<Layout>", published_revision AS "revision!" FROM template
+               WHERE id <> ? AND published IS NOT NULL AND published LIKE ? ORDER BY id FOR UPDATE"#,
+            id.0,
+            like
+        )
+        .fetch_all(&mut *tx)
+        .await?;
+        for row in rows {
+            let (other, mut shown) = (TemplateId(row.id), row.published.0);
+            let Some(op) = follow(&shown, band) else { continue };
+            apply(&mut shown, op)?;
+            sqlx::query!("UPDATE template SET published = ? WHERE id = ?", Json(&shown) as _, other.0)
+                .execute(&mut *tx)
+                .await?;
+            let name = "A kept band changed with another template";
+            history::note_publication(tx, other, row.revision, name, Some(owner), &shown).await?;
+        }
+    }
+    Ok(())
+}

@@ -1,0 +1,128 @@
+<script setup lang="ts">
+import { mdiLinkVariant, mdiPlus } from "@mdi/js";
+import { computed, ref } from "vue";
+import { type Schemas, api, ask } from "../../api/client";
+import { useDesk } from "./deskStore";
+import { injectMoves } from "./keys";
+import { newId } from "./order";
+import type { Band } from "./types";
+
+/** A band below the chosen one, new or a kept one; and keeping the chosen one for other templates. */
+const props = defineProps<{ band: Band }>();
+const desk = useDesk();
+const moves = injectMoves();
+const kept = ref<Schemas["KeptBand"][]>([]);
+const keeping = ref(false);
+const name = ref("");
+
+async function load(): Promise<void> {
+  const { data, error } = await ask(api.GET("/api/kept-bands"));
+  desk.problem = error ?? null;
+  kept.value = data ?? [];
+}
+void load();
+
+const linked = computed(() => kept.value.find((one) => one.id === props.band.kept) ?? null);
+const others = computed(() => (linked.value?.used ?? []).filter((one) => one !== desk.view?.name));
+const here = computed(() => new Set((desk.draft?.layout.bands ?? []).map((band) => band.kept)));
+const index = computed(() => (desk.draft?.layout.bands ?? []).findIndex((band) => band.id === props.band.id) + 1);
+
+async function keep(): Promise<void> {
+  const at = index.value - 1;
+  await desk.keepBand(props.band.id, name.value);
+  keeping.value = false;
+  chooseAt(at);
+  await load();
+}
+async function put(one: Schemas["KeptBand"], link: boolean): Promise<void> {
+  const at = index.value;
+  await desk.placeBand(one.id, at, link ? null : newId("b"));
+  chooseAt(at);
+  await load();
+}
+async function unlink(): Promise<void> {
+  const at = index.value - 1;
+  await desk.unlinkBand(props.band.id, newId("b"));
+  chooseAt(at);
+  await load();
+}
+/** A band under another name stands where the old one stood. */
+function chooseAt(at: number): void {
+  const band = desk.draft?.layout.bands[at];
+  if (band && !desk.problem) moves.choose({ band: band.id });
+}
+</script>
+
+<template>
+  <v-menu>
+    <template #activator="{ props: menu }">
+      <button v-bind="menu" class="tool" title="Add a band below" aria-label="Add a band below">
+        <v-icon :icon="mdiPlus" size="16" />
+      </button>
+    </template>
+    <v-list>
+      <v-list-item title="Whole width" @click="moves.addBand([12])" />
+      <v-list-item title="Two columns, 7 + 5" @click="moves.addBand([7, 5])" />
+      <v-list-item title="Two columns, 6 + 6" @click="moves.addBand([6, 6])" />
+      <v-list-item title="Three columns" @click="moves.addBand([4, 4, 4])" />
+      <template v-if="kept.length">
+        <v-divider />
+        <v-list-subheader>Kept bands</v-list-subheader>
+        <template v-for="one in kept" :key="one.id">
+          <v-list-item
+            v-if="!here.has(one.id)"
+            :title="`“${one.name}”, linked`"
+            :subtitle="one.used.length ? `the same as in ${one.used.join(', ')}` : 'in no template now'"
+            @click="put(one, true)"
+          />
+          <v-list-item :title="`“${one.name}”, a copy`" @click="put(one, false)" />
+        </template>
+      </template>
+    </v-list>
+  </v-menu>
+  <v-menu v-model="keeping" :close-on-content-click="false">
+    <template #activator="{ props: menu }">
+      <button
+        v-bind="menu"
+        class="tool"
+        :class="{ on: linked }"
+        :title="linked ? `Kept as “${linked.name}”` : 'Keep this band for other templates'"
+        :aria-label="linked ? `Kept as “${linked.name}”` : 'Keep this band for other templates'"
+      >
+        <v-icon :icon="mdiLinkVariant" size="16" />
+      </button>
+    </template>
+    <v-card class="card">
+      <template v-if="linked">
+        <p>
+          This is “{{ linked.name }}”.
+          {{ others.length ? `What changes here changes in ${others.join(" and ")} too.` : "It is linked here only." }}
+        </p>
+        <v-btn @click="unlink">Unlink it here</v-btn>
+      </template>
+      <form v-else @submit.prevent="keep">
+        <v-text-field v-model="name" label="Keep this band as" maxlength="120" autofocus />
+        <v-btn type="submit" variant="flat" color="primary" :disabled="name.trim() === ''">Keep it</v-btn>
+      </form>
+    </v-card>
+  </v-menu>
+</template>
+
+<style scoped>
+.card {
+  padding: 12px 14px;
+}
+.card p {
+  max-width: 260px;
+  margin: 0 0 8px;
+}
+form {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  width: 300px;
+}
+.on {
+  color: var(--accent);
+}
+</style>
