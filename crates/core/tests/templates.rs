@@ -548,6 +548,7 @@ fn a_page_changes_only_where_a_shopper_would_see_it() {
     let mut with_options = samples::product(&[2], &[(Some(0), None, 3, None), (Some(1), None, 3, None)]);
     with_options.handle = handle("chosen");
 
+    let prices = compagina_core::price::Prices::default();
     // Words that one keeps for itself, options that one hasn't: no change there.
     let mut after = before.clone();
     let words = Some(SetValue::Text("Buy".into()));
@@ -555,7 +556,7 @@ fn a_page_changes_only_where_a_shopper_would_see_it() {
     apply(&mut after, Op::Set { target, setting: "words".into(), device: Device::Wide, value: words })
         .unwrap();
     apply(&mut after, Op::RemovePiece { piece: id("options") }).unwrap();
-    let mut comparison = Comparison::new(&before, &after);
+    let mut comparison = Comparison::new(&before, &after, &prices);
     assert_eq!(comparison.of(&plain), None);
     let said = comparison.of(&other).unwrap();
     assert_eq!(said.changes, [Difference::PieceSet { piece: id("buy"), setting: "words".into() }]);
@@ -571,13 +572,13 @@ fn a_page_changes_only_where_a_shopper_would_see_it() {
     let off = Some(SetValue::Flag(false));
     apply(&mut hidden, Op::Set { target, setting: "shown".into(), device: Device::Phone, value: off })
         .unwrap();
-    let lacks = Comparison::new(&before, &hidden).of(&plain).unwrap().lacks;
+    let lacks = Comparison::new(&before, &hidden, &prices).of(&plain).unwrap().lacks;
     assert_eq!(lacks, [Gap { lack: Lack::BuyButton, screen: Device::Phone }]);
     let mut more = hidden.clone();
     apply(&mut more, Op::RemovePiece { piece: id("price") }).unwrap();
-    let lacks = Comparison::new(&hidden, &more).of(&plain).unwrap().lacks;
+    let lacks = Comparison::new(&hidden, &more, &prices).of(&plain).unwrap().lacks;
     assert!(lacks.iter().all(|gap| gap.lack == Lack::Price) && lacks.len() == 2);
-    assert_eq!(Comparison::new(&before, &before.clone()).of(&plain), None);
+    assert_eq!(Comparison::new(&before, &before.clone(), &prices).of(&plain), None);
 }
 
 #[test]

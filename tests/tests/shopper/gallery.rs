@@ -50,7 +50,7 @@ async fn the_arrows_stand_at_the_pictures_middle_however_many_rows_of_thumbnails
         site.base.clone(),
         json!({ "wide": { "thumbnails": "under", "thumb_flow": "wrap", "thumb_count": 4 }, "phone": { "thumb_count": 4 } }),
     );
-    set(&owner, 1, rows.clone()).await;
+    set(&owner, 4, rows.clone()).await;
     set(&owner, 2, rows).await;
     for screen in [Screen::Wide, Screen::Phone] {
         let base = base.clone();

@@ -5,6 +5,7 @@ use crate::catalog::Product;
 use crate::ids::{BandId, Handle, PieceId};
 use crate::page::piece::shared::SHOWN;
 use crate::page::{Device, Difference, Kind, Layout, Target, Whom, differences};
+use crate::price::Prices;
 use crate::style::Chain;
 use serde::Serialize;
 use std::collections::HashMap;
@@ -67,6 +68,7 @@ fn stands(page: &Layout, kinds: &[Kind], screen: Device) -> bool {
 /// Compares the pages that two templates make, product by product. What is the same for all products of a type is worked
 /// out once.
 pub struct Comparison<'a> {
+    prices: &'a Prices,
     before: &'a Layout,
     after: &'a Layout,
     of_types: HashMap<Handle, Vec<Difference>>,
@@ -74,8 +76,8 @@ pub struct Comparison<'a> {
 
 impl<'a> Comparison<'a> {
     #[must_use]
-    pub fn new(before: &'a Layout, after: &'a Layout) -> Self {
-        Self { before, after, of_types: HashMap::new() }
+    pub fn new(before: &'a Layout, after: &'a Layout, prices: &'a Prices) -> Self {
+        Self { prices, before, after, of_types: HashMap::new() }
     }
 
     /// How a product's page changes; none where a shopper sees the same page. What is changed about pieces that have
@@ -104,7 +106,7 @@ impl<'a> Comparison<'a> {
     }
 
     fn is_seen(&self, change: &Difference, product: &Product) -> bool {
-        let shows = |kind: Kind| kind.nothing_to_show(product).is_none();
+        let shows = |kind: Kind| kind.nothing_to_show_at(product, self.prices).is_none();
         let piece = |id: &PieceId| {
             let known = [self.after, self.before].into_iter().filter_map(|layout| layout.piece(id));
             known.map(|piece| piece.kind).any(shows)

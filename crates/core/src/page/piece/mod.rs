@@ -44,6 +44,7 @@ pub mod wish_button;
 
 use super::Setting;
 use crate::catalog::{Product, ProductState};
+use crate::price::Prices;
 pub use hint::hint;
 use serde::{Deserialize, Serialize};
 
@@ -273,6 +274,18 @@ impl Kind {
             Self::Space => space::SETTINGS,
             Self::Rule => rule::SETTINGS,
         }
+    }
+
+    /// Why a piece of this kind has nothing to show for a product under these prices.
+    #[must_use]
+    pub fn nothing_to_show_at(self, product: &Product, prices: &Prices) -> Option<&'static str> {
+        self.nothing_to_show(product).or_else(|| match self {
+            Self::PriceLadder if prices.steps(product).len() < 2 => {
+                Some("no rule makes steps for this product")
+            }
+            Self::Plans if !prices.has_plans(product) => Some("no plan is for this product"),
+            _ => None,
+        })
     }
 
     /// Why this piece has nothing to show for a product, if it hasn't, as far as the product alone decides. Such a

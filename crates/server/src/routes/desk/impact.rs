@@ -7,6 +7,7 @@ use actix_web::web::{Bytes, Data, Path};
 use actix_web::{HttpResponse, get};
 use compagina_core::ids::{Handle, TemplateId};
 use compagina_core::page::{Layout, Op, apply};
+use compagina_core::price::Prices;
 use compagina_core::template::kept::{follow, linked};
 use compagina_core::template::{Candidate, Comparison, Impact, Index};
 use compagina_storage::{StorageError, Which};
@@ -83,6 +84,7 @@ struct Search {
     /// Types that are still to be gone through, with how many of their products have been.
     types: Vec<(u64, u32)>,
     ways: HashMap<Impact, usize>,
+    prices: Prices,
     done: usize,
     begun: bool,
     ended: bool,
@@ -114,8 +116,9 @@ impl Search {
         let from: HashSet<TemplateId> = served.values().map(|(from, _)| *from).collect();
         let before = live.templates().iter().filter(|t| from.contains(&t.id));
         let before = before.map(|t| (t.id, t.layout.clone())).collect();
+        let prices = state.store.prices(now()).await?;
         let (ways, done, begun, ended) = (HashMap::new(), 0, false, false);
-        Ok(Self { state, after, before, served, types, ways, done, begun, ended })
+        Ok(Self { state, after, before, served, types, ways, prices, done, begun, ended })
     }
 
     /// The next part; none once all has been told.
@@ -139,7 +142,8 @@ impl Search {
             let Some(way @ (from, to)) = self.served.get(&product.handle) else { continue };
             self.done += 1;
             let (Some(before), Some(after)) = (self.before.get(from), self.after.get(to)) else { continue };
-            let comparison = comparisons.entry(*way).or_insert_with(|| Comparison::new(before, after));
+            let comparison =
+                comparisons.entry(*way).or_insert_with(|| Comparison::new(before, after, &self.prices));
             let Some(impact) = comparison.of(product) else { continue };
             let count = self.ways.len();
             let way = *self.ways.entry(impact.clone()).or_insert(count);

@@ -121,12 +121,7 @@ pub async fn show(
         .enumerate()
         .map(|(o, row)| row.into_iter().enumerate().map(|(v, state)| cell(o, v, state)).collect());
     let prices = state.store.prices(now()).await?;
-    let by_prices = |kind: Kind| match kind {
-        Kind::PriceLadder if prices.steps(&product).len() < 2 => Some("no rule makes steps for this product"),
-        Kind::Plans if !prices.has_plans(&product) => Some("no plan is for this product"),
-        _ => None,
-    };
-    let why = |kind: Kind| kind.nothing_to_show(&product).or_else(|| by_prices(kind));
+    let why = |kind: Kind| kind.nothing_to_show_at(&product, &prices);
     let silent = layout.pieces().filter_map(|p| Some(Silent { piece: p.id.clone(), why: why(p.kind)? }));
     let locale = query.language.locale(known.shop.locale);
     let pieces = layout.pieces().map(|p| (Target::Piece(p.id.clone()), &p.values));
