@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref, watch } from "vue";
+import { nextTick, ref, watch } from "vue";
 import { VueDraggable } from "vue-draggable-plus";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import UploadList from "../../ui/upload/UploadList.vue";
@@ -13,7 +13,7 @@ import { sendPicture } from "./sendPicture";
 /** Those of the product with this handle, or the shop's own. */
 const props = defineProps<{ handle?: string }>();
 const control = usePictures(() => props.handle);
-const { view, pictures, waiting, chosen, many, proposed, problem } = control;
+const { view, pictures, waiting, chosen, many, proposed, problem, pending } = control;
 const { uploads, put, forget } = useUploads(
   (parcel) => sendPicture(props.handle, parcel),
   () => void control.load(),
@@ -29,17 +29,19 @@ watch(
   { immediate: true },
 );
 
-// Dragging changes this order at once; the server's answer replaces it.
+// Dragging and keys change this order at once; the server's answer to the last of them replaces it.
 const order = ref<Picture[]>([]);
-watch(pictures, (now) => (order.value = [...now]), { immediate: true });
+watch([pictures, pending], ([now, steps]) => steps === 0 && (order.value = [...now]), { immediate: true });
 const keepOrder = () => void control.order(order.value.map((p) => p.id));
 function move(picture: Picture, step: -1 | 1): void {
-  const from = order.value.indexOf(picture);
+  const from = order.value.findIndex((p) => p.id === picture.id);
   const to = from + step;
   if (to < 0 || to >= order.value.length) return;
   order.value.splice(from, 1);
   order.value.splice(to, 0, picture);
   keepOrder();
+  // A card that is moved on the page loses the focus.
+  void nextTick(() => document.querySelector<HTMLElement>(`[data-picture="${picture.id}"] button`)?.focus());
 }
 
 const input = ref<HTMLInputElement | null>(null);

@@ -24,9 +24,13 @@ export function usePictures(product: () => string | undefined) {
   const many = computed(() => pictures.value.filter((p) => chosen.value.includes(p.id)));
   const proposed = computed(() => pictures.value.filter((p) => p.proposed.length > 0));
 
+  /** Steps that aren't answered yet. */
+  const pending = ref(0);
   function take(call: () => Promise<Answer<Pictures>>): Promise<void> {
+    pending.value += 1;
     queue = queue.then(async () => {
       const { data, error } = await call();
+      pending.value -= 1;
       problem.value = error ?? null;
       if (data) view.value = data;
       chosen.value = chosen.value.filter((id) => pictures.value.some((p) => p.id === id));
@@ -64,7 +68,7 @@ export function usePictures(product: () => string | undefined) {
     }
   }
 
-  const seen = { view, pictures, waiting, chosen, one, many, proposed, problem };
+  const seen = { view, pictures, waiting, chosen, one, many, proposed, problem, pending };
   return { ...seen, load, change, remove, order, takeProposed, choose };
 }
 export type PicturesControl = ReturnType<typeof usePictures>;
