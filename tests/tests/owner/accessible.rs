@@ -1,8 +1,8 @@
-//! The views under axe-core: Desk, House style, Pictures, Swatch book, Variants, Prices, Wording, Messages; a shop page with every
+//! The views under axe-core: Desk, Departures, What changes where, Templates, House style, Pictures, Swatch book, Variants, Prices, Wording, Messages; a shop page with every
 //! piece, cart, wish list and checkout; and the sticky bar, which covers nothing.
 
 use compagina_core::page::Kind;
-use compagina_tests::desk::{open_desk, press};
+use compagina_tests::desk::{click, open_desk, press};
 use compagina_tests::{Browser, Owner, Screen, Site, ask, find, until};
 use fantoccini::Client;
 use serde_json::{Value, json};
@@ -26,6 +26,22 @@ async fn nothing_is_wrong(client: &Client, view: &str) {
     assert!(found.is_empty(), "{view}:\n{}", found.join("\n"));
 }
 
+/// What is kept different, what changes where, all templates with their reach.
+async fn templates(client: &Client, base: &str) {
+    click(client, ".head .chip", "departures").await;
+    until(client, "document.querySelectorAll('[aria-label=Departures] li').length === 4").await;
+    nothing_is_wrong(client, "Departures").await;
+    client.goto(&format!("{base}/templates/4/changes")).await.unwrap();
+    until(client, "document.querySelectorAll('.way li').length > 1").await;
+    nothing_is_wrong(client, "What changes where").await;
+    client.goto(&format!("{base}/templates")).await.unwrap();
+    until(client, "document.querySelectorAll('tbody tr').length === 12").await;
+    nothing_is_wrong(client, "Templates").await;
+    click(client, "[aria-label=Templates] tbody tr:nth-child(2) .acts button", "reach").await;
+    until(client, "document.querySelector('.shift')").await;
+    nothing_is_wrong(client, "Reach").await;
+}
+
 #[sqlx::test(migrations = false)]
 async fn the_owners_views_can_be_used_by_everybody(pool: MySqlPool) {
     let site = Site::start(pool).await;
@@ -45,6 +61,7 @@ async fn the_owners_views_can_be_used_by_everybody(pool: MySqlPool) {
             until(&client, "document.querySelectorAll('.all li').length > 4").await;
             nothing_is_wrong(&client, view).await;
         }
+        templates(&client, &base).await;
         client.goto(&format!("{base}/house-style")).await.unwrap();
         until(&client, "document.querySelector('iframe')?.contentDocument?.querySelector('.sample-box')")
             .await;

@@ -8,6 +8,7 @@ mod by_keyboard;
 mod composes_a_page;
 mod finds_their_way;
 mod goes_back;
+mod keeps_a_band;
 mod keeps_some_different;
 mod makes_swatches;
 mod puts_in_pictures;

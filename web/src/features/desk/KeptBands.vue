@@ -92,7 +92,7 @@ function chooseAt(at: number): void {
         <v-icon :icon="mdiLinkVariant" size="16" />
       </button>
     </template>
-    <v-card class="card">
+    <v-card class="card" role="dialog" aria-label="Kept band">
       <template v-if="linked">
         <p>
           This is “{{ linked.name }}”.

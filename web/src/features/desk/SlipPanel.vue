@@ -151,9 +151,7 @@ function turn(step: number): void {
           <v-icon :icon="mdiDeleteOutline" size="16" />
         </button>
       </div>
-      <p v-if="linkedBand" class="soft linked">
-        In a band that is linked: what changes here changes wherever it is linked.
-      </p>
+      <p v-if="linkedBand" class="soft linked">Linked: what changes here changes elsewhere too.</p>
       <ScopePick />
       <div
         class="groups"
