@@ -14,6 +14,7 @@ use crate::{Result, StorageError, Store, change};
 use compagina_core::ids::TemplateId;
 use compagina_core::page::{Layout, op};
 use compagina_core::template::Reach;
+use sqlx::MySqlConnection;
 use sqlx::types::Json;
 
 /// A template with both of its layouts.
@@ -82,21 +83,12 @@ impl Store {
         live: bool,
     ) -> Result<TemplateId> {
         op::check(layout)?;
-        let published = live.then_some(Json(layout));
         let mut tx = self.pool.begin().await?;
-        let done = sqlx::query!(
-            "INSERT INTO template (name, position, reach, draft, revision, published, published_revision)
-             SELECT ?, COUNT(*), ?, ?, 1, ?, ? FROM template",
-            name,
-            Json(reach) as _,
-            Json(layout) as _,
-            published as _,
-            live.then_some(1u64)
-        )
-        .execute(&mut *tx)
-        .await?;
-        let id = TemplateId(done.last_insert_id());
+        let id = insert_template(&mut tx, name, reach, layout).await?;
         if live {
+            sqlx::query!("UPDATE template SET published = draft, published_revision = 1 WHERE id = ?", id.0)
+                .execute(&mut *tx)
+                .await?;
             history::note_publication(&mut tx, id, 1, "As it began", None, layout).await?;
         }
         change::note(&mut tx, None).await?;
@@ -118,18 +110,42 @@ impl Store {
     /// Gives several templates another reach and puts all in an order, as one step.
     pub async fn set_reaches(&self, all: &[(TemplateId, Reach)]) -> Result<()> {
         let mut tx = self.pool.begin().await?;
-        for (position, (id, reach)) in (0u32..).zip(all) {
-            sqlx::query!(
-                "UPDATE template SET reach = ?, position = ? WHERE id = ?",
-                Json(reach) as _,
-                position,
-                id.0
-            )
-            .execute(&mut *tx)
-            .await?;
-        }
+        write_reaches(&mut tx, all).await?;
         change::note(&mut tx, None).await?;
         tx.commit().await?;
         Ok(())
     }
+}
+
+/// A new template at the end of the order, with its first draft; nobody sees it yet.
+async fn insert_template(
+    tx: &mut MySqlConnection,
+    name: &str,
+    reach: &Reach,
+    layout: &Layout,
+) -> Result<TemplateId> {
+    let done = sqlx::query!(
+        "INSERT INTO template (name, position, reach, draft, revision) SELECT ?, COUNT(*), ?, ?, 1 FROM template",
+        name,
+        Json(reach) as _,
+        Json(layout) as _
+    )
+    .execute(&mut *tx)
+    .await?;
+    Ok(TemplateId(done.last_insert_id()))
+}
+
+/// Gives templates their reach and puts them in this order.
+async fn write_reaches(tx: &mut MySqlConnection, all: &[(TemplateId, Reach)]) -> Result<()> {
+    for (position, (id, reach)) in (0u32..).zip(all) {
+        sqlx::query!(
+            "UPDATE template SET reach = ?, position = ? WHERE id = ?",
+            Json(reach) as _,
+            position,
+            id.0
+        )
+        .execute(&mut *tx)
+        .await?;
+    }
+    Ok(())
 }

@@ -6,6 +6,7 @@ use crate::{Result, StorageError, Store, change};
 use chrono::{DateTime, Utc};
 use compagina_core::ids::TemplateId;
 use compagina_core::page::Layout;
+use compagina_core::template::Reach;
 use sqlx::MySqlConnection;
 use sqlx::types::Json;
 
@@ -98,6 +99,29 @@ impl Store {
         change::note(&mut tx, None).await?;
         tx.commit().await?;
         Ok(due.len())
+    }
+
+    /// Publishes the draft as it was at revision `expected` as a template of its own with a reach of its own, and gives
+    /// other templates the reach that goes with it: one step. Gives the new template's number.
+    pub async fn publish_apart(
+        &self,
+        id: TemplateId,
+        owner: u64,
+        expected: u64,
+        (name, reach): (&str, &Reach),
+        others: &[(TemplateId, Reach)],
+    ) -> Result<TemplateId> {
+        with_retries(|| async {
+            let mut tx = self.pool.begin().await?;
+            let layout = draft_at(&mut tx, id, expected).await?;
+            super::write_reaches(&mut tx, others).await?;
+            let new = super::insert_template(&mut tx, name, reach, &layout).await?;
+            show(&mut tx, new, 1, ("As it began", owner), &layout).await?;
+            change::note(&mut tx, None).await?;
+            tx.commit().await?;
+            Ok(new)
+        })
+        .await
     }
 
     /// Lets shoppers see again what they saw before the last publication; where there was nothing before, nothing.

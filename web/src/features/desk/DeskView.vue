@@ -87,7 +87,7 @@ function lookAt(product: string): void {
       <button class="quiet" @click="desk.notice = null">Understood</button>
     </div>
     <div v-if="desk.published" class="notice" role="status">
-      <span>Published: {{ desk.view?.serves }} {{ desk.view?.serves === 1 ? "page has" : "pages have" }} changed.</span>
+      <span>Published. Shoppers see it now.</span>
       <button class="quiet" @click="desk.takeBack">Take it back</button>
       <button class="quiet" @click="desk.published = false">Understood</button>
     </div>

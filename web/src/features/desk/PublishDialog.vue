@@ -39,7 +39,8 @@ async function publish(): Promise<void> {
     <form class="dialog-sheet" aria-label="Publish" @submit.prevent="publish">
       <h1>Publish {{ desk.view?.name }}</h1>
       <p class="soft">
-        {{ desk.view?.serves }} {{ desk.view?.serves === 1 ? "page changes" : "pages change" }} in the shop at once.
+        It serves {{ desk.view?.serves }} {{ desk.view?.serves === 1 ? "product" : "products" }}; what they show of it
+        changes in the shop at once.
       </p>
       <ul v-if="desk.draft?.live">
         <li v-for="(change, index) in changes.slice(0, MOST)" :key="index">{{ change }}</li>

@@ -9,7 +9,6 @@ use chrono::{DateTime, Utc};
 use compagina_core::ids::{Handle, TemplateId};
 use compagina_core::price::Local;
 use compagina_core::template::{Reach, ReachRule};
-use compagina_storage::StorageError;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -133,16 +132,12 @@ pub struct Parted {
 #[post("/templates/{id}/publish-for-some")]
 pub async fn publish_for_some(
     state: Data<State>,
-    _caller: Caller,
+    caller: Caller,
     id: Path<u64>,
     body: Json<ForSome>,
 ) -> ApiResult<Json<Parted>> {
     let ForSome { revision, name, products } = body.into_inner();
     let name = crate::routes::template::set::template_name(&name)?;
-    let template = state.store.template(TemplateId(*id)).await?;
-    if template.revision != revision {
-        return Err(StorageError::RevisionMismatch { expected: revision, current: template.revision }.into());
-    }
     if products.is_empty() {
         return Err(ApiError::refused("choose at least one product"));
     }
@@ -153,8 +148,9 @@ pub async fn publish_for_some(
     for (_, other) in &mut reaches {
         other.also.retain(|named| !reach.also.contains(named));
     }
-    state.store.set_reaches(&reaches).await?;
-    let id = state.store.add_template(name, &reach, &template.draft, true).await?;
+    let owner = caller.session.owner_id;
+    let id = TemplateId(*id);
+    let id = state.store.publish_apart(id, owner, revision, (name, &reach), &reaches).await?;
     catch_up(&state).await;
     Ok(Json(Parted { id }))
 }

@@ -1,6 +1,6 @@
 //! What comes from a browser is made clean before it is kept: formatted text may hold only what it may hold.
 
-use compagina_core::page::{Device, Kind, Layout, Op, SetValue, Shape, Values};
+use compagina_core::page::{Band, Device, Kind, Layout, Op, SetValue, Shape, Values};
 use compagina_press::rich;
 
 /// The same operation with all its formatted texts made safe.
@@ -17,11 +17,11 @@ pub fn tidy(op: Op) -> Op {
             Op::AddPiece { piece, at }
         }
         Op::AddBand { mut band, index } => {
-            band.columns.iter_mut().flat_map(|c| &mut c.pieces).for_each(|p| tidy_values(&mut p.values));
+            tidy_band(&mut band);
             Op::AddBand { band, index }
         }
         Op::ReplaceBand { mut band } => {
-            band.columns.iter_mut().flat_map(|c| &mut c.pieces).for_each(|p| tidy_values(&mut p.values));
+            tidy_band(&mut band);
             Op::ReplaceBand { band }
         }
         Op::Lay { mut layout } => {
@@ -35,9 +35,14 @@ pub fn tidy(op: Op) -> Op {
 
 /// Makes all formatted texts of a page safe.
 pub fn tidy_layout(layout: &mut Layout) {
-    let columns = layout.bands.iter_mut().flat_map(|b| &mut b.columns);
-    columns.flat_map(|c| &mut c.pieces).for_each(|p| tidy_values(&mut p.values));
+    layout.bands.iter_mut().for_each(tidy_band);
     layout.departures.iter_mut().for_each(|one| tidy_values(&mut one.values));
+}
+
+/// A band that comes from a browser is linked to nothing: links are made by the server alone.
+fn tidy_band(band: &mut Band) {
+    band.kept = None;
+    band.columns.iter_mut().flat_map(|c| &mut c.pieces).for_each(|p| tidy_values(&mut p.values));
 }
 
 fn is_rich(key: &str) -> bool {
@@ -86,6 +91,14 @@ mod tests {
             let tidied = serde_json::to_string(&tidy(serde_json::from_value(op).unwrap())).unwrap();
             assert!(!["onclick", "script", "onerror"].iter().any(|bad| tidied.contains(bad)), "{tidied}");
         }
+    }
+
+    #[test]
+    fn a_band_that_is_pasted_is_linked_to_nothing() {
+        let band = serde_json::json!({ "id": "b", "kept": 1, "values": {}, "columns": [] });
+        let op = serde_json::json!({ "op": "add_band", "band": band, "index": 0 });
+        let tidied = serde_json::to_string(&tidy(serde_json::from_value(op).unwrap())).unwrap();
+        assert!(!tidied.contains("kept"), "{tidied}");
     }
 
     #[test]
