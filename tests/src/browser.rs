@@ -8,7 +8,7 @@ use std::future::Future;
 use std::time::{Duration, Instant};
 
 /// How long anything on a screen may take to come true.
-const PATIENCE: Duration = Duration::from_secs(15);
+const PATIENCE: Duration = Duration::from_secs(30);
 
 /// On what a page is looked at.
 #[derive(Debug, Clone, Copy)]

@@ -9,7 +9,7 @@ use std::sync::atomic::{AtomicBool, AtomicU32, Ordering};
 
 const SHOPPERS: usize = 24;
 const TIMES: u32 = 12;
-const PRODUCTS: [&str; 6] = ["whimbrel", "dunlin", "godwit", "plover", "sandpiper", "sanderling"];
+const PRODUCTS: [&str; 6] = ["whimbrel", "dunlin", "godwit", "plover", "whimbrel-mini", "sanderling"];
 
 /// Sets two pieces that stand far apart to one number, as one step.
 async fn write(owner: &Owner, number: u32) {
