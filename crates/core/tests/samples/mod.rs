@@ -24,8 +24,12 @@ pub fn pounds(minor: i64) -> Money {
     Money::new(minor, Currency::from_code("GBP").unwrap())
 }
 
-fn handle(text: &str) -> Handle {
+pub fn handle(text: &str) -> Handle {
     Handle::try_from(text).unwrap()
+}
+
+pub fn handles(all: &[&str]) -> Vec<Handle> {
+    all.iter().map(|text| handle(text)).collect()
 }
 
 /// `top: crumbs | main: left(gallery) right(title, price, buy)`
