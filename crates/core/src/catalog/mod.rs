@@ -3,11 +3,13 @@
 //! Inside a product, options and values are addressed by their place (`options[0].values[2]`), so that choosing is a
 //! matter of comparing small numbers; the shop-wide ids stand beside them.
 
+mod fields;
 mod join;
 mod measure;
 mod new;
 mod product;
 mod review;
+mod sample;
 #[cfg(test)]
 pub(crate) mod samples;
 mod terms;
@@ -15,11 +17,13 @@ mod uses;
 mod variant;
 mod way;
 
+pub use fields::{FieldsError, MOST_SAMPLE_PICTURES, TypeFields};
 pub use join::{JoinError, Merge, Side, merge, split};
 pub use measure::{Measure, MeasureUnit, NoSuchMeasure};
 pub use new::{NewOption, NewPicture, NewProduct, NewVariant};
 pub use product::{Detail, Fact, Product, ProductOption, ProductState, ProductType, ProductValue, Shop};
 pub use review::{Rating, Review};
+pub use sample::SampleOf;
 pub use terms::{Signs, Terms, TermsError, TextProblem, TextTerms};
 pub use uses::{MOST_OPTIONS, UsesError, change_uses};
 pub use variant::{Stock, Variant};

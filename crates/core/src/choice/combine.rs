@@ -80,6 +80,12 @@ fn sides(product: &Product, choices: &Choices<'_>) -> Vec<Vec<Option<u16>>> {
     product.options.iter().map(side).collect()
 }
 
+/// Every full choice among a product's values, in their order.
+#[must_use]
+pub fn every_choice(product: &Product) -> Vec<Vec<Option<u16>>> {
+    places(product, &Choices::default())
+}
+
 fn places(product: &Product, choices: &Choices<'_>) -> Vec<Vec<Option<u16>>> {
     sides(product, choices).into_iter().fold(vec![vec![]], |made, side| {
         made.iter()

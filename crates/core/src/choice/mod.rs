@@ -7,7 +7,7 @@ mod combine;
 mod selection;
 mod states;
 
-pub use combine::{Choices, CombineError, NewVariantChoice, combinations, missing_choices};
+pub use combine::{Choices, CombineError, NewVariantChoice, combinations, every_choice, missing_choices};
 pub use selection::{Selection, UnknownChoice};
 pub use states::{ValueState, first_to_buy, pick, states, variant_of};
 

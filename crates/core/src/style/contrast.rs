@@ -78,6 +78,11 @@ pub fn contrasts(house: &House) -> Vec<Contrast> {
     PAIRS.iter().map(pair).collect()
 }
 
+/// The tokens of the pair with this name.
+pub(super) fn tokens_of(pair: &str) -> Option<[&'static Setting; 2]> {
+    PAIRS.iter().find(|(what, ..)| *what == pair).map(|(_, over, under, _)| [*over, *under])
+}
+
 #[cfg(test)]
 mod tests {
     use super::*;

@@ -1,7 +1,7 @@
 //! The house style: the shop's own type, colours, spaces, shapes and states, from which every piece takes its look.
 //! A token that isn't set is as Compagina ships it.
 
-use super::contrast::{Contrast, contrasts};
+use super::contrast::{Contrast, contrasts, tokens_of};
 use super::token::{self as t, Font, TOKENS};
 use crate::page::{Choice, SetValue, Setting, ValueError};
 use serde::{Deserialize, Serialize};
@@ -90,6 +90,11 @@ impl House {
     #[must_use]
     pub fn contrasts(&self) -> Vec<Contrast> {
         contrasts(self)
+    }
+    /// The two tokens of such a pair: what is written, and on what.
+    #[must_use]
+    pub fn tokens_of(pair: &str) -> Option<[&'static Setting; 2]> {
+        tokens_of(pair)
     }
     /// How many tokens differ from another house style.
     #[must_use]
