@@ -20,7 +20,7 @@ mod wish;
 
 pub use account::{Owner, Session};
 pub use cart::{CartChange, CartItem, CartRow, LineExtra};
-pub use catalogue::{ListedRow, NewChoice, Selling, TypeRow, VariantChange, Which};
+pub use catalogue::{ListedRow, NewChoice, Selling, ServedBy, TypeRow, VariantChange, Which};
 pub use document::{Document, DocumentName};
 pub use error::{Result, StorageError};
 pub use message::{Message, News};

@@ -1,17 +1,19 @@
 //! Products with everything that belongs to them.
 
 mod read;
+mod types;
 mod variants;
 mod write;
 
 pub(crate) use read::load;
+pub use types::{ServedBy, TypeRow};
 pub use variants::{NewChoice, VariantChange};
 pub(crate) use write::insert_picture;
 
 use crate::error::with_retries;
 use crate::price_history::before_price;
 use crate::{Result, StorageError, Store, change};
-use compagina_core::catalog::{Product, ProductState, ProductType, Shop, Stock, Terms, Way};
+use compagina_core::catalog::{Product, ProductState, Shop, Stock, Terms, Way};
 use compagina_core::ids::{Handle, ProductId, VariantId};
 use compagina_core::money::{Currency, Locale, Money};
 use sqlx::types::Json;
@@ -32,14 +34,6 @@ pub struct Selling {
     pub old_price_minor: Option<i64>,
     pub most_per_order: Option<u32>,
     pub terms: Terms,
-}
-
-/// A product type with how many products it has.
-#[derive(Debug, Clone)]
-pub struct TypeRow {
-    pub id: u64,
-    pub kind: ProductType,
-    pub products: u64,
 }
 
 /// A product in the list of all.
@@ -75,22 +69,6 @@ impl Store {
         change::note(&mut *self.pool.acquire().await?, None).await
     }
 
-    /// All product types in the shop's order.
-    pub async fn types(&self) -> Result<Vec<TypeRow>> {
-        let rows = sqlx::query!(
-            "SELECT t.id, t.handle, t.name, COUNT(p.id) AS products FROM product_type t
-             LEFT JOIN product p ON p.type_id = t.id GROUP BY t.id, t.handle, t.name, t.position ORDER BY t.position, t.id"
-        )
-        .fetch_all(&self.pool)
-        .await?;
-        rows.into_iter()
-            .map(|r| {
-                let kind = ProductType { handle: handle(r.handle)?, name: r.name };
-                Ok(TypeRow { id: r.id, kind, products: u64::try_from(r.products).unwrap_or(0) })
-            })
-            .collect()
-    }
-
     pub async fn product(&self, handle: &Handle) -> Result<Option<Product>> {
         let id = sqlx::query_scalar!("SELECT id FROM product WHERE handle = ?", handle.as_str())
             .fetch_optional(&self.pool)
@@ -103,15 +81,23 @@ impl Store {
         load(&mut *self.pool.acquire().await?, which).await
     }
 
-    /// Handles and names of all products of some types, in the order of types and products; for leafing through.
-    pub async fn product_names(&self) -> Result<Vec<(Handle, String, Handle)>> {
-        let rows = sqlx::query!(
-            "SELECT p.handle, p.name, t.handle AS type_handle FROM product p JOIN product_type t ON t.id = p.type_id
-             ORDER BY t.position, t.id, p.position, p.id"
-        )
-        .fetch_all(&self.pool)
-        .await?;
-        rows.into_iter().map(|r| Ok((handle(r.handle)?, r.name, handle(r.type_handle)?))).collect()
+    /// The products before and after one, among those of its type.
+    pub async fn neighbours(&self, product: ProductId) -> Result<[Option<Handle>; 2]> {
+        let before = sqlx::query_scalar!(
+            "SELECT q.handle FROM product p JOIN product q ON q.type_id = p.type_id
+             AND (q.position < p.position OR (q.position = p.position AND q.id < p.id))
+             WHERE p.id = ? ORDER BY q.position DESC, q.id DESC LIMIT 1",
+            product.0
+        );
+        let after = sqlx::query_scalar!(
+            "SELECT q.handle FROM product p JOIN product q ON q.type_id = p.type_id
+             AND (q.position > p.position OR (q.position = p.position AND q.id > p.id))
+             WHERE p.id = ? ORDER BY q.position, q.id LIMIT 1",
+            product.0
+        );
+        let (before, after) = (before.fetch_optional(&self.pool), after.fetch_optional(&self.pool));
+        let (before, after) = tokio::try_join!(before, after)?;
+        Ok([before.map(handle).transpose()?, after.map(handle).transpose()?])
     }
 
     /// All products with what decides which template serves them, in the order of types and products.

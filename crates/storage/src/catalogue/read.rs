@@ -20,12 +20,13 @@ const MOST_REVIEWS: u32 = 20;
 
 /// Reads products with all that belongs to them, in a fixed number of queries.
 pub(crate) async fn load(db: &mut MySqlConnection, which: Which) -> Result<Vec<Product>> {
-    let mut products = load_products(db, which).await?;
-    load_uses(db, which, &mut products).await?;
-    let ids = load_pictures(db, which, &mut products).await?;
-    load_variants(db, which, &mut products, &ids).await?;
-    load_history(db, which, &mut products).await?;
-    load_ratings(db, which, &mut products).await?;
+    let ids = &ids_of(db, which).await?;
+    let mut products = load_products(db, ids).await?;
+    load_uses(db, ids, &mut products).await?;
+    let pictures = load_pictures(db, ids, &mut products).await?;
+    load_variants(db, ids, &mut products, &pictures).await?;
+    load_history(db, ids, &mut products).await?;
+    load_ratings(db, ids, &mut products).await?;
     if let Which::One(id) = which {
         load_reviews(db, id, &mut products).await?;
     }
@@ -37,16 +38,15 @@ pub(crate) async fn load(db: &mut MySqlConnection, which: Which) -> Result<Vec<P
 /// `pictures`: each product's pictures by their numbers, in order.
 async fn load_variants(
     db: &mut MySqlConnection,
-    which: Which,
+    ids: &str,
     products: &mut Rows,
     pictures: &BTreeMap<u64, Vec<u64>>,
 ) -> Result<()> {
-    let (one, kind, most, skip) = numbers(which);
     let rows = sqlx::query!(
         r#"SELECT v.id, v.product_id, v.sku, v.chosen AS "chosen: Json<Vec<Option<u64>>>", v.price_minor, v.old_price_minor, v.stock, v.picture_id, v.measure
-           FROM (SELECT id FROM product WHERE id = ? OR type_id = ? ORDER BY position, id LIMIT ? OFFSET ?) p
+           FROM JSON_TABLE(?, '$[*]' COLUMNS (id BIGINT UNSIGNED PATH '$')) p
            JOIN variant v ON v.product_id = p.id ORDER BY v.product_id, v.position, v.id"#,
-        one, kind, most, skip
+        ids
     )
     .fetch_all(&mut *db)
     .await?;
@@ -76,16 +76,15 @@ async fn load_variants(
 
 async fn load_pictures(
     db: &mut MySqlConnection,
-    which: Which,
+    ids: &str,
     products: &mut Rows,
 ) -> Result<BTreeMap<u64, Vec<u64>>> {
-    let (one, kind, most, skip) = numbers(which);
     let rows = sqlx::query!(
         r#"SELECT i.id, i.product_id AS "product_id!", i.alt, i.sizes AS "sizes: Json<Vec<PictureSize>>", i.value_ids AS "value_ids: Json<Vec<ValueId>>",
            i.focus AS "focus: Json<Focus>", i.cut_out AS "cut_out: bool", i.film AS "film: Json<FilmFile>"
-           FROM (SELECT id FROM product WHERE id = ? OR type_id = ? ORDER BY position, id LIMIT ? OFFSET ?) p
+           FROM JSON_TABLE(?, '$[*]' COLUMNS (id BIGINT UNSIGNED PATH '$')) p
            JOIN picture i ON i.product_id = p.id AND JSON_LENGTH(i.sizes) > 0 ORDER BY i.product_id, i.position, i.id"#,
-        one, kind, most, skip
+        ids
     )
     .fetch_all(&mut *db)
     .await?;
@@ -105,16 +104,12 @@ async fn load_pictures(
     Ok(ids)
 }
 
-async fn load_history(db: &mut MySqlConnection, which: Which, products: &mut Rows) -> Result<()> {
-    let (one, kind, most, skip) = numbers(which);
+async fn load_history(db: &mut MySqlConnection, ids: &str, products: &mut Rows) -> Result<()> {
     let rows = sqlx::query!(
         r#"SELECT c.product_id, c.variant_id, c.at, c.was_minor
-           FROM (SELECT id FROM product WHERE id = ? OR type_id = ? ORDER BY position, id LIMIT ? OFFSET ?) p
+           FROM JSON_TABLE(?, '$[*]' COLUMNS (id BIGINT UNSIGNED PATH '$')) p
            JOIN price_change c ON c.product_id = p.id ORDER BY c.product_id, c.at, c.id"#,
-        one,
-        kind,
-        most,
-        skip
+        ids
     )
     .fetch_all(&mut *db)
     .await?;
@@ -127,16 +122,12 @@ async fn load_history(db: &mut MySqlConnection, which: Which, products: &mut Row
     Ok(())
 }
 
-async fn load_ratings(db: &mut MySqlConnection, which: Which, products: &mut Rows) -> Result<()> {
-    let (one, kind, most, skip) = numbers(which);
+async fn load_ratings(db: &mut MySqlConnection, ids: &str, products: &mut Rows) -> Result<()> {
     let rows = sqlx::query!(
         r#"SELECT r.product_id, r.stars, COUNT(*) AS "count!: i64"
-           FROM (SELECT id FROM product WHERE id = ? OR type_id = ? ORDER BY position, id LIMIT ? OFFSET ?) p
+           FROM JSON_TABLE(?, '$[*]' COLUMNS (id BIGINT UNSIGNED PATH '$')) p
            JOIN review r ON r.product_id = p.id GROUP BY r.product_id, r.stars"#,
-        one,
-        kind,
-        most,
-        skip
+        ids
     )
     .fetch_all(&mut *db)
     .await?;
@@ -171,22 +162,31 @@ async fn load_reviews(db: &mut MySqlConnection, id: ProductId, products: &mut Ro
     Ok(())
 }
 
-/// The numbers that a query takes: product, type, limit, offset.
-fn numbers(which: Which) -> (u64, u64, u32, u32) {
-    match which {
-        Which::One(id) => (id.0, 0, 1, 0),
-        Which::OfType { type_id, most, skip } => (0, type_id, most, skip),
-    }
+/// The numbers of the products that are wanted, as JSON: every query begins with them.
+async fn ids_of(db: &mut MySqlConnection, which: Which) -> Result<String> {
+    let ids = match which {
+        Which::One(id) => vec![id.0],
+        Which::OfType { type_id, most, skip } => {
+            sqlx::query_scalar!(
+                "SELECT id FROM product WHERE type_id = ? ORDER BY position, id LIMIT ? OFFSET ?",
+                type_id,
+                most,
+                skip
+            )
+            .fetch_all(&mut *db)
+            .await?
+        }
+    };
+    serde_json::to_string(&ids).map_err(|e| StorageError::damaged("product")(&e))
 }
 
-async fn load_products(db: &mut MySqlConnection, which: Which) -> Result<Rows> {
-    let (one, kind, most, skip) = numbers(which);
+async fn load_products(db: &mut MySqlConnection, ids: &str) -> Result<Rows> {
     let rows = sqlx::query!(
         r#"SELECT p.id, p.handle, p.name, p.state, p.summary, p.details AS "details: Json<Vec<Detail>>", p.price_minor,
              p.old_price_minor, p.most_per_order, p.terms AS "terms: Json<Terms>", p.brand, p.facts AS "facts: Json<Vec<Fact>>", p.tags AS "tags: Json<Vec<String>>", t.handle AS type_handle, t.name AS type_name, s.currency
-           FROM product p JOIN product_type t ON t.id = p.type_id JOIN shop s
-           WHERE p.id = ? OR p.type_id = ? ORDER BY p.position, p.id LIMIT ? OFFSET ?"#,
-        one, kind, most, skip
+           FROM JSON_TABLE(?, '$[*]' COLUMNS (id BIGINT UNSIGNED PATH '$')) w
+           JOIN product p ON p.id = w.id JOIN product_type t ON t.id = p.type_id JOIN shop s ORDER BY p.position, p.id"#,
+        ids
     )
     .fetch_all(&mut *db)
     .await?;
@@ -220,24 +220,21 @@ async fn load_products(db: &mut MySqlConnection, which: Which) -> Result<Rows> {
     Ok(products)
 }
 
-async fn load_uses(db: &mut MySqlConnection, which: Which, products: &mut Rows) -> Result<()> {
-    let (one, kind, most, skip) = numbers(which);
+/// In the order in which the tables are named: left alone, the database may begin with all uses of all products.
+async fn load_uses(db: &mut MySqlConnection, ids: &str, products: &mut Rows) -> Result<()> {
     let rows = sqlx::query!(
-        r#"SELECT u.product_id, o.id AS option_id, o.handle AS option_handle, o.name AS option_name,
+        r#"SELECT STRAIGHT_JOIN u.product_id, o.id AS option_id, o.handle AS option_handle, o.name AS option_name,
              o.about, o.way_page, o.way_card, o.way_quick, o.from_variants AS "from_variants: bool", v.id AS value_id,
              v.handle AS value_handle, v.name AS value_name, v.note, v.swatch AS "swatch: Json<Swatch>",
              w.swatch AS "own: Json<Swatch>", v.palette_colour AS "palette_colour: String",
              v.file_hash AS "file_hash: String", v.closer AS "closer: String"
-           FROM (SELECT id FROM product WHERE id = ? OR type_id = ? ORDER BY position, id LIMIT ? OFFSET ?) p
+           FROM JSON_TABLE(?, '$[*]' COLUMNS (id BIGINT UNSIGNED PATH '$')) p
            JOIN product_option u ON u.product_id = p.id
            JOIN shop_option o ON o.id = u.option_id
            JOIN option_value v ON v.option_id = o.id
            JOIN product_value w ON w.value_id = v.id AND w.product_id = u.product_id
            ORDER BY u.product_id, u.position, w.position"#,
-        one,
-        kind,
-        most,
-        skip
+        ids
     )
     .fetch_all(&mut *db)
     .await?;

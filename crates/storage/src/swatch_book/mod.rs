@@ -16,7 +16,7 @@ pub use join::User;
 
 use crate::catalogue::{handle, way};
 use crate::{Result, StorageError, Store};
-use compagina_core::catalog::Way;
+use compagina_core::catalog::{ProductOption, ProductValue, Way};
 use compagina_core::ids::{Handle, OptionId, ProductId, ValueId};
 use compagina_core::swatch::{Colour, Shown, Sources, Swatch, shown};
 use sqlx::types::Json;
@@ -66,6 +66,28 @@ impl BookValue {
             file: self.file.as_deref(),
             ..Sources::default()
         })
+    }
+}
+
+/// The option as a product uses it that has all its values.
+impl From<BookOption> for ProductOption {
+    fn from(option: BookOption) -> Self {
+        let value = |value: BookValue| {
+            let Shown { swatch, from } = value.shown();
+            let BookValue { id, handle, name, note, closer, .. } = value;
+            ProductValue { id, handle, name, swatch, from, note, closer }
+        };
+        Self {
+            id: option.id,
+            handle: option.handle,
+            name: option.name,
+            about: option.about,
+            page: option.page,
+            card: option.card,
+            quick: option.quick,
+            from_variants: option.from_variants,
+            values: option.values.into_iter().map(value).collect(),
+        }
     }
 }
 

@@ -118,7 +118,7 @@ impl Store {
 }
 
 /// A new template at the end of the order, with its first draft; nobody sees it yet.
-async fn insert_template(
+pub(crate) async fn insert_template(
     tx: &mut MySqlConnection,
     name: &str,
     reach: &Reach,
@@ -136,7 +136,7 @@ async fn insert_template(
 }
 
 /// Gives templates their reach and puts them in this order.
-async fn write_reaches(tx: &mut MySqlConnection, all: &[(TemplateId, Reach)]) -> Result<()> {
+pub(crate) async fn write_reaches(tx: &mut MySqlConnection, all: &[(TemplateId, Reach)]) -> Result<()> {
     for (position, (id, reach)) in (0u32..).zip(all) {
         sqlx::query!(
             "UPDATE template SET reach = ?, position = ? WHERE id = ?",

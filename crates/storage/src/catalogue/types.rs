@@ -1,0 +1,148 @@
+//! Product types, with what is known of their products before there are any.
+
+use super::handle;
+use crate::template::{insert_template, write_reaches};
+use crate::{Result, StorageError, Store, change};
+use compagina_core::catalog::{ProductOption, ProductType, TypeFields};
+use compagina_core::ids::{Handle, ProductId, TemplateId};
+use compagina_core::page::{Layout, op};
+use compagina_core::template::Reach;
+use sqlx::types::Json;
+
+/// A product type with how many products it has.
+#[derive(Debug, Clone)]
+pub struct TypeRow {
+    pub id: u64,
+    pub kind: ProductType,
+    pub products: u64,
+    /// From this its sample is made.
+    pub fields: TypeFields,
+}
+
+/// Which template serves a new type.
+#[derive(Debug, Clone)]
+pub enum ServedBy {
+    /// One that there is: every template with its reach as it is from now on, in their order.
+    Reaches(Vec<(TemplateId, Reach)>),
+    /// A new one that nobody sees yet.
+    New { name: String, reach: Reach, layout: Box<Layout> },
+}
+
+impl Store {
+    /// All product types in the shop's order.
+    pub async fn types(&self) -> Result<Vec<TypeRow>> {
+        let rows = sqlx::query!(
+            r#"SELECT t.id, t.handle, t.name, t.fields AS "fields: Json<TypeFields>",
+               (SELECT COUNT(*) FROM product p WHERE p.type_id = t.id) AS "products!: i64"
+               FROM product_type t ORDER BY t.position, t.id"#
+        )
+        .fetch_all(&self.pool)
+        .await?;
+        rows.into_iter()
+            .map(|r| {
+                let kind = ProductType { handle: handle(r.handle)?, name: r.name };
+                let products = u64::try_from(r.products).unwrap_or(0);
+                Ok(TypeRow { id: r.id, kind, products, fields: r.fields.0 })
+            })
+            .collect()
+    }
+
+    /// The types in which a shopper finds something, with their numbers, in the shop's order.
+    pub async fn types_on_show(&self) -> Result<Vec<(u64, ProductType)>> {
+        let rows = sqlx::query!(
+            "SELECT t.id, t.handle, t.name FROM product_type t
+             WHERE EXISTS (SELECT 1 FROM product p WHERE p.type_id = t.id AND p.state <> 'withdrawn')
+             ORDER BY t.position, t.id"
+        )
+        .fetch_all(&self.pool)
+        .await?;
+        rows.into_iter()
+            .map(|r| Ok((r.id, ProductType { handle: handle(r.handle)?, name: r.name })))
+            .collect()
+    }
+
+    /// The number of the type that a product has.
+    pub async fn type_of_product(&self, product: ProductId) -> Result<Option<u64>> {
+        let query = sqlx::query_scalar!("SELECT type_id FROM product WHERE id = ?", product.0);
+        Ok(query.fetch_optional(&self.pool).await?)
+    }
+
+    /// Adds a type together with what serves it, as one step. Gives the template that was made for it.
+    pub async fn add_type(
+        &self,
+        kind: &ProductType,
+        fields: &TypeFields,
+        served: &ServedBy,
+    ) -> Result<Option<TemplateId>> {
+        let mut tx = self.pool.begin().await?;
+        sqlx::query!(
+            "INSERT INTO product_type (handle, name, fields, position) SELECT ?, ?, ?, COUNT(*) FROM product_type",
+            kind.handle.as_str(),
+            kind.name,
+            Json(fields) as _
+        )
+        .execute(&mut *tx)
+        .await?;
+        let made = match served {
+            ServedBy::Reaches(all) => {
+                write_reaches(&mut tx, all).await?;
+                None
+            }
+            ServedBy::New { name, reach, layout } => {
+                op::check(layout)?;
+                Some(insert_template(&mut tx, name, reach, layout).await?)
+            }
+        };
+        change::note(&mut tx, None).await?;
+        tx.commit().await?;
+        Ok(made)
+    }
+
+    /// Gives a type another name and other fields.
+    pub async fn set_type(&self, id: u64, name: &str, fields: &TypeFields) -> Result<()> {
+        let mut tx = self.pool.begin().await?;
+        sqlx::query!(
+            "UPDATE product_type SET name = ?, fields = ? WHERE id = ?",
+            name,
+            Json(fields) as _,
+            id
+        )
+        .execute(&mut *tx)
+        .await?;
+        change::note(&mut tx, None).await?;
+        tx.commit().await?;
+        Ok(())
+    }
+
+    /// Removes a type that has no products; templates that reached it do so no more.
+    pub async fn remove_type(&self, id: u64, reaches: &[(TemplateId, Reach)]) -> Result<()> {
+        let mut tx = self.pool.begin().await?;
+        let done = sqlx::query!(
+            "DELETE FROM product_type WHERE id = ? AND NOT EXISTS (SELECT 1 FROM product p WHERE p.type_id = ?)",
+            id,
+            id
+        )
+        .execute(&mut *tx)
+        .await?;
+        if done.rows_affected() == 0 {
+            return Err(StorageError::NotFound { what: "product type without products" });
+        }
+        write_reaches(&mut tx, reaches).await?;
+        change::note(&mut tx, None).await?;
+        tx.commit().await?;
+        Ok(())
+    }
+
+    /// Options of the shop as a product uses them whole, in the order asked for; those that there aren't are left out.
+    pub async fn whole_options(&self, handles: &[Handle]) -> Result<Vec<ProductOption>> {
+        if handles.is_empty() {
+            return Ok(vec![]);
+        }
+        let mut book = self.swatch_book().await?;
+        let take = |handle: &Handle| {
+            let place = book.iter().position(|option| option.handle == *handle)?;
+            Some(ProductOption::from(book.swap_remove(place)))
+        };
+        Ok(handles.iter().filter_map(take).collect())
+    }
+}
