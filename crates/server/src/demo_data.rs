@@ -1,17 +1,16 @@
-//! Puts the demo shop into an empty database. Pictures that were drawn once are found again by their drawing.
+//! Puts the demo shop into an empty database.
 
-use crate::make;
+use crate::drawing::{Drawn, draw, name_of};
 use crate::media::Media;
 use crate::password;
 use compagina_core::catalog::NewPicture;
-use compagina_core::media::{FilmFile, Focus, PLAN, PictureSize};
+use compagina_core::media::{FilmFile, Focus};
 use compagina_core::price::Moment;
 use compagina_core::swatch::Colour;
 use compagina_demo::{Drawing, OWNERS, demo_shop, media as free, prices, swatch_files};
 use compagina_pictures::{Cut, square};
 use compagina_storage::{Change, DocumentName, StorageError, Store};
 use futures_util::{StreamExt, TryStreamExt, stream};
-use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
 use std::error::Error;
 
@@ -36,7 +35,7 @@ pub async fn fill_if_empty(store: &Store, media: &Media, more: u32) -> Result<()
         product.pictures = made
             .drawings
             .into_iter()
-            .map(|drawing| new_picture(&drawn[&name_of(&drawing)], drawing))
+            .map(|drawing| new_picture(&drawn[&name_of(&drawing.svg)], drawing))
             .collect();
         ids.insert(product.handle.clone(), store.add_product(&product).await?);
         if number % 500 == 0 {
@@ -110,7 +109,7 @@ async fn fill_swatches(store: &Store, media: &Media) -> Result<(), Failure> {
 async fn fill_media(store: &Store, media: &Media) -> Result<(), Failure> {
     let films = std::iter::once((free::poster(), Some(film_file())));
     for (free, film) in free::pictures().into_iter().map(|free| (free, None)).chain(films) {
-        let drawn = draw(media, drawing_name(&free.svg), &free.svg).await?;
+        let drawn = draw(media, &free.svg).await?;
         let picture = NewPicture {
             original: drawn.original,
             sizes: drawn.sizes,
@@ -126,46 +125,15 @@ async fn fill_media(store: &Store, media: &Media) -> Result<(), Failure> {
     Ok(())
 }
 
-fn name_of(drawing: &Drawing) -> String {
-    drawing_name(&drawing.svg)
-}
-
-fn drawing_name(svg: &str) -> String {
-    compagina_pictures::hash(format!("{PLAN}{svg}").as_bytes())
-}
-
 async fn draw_all<'a>(
     media: &Media,
     drawings: impl Iterator<Item = &'a Drawing>,
 ) -> Result<BTreeMap<String, Drawn>, Failure> {
-    let wanted: BTreeMap<String, &Drawing> = drawings.map(|d| (name_of(d), d)).collect();
+    let wanted: BTreeMap<String, &Drawing> = drawings.map(|d| (name_of(&d.svg), d)).collect();
     tracing::info!("drawing {} pictures", wanted.len());
     stream::iter(wanted)
-        .map(|(name, drawing)| async move { Ok((name.clone(), draw(media, name, &drawing.svg).await?)) })
+        .map(|(name, drawing)| async move { Ok((name, draw(media, &drawing.svg).await?)) })
         .buffer_unordered(AT_ONCE)
         .try_collect()
         .await
-}
-
-/// A drawing with its sizes, as noted beside the pictures.
-#[derive(Clone, Serialize, Deserialize)]
-struct Drawn {
-    /// The hash of the drawing itself.
-    original: String,
-    sizes: Vec<PictureSize>,
-    cut_out: bool,
-}
-
-async fn draw(media: &Media, name: String, svg: &str) -> Result<Drawn, Failure> {
-    if let Some(note) = media.note(&name).await
-        && let Ok(drawn) = serde_json::from_slice(&note)
-    {
-        return Ok(drawn);
-    }
-    let original = compagina_pictures::hash(svg.as_bytes());
-    media.put(&original, svg.as_bytes().to_vec()).await?;
-    let (sizes, cut_out) = make::sizes_of(media, svg.as_bytes().to_vec()).await?;
-    let drawn = Drawn { original, sizes, cut_out };
-    media.put_note(&name, serde_json::to_string(&drawn)?).await?;
-    Ok(drawn)
 }

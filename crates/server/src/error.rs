@@ -4,6 +4,7 @@
 use actix_web::error::{JsonPayloadError, QueryPayloadError, UrlencodedError};
 use actix_web::http::{StatusCode, header};
 use actix_web::{HttpResponse, ResponseError};
+use compagina_core::catalog::FieldsError;
 use compagina_core::ids::NameError;
 use compagina_core::money::MoneyError;
 use compagina_core::page::op::Touch;
@@ -94,7 +95,7 @@ impl ApiError {
         let error = Self::new(StatusCode::CONFLICT, "clash", message);
         Self { current_revision: Some(current), ..error }
     }
-    fn unreadable(why: impl Display) -> Self {
+    pub fn unreadable(why: impl Display) -> Self {
         let why: String = why.to_string().chars().filter(|c| !c.is_control()).take(200).collect();
         let message = format!("This request can't be read: {why}. Nothing was changed.");
         Self::new(StatusCode::BAD_REQUEST, "unreadable", message)
@@ -184,6 +185,11 @@ impl From<WordingError> for ApiError {
 }
 impl From<ReachError> for ApiError {
     fn from(error: ReachError) -> Self {
+        Self::refused(error)
+    }
+}
+impl From<FieldsError> for ApiError {
+    fn from(error: FieldsError) -> Self {
         Self::refused(error)
     }
 }

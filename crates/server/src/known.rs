@@ -3,7 +3,9 @@
 //! queries only.
 
 use crate::error::{ApiError, ApiResult};
+use crate::reading::nav_items;
 use crate::routes::shop::everything_around;
+use crate::sample;
 use crate::state::State;
 use compagina_core::catalog::{Product, Shop};
 use compagina_core::ids::Handle;
@@ -35,16 +37,28 @@ pub async fn known_product(state: &State, handle: &str) -> ApiResult<Arc<Product
     Ok(product)
 }
 
-/// Everything known about a product, by its handle.
+/// A product as the desk sees it, or the sample of a type without any.
+pub async fn product_or_sample(state: &State, handle: &str) -> ApiResult<Arc<Product>> {
+    match known_product(state, handle).await {
+        Ok(product) => Ok(product),
+        Err(missing) => sample::find(state, handle).await?.map(Arc::new).ok_or(missing),
+    }
+}
+
+/// Everything known about a product, or about the sample of a type without any, by its handle.
 pub async fn known(state: &State, handle: &str) -> ApiResult<Arc<Known>> {
     let age = state.pages.age();
     if let Some(known) = state.known.get(handle).filter(|known| known.age == age) {
         return Ok(known);
     }
-    let product = known_product(state, handle).await?;
-    let (around, media) = (everything_around(state, &product).await?, state.store.shop_media().await?);
+    let product = product_or_sample(state, handle).await?;
+    let around = match product.is_sample() {
+        true => sample::around(&product),
+        false => everything_around(state, &product).await?,
+    };
+    let media = state.store.shop_media().await?;
     let shop = state.store.shop().await?.ok_or_else(|| ApiError::no_such("shop"))?;
-    let items = state.store.types().await?.into_iter().map(|t| t.kind).map(NavItem::of).collect();
+    let items = nav_items(state).await?;
     let known = Arc::new(Known { product, around, media, shop, items, age });
     state.known.insert(handle.to_owned(), known.clone());
     Ok(known)

@@ -3,6 +3,7 @@
 mod app;
 mod config;
 mod demo_data;
+mod drawing;
 mod error;
 mod known;
 mod make;
@@ -13,10 +14,12 @@ mod pages;
 mod password;
 mod reading;
 mod routes;
+mod sample;
 mod serving;
 mod session;
 mod state;
 mod upload;
+mod walk;
 
 pub use app::{Running, start};
 pub use config::Config;

@@ -52,9 +52,13 @@ impl Reading {
 
 /// What surrounds every page.
 pub async fn nav(state: &State, reading: &Reading) -> ApiResult<Nav> {
-    let (shop, types) = tokio::try_join!(state.store.shop(), state.store.types())?;
-    let shop = shop.ok_or_else(|| ApiError::no_such("shop"))?;
-    nav_of(state, reading, shop, types.into_iter().map(|t| NavItem::of(t.kind)).collect()).await
+    let shop = state.store.shop().await?.ok_or_else(|| ApiError::no_such("shop"))?;
+    nav_of(state, reading, shop, nav_items(state).await?).await
+}
+
+/// The types in which a shopper finds something.
+pub async fn nav_items(state: &State) -> ApiResult<Vec<NavItem>> {
+    Ok(state.store.types_on_show().await?.into_iter().map(|(_, kind)| NavItem::of(kind)).collect())
 }
 
 /// The same where the shop and its types are known already.

@@ -1,6 +1,7 @@
 //! One handler a file, by area.
 
 mod book;
+mod changes;
 mod desk;
 mod document;
 mod health;
@@ -9,6 +10,8 @@ mod media;
 mod outbox;
 pub(crate) mod picture;
 mod prices;
+mod product;
+mod product_type;
 mod selling;
 mod session;
 mod shelf;
@@ -34,6 +37,11 @@ pub fn api(config: &mut utoipa_actix_web::service_config::ServiceConfig<'_>) {
         .service(template::served::list)
         .service(template::shift::shift)
         .service(template::set::set)
+        .service(product_type::fields::show)
+        .service(product_type::add::add)
+        .service(product_type::change::change)
+        .service(product_type::change::remove)
+        .service(product::add::add)
         .service(desk::show::show)
         .service(desk::slip::piece)
         .service(desk::slip::band)
@@ -98,6 +106,12 @@ pub fn api(config: &mut utoipa_actix_web::service_config::ServiceConfig<'_>) {
         .service(book::take::take)
         .service(book::palette::show)
         .service(book::palette::set)
+        .service(changes::house::list)
+        .service(changes::house::page)
+        .service(changes::prices::list)
+        .service(changes::prices::page)
+        .service(changes::swatch::list)
+        .service(changes::swatch::page)
         .service(house::show::show)
         .service(house::sample::show)
         .service(house::set::set)

@@ -1,5 +1,6 @@
 use super::{OptionInBook, one_line, option_of, option_view};
 use crate::error::{ApiError, ApiResult};
+use crate::pages::catch_up;
 use crate::routes::picture::Home;
 use crate::session::Caller;
 use crate::state::State;
@@ -49,6 +50,7 @@ pub async fn change_option(
     let about = about.map(|about| one_line("what an option is about", &about, 300)).transpose()?;
     let change = OptionChange { name, about, page, card, quick, from_variants };
     state.store.change_option(option.id, &change).await?;
+    catch_up(&state).await;
     Ok(Json(option_view(&state, &handle).await?))
 }
 
@@ -101,6 +103,7 @@ pub async fn change_values(
     let note = note.map(|note| one_line("a note", &note, 200)).transpose()?;
     let swatch = if no_swatch { Some(None) } else { swatch.map(Some) };
     state.store.change_values(option.id, &ids, &ValueChange { name, note, swatch, closer: None }).await?;
+    catch_up(&state).await;
     Ok(Json(option_view(&state, &handle).await?))
 }
 

@@ -1,5 +1,6 @@
 use super::{OptionInBook, one_line, option_of, option_view};
 use crate::error::{ApiError, ApiResult};
+use crate::pages::catch_up;
 use crate::routes::picture::Home;
 use crate::session::Caller;
 use crate::state::State;
@@ -44,5 +45,6 @@ pub async fn set(
     let why = one_line("a reason", &wanted.why, 200)?;
     let own = wanted.swatch.as_ref().map(|swatch| (swatch, why.as_str()));
     state.store.set_own_swatch(product.id, wanted.value, own).await?;
+    catch_up(&state).await;
     Ok(Json(option_view(&state, &handle).await?))
 }

@@ -3,22 +3,18 @@ use crate::reading::now;
 use crate::serving::{LiveTemplate, listed, live};
 use crate::session::Caller;
 use crate::state::State;
-use actix_web::web::{Bytes, Data, Path};
+use crate::walk::{Parts, Walk, Ways, told};
+use actix_web::web::{Data, Path};
 use actix_web::{HttpResponse, get};
 use compagina_core::ids::{Handle, TemplateId};
 use compagina_core::page::{Layout, Op, apply};
 use compagina_core::price::Prices;
 use compagina_core::template::kept::{follow, linked};
 use compagina_core::template::{Candidate, Comparison, Impact, Index};
-use compagina_storage::{StorageError, Which};
-use futures_util::stream;
+use compagina_storage::StorageError;
 use serde::Serialize;
 use std::collections::{HashMap, HashSet};
 use utoipa::ToSchema;
-
-/// Products that are compared in one go; the first go is small, so that something is there at once.
-const AT_ONCE: u32 = 250;
-const AT_FIRST: u32 = 25;
 
 /// A part of what changes where: one line of the answer.
 #[derive(Serialize, ToSchema)]
@@ -34,10 +30,10 @@ pub struct ImpactPart {
 
 #[derive(Serialize, ToSchema)]
 pub struct ChangedPage {
-    handle: Handle,
-    name: String,
+    pub handle: Handle,
+    pub name: String,
     /// The number of the way in which it changes.
-    way: usize,
+    pub way: usize,
 }
 
 /// The pages that publishing the draft would change, told while they are found: a line of JSON for each part. Whoever
@@ -45,16 +41,7 @@ pub struct ChangedPage {
 #[utoipa::path(operation_id = "show_impact", responses((status = 200, body = ImpactPart, content_type = "application/x-ndjson"), (status = 401, body = ApiError), (status = 404, body = ApiError)))]
 #[get("/templates/{id}/impact")]
 pub async fn show(state: Data<State>, _caller: Caller, id: Path<u64>) -> ApiResult<HttpResponse> {
-    let search = Search::new(state, TemplateId(*id)).await?;
-    let lines = stream::try_unfold(search, |mut search| async move {
-        let part = search.next().await?;
-        Ok::<_, StorageError>(part.map(|part| {
-            let mut line = serde_json::to_vec(&part).unwrap_or_default();
-            line.push(b'\n');
-            (Bytes::from(line), search)
-        }))
-    });
-    Ok(HttpResponse::Ok().content_type("application/x-ndjson").streaming(lines))
+    Ok(told(Search::new(state, TemplateId(*id)).await?))
 }
 
 /// The templates whose pages may change: this one, and live ones in which a band of it is linked.
@@ -81,13 +68,10 @@ struct Search {
     before: HashMap<TemplateId, Layout>,
     /// For each product the template that serves it now, and the one that will.
     served: HashMap<Handle, (TemplateId, TemplateId)>,
-    /// Types that are still to be gone through, with how many of their products have been.
-    types: Vec<(u64, u32)>,
-    ways: HashMap<Impact, usize>,
+    walk: Walk,
+    ways: Ways<Impact>,
     prices: Prices,
     done: usize,
-    begun: bool,
-    ended: bool,
 }
 
 impl Search {
@@ -111,31 +95,22 @@ impl Search {
             .filter(|one| served.contains_key(&one.facts.handle))
             .map(|one| &one.facts.kind)
             .collect();
-        let types = state.store.types().await?.into_iter().rev();
-        let types = types.filter(|row| kinds.contains(&row.kind.handle)).map(|row| (row.id, 0)).collect();
+        let types = state.store.types().await?.into_iter();
+        let walk = Walk::through(types.filter(|row| kinds.contains(&row.kind.handle)).map(|row| row.id));
         let from: HashSet<TemplateId> = served.values().map(|(from, _)| *from).collect();
         let before = live.templates().iter().filter(|t| from.contains(&t.id));
         let before = before.map(|t| (t.id, t.layout.clone())).collect();
         let prices = state.store.prices(now()).await?;
-        let (ways, done, begun, ended) = (HashMap::new(), 0, false, false);
-        Ok(Self { state, after, before, served, types, ways, prices, done, begun, ended })
+        Ok(Self { state, after, before, served, walk, ways: Ways::default(), prices, done: 0 })
     }
+}
 
-    /// The next part; none once all has been told.
-    async fn next(&mut self) -> Result<Option<ImpactPart>, StorageError> {
-        if self.ended {
-            return Ok(None);
-        }
-        let Some((type_id, skip)) = self.types.pop() else {
-            self.ended = true;
-            return Ok((!self.begun).then(|| self.part(vec![], vec![])));
-        };
-        let most = if self.begun { AT_ONCE } else { AT_FIRST };
-        self.begun = true;
-        let products = self.state.store.products(Which::OfType { type_id, most, skip }).await?;
-        if products.len() == most as usize {
-            self.types.push((type_id, skip + most));
-        }
+impl Parts for Search {
+    type Part = ImpactPart;
+    type Error = StorageError;
+
+    async fn next_part(&mut self) -> Result<Option<ImpactPart>, StorageError> {
+        let Some(products) = self.walk.next(&self.state.store).await? else { return Ok(None) };
         let mut comparisons: HashMap<(TemplateId, TemplateId), Comparison<'_>> = HashMap::new();
         let (mut new, mut pages) = (Vec::new(), Vec::new());
         for product in &products {
@@ -145,17 +120,9 @@ impl Search {
             let comparison =
                 comparisons.entry(*way).or_insert_with(|| Comparison::new(before, after, &self.prices));
             let Some(impact) = comparison.of(product) else { continue };
-            let count = self.ways.len();
-            let way = *self.ways.entry(impact.clone()).or_insert(count);
-            if way == count {
-                new.push(impact);
-            }
+            let way = self.ways.number(impact, &mut new);
             pages.push(ChangedPage { handle: product.handle.clone(), name: product.name.clone(), way });
         }
-        Ok(Some(self.part(new, pages)))
-    }
-
-    fn part(&self, ways: Vec<Impact>, pages: Vec<ChangedPage>) -> ImpactPart {
-        ImpactPart { done: self.done, of: self.served.len(), ways, pages }
+        Ok(Some(ImpactPart { done: self.done, of: self.served.len(), ways: new, pages }))
     }
 }

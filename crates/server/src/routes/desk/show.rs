@@ -2,17 +2,19 @@ use super::publish::{Planned, planned};
 use super::{DraftView, draft_view};
 use crate::error::{ApiError, ApiResult};
 use crate::reading::now;
+use crate::sample::{self, Served};
 use crate::serving::{Listed, listed, live};
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;
 use actix_web::web::{Data, Json, Path};
-use compagina_core::catalog::ProductType;
+use compagina_core::catalog::{Product, ProductType};
 use compagina_core::ids::{Handle, TemplateId};
 use compagina_core::page::Kind;
 use compagina_core::page::piece::Role;
 use compagina_core::page::starter::STARTERS;
 use compagina_core::template::{Candidate, Index};
+use compagina_storage::TemplateRow;
 use serde::Serialize;
 use std::collections::BTreeSet;
 use utoipa::ToSchema;
@@ -25,7 +27,8 @@ pub struct DeskView {
     draft: DraftView,
     /// What is published by itself, and when.
     planned: Option<Planned>,
-    /// The products that it serves, or all of them where it serves none, so that there is always something to look at.
+    /// The products that it serves, and the samples of types that have none yet; or all products where there is none of
+    /// either, so that there is always something to look at.
     products: Vec<DeskProduct>,
     serves: usize,
     serves_types: usize,
@@ -53,11 +56,18 @@ pub struct DeskProduct {
     name: String,
     /// Its type, by its handle.
     kind: Handle,
+    /// Whether it stands in for products that its type doesn't have yet.
+    sample: bool,
 }
 
 fn desk_product(one: &Listed) -> DeskProduct {
     let (handle, kind) = (one.facts.handle.clone(), one.facts.kind.clone());
-    DeskProduct { handle, name: one.name.clone(), kind }
+    DeskProduct { handle, name: one.name.clone(), kind, sample: false }
+}
+
+fn desk_sample(one: Served) -> DeskProduct {
+    let Product { handle, name, kind, .. } = one.sample;
+    DeskProduct { handle, name, kind: kind.handle, sample: true }
 }
 
 /// A kind of piece that can be added.
@@ -80,11 +90,16 @@ pub async fn show(state: Data<State>, _caller: Caller, id: Path<u64>) -> ApiResu
     let (live, listed) = (live(&state).await?, listed(&state).await?);
     let seen = templates.iter().filter(|t| t.published.is_some() || t.id == id);
     let index = Index::new(seen.map(|t| Candidate { id: t.id, reach: &t.reach }), now(), &live.zone);
-    let mut shown: Vec<&Listed> = listed.iter().filter(|one| index.winner(&one.facts) == Some(id)).collect();
+    let shown: Vec<&Listed> = listed.iter().filter(|one| index.winner(&one.facts) == Some(id)).collect();
     let serves = shown.len();
     let serves_types = shown.iter().map(|one| &one.facts.kind).collect::<BTreeSet<_>>().len();
-    if serves == 0 {
-        shown = listed.iter().collect();
+    let mut products: Vec<DeskProduct> = shown.into_iter().map(desk_product).collect();
+    let seen: Vec<TemplateRow> =
+        templates.iter().filter(|t| t.published.is_some() || t.id == id).cloned().collect();
+    let samples = sample::served(&state, &seen).await?;
+    products.extend(samples.into_iter().filter(|one| one.template == id).map(desk_sample));
+    if products.is_empty() {
+        products = listed.iter().map(desk_product).collect();
     }
     let history = state.store.history(id).await?;
     let currency = state.store.shop().await?.map(|shop| shop.currency);
@@ -94,7 +109,7 @@ pub async fn show(state: Data<State>, _caller: Caller, id: Path<u64>) -> ApiResu
         live: template.published.is_some(),
         draft: draft_view(template, history),
         planned: planned(&state, id).await?,
-        products: shown.into_iter().map(desk_product).collect(),
+        products,
         serves,
         serves_types,
         kinds: Kind::ALL

@@ -159,13 +159,18 @@ pub(super) async fn view(state: &State) -> ApiResult<PricesView> {
 }
 
 /// A book's prices now, with what was in force before it.
-pub(super) async fn prices_of(state: &State, book: PriceBook, zone: Zone, at: Moment) -> ApiResult<Prices> {
+pub(in crate::routes) async fn prices_of(
+    state: &State,
+    book: PriceBook,
+    zone: Zone,
+    at: Moment,
+) -> ApiResult<Prices> {
     let past = state.store.past_prices().await?;
     Ok(Prices::new(Arc::new(book), zone, at).with_past(past))
 }
 
 /// The same for a draft: until now what is published is in force.
-pub(super) async fn prices_of_draft(
+pub(in crate::routes) async fn prices_of_draft(
     state: &State,
     document: Document<PriceBook>,
     zone: Zone,

@@ -21,11 +21,11 @@ pub struct PriceMove {
     name: String,
     sku: String,
     /// From so many pieces on.
-    pieces: u32,
+    pub pieces: u32,
     /// By which plan, where it is a plan's price that moves.
-    plan: Option<String>,
-    before: Money,
-    after: Money,
+    pub plan: Option<String>,
+    pub before: Money,
+    pub after: Money,
 }
 
 /// Which prices would be others at this moment if the draft were in force: of each product the variant that moves most.
@@ -42,7 +42,7 @@ pub async fn list(state: Data<State>, _caller: Caller) -> ApiResult<Json<Vec<Pri
 }
 
 /// Plans of the draft by which the first variant that they are for would cost something else than it does now.
-fn by_plan(product: &Product, live: &Prices, draft: &Prices) -> Vec<PriceMove> {
+pub(in crate::routes) fn by_plan(product: &Product, live: &Prices, draft: &Prices) -> Vec<PriceMove> {
     let of = |plan: &Plan| {
         let variant = product.variants.iter().find(|variant| plan.reaches(product, variant))?;
         let unit = |prices: &Prices| {
@@ -63,7 +63,7 @@ fn by_plan(product: &Product, live: &Prices, draft: &Prices) -> Vec<PriceMove> {
     draft.book().plans.iter().filter_map(of).collect()
 }
 
-fn farthest(product: &Product, live: &Prices, draft: &Prices) -> Option<PriceMove> {
+pub(in crate::routes) fn farthest(product: &Product, live: &Prices, draft: &Prices) -> Option<PriceMove> {
     let mut moves = Vec::new();
     for variant in &product.variants {
         let (before, after) = (live.ladder(product, variant), draft.ladder(product, variant));

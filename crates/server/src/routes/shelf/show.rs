@@ -1,4 +1,5 @@
 use crate::error::{ApiError, ApiResult};
+use crate::routes::template::list::{SampleOfType, samples};
 use crate::routes::template::served::Telling;
 use crate::serving::{Live, live};
 use crate::session::Caller;
@@ -39,6 +40,8 @@ pub struct ShelfType {
     /// The templates that serve the products shown here.
     templates: Vec<ShelfTemplate>,
     products: Vec<ShelfProduct>,
+    /// What stands in for its products while it has none.
+    sample: Option<SampleOfType>,
 }
 
 /// A template that serves products of the type.
@@ -78,13 +81,16 @@ pub async fn show(state: Data<State>, _caller: Caller, part: Query<Part>) -> Api
     let (live, telling) = (live(&state).await?, Telling::new(&state).await?);
     let drafts = state.store.templates().await?;
     let differs = |id| drafts.iter().any(|t| t.id == id && t.published.as_ref() != Some(&t.draft));
+    let mut samples = samples(&state, &drafts).await?;
     let mut views = Vec::with_capacity(types.len());
     for row in types {
         let which = Which::OfType { type_id: row.id, most: AT_ONCE, skip: part.skip };
         let products = state.store.products(which).await?;
         let products: Vec<_> =
             products.iter().map(|product| product_view(&live, &telling, product)).collect();
-        let ids: BTreeSet<TemplateId> = products.iter().filter_map(|product| product.template).collect();
+        let sample = samples.remove(&row.kind.handle);
+        let ids = products.iter().filter_map(|product| product.template);
+        let ids: BTreeSet<TemplateId> = ids.chain(sample.as_ref().map(|one| one.template)).collect();
         let templates =
             ids.into_iter().map(|id| ShelfTemplate { id, name: telling.name(id), draft: differs(id) });
         views.push(ShelfType {
@@ -93,6 +99,7 @@ pub async fn show(state: Data<State>, _caller: Caller, part: Query<Part>) -> Api
             name: row.kind.name,
             count: row.products,
             products,
+            sample,
         });
     }
     Ok(Json(ShelfView { types: views }))

@@ -14,14 +14,14 @@ use actix_web::http::{StatusCode, header};
 use actix_web::web::Data;
 use actix_web::{HttpRequest, HttpResponse, ResponseError};
 use compagina_core::catalog::{Product, ProductState};
-use compagina_core::ids::Handle;
+use compagina_core::ids::{Handle, ProductId};
 use compagina_core::page::{Kind, Layout};
 use compagina_press::shop::message;
 use compagina_press::{Around, Neighbour};
 use compagina_storage::Which;
 
 /// Other products that a page may show, at the most.
-const MOST_RELATED: u32 = 5;
+pub const MOST_RELATED: u32 = 5;
 
 /// What stands around a product, as far as a layout shows it: others of its type, and its neighbours there.
 pub async fn around(state: &State, product: &Product, layout: &Layout) -> ApiResult<Around> {
@@ -42,27 +42,26 @@ pub async fn everything_around(state: &State, product: &Product) -> ApiResult<Ar
 }
 
 async fn related(state: &State, product: &Product) -> ApiResult<Vec<Product>> {
-    let types = state.store.types().await?;
-    let Some(kind) = types.iter().find(|t| t.kind.handle == product.kind.handle) else { return Ok(vec![]) };
-    let which = Which::OfType { type_id: kind.id, most: MOST_RELATED + 1, skip: 0 };
-    let mut products = state.store.products(which).await?;
-    products.retain(|p| p.id != product.id && p.state != ProductState::Withdrawn);
-    products.truncate(MOST_RELATED as usize);
-    Ok(products)
+    let Some(type_id) = state.store.type_of_product(product.id).await? else { return Ok(vec![]) };
+    let which = Which::OfType { type_id, most: MOST_RELATED + 1, skip: 0 };
+    Ok(related_among(Some(product.id), state.store.products(which).await?))
+}
+
+/// Those of the first products of a type that stand around one of its products.
+pub fn related_among(product: Option<ProductId>, mut first: Vec<Product>) -> Vec<Product> {
+    first.retain(|p| Some(p.id) != product && p.state != ProductState::Withdrawn);
+    first.truncate(MOST_RELATED as usize);
+    first
 }
 
 async fn neighbours(state: &State, product: &Product) -> ApiResult<(Option<Neighbour>, Option<Neighbour>)> {
-    let names = state.store.product_names().await?;
-    let of_kind: Vec<_> = names.iter().filter(|(_, _, of)| *of == product.kind.handle).collect();
-    let place = of_kind.iter().position(|(handle, ..)| *handle == product.handle);
-    let at = |place: Option<usize>| place.and_then(|p| of_kind.get(p)).map(|(handle, ..)| handle);
-    let before = neighbour(state, at(place.and_then(|p| p.checked_sub(1)))).await?;
-    Ok((before, neighbour(state, at(place.map(|p| p + 1))).await?))
+    let [before, after] = state.store.neighbours(product.id).await?;
+    Ok((neighbour(state, before).await?, neighbour(state, after).await?))
 }
 
-async fn neighbour(state: &State, handle: Option<&Handle>) -> ApiResult<Option<Neighbour>> {
+async fn neighbour(state: &State, handle: Option<Handle>) -> ApiResult<Option<Neighbour>> {
     let Some(handle) = handle else { return Ok(None) };
-    let found = state.store.product(handle).await?.filter(|p| p.state != ProductState::Withdrawn);
+    let found = state.store.product(&handle).await?.filter(|p| p.state != ProductState::Withdrawn);
     Ok(found.map(|p| Neighbour { picture: p.lead_picture().cloned(), handle: p.handle, name: p.name }))
 }
 

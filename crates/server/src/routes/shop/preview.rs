@@ -1,6 +1,7 @@
-use super::product::{draw, find};
+use super::product::draw;
 use super::{html, or_message};
 use crate::error::{ApiError, ApiResult};
+use crate::known::product_or_sample;
 use crate::reading::{Reading, Side, nav, today};
 use crate::session::token_hash;
 use crate::state::State;
@@ -36,7 +37,7 @@ async fn draft(state: &State, request: &HttpRequest, token: &str, handle: &str) 
         let page = message(&nav, &nav.words.say("preview-over-title"), &nav.words.say("preview-over"));
         return Ok(html(StatusCode::GONE, page));
     }
-    let product = find(state, handle).await?;
+    let product = product_or_sample(state, handle).await?;
     let draft = state.store.template(template).await?.draft;
     let layout = compose(&draft, &product.kind.handle, &product.handle);
     let pairs: Vec<(String, String)> =

@@ -1,4 +1,5 @@
 use crate::error::{ApiError, ApiResult};
+use crate::sample;
 use crate::serving::{listed, live};
 use crate::session::Caller;
 use crate::state::State;
@@ -59,6 +60,17 @@ pub struct TypeReached {
     pub kind: ProductType,
     pub products: u64,
     pub cells: Vec<Cell>,
+    /// What stands in for its products while it has none.
+    pub sample: Option<SampleOfType>,
+}
+
+/// The sample of a type without products.
+#[derive(Serialize, ToSchema)]
+pub struct SampleOfType {
+    /// Its address on the desk.
+    pub handle: Handle,
+    /// The template that serves the type, live or not.
+    pub template: TemplateId,
 }
 
 /// The products of one type that one template reaches.
@@ -93,14 +105,16 @@ pub(super) async fn view(state: &State) -> ApiResult<TemplatesView> {
             count(counts.entry(&product.facts.kind).or_default(), &serving);
         }
     }
+    let rows = state.store.templates().await?;
+    let mut samples = samples(state, &rows).await?;
     let types = state.store.types().await?.into_iter().map(|row| TypeReached {
+        sample: samples.remove(&row.kind.handle),
         products: sizes.get(&row.kind.handle).copied().unwrap_or(0),
         cells: counts.remove(&row.kind.handle).unwrap_or_default().into_values().collect(),
         kind: row.kind,
     });
     let types: Vec<TypeReached> = types.collect();
     let now = crate::reading::now();
-    let rows = state.store.templates().await?;
     let templates =
         rows.iter().map(|row| template_view(row, &types, row.reach.is_in_force(now, &live.zone))).collect();
     let handles: BTreeSet<&Handle> =
@@ -115,6 +129,19 @@ pub(super) async fn view(state: &State) -> ApiResult<TemplatesView> {
         currency: currency.map_or_else(String::new, |c| c.code().to_owned()),
         decimals: currency.map_or(2, compagina_core::money::Currency::decimals),
     })
+}
+
+/// The samples of types without products, by their types.
+pub(in crate::routes) async fn samples(
+    state: &State,
+    templates: &[TemplateRow],
+) -> ApiResult<BTreeMap<Handle, SampleOfType>> {
+    let served = sample::served(state, templates).await?.into_iter();
+    let of_type = |one: sample::Served| {
+        let (handle, template) = (one.sample.handle, one.template);
+        (one.sample.kind.handle, SampleOfType { handle, template })
+    };
+    Ok(served.map(of_type).collect())
 }
 
 fn count(cells: &mut BTreeMap<TemplateId, Cell>, serving: &Serving) {

@@ -1,0 +1,29 @@
+use super::change::Change;
+use super::search::Search;
+use super::{ChangePart, Of};
+use crate::error::{ApiError, ApiResult};
+use crate::known::known_product;
+use crate::routes::shop::html;
+use crate::session::Caller;
+use crate::state::State;
+use crate::walk::told;
+use actix_web::http::StatusCode;
+use actix_web::web::{Data, Query};
+use actix_web::{HttpResponse, get};
+
+/// The pages that the house style's draft would change, told while they are found: a line of JSON for each part.
+#[utoipa::path(operation_id = "changes_of_house", responses((status = 200, body = ChangePart, content_type = "application/x-ndjson"), (status = 401, body = ApiError)))]
+#[get("/house/changes")]
+pub async fn list(state: Data<State>, _caller: Caller) -> ApiResult<HttpResponse> {
+    let change = Change::house(&state).await?;
+    Ok(told(Search::new(state, change).await?))
+}
+
+/// A product's page as the house style's draft would make it.
+#[utoipa::path(operation_id = "page_after_house", params(Of), responses((status = 200, body = String, content_type = "text/html"), (status = 401, body = ApiError), (status = 404, body = ApiError)))]
+#[get("/house/changes/page")]
+pub async fn page(state: Data<State>, _caller: Caller, of: Query<Of>) -> ApiResult<HttpResponse> {
+    let product = known_product(&state, of.product.as_str()).await?;
+    let change = Change::house(&state).await?;
+    Ok(html(StatusCode::OK, Search::new(state, change).await?.page_after(&product)?))
+}

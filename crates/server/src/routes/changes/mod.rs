@@ -1,0 +1,47 @@
+//! What changes where, of changes that aren't a template's: the house style, the price rules, one swatch. Every page of
+//! the shop is made twice, as it is and as it would be; it changes if something else is seen.
+
+pub mod change;
+pub mod house;
+pub mod prices;
+mod search;
+pub mod swatch;
+
+use crate::routes::desk::impact::ChangedPage;
+use compagina_core::ids::Handle;
+use serde::{Deserialize, Serialize};
+use utoipa::{IntoParams, ToSchema};
+
+/// How pages change, in sentences.
+#[derive(Debug, Clone, PartialEq, Eq, Hash, Serialize, ToSchema)]
+pub struct WayTold {
+    pub says: Vec<String>,
+    /// What is to be mended then that needed no mending before.
+    pub mend: Vec<String>,
+    /// Whether only another product that stands on the page changes.
+    pub near: bool,
+}
+
+impl WayTold {
+    fn of_itself(says: Vec<String>, mend: Vec<String>) -> Self {
+        Self { says, mend, near: false }
+    }
+}
+
+/// A part of what changes where: one line of the answer.
+#[derive(Serialize, ToSchema)]
+pub struct ChangePart {
+    /// How many pages have been compared, of how many.
+    done: usize,
+    of: usize,
+    /// Ways in which pages change that no earlier part had; they are counted on through all parts.
+    ways: Vec<WayTold>,
+    /// The pages that change.
+    pages: Vec<ChangedPage>,
+}
+
+/// Whose page is wanted.
+#[derive(Deserialize, IntoParams)]
+pub struct Of {
+    product: Handle,
+}

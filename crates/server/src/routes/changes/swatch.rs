@@ -1,0 +1,63 @@
+use super::ChangePart;
+use super::change::Change;
+use super::search::Search;
+use crate::error::{ApiError, ApiResult};
+use crate::known::known_product;
+use crate::routes::shop::html;
+use crate::session::Caller;
+use crate::state::State;
+use crate::walk::told;
+use actix_web::http::StatusCode;
+use actix_web::web::{Data, Path, Query};
+use actix_web::{HttpResponse, get};
+use compagina_core::ids::{Handle, ValueId};
+use compagina_core::swatch::Swatch;
+use serde::Deserialize;
+use utoipa::IntoParams;
+
+/// A swatch that is only tried.
+#[derive(Deserialize, IntoParams)]
+pub struct Tried {
+    /// As JSON.
+    swatch: String,
+}
+
+/// The same on one product's page.
+#[derive(Deserialize, IntoParams)]
+pub struct TriedOn {
+    /// As JSON.
+    swatch: String,
+    product: Handle,
+}
+
+async fn change(state: &State, (option, value): (String, u64), swatch: &str) -> ApiResult<Change> {
+    let swatch: Swatch = serde_json::from_str(swatch).map_err(ApiError::unreadable)?;
+    Change::swatch(state, &option, ValueId(value), swatch).await
+}
+
+/// The pages that another swatch of a value would change, told while they are found: a line of JSON for each part.
+#[utoipa::path(operation_id = "changes_of_swatch", params(Tried), responses((status = 200, body = ChangePart, content_type = "application/x-ndjson"), (status = 401, body = ApiError), (status = 404, body = ApiError), (status = 422, body = ApiError)))]
+#[get("/options/{handle}/values/{value}/changes")]
+pub async fn list(
+    state: Data<State>,
+    _caller: Caller,
+    path: Path<(String, u64)>,
+    tried: Query<Tried>,
+) -> ApiResult<HttpResponse> {
+    let change = change(&state, path.into_inner(), &tried.swatch).await?;
+    Ok(told(Search::new(state, change).await?))
+}
+
+/// A product's page with another swatch of a value.
+#[utoipa::path(operation_id = "page_after_swatch", params(TriedOn), responses((status = 200, body = String, content_type = "text/html"), (status = 401, body = ApiError), (status = 404, body = ApiError), (status = 422, body = ApiError)))]
+#[get("/options/{handle}/values/{value}/changes/page")]
+pub async fn page(
+    state: Data<State>,
+    _caller: Caller,
+    path: Path<(String, u64)>,
+    tried: Query<TriedOn>,
+) -> ApiResult<HttpResponse> {
+    let product = known_product(&state, tried.product.as_str()).await?;
+    let change = change(&state, path.into_inner(), &tried.swatch).await?;
+    Ok(html(StatusCode::OK, Search::new(state, change).await?.page_after(&product)?))
+}

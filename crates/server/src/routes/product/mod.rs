@@ -1,0 +1,3 @@
+//! Products themselves.
+
+pub mod add;
