@@ -26,6 +26,27 @@ export const router = createRouter({
       props: (route) => ({ id: Number(route.params.id) }),
     },
     {
+      path: "/house-style/changes",
+      name: "house-changes",
+      meta: { title: "What changes where" },
+      component: () => import("./features/changes/ShopChangesView.vue"),
+      props: { what: "house" },
+    },
+    {
+      path: "/prices/changes",
+      name: "price-changes",
+      meta: { title: "What changes where" },
+      component: () => import("./features/changes/ShopChangesView.vue"),
+      props: { what: "prices" },
+    },
+    {
+      path: "/swatch-book/:handle/values/:value(\\d+)/changes",
+      name: "swatch-changes",
+      meta: { title: "What changes where" },
+      component: () => import("./features/changes/SwatchChangesView.vue"),
+      props: (route) => ({ handle: String(route.params.handle), value: Number(route.params.value) }),
+    },
+    {
       path: "/products/:handle/pictures",
       name: "pictures",
       meta: { title: "Pictures" },

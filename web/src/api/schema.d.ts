@@ -22,6 +22,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/house/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The pages that the house style's draft would change, told while they are found: a line of JSON for each part. */
+        get: operations["changes_of_house"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/house/changes/page": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A product's page as the house style's draft would make it. */
+        get: operations["page_after_house"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/house/publish": {
         parameters: {
             query?: never;
@@ -289,6 +323,40 @@ export interface paths {
         patch: operations["change_values"];
         trace?: never;
     };
+    "/api/options/{handle}/values/{value}/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The pages that another swatch of a value would change, told while they are found: a line of JSON for each part. */
+        get: operations["changes_of_swatch"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/options/{handle}/values/{value}/changes/page": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A product's page with another swatch of a value. */
+        get: operations["page_after_swatch"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/options/{handle}/values/{value}/closer": {
         parameters: {
             query?: never;
@@ -416,6 +484,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/prices/changes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The pages that the draft of the price rules would change, told while they are found: a line of JSON for each part. */
+        get: operations["changes_of_prices"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prices/changes/page": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A product's page as the draft of the price rules would make it. */
+        get: operations["page_after_prices"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/prices/moves": {
         parameters: {
             query?: never;
@@ -478,6 +580,26 @@ export interface paths {
         put?: never;
         /** Takes the last step back. */
         post: operations["undo_prices"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/products": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Adds a product with what its type has: options, a variant for each choice, price and terms. It has no pictures, texts
+         *     or stock yet, and shoppers don't see it until it is put on sale.
+         */
+        post: operations["add_product"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1081,6 +1203,61 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/types": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /**
+         * Adds a product type that has no products yet. A sample made from its fields stands in for them on the desk of the
+         *     template that serves it.
+         */
+        post: operations["add_type"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/types/{handle}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Gives a type another name, and its sample other fields. */
+        put: operations["change_type"];
+        post?: never;
+        /** Removes a type that has no products. */
+        delete: operations["remove_type"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/types/{handle}/fields": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What the products of a type have: as it was told while there are none, and after that what most of them do have. */
+        get: operations["show_fields"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/variants": {
         parameters: {
             query?: never;
@@ -1269,9 +1446,28 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        AddProduct: {
+            /** @description Its type, by its handle. */
+            kind: components["schemas"]["Handle"];
+            name: string;
+            /**
+             * Format: int64
+             * @description In minor units; what the type says without one.
+             */
+            price_minor?: number | null;
+        };
         Added: {
             id: components["schemas"]["TemplateId"];
             templates: components["schemas"]["TemplatesView"];
+        };
+        AddedProduct: {
+            handle: components["schemas"]["Handle"];
+        };
+        /** @description A type as it was added: where to compose its page. */
+        AddedType: {
+            handle: components["schemas"]["Handle"];
+            sample: components["schemas"]["Handle"];
+            template: components["schemas"]["TemplateId"];
         };
         /** @description Two values whose swatches are too close. */
         Alike: {
@@ -1389,6 +1585,16 @@ export interface components {
             name?: string | null;
             page?: components["schemas"]["Way"] | null;
             quick?: components["schemas"]["Way"] | null;
+        };
+        /** @description A part of what changes where: one line of the answer. */
+        ChangePart: {
+            /** @description How many pages have been compared, of how many. */
+            done: number;
+            of: number;
+            /** @description The pages that change. */
+            pages: components["schemas"]["ChangedPage"][];
+            /** @description Ways in which pages change that no earlier part had; they are counted on through all parts. */
+            ways: components["schemas"]["WayTold"][];
         };
         /** @description What is to be changed of some pictures; what isn't here stays as it is. */
         ChangePictures: {
@@ -1509,6 +1715,8 @@ export interface components {
             /** @description Its type, by its handle. */
             kind: components["schemas"]["Handle"];
             name: string;
+            /** @description Whether it stands in for products that its type doesn't have yet. */
+            sample: boolean;
         };
         DeskView: {
             currency: string;
@@ -1523,7 +1731,10 @@ export interface components {
             live: boolean;
             name: string;
             planned?: components["schemas"]["Planned"] | null;
-            /** @description The products that it serves, or all of them where it serves none, so that there is always something to look at. */
+            /**
+             * @description The products that it serves, and the samples of types that have none yet; or all products where there is none of
+             *     either, so that there is always something to look at.
+             */
             products: components["schemas"]["DeskProduct"][];
             serves: number;
             serves_types: number;
@@ -2046,6 +2257,11 @@ export interface components {
             from?: components["schemas"]["TemplateId"] | null;
             name: string;
             product?: components["schemas"]["Handle"] | null;
+        };
+        NewType: {
+            fields?: components["schemas"]["TypeFields"];
+            name: string;
+            template: components["schemas"]["TemplateFor"];
         };
         /** @description The next step down. */
         Next: {
@@ -2771,6 +2987,13 @@ export interface components {
          * @enum {string}
          */
         SaleMood: "as_it_is" | "on" | "off";
+        /** @description The sample of a type without products. */
+        SampleOfType: {
+            /** @description Its address on the desk. */
+            handle: components["schemas"]["Handle"];
+            /** @description The template that serves the type, live or not. */
+            template: components["schemas"]["TemplateId"];
+        };
         /**
          * @description Which deliveries cost less.
          * @enum {string}
@@ -2934,6 +3157,7 @@ export interface components {
             handle: components["schemas"]["Handle"];
             name: string;
             products: components["schemas"]["ShelfProduct"][];
+            sample?: components["schemas"]["SampleOfType"] | null;
             /** @description The templates that serve the products shown here. */
             templates: components["schemas"]["ShelfTemplate"][];
         };
@@ -3091,6 +3315,17 @@ export interface components {
              */
             version: number;
         };
+        /** @description Which template is to serve a new type. */
+        TemplateFor: {
+            /** @enum {string} */
+            by: "template";
+            id: components["schemas"]["TemplateId"];
+        } | {
+            /** @enum {string} */
+            by: "new";
+            copy_of?: components["schemas"]["TemplateId"] | null;
+            name: string;
+        };
         /**
          * Format: int64
          * @description A template's number in the database.
@@ -3139,6 +3374,26 @@ export interface components {
             needed: boolean;
             signs: components["schemas"]["Signs"];
             surcharge: string;
+        };
+        /** @description What a shopper may write onto a product. */
+        TextTerms: {
+            /** @description What is asked for: *Name on the banner*. */
+            label: string;
+            /** Format: int32 */
+            lines: number;
+            /**
+             * Format: int32
+             * @description Characters of one line.
+             */
+            most: number;
+            /** @description Whether it can't be bought without a text. */
+            needed: boolean;
+            signs: components["schemas"]["Signs"];
+            /**
+             * Format: int64
+             * @description In minor units, for each piece that has a text.
+             */
+            surcharge: number;
         };
         /**
          * @description What happens where several rules are for one thing.
@@ -3216,12 +3471,62 @@ export interface components {
             quantity: number;
             sku?: string | null;
         };
+        TypeChange: {
+            fields: components["schemas"]["TypeFields"];
+            name: string;
+        };
+        /** @description The fields of a product type. */
+        TypeFields: {
+            /**
+             * @description Whether it is counted how many there are.
+             * @default false
+             */
+            counted: boolean;
+            /**
+             * @description Titles of their texts.
+             * @default []
+             */
+            details: string[];
+            /**
+             * @description Names of their facts.
+             * @default []
+             */
+            facts: string[];
+            /**
+             * Format: int32
+             * @description The most that one order may hold of one.
+             * @default null
+             */
+            most_per_order: number | null;
+            /**
+             * @description The shop's options by which its products are chosen, by their handles.
+             * @default []
+             */
+            options: components["schemas"]["Handle"][];
+            /**
+             * Format: int32
+             * @description How many pictures one has, about.
+             * @default 0
+             */
+            pictures: number;
+            /**
+             * Format: int64
+             * @description What one costs, about.
+             * @default 0
+             */
+            price_minor: number;
+            /** @default [] */
+            tags: string[];
+            /** @default null */
+            text: components["schemas"]["TextTerms"] | null;
+        };
         /** @description A product type, with the templates that serve its products. */
         TypeReached: {
             cells: components["schemas"]["Cell"][];
             kind: components["schemas"]["ProductType"];
             /** Format: int64 */
             products: number;
+            sample?: components["schemas"]["SampleOfType"] | null;
         };
         /**
          * @description How the unit of an amount is told.
@@ -3358,6 +3663,14 @@ export interface components {
          * @enum {string}
          */
         Way: "swatches" | "buttons" | "list" | "radios" | "nothing";
+        /** @description How pages change, in sentences. */
+        WayTold: {
+            /** @description What is to be mended then that needed no mending before. */
+            mend: string[];
+            /** @description Whether only another product that stands on the page changes. */
+            near: boolean;
+            says: string[];
+        };
         /** @description What the page's pictures come to. */
         WeightView: {
             phone: components["schemas"]["BytesView"];
@@ -3494,6 +3807,70 @@ export interface operations {
                 };
             };
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    changes_of_house: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/x-ndjson": components["schemas"]["ChangePart"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    page_after_house: {
+        parameters: {
+            query: {
+                product: components["schemas"]["Handle"];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/html": string;
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4188,6 +4565,105 @@ export interface operations {
             };
         };
     };
+    changes_of_swatch: {
+        parameters: {
+            query: {
+                /** @description As JSON. */
+                swatch: string;
+            };
+            header?: never;
+            path: {
+                handle: string;
+                value: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/x-ndjson": components["schemas"]["ChangePart"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    page_after_swatch: {
+        parameters: {
+            query: {
+                /** @description As JSON. */
+                swatch: string;
+                product: components["schemas"]["Handle"];
+            };
+            header?: never;
+            path: {
+                handle: string;
+                value: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/html": string;
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
     put_closer: {
         parameters: {
             query?: never;
@@ -4640,6 +5116,70 @@ export interface operations {
             };
         };
     };
+    changes_of_prices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/x-ndjson": components["schemas"]["ChangePart"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    page_after_prices: {
+        parameters: {
+            query: {
+                product: components["schemas"]["Handle"];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/html": string;
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
     price_moves: {
         parameters: {
             query?: never;
@@ -4759,6 +5299,53 @@ export interface operations {
                 };
             };
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    add_product: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AddProduct"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AddedProduct"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -6477,6 +7064,182 @@ export interface operations {
                 };
             };
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    add_type: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewType"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AddedType"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    change_type: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                handle: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TypeChange"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TypeFields"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    remove_type: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                handle: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    show_fields: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                handle: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TypeFields"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -1,9 +1,16 @@
 <script setup lang="ts">
 import { mdiUndo } from "@mdi/js";
 import { computed } from "vue";
+import type { RouteLocationRaw } from "vue-router";
 
 /** The head of a view whose changes wait as a draft until they are published. */
-const props = defineProps<{ title: string; changes: number; canUndo: boolean; waiting: number }>();
+const props = defineProps<{
+  title: string;
+  changes: number;
+  canUndo: boolean;
+  waiting: number;
+  where?: RouteLocationRaw;
+}>();
 defineEmits<{ undo: []; publish: [] }>();
 const said = computed(() => {
   if (props.changes === 0) return "Live, nothing changed since";
@@ -15,6 +22,7 @@ const said = computed(() => {
   <div class="view-head">
     <h1>{{ title }}</h1>
     <span class="chip" :class="{ differs: changes > 0 }" data-test="state">{{ said }}</span>
+    <router-link v-if="where && changes > 0" :to="where">What changes where</router-link>
     <span class="space" />
     <v-btn :prepend-icon="mdiUndo" :disabled="!canUndo" @click="$emit('undo')">Undo</v-btn>
     <v-btn variant="flat" color="primary" :disabled="changes === 0 || waiting > 0" @click="$emit('publish')">

@@ -31,6 +31,7 @@ export const vuetify = createVuetify({
     VTextarea: field,
     VSelect: field,
     VAutocomplete: field,
+    VCombobox: field,
     VSwitch: { density: "compact", hideDetails: true, color: "primary", inset: true },
     VBtnToggle: { density: "compact", divided: true, mandatory: true, variant: "outlined" },
     VMenu: { offset: 4 },

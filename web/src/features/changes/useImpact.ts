@@ -1,21 +1,33 @@
 import { computed, onUnmounted, ref, shallowRef } from "vue";
 import { type ApiError, type Schemas, eachLine } from "../../api/client";
 
-type Part = Schemas["ImpactPart"];
-type Impact = Schemas["Impact"];
 export type Page = Schemas["ChangedPage"];
 export type Gap = Schemas["Gap"];
 
-/** Pages that change in the same way. */
-export interface Way {
+/** Pages that change in the same way, and the way in sentences. */
+export interface Way<W> {
   number: number;
-  impact: Impact;
+  impact: W;
+  pages: Page[];
+}
+/** The same for eyes. */
+export interface WayTold {
+  number: number;
+  says: string[];
+  mend: string[];
   pages: Page[];
 }
 
-/** Which pages publishing a draft changes, and how: told while they are found. */
-export function useImpact(id: () => number) {
-  const ways = shallowRef<Way[]>([]);
+interface Part<W> {
+  done: number;
+  of: number;
+  ways: W[];
+  pages: Page[];
+}
+
+/** Which pages something changes that isn't published yet, and how: told while they are found. */
+export function useImpact<W>(address: () => string, faults: (way: W) => number) {
+  const ways = shallowRef<Way<W>[]>([]);
   const done = ref(0);
   const of = ref(0);
   const busy = ref(false);
@@ -28,7 +40,7 @@ export function useImpact(id: () => number) {
     stop = new AbortController();
     const mine = stop;
     [ways.value, done.value, of.value, busy.value, stopped.value, problem.value] = [[], 0, 0, true, false, null];
-    const { error } = await eachLine<Part>(`/api/templates/${id()}/impact`, mine.signal, (part) => {
+    const { error } = await eachLine<Part<W>>(address(), mine.signal, (part) => {
       if (mine !== stop || mine.signal.aborted) return;
       const all = [
         ...ways.value,
@@ -50,14 +62,21 @@ export function useImpact(id: () => number) {
   }
   onUnmounted(() => stop.abort());
 
-  /** The worst first: what lacks something, then what concerns most pages. */
+  /** The worst first: what is to be mended then, after that what concerns most pages. */
   const sorted = computed(() =>
-    [...ways.value].sort((a, b) => b.impact.lacks.length - a.impact.lacks.length || b.pages.length - a.pages.length),
+    [...ways.value].sort((a, b) => faults(b.impact) - faults(a.impact) || b.pages.length - a.pages.length),
   );
   const count = computed(() => ways.value.reduce((sum, way) => sum + way.pages.length, 0));
+  const says = computed(() => {
+    if (busy.value && done.value === 0) return "Comparing …";
+    const some = count.value === 1 ? "1 page changes" : `${count.value} pages change`;
+    const searched = busy.value || stopped.value ? ` so far, ${done.value} of ${of.value} compared` : ` of ${of.value}`;
+    return some + searched;
+  });
 
-  return { ways: sorted, count, done, of, busy, stopped, problem, search, halt };
+  return { ways: sorted, count, says, done, of, busy, stopped, problem, search, halt };
 }
+export type ImpactControl = Omit<ReturnType<typeof useImpact>, "ways">;
 
 const LACKS: Record<Gap["lack"], string> = {
   buy_button: "no buy button",

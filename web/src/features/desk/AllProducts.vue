@@ -11,9 +11,13 @@ defineEmits<{ look: [product: string] }>();
 const desk = useDesk();
 const device = ref<"wide" | "phone">("wide");
 const screen = computed(() => SCREENS[device.value]);
-const note = computed(() =>
-  desk.view?.serves === 0 ? "This template serves no product yet; these are all of the shop’s." : "",
-);
+const samples = computed(() => props.situation.products.value.filter((one) => one.sample).length);
+const note = computed(() => {
+  if (desk.view?.serves !== 0) return "";
+  return samples.value > 0
+    ? "There are no products yet: what you see is a sample made of what they will have."
+    : "This template serves no product yet; these are all of the shop’s.";
+});
 /** A new draft is another page, so each small proof is asked for anew. */
 function address(product: string): string | null {
   const at = props.situation.address({ product });
@@ -29,7 +33,8 @@ function address(product: string): string | null {
         <v-btn value="phone">Phone</v-btn>
       </v-btn-toggle>
       <span class="soft">{{
-        note || `${situation.products.value.length} products, each down to its first screen and a little more`
+        note ||
+        `${situation.products.value.length - samples} products${samples ? " and samples of types without any" : ""}, each down to its first screen and a little more`
       }}</span>
     </div>
     <ul :class="device">

@@ -19,7 +19,7 @@ const publishing = ref(false);
 const count = computed(() => desk.draft?.not_live.length ?? 0);
 const reach = computed(() => {
   const { serves = 0, serves_types: types = 0 } = desk.view ?? {};
-  if (serves === 0) return "reaches no product yet";
+  if (serves === 0) return desk.view?.products.some((one) => one.sample) ? "no products yet" : "reaches no product yet";
   return `reaches ${serves} ${serves === 1 ? "product" : "products"} in ${types} ${types === 1 ? "type" : "types"}`;
 });
 const state = computed(() => {
@@ -115,7 +115,7 @@ const FRAMES = [
           @click="emit('open', 'departures')"
         />
         <v-list-item
-          v-if="scope.product.value"
+          v-if="scope.product.value && !scope.product.value.sample"
           title="A page of its own"
           :subtitle="`for ${scope.product.value.name}, apart from this template`"
           @click="ownPage"

@@ -21,7 +21,7 @@ export function useScope() {
       { level: "template", name: "All products", whom: null },
     ];
     if (kind.value) all.push({ level: "type", name: kind.value.name, whom: { type: kind.value.handle } });
-    if (product.value)
+    if (product.value && !product.value.sample)
       all.push({ level: "product", name: product.value.name, whom: { product: product.value.handle } });
     return all;
   });

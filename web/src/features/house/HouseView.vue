@@ -50,6 +50,7 @@ function ratio(hundredths: number): string {
       :changes="view?.changes_not_live ?? 0"
       :can-undo="view?.can_undo ?? false"
       :waiting="waiting"
+      :where="{ name: 'house-changes' }"
       @undo="undo"
       @publish="publish"
     />

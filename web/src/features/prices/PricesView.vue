@@ -29,6 +29,7 @@ const together = computed({
 <template>
   <main class="prices">
     <DraftHead
+      :where="{ name: 'price-changes' }"
       title="Prices"
       :changes="view?.changes_not_live ?? 0"
       :can-undo="view?.can_undo ?? false"

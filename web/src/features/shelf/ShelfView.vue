@@ -1,11 +1,22 @@
 <script setup lang="ts">
-import { onMounted } from "vue";
+import { onMounted, ref } from "vue";
+import PageThumb from "../../ui/PageThumb.vue";
 import ProblemNote from "../../ui/ProblemNote.vue";
+import NewProductDialog from "../types/NewProductDialog.vue";
+import NewTypeDialog from "../types/NewTypeDialog.vue";
+import TypeDialog from "../types/TypeDialog.vue";
 import PagePicture from "./PagePicture.vue";
 import { type ShelfType, useShelf } from "./useShelf";
 
 const { types, problem, loading, load, more } = useShelf();
 onMounted(load);
+const newType = ref(false);
+const changing = ref<ShelfType | null>(null);
+const adding = ref<ShelfType | null>(null);
+async function changed(): Promise<void> {
+  changing.value = null;
+  await load();
+}
 
 function desk(product: ShelfType["products"][number]) {
   return { name: "desk", params: { id: product.template ?? 0 }, query: { product: product.handle } };
@@ -28,6 +39,7 @@ function stateOf(product: ShelfType["products"][number]): string {
     <header>
       <h1>Shelf</h1>
       <p class="soft">Every product with its page as shoppers see it now. Open one to look at it on the desk.</p>
+      <v-btn @click="newType = true">New product type</v-btn>
     </header>
     <v-progress-linear v-if="loading" indeterminate color="primary" />
     <ProblemNote :problem="problem" @retry="load" />
@@ -42,6 +54,9 @@ function stateOf(product: ShelfType["products"][number]): string {
         <h2>{{ type.name }}</h2>
         <span class="soft">{{ type.count }}</span>
         <i />
+        <button v-if="!type.sample" class="quiet" :aria-label="`Add a product to ${type.name}`" @click="adding = type">
+          Add
+        </button>
       </div>
       <p class="by">
         <template v-for="one in type.templates" :key="one.id">
@@ -50,6 +65,25 @@ function stateOf(product: ShelfType["products"][number]): string {
         </template>
       </p>
       <ul>
+        <li v-if="type.sample">
+          <router-link
+            class="card"
+            :to="{ name: 'desk', params: { id: type.sample.template }, query: { product: type.sample.handle } }"
+          >
+            <PageThumb
+              class="picture"
+              :address="`/api/templates/${type.sample.template}/proof?product=${type.sample.handle}`"
+              :name="`Sample of ${type.name}, drawn small`"
+              :width="1280"
+              :height="900"
+            />
+            <span class="name">No products yet: a sample</span>
+          </router-link>
+          <span class="rooms">
+            <button class="quiet" @click="changing = type">What they have</button>
+            <button class="quiet" @click="adding = type">Add the first product</button>
+          </span>
+        </li>
         <li v-for="product in type.products" :key="product.handle">
           <router-link
             class="card"
@@ -68,7 +102,7 @@ function stateOf(product: ShelfType["products"][number]): string {
             </span>
             <router-link
               :to="{ name: 'variants', params: { handle: product.handle } }"
-              :aria-label="`Variants of ${product.name}`"
+              :aria-label="`${product.variants === 1 ? '1 variant' : `${product.variants} variants`} of ${product.name}`"
               >{{ product.variants === 1 ? "1 variant" : `${product.variants} variants` }}</router-link
             >
             <router-link
@@ -83,6 +117,9 @@ function stateOf(product: ShelfType["products"][number]): string {
         Show more of {{ type.count - type.products.length }}
       </button>
     </section>
+    <NewTypeDialog v-if="newType" @close="newType = false" />
+    <TypeDialog v-if="changing" :kind="changing" @close="changing = null" @changed="changed" />
+    <NewProductDialog v-if="adding" :kind="adding" :first="adding.count === 0" @close="adding = null" />
   </main>
 </template>
 
@@ -105,6 +142,7 @@ header {
   align-items: baseline;
 }
 header p {
+  flex: 1;
   margin: 0;
 }
 section {
@@ -182,6 +220,9 @@ li {
 .rooms a {
   padding: 2px 0;
   color: var(--soft);
+}
+.rooms .quiet {
+  padding: 2px 0;
 }
 .rooms a:hover {
   color: var(--accent);

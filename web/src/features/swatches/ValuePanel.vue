@@ -57,6 +57,11 @@ const ownHere = computed(() => many.value.some((value) => value.from === "book")
           <span class="soft">{{
             one.products === 1 ? "offered by 1 product" : `offered by ${one.products} products`
           }}</span>
+          <router-link
+            v-if="one.products && option"
+            :to="{ name: 'swatch-changes', params: { handle: option.handle, value: one.id } }"
+            >Try a swatch on their pages</router-link
+          >
           <span v-if="one.pale" class="soft">pale on this ground, so it gets a ring</span>
         </span>
       </div>

@@ -15,6 +15,7 @@ const cellOf = (type: TypeReached, template: Template) => type.cells.find((one) 
 function says(type: TypeReached, template: Template): string {
   const cell = cellOf(type, template);
   const where = `${type.kind.name}, ${template.name}`;
+  if (type.sample?.template === template.id) return `${where}: will serve its products`;
   if (!cell) return `${where}: not reached`;
   const parts = [`serves ${cell.serves} of ${type.products}`];
   if (cell.yields) parts.push(`${cell.yields} more are served by a closer reach`);
@@ -58,7 +59,13 @@ function drop(template: Template): void {
             @dragend="dragged = over = null"
           >
             <button @click="emit('look', type)">{{ type.kind.name }}</button>
-            <span class="soft">{{ type.products }}</span>
+            <router-link
+              v-if="type.sample"
+              class="soft"
+              :to="{ name: 'desk', params: { id: type.sample.template }, query: { product: type.sample.handle } }"
+              >none yet, a sample</router-link
+            >
+            <span v-else class="soft">{{ type.products }}</span>
           </th>
           <td
             v-for="template in live"
@@ -74,6 +81,7 @@ function drop(template: Template): void {
               :title="says(type, template)"
               @click="emit('look', type)"
             >
+              <i v-if="type.sample?.template === template.id" class="bar none" />
               <template v-if="cellOf(type, template)">
                 <i
                   v-if="cellOf(type, template)!.serves"
@@ -93,6 +101,7 @@ function drop(template: Template): void {
     <p class="soft key">
       <i class="bar" /> served by its own reach <i class="bar rest" /> served as the rest <span>(4)</span> reached too,
       but another template is closer. <span class="signal">tied</span>: only the order of the templates decides.
+      <i class="bar none" /> will serve a type that has no products yet.
     </p>
   </div>
 </template>
@@ -158,6 +167,10 @@ tbody th .soft {
 }
 .bar.rest {
   border: 1.4px solid var(--accent);
+  background: none;
+}
+.bar.none {
+  border: 1.4px dashed var(--accent);
   background: none;
 }
 .yields {

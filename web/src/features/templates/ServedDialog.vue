@@ -9,6 +9,7 @@ const emit = defineEmits<{ close: []; move: [title: string, moving: Moving] }>()
 const products = ref<Served[]>([]);
 const count = ref(0);
 const problem = ref("");
+const loaded = ref(false);
 
 watch(
   () => props.view,
@@ -18,6 +19,7 @@ watch(
     problem.value = error?.message ?? "";
     products.value = data?.products ?? [];
     count.value = data?.count ?? 0;
+    loaded.value = true;
   },
   { immediate: true },
 );
@@ -46,8 +48,9 @@ function move(product: Served, to: number): void {
         </select>
       </div>
       <p v-if="problem" class="signal" role="alert">{{ problem }}</p>
+      <p v-else-if="loaded && count === 0" class="soft">There are no products of this type yet.</p>
       <p v-if="products.length < count" class="soft">The first {{ products.length }} of {{ count }}.</p>
-      <ul>
+      <ul v-if="products.length">
         <li v-for="product in products" :key="product.handle">
           <router-link :to="{ name: 'desk', params: { id: product.template }, query: { product: product.handle } }">
             {{ product.name }}

@@ -3,6 +3,7 @@ import { computed, onMounted, ref } from "vue";
 import { useRouter } from "vue-router";
 import type { Schemas } from "../../api/client";
 import ProblemNote from "../../ui/ProblemNote.vue";
+import NewTypeDialog from "../types/NewTypeDialog.vue";
 import ReachDialog from "./ReachDialog.vue";
 import ReachMatrix from "./ReachMatrix.vue";
 import ServedDialog from "./ServedDialog.vue";
@@ -13,6 +14,7 @@ import { type Moving, type Template, type TypeReached, useTemplates } from "./us
 const { view, names, problem, loading, load, save, shift, add, bring } = useTemplates();
 const router = useRouter();
 const newName = ref("");
+const newType = ref(false);
 const editing = ref<Template | null>(null);
 const looking = ref<TypeReached | null>(null);
 const moving = ref<{ title: string; moving: Moving } | null>(null);
@@ -96,6 +98,7 @@ async function leaveIt(): Promise<void> {
     <h2>Which template serves which products</h2>
     <p class="soft">
       Drag a type onto a template to move it there, or open a type to see each product with the reason.
+      <button class="quiet" @click="newType = true">New product type</button>
     </p>
     <ReachMatrix :view="view" @look="(type) => (looking = type)" @move="moveType" />
     <ReachDialog
@@ -114,6 +117,7 @@ async function leaveIt(): Promise<void> {
       @close="looking = null"
       @move="(title, one) => (moving = { title, moving: one })"
     />
+    <NewTypeDialog v-if="newType" @close="newType = false" />
     <ShiftDialog v-if="moving" :moving="moving" :view="view" :shift="shift" @close="leaveIt" @done="moving = null" />
   </main>
 </template>

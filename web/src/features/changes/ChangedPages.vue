@@ -1,0 +1,209 @@
+<script setup lang="ts">
+import { computed, ref, watch } from "vue";
+import ProblemNote from "../../ui/ProblemNote.vue";
+import PageBeside from "./PageBeside.vue";
+import type { ImpactControl, Page, WayTold } from "./useImpact";
+
+/** The pages that something changes, by the kind of change, the worst first; each before and after, side by side. */
+const chosen = defineModel<string[]>("chosen");
+const props = defineProps<{
+  impact: ImpactControl;
+  ways: WayTold[];
+  /** The page that is looked at while none changes. */
+  first?: { handle: string; name: string } | null;
+  /** What is said where no page changes. */
+  none: string;
+  before: (handle: string) => string;
+  after: (handle: string) => string;
+}>();
+const { says, busy, stopped, done, of, problem } = props.impact;
+const picked = ref<Page | null>(null);
+const looking = computed(() => picked.value ?? props.first ?? null);
+const phone = ref(false);
+const open = ref(new Set<number>());
+const MOST = 6;
+
+watch(
+  () => props.ways,
+  ([first], was) => {
+    if (was?.length === 0 || !picked.value) picked.value = first?.pages[0] ?? null;
+  },
+);
+const pages = (way: WayTold): Page[] => (open.value.has(way.number) ? way.pages : way.pages.slice(0, MOST));
+const before = computed(() => props.before(looking.value?.handle ?? ""));
+const after = computed(() => props.after(looking.value?.handle ?? ""));
+
+function takeAll(way: WayTold): void {
+  const handles = way.pages.map((page) => page.handle);
+  const now = chosen.value ?? [];
+  const all = handles.every((handle) => now.includes(handle));
+  const others = now.filter((handle) => !handles.includes(handle));
+  chosen.value = all ? others : [...others, ...handles];
+}
+</script>
+
+<template>
+  <main class="changes">
+    <div class="head">
+      <h1>What changes where</h1>
+      <slot name="of" />
+      <span role="status" class="chip" data-test="count">{{ says }}</span>
+      <button v-if="busy" class="quiet" @click="impact.halt">Stop</button>
+      <button v-else-if="stopped" class="quiet" @click="impact.search">Compare again</button>
+      <i />
+      <slot name="publish" />
+    </div>
+    <v-progress-linear v-if="busy" :model-value="of ? (100 * done) / of : 0" color="primary" aria-label="Compared" />
+    <ProblemNote :problem="problem" @retry="impact.search" />
+    <slot name="note" />
+    <div class="halves">
+      <section class="ways" aria-label="Kinds of change">
+        <p v-if="!busy && !problem && ways.length === 0" class="soft none">{{ none }}</p>
+        <div v-for="way in ways" :key="way.number" class="way">
+          <p v-for="fault in way.mend" :key="fault" class="signal">To mend: {{ fault }}</p>
+          <p v-for="word in way.says.slice(0, MOST)" :key="word">{{ word }}</p>
+          <p v-if="way.says.length > MOST" class="soft">and {{ way.says.length - MOST }} more</p>
+          <div class="count">
+            <span class="soft">{{ way.pages.length === 1 ? "1 page" : `${way.pages.length} pages` }}</span>
+            <button v-if="chosen" class="quiet" @click="takeAll(way)">Choose these</button>
+          </div>
+          <ul>
+            <li v-for="page in pages(way)" :key="page.handle" :class="{ here: page.handle === looking?.handle }">
+              <input
+                v-if="chosen"
+                v-model="chosen"
+                type="checkbox"
+                :value="page.handle"
+                :aria-label="`Publish for ${page.name}`"
+              />
+              <button :aria-pressed="page.handle === looking?.handle" @click="picked = page">{{ page.name }}</button>
+            </li>
+          </ul>
+          <button v-if="way.pages.length > MOST && !open.has(way.number)" class="quiet" @click="open.add(way.number)">
+            Show all {{ way.pages.length }}
+          </button>
+        </div>
+      </section>
+      <section v-if="looking" class="beside" :aria-label="`${looking.name}, before and after`">
+        <div class="pick">
+          <h2>{{ looking.name }}</h2>
+          <v-btn-toggle v-model="phone" mandatory aria-label="Screen">
+            <v-btn :value="false">Wide</v-btn>
+            <v-btn :value="true">Phone</v-btn>
+          </v-btn-toggle>
+        </div>
+        <div class="pair">
+          <PageBeside :address="before" title="As shoppers see it now" :phone="phone" />
+          <PageBeside :address="after" title="After publishing" :phone="phone" />
+        </div>
+      </section>
+    </div>
+  </main>
+</template>
+
+<style scoped>
+.changes {
+  display: flex;
+  flex-direction: column;
+  height: calc(100dvh - 48px);
+  min-height: 520px;
+}
+.head {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 8px 14px;
+  align-items: center;
+  padding: 8px 18px;
+  border-bottom: 1px solid var(--line);
+  background: var(--sheet);
+}
+.head i {
+  flex: 1;
+}
+.halves {
+  display: grid;
+  flex: 1;
+  grid-template-columns: 320px minmax(0, 1fr);
+  min-height: 0;
+}
+.ways {
+  overflow-y: auto;
+  border-right: 1px solid var(--line);
+  background: var(--sheet);
+}
+.way {
+  padding: 10px 14px;
+  border-bottom: 1px solid var(--line);
+}
+.way p {
+  margin: 0;
+  font-weight: 600;
+}
+.way p.soft {
+  font-weight: 400;
+}
+.count {
+  display: flex;
+  gap: 10px;
+  margin: 4px 0;
+}
+ul {
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+li {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  margin: 0 -14px;
+  padding: 0 14px;
+}
+li button {
+  flex: 1;
+  overflow: hidden;
+  padding: 4px 0;
+  text-align: left;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+li input {
+  accent-color: var(--accent);
+}
+.here {
+  background: var(--accent-weak);
+  box-shadow: inset 3px 0 0 var(--accent);
+}
+.none {
+  padding: 14px;
+}
+.beside {
+  display: flex;
+  flex-direction: column;
+  gap: 10px;
+  min-height: 0;
+  padding: 12px 18px 18px;
+}
+.pick {
+  display: flex;
+  align-items: center;
+  justify-content: space-between;
+}
+.pair {
+  display: flex;
+  flex: 1;
+  gap: 18px;
+  min-height: 0;
+}
+@media (max-width: 900px) {
+  .changes {
+    height: auto;
+  }
+  .halves {
+    grid-template-columns: minmax(0, 1fr);
+  }
+  .beside {
+    height: 80dvh;
+  }
+}
+</style>

@@ -1,0 +1,70 @@
+<script setup lang="ts">
+import { computed, onMounted, ref } from "vue";
+import { type RouteLocationRaw, useRouter } from "vue-router";
+import { type Answer, type ApiError, type Schemas, api, ask } from "../../api/client";
+import ProblemNote from "../../ui/ProblemNote.vue";
+import ChangedPages from "./ChangedPages.vue";
+import { type WayTold, useImpact } from "./useImpact";
+
+/** The pages that a change changes which isn't a template's: of the house style, or of the price rules. */
+const props = defineProps<{ what: "house" | "prices" }>();
+const router = useRouter();
+const HOUSE = {
+  name: "House style",
+  back: { name: "house-style" } as RouteLocationRaw,
+  note: "Listings, cart and checkout are dressed by it too.",
+};
+const PRICES = {
+  name: "Prices",
+  back: { name: "prices" } as RouteLocationRaw,
+  note: "As it is at this moment; rules that are planned take effect by themselves at their time.",
+};
+const here = computed(() => (props.what === "house" ? HOUSE : PRICES));
+const { ways, ...impact } = useImpact<Schemas["WayTold"]>(
+  () => `/api/${props.what}/changes`,
+  (way) => (way.near ? -1 : way.mend.length),
+);
+const told = computed((): WayTold[] => ways.value.map(({ number, impact: way, pages }) => ({ number, ...way, pages })));
+const draft = ref<{ revision: number; changes_not_live: number } | null>(null);
+const failed = ref<ApiError | null>(null);
+const waits = computed(() => (draft.value?.changes_not_live ?? 0) > 0);
+
+async function read(): Promise<Answer<{ revision: number; changes_not_live: number }>> {
+  return props.what === "house" ? ask(api.GET("/api/house")) : ask(api.GET("/api/prices"));
+}
+onMounted(async () => {
+  const { data, error } = await read();
+  draft.value = data ?? null;
+  failed.value = error ?? null;
+  await impact.search();
+});
+async function publish(): Promise<void> {
+  if (!draft.value) return;
+  const body = { revision: draft.value.revision };
+  const { error } =
+    props.what === "house"
+      ? await ask(api.POST("/api/house/publish", { body }))
+      : await ask(api.POST("/api/prices/publish", { body }));
+  failed.value = error ?? null;
+  if (!error) await router.push(here.value.back);
+}
+</script>
+
+<template>
+  <ChangedPages
+    :impact="impact"
+    :ways="told"
+    :none="waits ? 'No page changes by it now.' : 'Nothing waits to be published.'"
+    :before="(handle) => `/shop/products/${handle}`"
+    :after="(handle) => `/api/${what}/changes/page?product=${handle}`"
+  >
+    <template #of>
+      <router-link :to="here.back">{{ here.name }}</router-link>
+    </template>
+    <template #publish>
+      <span class="soft">{{ here.note }}</span>
+      <v-btn variant="flat" color="primary" :disabled="!waits" data-test="publish" @click="publish">Publish</v-btn>
+    </template>
+    <template #note><ProblemNote :problem="failed" /></template>
+  </ChangedPages>
+</template>

@@ -1,0 +1,158 @@
+<script setup lang="ts">
+import { computed, onMounted, ref } from "vue";
+import { type Schemas, api, ask } from "../../api/client";
+import type { Fields } from "./useTypes";
+
+/** What the products of a type have; the sample that stands in for them is made of it. */
+const fields = defineModel<Fields>({ required: true });
+const props = defineProps<{ currency: string; decimals: number; knownTags: string[] }>();
+const options = ref<Schemas["OptionLine"][]>([]);
+onMounted(async () => {
+  const { data } = await ask(api.GET("/api/options"));
+  options.value = (data ?? []).filter((option) => !option.of_product);
+});
+
+function set(change: Partial<Fields>): void {
+  fields.value = { ...fields.value, ...change };
+}
+const list = (key: "details" | "facts" | "tags") =>
+  computed({
+    get: () => fields.value[key] ?? [],
+    set: (all: string[]) => set({ [key]: [...new Set(all.map((one) => one.trim()).filter(Boolean))] }),
+  });
+const [details, facts, tags] = [list("details"), list("facts"), list("tags")];
+const chosen = computed(() => fields.value.options ?? []);
+function toggle(handle: string): void {
+  const without = chosen.value.filter((one) => one !== handle);
+  set({ options: without.length < chosen.value.length ? without : [...without, handle] });
+}
+const pence = computed(() => 10 ** props.decimals);
+const price = computed({
+  get: () => (fields.value.price_minor ?? 0) / pence.value,
+  set: (typed: number | string) => set({ price_minor: Math.round(Number(typed) * pence.value) || 0 }),
+});
+const most = computed({
+  get: () => fields.value.most_per_order ?? "",
+  set: (typed: number | string) => set({ most_per_order: Number(typed) || null }),
+});
+const text = computed({
+  get: () => fields.value.text?.label ?? "",
+  set: (label: string) => {
+    const plain = { lines: 1, most: 20, signs: "any" as const, surcharge: 0, needed: false };
+    set({ text: label.trim() ? { ...(fields.value.text ?? plain), label } : null });
+  },
+});
+</script>
+
+<template>
+  <div class="fields">
+    <fieldset>
+      <legend class="soft">Shoppers choose by</legend>
+      <button
+        v-for="option in options"
+        :key="option.handle"
+        type="button"
+        class="pill"
+        :aria-pressed="chosen.includes(option.handle)"
+        @click="toggle(option.handle)"
+      >
+        {{ option.name }} <small>{{ option.values }}</small>
+      </button>
+      <span v-if="chosen.length === 0" class="soft">Nothing: there is one variant of each.</span>
+    </fieldset>
+    <v-combobox v-model="details" label="Texts, by their titles" multiple chips closable-chips hide-details />
+    <v-combobox v-model="facts" label="Facts, by their names" multiple chips closable-chips hide-details />
+    <v-combobox v-model="tags" :items="knownTags" label="Tags" multiple chips closable-chips hide-details />
+    <div class="row">
+      <label>
+        <span class="soft">Price, about, {{ currency }}</span>
+        <input v-model="price" type="number" min="0" step="0.01" />
+      </label>
+      <label>
+        <span class="soft">Pictures, about</span>
+        <input
+          type="number"
+          min="0"
+          max="6"
+          :value="fields.pictures"
+          @change="set({ pictures: Math.min(6, Math.max(0, Number(($event.target as HTMLInputElement).value) || 0)) })"
+        />
+      </label>
+      <label>
+        <span class="soft">At most in one order</span>
+        <input v-model="most" type="number" min="1" max="99" placeholder="any number" />
+      </label>
+    </div>
+    <div class="row two">
+      <label>
+        <span class="soft">Shoppers write onto it</span>
+        <input v-model="text" maxlength="60" placeholder="nothing; or: Name on the banner" />
+      </label>
+      <label class="tick">
+        <input
+          type="checkbox"
+          :checked="fields.counted"
+          @change="set({ counted: ($event.target as HTMLInputElement).checked })"
+        />
+        <span>Stock is counted</span>
+      </label>
+    </div>
+  </div>
+</template>
+
+<style scoped>
+.fields {
+  display: grid;
+  gap: 16px;
+}
+fieldset {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 6px;
+  align-items: center;
+  margin: 0;
+  padding: 0;
+  border: 0;
+}
+legend {
+  padding: 0 0 4px;
+}
+.pill small {
+  color: inherit;
+  font-size: 11px;
+  opacity: 0.75;
+}
+.row {
+  display: grid;
+  grid-template-columns: repeat(3, 1fr);
+  gap: 10px;
+}
+.two {
+  grid-template-columns: 2fr 1fr;
+  align-items: end;
+}
+label {
+  display: grid;
+  gap: 2px;
+}
+.tick {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  padding-bottom: 6px;
+}
+.tick input {
+  accent-color: var(--accent);
+}
+input:not([type="checkbox"]) {
+  min-width: 0;
+  width: 100%;
+  padding: 5px 8px;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  background: #fff;
+}
+input::placeholder {
+  color: var(--soft);
+}
+</style>

@@ -1,0 +1,119 @@
+<script setup lang="ts">
+import { computed, onMounted, ref, watch } from "vue";
+import { useRouter } from "vue-router";
+import { type ApiError, type Schemas, api, ask } from "../../api/client";
+import ProblemNote from "../../ui/ProblemNote.vue";
+import FieldsForm from "./FieldsForm.vue";
+import { type TemplateFor, plainFields, takesTypes } from "./useTypes";
+
+/** A product type that has no products yet: what they will have, and which template serves them. Its page can be
+ * composed at once, with a sample in their place. */
+const emit = defineEmits<{ close: [] }>();
+const router = useRouter();
+const view = ref<Schemas["TemplatesView"] | null>(null);
+const name = ref("");
+const like = ref("");
+const fields = ref(plainFields());
+const own = ref(false);
+const problem = ref<ApiError | null>(null);
+const busy = ref(false);
+
+const servers = computed(() => view.value?.templates.filter((one) => one.live && takesTypes(one)) ?? []);
+const server = ref<number | null>(null);
+const copyOf = ref<number | "">("");
+onMounted(async () => {
+  const { data, error } = await ask(api.GET("/api/templates"));
+  problem.value = error ?? null;
+  view.value = data ?? null;
+  server.value = servers.value.find((one) => one.reach.rule === "fallback")?.id ?? servers.value[0]?.id ?? null;
+});
+/** What is like another type has what its products have, and the template that serves most of them. */
+watch(like, async (handle) => {
+  if (!handle) return;
+  const { data } = await ask(api.GET("/api/types/{handle}/fields", { params: { path: { handle } } }));
+  if (!data || handle !== like.value) return;
+  fields.value = data;
+  const cells = view.value?.types.find((type) => type.kind.handle === handle)?.cells ?? [];
+  const [most] = [...cells].sort((a, b) => b.serves - a.serves);
+  if (!most) return;
+  copyOf.value = most.template;
+  if (servers.value.some((one) => one.id === most.template)) server.value = most.template;
+});
+
+const template = computed((): TemplateFor | null => {
+  if (own.value) return { by: "new", name: name.value.trim(), copy_of: copyOf.value || null };
+  return server.value === null ? null : { by: "template", id: server.value };
+});
+async function add(): Promise<void> {
+  if (!template.value) return;
+  busy.value = true;
+  const body = { name: name.value, fields: fields.value, template: template.value };
+  const { data, error } = await ask(api.POST("/api/types", { body }));
+  busy.value = false;
+  problem.value = error ?? null;
+  if (data) await router.push({ name: "desk", params: { id: data.template }, query: { product: data.sample } });
+}
+</script>
+
+<template>
+  <v-dialog model-value max-width="640" scrollable aria-label="New product type" @update:model-value="emit('close')">
+    <form class="dialog-sheet" @submit.prevent="add">
+      <h1>New product type</h1>
+      <p class="soft">
+        Before the first product exists, a sample made of what you say here stands in for it on the desk. Shoppers never
+        see it.
+      </p>
+      <ProblemNote :problem="problem" />
+      <div v-if="view" class="all">
+        <div class="row">
+          <label>
+            <span class="soft">Name</span>
+            <input v-model="name" maxlength="120" autofocus required placeholder="Power kites" />
+          </label>
+          <label>
+            <span class="soft">Its products are like</span>
+            <select v-model="like">
+              <option value="">none that there are</option>
+              <option v-for="type in view.types" :key="type.kind.handle" :value="type.kind.handle">
+                {{ type.kind.name }}
+              </option>
+            </select>
+          </label>
+        </div>
+        <h2>What they have</h2>
+        <FieldsForm v-model="fields" :currency="view.currency" :decimals="view.decimals" :known-tags="view.tags" />
+        <h2>Their page</h2>
+        <div class="row">
+          <label class="tick">
+            <input v-model="own" type="radio" :value="false" name="served" />
+            <span>A template that there is</span>
+          </label>
+          <select v-model="server" aria-label="The template that serves them" :disabled="own">
+            <option v-for="one in servers" :key="one.id" :value="one.id">{{ one.name }}</option>
+          </select>
+          <label class="tick">
+            <input v-model="own" type="radio" :value="true" name="served" />
+            <span>A template of their own, as a copy of</span>
+          </label>
+          <select v-model="copyOf" aria-label="The template that is copied" :disabled="!own">
+            <option value="">none, it begins empty</option>
+            <option v-for="one in view.templates" :key="one.id" :value="one.id">{{ one.name }}</option>
+          </select>
+        </div>
+      </div>
+      <div class="acts">
+        <v-btn variant="text" @click="emit('close')">Leave it</v-btn>
+        <v-btn
+          type="submit"
+          variant="flat"
+          color="primary"
+          :loading="busy"
+          :disabled="name.trim() === '' || template === null"
+          >Compose their page</v-btn
+        >
+      </div>
+    </form>
+  </v-dialog>
+</template>
+
+<style scoped src="./dialog.css"></style>

@@ -1,0 +1,62 @@
+<script setup lang="ts">
+import { onMounted, ref } from "vue";
+import { type ApiError, type Schemas, api, ask } from "../../api/client";
+import ProblemNote from "../../ui/ProblemNote.vue";
+import FieldsForm from "./FieldsForm.vue";
+import type { Fields } from "./useTypes";
+
+/** A type that has no products yet: its name, and what its sample shows. */
+const props = defineProps<{ kind: { handle: string; name: string } }>();
+const emit = defineEmits<{ close: []; changed: [] }>();
+const name = ref(props.kind.name);
+const fields = ref<Fields | null>(null);
+const view = ref<Schemas["TemplatesView"] | null>(null);
+const problem = ref<ApiError | null>(null);
+const path = { params: { path: { handle: props.kind.handle } } };
+
+onMounted(async () => {
+  const [known, templates] = await Promise.all([
+    ask(api.GET("/api/types/{handle}/fields", path)),
+    ask(api.GET("/api/templates")),
+  ]);
+  problem.value = known.error ?? templates.error ?? null;
+  fields.value = known.data ?? null;
+  view.value = templates.data ?? null;
+});
+function done(error: ApiError | undefined): void {
+  problem.value = error ?? null;
+  if (!error) emit("changed");
+}
+async function keep(): Promise<void> {
+  if (!fields.value) return;
+  const body = { name: name.value, fields: fields.value };
+  done((await ask(api.PUT("/api/types/{handle}", { ...path, body }))).error);
+}
+async function remove(): Promise<void> {
+  done((await ask(api.DELETE("/api/types/{handle}", path))).error);
+}
+</script>
+
+<template>
+  <v-dialog model-value max-width="640" scrollable :aria-label="kind.name" @update:model-value="emit('close')">
+    <form class="dialog-sheet" @submit.prevent="keep">
+      <h1>{{ kind.name }}</h1>
+      <p class="soft">Until the first product is there, its sample is made of this.</p>
+      <ProblemNote :problem="problem" />
+      <div v-if="fields && view" class="all">
+        <label>
+          <span class="soft">Name</span>
+          <input v-model="name" maxlength="120" required />
+        </label>
+        <FieldsForm v-model="fields" :currency="view.currency" :decimals="view.decimals" :known-tags="view.tags" />
+      </div>
+      <div class="acts">
+        <v-btn class="first" variant="text" @click="remove">Remove the type</v-btn>
+        <v-btn variant="text" @click="emit('close')">Leave it</v-btn>
+        <v-btn type="submit" variant="flat" color="primary" :disabled="!fields || name.trim() === ''">Keep</v-btn>
+      </div>
+    </form>
+  </v-dialog>
+</template>
+
+<style scoped src="./dialog.css"></style>
