@@ -12,7 +12,10 @@ pub struct OwnDatabase {
 impl OwnDatabase {
     pub async fn start() -> Self {
         let folder = tempfile::tempdir().unwrap();
+        let scratch = folder.path().join("scratch");
+        std::fs::create_dir(&scratch).unwrap();
         let made = Command::new("mariadb-install-db")
+            .env("TMPDIR", &scratch)
             .args(["--no-defaults", "--auth-root-authentication-method=normal", "--skip-test-db"])
             .arg(format!("--datadir={}", folder.path().join("data").display()))
             .args(as_root())
@@ -46,6 +49,8 @@ impl OwnDatabase {
         let program = if program.is_file() { program } else { PathBuf::from("mariadbd") };
         let folder = self.folder.path();
         let child = Command::new(program)
+            // As it starts, it deletes the scratch files of any other that has them in the same folder.
+            .env("TMPDIR", folder.join("scratch"))
             .args(["--no-defaults", "--bind-address=127.0.0.1", "--skip-name-resolve"])
             .args(["--character-set-server=utf8mb4", "--collation-server=utf8mb4_unicode_ci"])
             .arg(format!("--datadir={}", folder.join("data").display()))

@@ -25,13 +25,14 @@ impl Database {
         ensure(&[DATABASE])?;
         fs::create_dir_all(folder).with_context(|| format!("{} can't be made", folder.display()))?;
         let folder = folder.canonicalize()?;
-        let data = folder.join("data");
+        let (data, scratch) = (folder.join("data"), folder.join("scratch"));
+        fs::create_dir_all(&scratch)?;
         if !data.join("mysql").is_dir() {
-            install(&data)?;
+            install(&data, &scratch)?;
         }
         let port = free_port()?;
         let log = folder.join("mariadb.log");
-        let mut server = server(&data, port)?;
+        let mut server = server(&data, &scratch, port)?;
         server
             .stdin(Stdio::null())
             .stdout(File::create(&log)?)
@@ -52,20 +53,24 @@ fn as_root() -> Result<bool> {
     Ok(output(&mut command("id", &["-u"]))?.trim() == "0")
 }
 
-fn install(data: &Path) -> Result<()> {
+/// Where a MariaDB keeps what it needs for a moment. It must not share that with another: as one starts, it deletes
+/// there whatever bears the name of such a file.
+const SCRATCH: &str = "TMPDIR";
+
+fn install(data: &Path, scratch: &Path) -> Result<()> {
     say("Making a database");
     let mut install = command(
         "mariadb-install-db",
         &["--no-defaults", "--auth-root-authentication-method=normal", "--skip-test-db"],
     );
-    install.arg(format!("--datadir={}", data.display())).stdout(Stdio::null());
+    install.arg(format!("--datadir={}", data.display())).env(SCRATCH, scratch).stdout(Stdio::null());
     if as_root()? {
         install.arg("--user=root");
     }
     run(&mut install)
 }
 
-fn server(data: &Path, port: u16) -> Result<std::process::Command> {
+fn server(data: &Path, scratch: &Path, port: u16) -> Result<std::process::Command> {
     // The path of a socket is short by its nature; the data folder's may be long.
     let socket = std::env::temp_dir().join(format!("compagina-{port}.sock"));
     let program = mariadbd();
@@ -74,6 +79,7 @@ fn server(data: &Path, port: u16) -> Result<std::process::Command> {
         &["--no-defaults", "--bind-address=127.0.0.1", "--skip-name-resolve"],
     );
     server
+        .env(SCRATCH, scratch)
         .arg(format!("--datadir={}", data.display()))
         .arg(format!("--socket={}", socket.display()))
         .arg(format!("--pid-file={}.pid", socket.display()))
