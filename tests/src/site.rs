@@ -4,6 +4,7 @@ use reqwest::{Body, Client, Method, Response, redirect};
 use serde_json::{Value, json};
 use sqlx::MySqlPool;
 use std::path::PathBuf;
+use tracing_subscriber::filter::LevelFilter;
 
 /// The application with the demo shop, listening on a free port.
 pub struct Site {
@@ -22,6 +23,8 @@ impl Site {
 
     /// The same on any database, by its address.
     pub async fn start_on(pool: MySqlPool, database: &str) -> Self {
+        // What wasn't foreseen is told to nobody but the log. Another site of this program may have begun it.
+        let _ = tracing_subscriber::fmt().with_ansi(false).with_max_level(LevelFilter::ERROR).try_init();
         let top = PathBuf::from(concat!(env!("CARGO_MANIFEST_DIR"), "/.."));
         let media =
             std::env::var_os("COMPAGINA_TEST_MEDIA").map_or(top.join("target/test-media"), PathBuf::from);
@@ -123,4 +126,19 @@ impl Owner {
         let desk: Value = self.get("/api/templates/2/desk").await.json().await.unwrap();
         desk["draft"].clone()
     }
+}
+
+/// What was answered, which must be no refusal.
+pub async fn json_of(answer: Response) -> Value {
+    let (status, text) = (answer.status(), answer.text().await.unwrap());
+    assert_eq!(status, 200, "{text}");
+    serde_json::from_str(&text).unwrap()
+}
+
+/// The sentence with which something was refused.
+pub async fn refusal(answer: Response) -> String {
+    let (status, text) = (answer.status(), answer.text().await.unwrap());
+    assert_eq!(status, 422, "{text}");
+    let body: Value = serde_json::from_str(&text).unwrap();
+    body["message"].as_str().unwrap().to_owned()
 }
