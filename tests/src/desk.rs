@@ -75,3 +75,9 @@ pub async fn order(client: &Client) -> Vec<String> {
 pub async fn kept(client: &Client) {
     until(client, "document.querySelector('.foot [role=status]')?.textContent.startsWith('Saved')").await;
 }
+
+/// Types something in the place of what a field holds.
+pub async fn type_into(client: &Client, css: &str, text: &str) {
+    let field = find(client, css).await;
+    field.send_keys(&format!("{}a{}{text}", Key::Control, Key::Control)).await.unwrap();
+}

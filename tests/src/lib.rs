@@ -9,7 +9,7 @@ mod site;
 
 pub use browser::{Browser, Screen, ask, find, until};
 pub use database::OwnDatabase;
-pub use site::{Owner, Site};
+pub use site::{Owner, Site, json_of, refusal};
 
 /// The demo's other owner.
 pub const OTHER_EMAIL: &str = "tomas@marramandgale.example";

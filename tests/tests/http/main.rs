@@ -2,11 +2,13 @@
 #![allow(clippy::unwrap_used)]
 
 mod bad_input;
+mod changes;
 mod desk;
 mod one_template_many_products;
 mod options_joined;
 mod pictures;
 mod prices;
+mod product_types;
 mod shop_pages;
 mod swatch_book;
 mod templates;

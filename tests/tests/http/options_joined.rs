@@ -1,23 +1,13 @@
 //! Options merged, split off, and kept for one product only, over HTTP.
 
 use compagina_tests::pictures::photograph;
-use compagina_tests::{Owner, Site};
+use compagina_tests::{Owner, Site, json_of, refusal};
 use reqwest::{Method, Response};
 use serde_json::{Value, json};
 use sqlx::MySqlPool;
 
 /// Has Date only.
 const WORKSHOP: &str = "sew-your-first-kite";
-
-async fn json_of(answer: Response) -> Value {
-    assert_eq!(answer.status(), 200, "{}", answer.text().await.unwrap());
-    answer.json().await.unwrap()
-}
-
-async fn refusal(answer: Response) -> String {
-    assert_eq!(answer.status(), 422);
-    answer.json::<Value>().await.unwrap()["message"].as_str().unwrap().to_owned()
-}
 
 fn names(option: &Value) -> Vec<&str> {
     option["values"].as_array().unwrap().iter().map(|v| v["name"].as_str().unwrap()).collect()

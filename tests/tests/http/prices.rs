@@ -1,16 +1,11 @@
 //! Price rules over HTTP: what is kept, what is refused, what moves, and what the shop then says.
 
-use compagina_tests::{Owner, Site, checkout_form};
+use compagina_tests::{Owner, Site, checkout_form, json_of, refusal};
 use reqwest::{Client, Response};
 use serde_json::{Value, json};
 use sqlx::MySqlPool;
 
 const LINE: &str = "/shop/products/braided-line";
-
-async fn json_of(answer: Response) -> Value {
-    assert_eq!(answer.status(), 200, "{}", answer.text().await.unwrap());
-    answer.json().await.unwrap()
-}
 
 async fn prices(owner: &Owner) -> Value {
     json_of(owner.get("/api/prices").await).await
@@ -39,11 +34,6 @@ async fn set(owner: &Owner, rules: Value) -> Response {
 async fn publish(owner: &Owner) {
     let revision = prices(owner).await["revision"].clone();
     json_of(owner.post("/api/prices/publish", &json!({ "revision": revision })).await).await;
-}
-
-async fn refusal(answer: Response) -> String {
-    assert_eq!(answer.status(), 422);
-    answer.json::<Value>().await.unwrap()["message"].as_str().unwrap().to_owned()
 }
 
 async fn offer(shopper: &Client, site: &Site, path: &str) -> Value {

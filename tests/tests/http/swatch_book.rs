@@ -1,17 +1,12 @@
 //! The swatch book over HTTP: what is changed for the whole shop, and what is refused.
 
 use compagina_tests::pictures::photograph;
-use compagina_tests::{Owner, Site};
-use reqwest::{Method, Response};
+use compagina_tests::{Owner, Site, json_of, refusal};
+use reqwest::Method;
 use serde_json::{Value, json};
 use sqlx::MySqlPool;
 
 const COLOUR: &str = "/api/options/colour";
-
-async fn json_of(answer: Response) -> Value {
-    assert_eq!(answer.status(), 200, "{}", answer.text().await.unwrap());
-    answer.json().await.unwrap()
-}
 
 async fn colour(owner: &Owner) -> Value {
     json_of(owner.get(COLOUR).await).await
@@ -32,11 +27,6 @@ async fn page_with(owner: &Owner, path: &str, text: &str) -> String {
 
 fn value<'a>(option: &'a Value, name: &str) -> &'a Value {
     option["values"].as_array().unwrap().iter().find(|v| v["name"] == name).unwrap()
-}
-
-async fn refusal(answer: Response) -> String {
-    assert_eq!(answer.status(), 422);
-    answer.json::<Value>().await.unwrap()["message"].as_str().unwrap().to_owned()
 }
 
 #[sqlx::test(migrations = false)]

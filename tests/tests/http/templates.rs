@@ -1,15 +1,9 @@
 //! Which template serves what, what is kept different, what a draft changes where, and templates as files.
 
-use compagina_tests::{Owner, Site};
-use reqwest::{Method, Response};
+use compagina_tests::{Owner, Site, json_of};
+use reqwest::Method;
 use serde_json::{Value, json};
 use sqlx::MySqlPool;
-
-async fn json_of(answer: Response) -> Value {
-    let (status, text) = (answer.status(), answer.text().await.unwrap());
-    assert_eq!(status, 200, "{text}");
-    serde_json::from_str(&text).unwrap()
-}
 
 /// Makes an edit on a template's draft.
 async fn edit(owner: &Owner, template: u64, op: Value) -> Value {

@@ -1,21 +1,11 @@
 //! How things are sold, over HTTP: limits and texts, the price history, tax, the ways amounts are written, plans.
 
-use compagina_tests::{Owner, Site};
+use compagina_tests::{Owner, Site, json_of, refusal};
 use reqwest::{Client, Response};
 use serde_json::{Value, json};
 use sqlx::MySqlPool;
 
 const KIT: &str = "/api/products/line-care-kit/selling";
-
-async fn json_of(answer: Response) -> Value {
-    assert_eq!(answer.status(), 200, "{}", answer.text().await.unwrap());
-    answer.json().await.unwrap()
-}
-
-async fn refusal(answer: Response) -> String {
-    assert_eq!(answer.status(), 422);
-    answer.json::<Value>().await.unwrap()["message"].as_str().unwrap().to_owned()
-}
 
 /// What of a view is sent back, with some of it otherwise.
 fn with(view: &Value, fields: &[&str], change: &Value) -> Value {

@@ -1,6 +1,6 @@
 //! Variants over HTTP: set many at once, made, removed, and brought in from files.
 
-use compagina_tests::{Owner, Site};
+use compagina_tests::{Owner, Site, json_of, refusal};
 use reqwest::{Method, Response};
 use serde_json::{Value, json};
 use sqlx::MySqlPool;
@@ -8,16 +8,6 @@ use std::fmt::Write;
 
 const MINI: &str = "/api/variants?product=whimbrel-mini";
 const SPAR: &str = "/api/variants?product=carbon-spar";
-
-async fn json_of(answer: Response) -> Value {
-    assert_eq!(answer.status(), 200);
-    answer.json().await.unwrap()
-}
-
-async fn refusal(answer: Response) -> String {
-    assert_eq!(answer.status(), 422);
-    answer.json::<Value>().await.unwrap()["message"].as_str().unwrap().to_owned()
-}
 
 async fn send(owner: &Owner, what: &str, file: &str) -> Response {
     owner.send(Method::POST, &format!("/api/variants/{what}"), file.as_bytes().to_vec()).await

@@ -40,6 +40,13 @@ async fn templates(client: &Client, base: &str) {
     click(client, "[aria-label=Templates] tbody tr:nth-child(2) .acts button", "reach").await;
     until(client, "document.querySelector('.shift')").await;
     nothing_is_wrong(client, "Reach").await;
+    client.goto(&format!("{base}/swatch-book/colour/values/1/changes")).await.unwrap();
+    until(client, "document.querySelectorAll('.pair iframe').length === 2").await;
+    nothing_is_wrong(client, "What changes where, of a swatch").await;
+    client.goto(base).await.unwrap();
+    click(client, ".shelf header button", "New product type").await;
+    until(client, "document.querySelectorAll('.fields .pill').length > 4").await;
+    nothing_is_wrong(client, "New product type").await;
 }
 
 #[sqlx::test(migrations = false)]

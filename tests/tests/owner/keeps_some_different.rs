@@ -1,17 +1,10 @@
 //! An owner lets one type and one product keep values of their own, changes the template under them, and looks at what
 //! changes where.
 
-use compagina_tests::desk::{choose, click, in_both, in_proof, open_desk};
+use compagina_tests::desk::{choose, click, in_both, in_proof, open_desk, type_into};
 use compagina_tests::{Browser, Screen, Site, ask, find, until};
-use fantoccini::Client;
-use fantoccini::key::Key;
 use serde_json::json;
 use sqlx::MySqlPool;
-
-async fn type_into(client: &Client, css: &str, text: &str) {
-    let field = find(client, css).await;
-    field.send_keys(&format!("{}a{}{text}", Key::Control, Key::Control)).await.unwrap();
-}
 
 /// Three thumbnails fill a line.
 const THREE: &str = "Math.round(page.querySelector('.thumbs').getBoundingClientRect().width / page.querySelector('.thumbs li').getBoundingClientRect().width) === 3";

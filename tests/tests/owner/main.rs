@@ -4,12 +4,14 @@
 mod accessible;
 mod arranges;
 mod begins_a_page;
+mod begins_a_type;
 mod by_keyboard;
 mod composes_a_page;
 mod finds_their_way;
 mod goes_back;
 mod keeps_a_band;
 mod keeps_some_different;
+mod looks_before_publishing;
 mod makes_swatches;
 mod puts_in_pictures;
 mod sets_prices;
