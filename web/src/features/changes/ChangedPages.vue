@@ -94,7 +94,7 @@ function takeAll(way: WayTold): void {
         </div>
         <div class="pair">
           <PageBeside :address="before" title="As shoppers see it now" :phone="phone" />
-          <PageBeside :address="after" title="After publishing" :phone="phone" />
+          <PageBeside :address="after" title="As they will see it" :phone="phone" />
         </div>
       </section>
     </div>

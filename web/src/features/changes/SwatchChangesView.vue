@@ -1,17 +1,17 @@
 <script setup lang="ts">
-import { mdiClose, mdiPlus } from "@mdi/js";
+import { mdiPlus } from "@mdi/js";
 import { computed, onMounted, ref, watch } from "vue";
 import { useRouter } from "vue-router";
 import { type ApiError, type Schemas, api, ask } from "../../api/client";
-import ColourField from "../../ui/ColourField.vue";
+import ColourList from "../../ui/ColourList.vue";
 import ProblemNote from "../../ui/ProblemNote.vue";
+import { MOST_COLOURS } from "../swatches/words";
 import ChangedPages from "./ChangedPages.vue";
 import { type WayTold, useImpact } from "./useImpact";
 
 /** The pages that another swatch of one value changes, tried before it is kept. */
 const props = defineProps<{ handle: string; value: number }>();
 const router = useRouter();
-const MOST = 4;
 const path = { path: { handle: props.handle } };
 const back = { name: "swatch-book", params: { handle: props.handle } };
 const name = ref("");
@@ -44,8 +44,6 @@ onMounted(async () => {
   colours.value = was.value.length ? [...was.value] : [value?.proposed ?? "#8A8A8A"];
 });
 watch(colours, impact.search);
-const set = (at: number, colour: string): void =>
-  void (colours.value = colours.value.map((c, i) => (i === at ? colour : c)));
 
 async function keep(): Promise<void> {
   const body = { ids: [props.value], swatch: swatch.value };
@@ -71,24 +69,9 @@ async function keep(): Promise<void> {
     </template>
     <template #publish>
       <div class="colours" role="group" aria-label="Colours that are tried">
-        <template v-for="(colour, index) in colours" :key="index">
-          <span :id="`tried-${index}`" class="unseen">Colour {{ index + 1 }}</span>
-          <ColourField
-            :model-value="colour"
-            :labelledby="`tried-${index}`"
-            @update:model-value="(c) => set(index, c)"
-          />
-          <button
-            v-if="colours.length > 1"
-            class="tool"
-            :aria-label="`Take out colour ${index + 1}`"
-            @click="colours = colours.filter((_, i) => i !== index)"
-          >
-            <v-icon :icon="mdiClose" size="14" />
-          </button>
-        </template>
+        <ColourList v-model="colours" name="tried" />
         <button
-          v-if="colours.length < MOST"
+          v-if="colours.length < MOST_COLOURS"
           class="tool"
           aria-label="Another colour"
           title="Another colour"

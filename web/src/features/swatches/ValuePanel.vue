@@ -2,18 +2,18 @@
 import { mdiClose, mdiPlus } from "@mdi/js";
 import { computed, ref, watch } from "vue";
 import ColourField from "../../ui/ColourField.vue";
+import ColourList from "../../ui/ColourList.vue";
 import CloserPicture from "./CloserPicture.vue";
 import OwnSwatch from "./OwnSwatch.vue";
 import SwatchDot from "./SwatchDot.vue";
 import type { BookControl } from "./useBook";
-import { FROM } from "./words";
+import { FROM, MOST_COLOURS } from "./words";
 
 /** What is set of the chosen values. */
 const props = defineProps<{ book: BookControl }>();
 const { many, option, values } = props.book;
 const one = computed(() => (many.value.length === 1 ? (many.value[0] ?? null) : null));
 const ids = computed(() => many.value.map((value) => value.id));
-const MOST = 4;
 
 const name = ref("");
 const note = ref("");
@@ -34,7 +34,6 @@ const colours = computed(() => (one.value?.swatch.kind === "colours" ? one.value
 function paint(next: string[]): void {
   void props.book.changeValues(ids.value, { swatch: { kind: "colours", colours: next } });
 }
-const set = (at: number, colour: string): void => paint(colours.value.map((c, i) => (i === at ? colour : c)));
 const picture = computed(() => (one.value?.swatch.kind === "picture" ? one.value.swatch : null));
 /** A colour under a picture, for those parts of it that can be seen through; null takes it away. */
 function under(colour: string | null): void {
@@ -86,28 +85,17 @@ const ownHere = computed(() => many.value.some((value) => value.from === "book")
         <button v-else-if="picture" class="quiet" @click="under('#FFFFFF')">
           <v-icon :icon="mdiPlus" size="14" /> A colour under the picture
         </button>
-        <div v-for="(colour, index) in colours" :key="index" class="colour">
-          <span :id="`colour-${index}`" class="unseen">Colour {{ index + 1 }}</span>
-          <ColourField
-            :model-value="colour"
-            :labelledby="`colour-${index}`"
-            @update:model-value="(c) => set(index, c)"
-          />
-          <button
-            v-if="colours.length > 1"
-            class="tool"
-            :aria-label="`Take out colour ${index + 1}`"
-            @click="paint(colours.filter((_, i) => i !== index))"
-          >
-            <v-icon :icon="mdiClose" size="14" />
-          </button>
-        </div>
+        <ColourList :model-value="colours" name="colour" @update:model-value="paint" />
         <p v-if="colours.length === 0 && one.proposed" class="proposed">
           <SwatchDot :swatch="{ kind: 'colours', colours: [one.proposed] }" :size="20" />
           <span>its name makes one think of {{ one.proposed }}</span>
           <button class="quiet" @click="paint([one.proposed])">Take it</button>
         </p>
-        <button v-if="colours.length < MOST" class="quiet" @click="paint([...colours, one.proposed ?? '#8A8A8A'])">
+        <button
+          v-if="colours.length < MOST_COLOURS"
+          class="quiet"
+          @click="paint([...colours, one.proposed ?? '#8A8A8A'])"
+        >
           <v-icon :icon="mdiPlus" size="14" />
           {{ colours.length ? "Another colour" : picture ? "A colour in its place" : "Give it a colour" }}
         </button>

@@ -1,5 +1,8 @@
 import type { BookOption, BookValue, SwatchFile, Way } from "./useBook";
 
+/** A swatch has at most so many colours. */
+export const MOST_COLOURS = 4;
+
 export const WAYS: { way: Way; title: string }[] = [
   { way: "swatches", title: "Swatches" },
   { way: "buttons", title: "Buttons" },

@@ -100,59 +100,22 @@ const text = computed({
   </div>
 </template>
 
+<style scoped src="../../ui/form.css"></style>
 <style scoped>
 .fields {
   display: grid;
   gap: 16px;
-}
-fieldset {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-  align-items: center;
-  margin: 0;
-  padding: 0;
-  border: 0;
-}
-legend {
-  padding: 0 0 4px;
 }
 .pill small {
   color: inherit;
   font-size: 11px;
   opacity: 0.75;
 }
-.row {
-  display: grid;
-  grid-template-columns: repeat(3, 1fr);
-  gap: 10px;
-}
 .two {
   grid-template-columns: 2fr 1fr;
   align-items: end;
 }
-label {
-  display: grid;
-  gap: 2px;
-}
 .tick {
-  display: flex;
-  gap: 8px;
-  align-items: center;
   padding-bottom: 6px;
-}
-.tick input {
-  accent-color: var(--accent);
-}
-input:not([type="checkbox"]) {
-  min-width: 0;
-  width: 100%;
-  padding: 5px 8px;
-  border: 1px solid var(--line);
-  border-radius: 6px;
-  background: #fff;
-}
-input::placeholder {
-  color: var(--soft);
 }
 </style>

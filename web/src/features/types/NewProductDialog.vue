@@ -40,4 +40,4 @@ async function add(): Promise<void> {
   </v-dialog>
 </template>
 
-<style scoped src="./dialog.css"></style>
+<style scoped src="../../ui/form.css"></style>

@@ -116,4 +116,11 @@ async function add(): Promise<void> {
   </v-dialog>
 </template>
 
-<style scoped src="./dialog.css"></style>
+<style scoped src="../../ui/form.css"></style>
+<style scoped>
+.row {
+  grid-template-columns: 1fr 1fr;
+  gap: 8px 14px;
+  align-items: center;
+}
+</style>

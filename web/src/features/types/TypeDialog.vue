@@ -59,4 +59,4 @@ async function remove(): Promise<void> {
   </v-dialog>
 </template>
 
-<style scoped src="./dialog.css"></style>
+<style scoped src="../../ui/form.css"></style>

@@ -52,7 +52,9 @@ async function make(): Promise<void> {
         >
           {{ value.name }}
         </button>
-        <label><input type="checkbox" :checked="any.has(option.id)" @change="any = flip(any, option.id)" /> any</label>
+        <label class="tick any"
+          ><input type="checkbox" :checked="any.has(option.id)" @change="any = flip(any, option.id)" /> any</label
+        >
       </fieldset>
       <div class="acts">
         <span class="soft">{{ count === 1 ? "1 combination" : `${count} combinations` }}</span>
@@ -63,31 +65,12 @@ async function make(): Promise<void> {
   </v-dialog>
 </template>
 
+<style scoped src="../../ui/form.css"></style>
 <style scoped>
-p {
-  margin: 0;
-}
-fieldset {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px;
-  align-items: center;
-  margin: 0;
-  padding: 0;
-  border: 0;
-}
 legend {
-  margin-bottom: 4px;
-  padding: 0;
   font-weight: 600;
 }
-label {
+.any {
   margin-left: 6px;
-}
-.acts {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  justify-content: flex-end;
 }
 </style>

@@ -149,45 +149,10 @@ const onto = computed({
   </v-dialog>
 </template>
 
+<style scoped src="../../ui/form.css"></style>
 <style scoped>
-.all {
-  display: grid;
-  gap: 12px;
-  overflow-y: auto;
-}
-.row {
-  display: grid;
-  grid-template-columns: repeat(auto-fit, minmax(120px, 1fr));
-  gap: 10px;
-}
-label:not(.tick) {
-  display: grid;
-  gap: 2px;
-}
-.tick {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-}
-.tick input {
-  accent-color: var(--accent);
-}
-h3,
 p {
-  margin: 0;
   font-size: 14px;
-}
-input:not([type="checkbox"]),
-select {
-  min-width: 0;
-  width: 100%;
-  padding: 5px 8px;
-  border: 1px solid var(--line);
-  border-radius: 6px;
-  background: #fff;
-}
-input::placeholder {
-  color: var(--soft);
 }
 ul {
   margin: 6px 0 0;
@@ -198,10 +163,5 @@ li {
   display: flex;
   gap: 12px;
   padding: 3px 0;
-}
-.acts {
-  display: flex;
-  gap: 8px;
-  justify-content: flex-end;
 }
 </style>
