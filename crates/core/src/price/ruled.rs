@@ -137,6 +137,13 @@ impl Prices {
         self
     }
 
+    /// The same at another moment.
+    #[must_use]
+    pub fn at(&self, now: Moment) -> Self {
+        let there = Self::new(self.book.clone(), self.zone.clone(), now);
+        Self { in_force: there.in_force, now, ..self.clone() }
+    }
+
     /// The same for somebody who buys by a plan, or writes onto it.
     #[must_use]
     pub fn with_extras(&self, extras: Extras) -> Self {

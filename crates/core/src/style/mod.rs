@@ -115,8 +115,16 @@ impl<'a> Chain<'a> {
     /// The value that counts on a device. A stored value that no longer fits its setting is passed over.
     #[must_use]
     pub fn value(&self, setting: &Setting, device: Device) -> SetValue {
-        let sound = self.stack(setting, device).find(|hidden| setting.check(&hidden.value).is_ok());
-        sound.map_or_else(|| setting.wide.value(), |hidden| hidden.value)
+        let devices = device.and_wider();
+        let fits = |value: &&SetValue| setting.check(value).is_ok();
+        for (_, values) in self.levels.iter().rev() {
+            let set = devices.iter().filter_map(|device| values.of(*device).get(setting.key));
+            if let Some(value) = set.into_iter().find(fits) {
+                return value.clone();
+            }
+        }
+        let mut house = devices.iter().filter_map(|device| self.house(setting, *device));
+        house.find(|value| fits(&value)).unwrap_or_else(|| setting.wide.value())
     }
 
     /// The value with its source and all that it hides.
@@ -260,6 +268,28 @@ mod tests {
     fn an_empty_text_set_on_purpose_hides_what_lies_under_it() {
         let empty = Values::default().with(Device::Wide, &buy_button::WORDS, text(""));
         assert_eq!(Chain::of_template(&empty).text(&buy_button::WORDS, Device::Wide), "");
+    }
+
+    #[test]
+    fn what_counts_is_what_is_explained_wherever_values_are_set() {
+        let levels = [Level::Template, Level::Type, Level::Product];
+        for set in 0..512_u32 {
+            let values: Vec<Values> = (0..3)
+                .map(|level| {
+                    let here = (0..3).filter(|device| set >> (level * 3 + device) & 1 == 1);
+                    here.fold(Values::default(), |values, device| {
+                        let said = text(&format!("{level} {device}"));
+                        values.with(Device::ALL[device], &buy_button::WORDS, said)
+                    })
+                })
+                .collect();
+            let chain = levels.iter().zip(&values).fold(Chain::default(), |c, (level, v)| c.then(*level, v));
+            for device in Device::ALL {
+                let (counts, told) =
+                    (chain.value(&buy_button::WORDS, device), chain.explain(&buy_button::WORDS, device));
+                assert_eq!(counts, told.value, "{set:b} on {device:?}");
+            }
+        }
     }
 
     #[test]

@@ -3,6 +3,7 @@ use crate::page::piece::Kind;
 use crate::page::{Preset, Setting, Shape};
 use serde::Serialize;
 use std::collections::BTreeMap;
+use std::sync::LazyLock;
 
 /// A word that can be said otherwise.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
@@ -22,9 +23,12 @@ pub struct Entry {
 /// The key of a setting's words: `buy-button-sold-out`.
 #[must_use]
 pub fn key_of(kind: Kind, setting: &str) -> String {
-    let name = serde_json::to_value(kind).ok();
-    let name = name.as_ref().and_then(|n| n.as_str()).unwrap_or_default();
-    format!("{name}-{setting}").replace('_', "-")
+    static NAMES: LazyLock<BTreeMap<Kind, String>> = LazyLock::new(|| {
+        let name = |kind| Some(serde_json::to_value(kind).ok()?.as_str()?.replace('_', "-"));
+        Kind::ALL.into_iter().filter_map(|kind| Some((kind, name(kind)?))).collect()
+    });
+    let name = NAMES.get(&kind).map_or("", String::as_str);
+    format!("{name}-{}", setting.replace('_', "-"))
 }
 
 /// Every word, those of the pieces first, in the order in which a page has them.
