@@ -58,11 +58,7 @@ impl Site {
     }
 
     pub async fn owner_named(&self, email: &str, password: &str) -> Owner {
-        let client = self.shopper();
-        let body = json!({ "email": email, "password": password });
-        let session: Value =
-            client.post(self.at("/api/session")).json(&body).send().await.unwrap().json().await.unwrap();
-        Owner { client, token: session["csrf"].as_str().unwrap().to_owned(), base: self.base.clone() }
+        Owner::named_at(&self.base, self.shopper(), email, password).await
     }
 
     /// How many of a variant there are.
@@ -83,6 +79,23 @@ pub struct Owner {
 }
 
 impl Owner {
+    /// The demo's owner, at a site that runs somewhere.
+    pub async fn at(base: &str) -> Self {
+        Self::named_at(base, Client::builder().cookie_store(true).build().unwrap(), EMAIL, PASSWORD).await
+    }
+    async fn named_at(base: &str, client: Client, email: &str, password: &str) -> Self {
+        let body = json!({ "email": email, "password": password });
+        let session: Value = client
+            .post(format!("{base}/api/session"))
+            .json(&body)
+            .send()
+            .await
+            .unwrap()
+            .json()
+            .await
+            .unwrap();
+        Self { client, token: session["csrf"].as_str().unwrap().to_owned(), base: base.to_owned() }
+    }
     pub async fn get(&self, path: &str) -> Response {
         self.client.get(format!("{}{path}", self.base)).send().await.unwrap()
     }

@@ -5,6 +5,7 @@ use crate::packages::{BROWSER, COMPILER, DATABASE, FRONT, LOAD, ensure};
 use crate::shell::{command, free_port, output, run as run_command, say};
 use crate::{browser, demo};
 use anyhow::{Context, Result};
+use clap::{Args, ValueEnum};
 use std::fs;
 use std::path::Path;
 use std::sync::atomic::AtomicBool;
@@ -14,21 +15,53 @@ use std::time::Duration;
 const ROUNDS: usize = 3;
 const SECONDS: &str = "5s";
 
-pub fn run() -> Result<()> {
+/// What can be measured by itself.
+#[derive(Clone, Copy, PartialEq, Eq, ValueEnum)]
+enum Part {
+    /// Core and press (Criterion).
+    Core,
+    /// From an edit until both proofs are painted (release build, headless Chromium).
+    Desk,
+    /// What pages load, and two hundred uploads at once (release build).
+    Pictures,
+    /// A template that serves ten thousand products: what changes where, and shoppers while it is published (release build).
+    Templates,
+    /// A published page beside nginx serving the same bytes as a file.
+    Shop,
+}
+
+#[derive(Args)]
+pub struct Options {
+    /// Only these; everything where none is named.
+    only: Vec<Part>,
+}
+
+/// Products beside the demo's own where many are needed.
+const MANY: u32 = 10_000;
+
+pub fn run(options: &Options) -> Result<()> {
     ensure(&[COMPILER, DATABASE, FRONT, BROWSER, LOAD])?;
-    say("\nCore and press (Criterion)");
-    for package in ["compagina-core", "compagina-press"] {
-        run_command(&mut command("cargo", &["bench", "--quiet", "--package", package]))?;
+    let wanted = |part: &Part| options.only.is_empty() || options.only.contains(part);
+    for part in Part::value_variants().iter().filter(|part| wanted(part)) {
+        let about = part.to_possible_value().and_then(|value| Some(value.get_help()?.to_string()));
+        say(&format!("\n{}", about.unwrap_or_default()));
+        match part {
+            Part::Core => {
+                for package in ["compagina-core", "compagina-press"] {
+                    run_command(&mut command("cargo", &["bench", "--quiet", "--package", package]))?;
+                }
+            }
+            Part::Desk => browser::with_demo_shop("target/bench", "desk-bench", "release", 0)?,
+            Part::Pictures => browser::with_demo_shop("target/bench", "pictures-bench", "release", 0)?,
+            Part::Templates => browser::with_demo_shop("target/bench", "templates-bench", "release", MANY)?,
+            Part::Shop => load()?,
+        }
     }
-    say("\nDesk: from an edit until both proofs are painted (release build, headless Chromium)");
-    browser::with_demo_shop("target/bench", "desk-bench", "release")?;
-    say("\nPictures: what pages load, and two hundred uploads at once (release build)");
-    browser::with_demo_shop("target/bench", "pictures-bench", "release")?;
-    say("\nShop: a published page beside nginx serving the same bytes as a file");
-    load()
+    Ok(())
 }
 
 fn load() -> Result<()> {
+    demo::build(&["--release"])?;
     let port = free_port()?;
     let _shop = demo::open(Path::new("target/bench"), port, 0, "release", &AtomicBool::new(false))?;
     let ours = format!("http://127.0.0.1:{port}/shop/products/whimbrel");

@@ -12,8 +12,9 @@ use std::process::Stdio;
 use std::sync::atomic::AtomicBool;
 use std::time::Duration;
 
-/// Starts a fresh demo shop and a browser's driver, and runs a program of the tests' package against them.
-pub fn with_demo_shop(folder: &str, program: &str, profile: &str) -> Result<()> {
+/// Starts a fresh demo shop and a browser's driver, and runs a program of the tests' package against them; with so many
+/// more products made by rule.
+pub fn with_demo_shop(folder: &str, program: &str, profile: &str, products: u32) -> Result<()> {
     ensure(&[BROWSER])?;
     demo::build(if profile == "release" { &["--release"] } else { &[] })?;
     let folder = Path::new(folder);
@@ -21,11 +22,12 @@ pub fn with_demo_shop(folder: &str, program: &str, profile: &str) -> Result<()> 
         fs::remove_dir_all(folder.join("database"))?;
     }
     let port = free_port()?;
-    let _shop = demo::open(folder, port, 0, profile, &AtomicBool::new(false))?;
+    let shop = demo::open(folder, port, products, profile, &AtomicBool::new(false))?;
     let driver = ChromeDriver::start()?;
     shell::run(
         command("cargo", &["run", "--quiet", "--package", "compagina-tests", "--bin", program])
             .env("COMPAGINA_CHROMEDRIVER", &driver.url)
+            .env("COMPAGINA_SERVER", shop.process().to_string())
             .env("COMPAGINA_BASE", format!("http://127.0.0.1:{port}")),
     )
 }

@@ -34,6 +34,11 @@ impl Running {
         matches!(self.child.try_wait(), Ok(Some(_)) | Err(_))
     }
 
+    /// Its number.
+    pub fn process(&self) -> u32 {
+        self.child.id()
+    }
+
     pub fn stdout(&mut self) -> Option<std::process::ChildStdout> {
         self.child.stdout.take()
     }

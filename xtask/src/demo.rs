@@ -39,6 +39,13 @@ pub struct Shop {
     _database: Database,
 }
 
+impl Shop {
+    /// The number of the server's process.
+    pub fn process(&self) -> u32 {
+        self.server.process()
+    }
+}
+
 pub fn run(options: &Options) -> Result<()> {
     if TcpListener::bind(("127.0.0.1", options.port)).is_err() {
         bail!(

@@ -34,8 +34,8 @@ enum Task {
     Prepare,
     /// Takes the pictures of docs/screenshots from the demo shop.
     Screenshots,
-    /// Measures: choices, page, shop beside nginx, an edit on the desk.
-    Bench,
+    /// Measures: core, page, an edit on the desk, pictures, a template for ten thousand products, shop beside nginx.
+    Bench(bench::Options),
 }
 
 fn main() -> ExitCode {
@@ -48,7 +48,7 @@ fn main() -> ExitCode {
         Task::Api => api::write(),
         Task::Prepare => database::prepare(),
         Task::Screenshots => screenshots::run(),
-        Task::Bench => bench::run(),
+        Task::Bench(options) => bench::run(&options),
     });
     match done {
         Ok(()) => ExitCode::SUCCESS,

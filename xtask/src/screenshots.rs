@@ -4,5 +4,5 @@ use crate::browser;
 use anyhow::Result;
 
 pub fn run() -> Result<()> {
-    browser::with_demo_shop("target/screenshots", "screenshots", "debug")
+    browser::with_demo_shop("target/screenshots", "screenshots", "debug", 0)
 }

@@ -117,6 +117,8 @@ impl Display for ApiError {
     }
 }
 
+impl std::error::Error for ApiError {}
+
 impl ResponseError for ApiError {
     fn status_code(&self) -> StatusCode {
         StatusCode::from_u16(self.status).unwrap_or(StatusCode::INTERNAL_SERVER_ERROR)

@@ -1,24 +1,19 @@
-//! What a proof needs besides the draft: product, what stands around it, the shop. It is read once and kept until
+//! What a proof needs besides the draft: product and what stands around it. It is read once and kept until
 //! anything in the catalogue changes, here or in another process, so that an edit on the desk waits for its own
 //! queries only.
 
 use crate::error::{ApiError, ApiResult};
-use crate::reading::nav_items;
 use crate::routes::shop::everything_around;
 use crate::sample;
 use crate::state::State;
-use compagina_core::catalog::{Product, Shop};
+use compagina_core::catalog::Product;
 use compagina_core::ids::Handle;
-use compagina_core::media::ShopMedia;
-use compagina_press::{Around, NavItem};
+use compagina_press::Around;
 use std::sync::Arc;
 
 pub struct Known {
     pub product: Arc<Product>,
     pub around: Around,
-    pub media: ShopMedia,
-    pub shop: Shop,
-    pub items: Vec<NavItem>,
     /// As told by [`crate::pages::Pages::age`].
     age: u64,
 }
@@ -56,10 +51,7 @@ pub async fn known(state: &State, handle: &str) -> ApiResult<Arc<Known>> {
         true => sample::around(&product),
         false => everything_around(state, &product).await?,
     };
-    let media = state.store.shop_media().await?;
-    let shop = state.store.shop().await?.ok_or_else(|| ApiError::no_such("shop"))?;
-    let items = nav_items(state).await?;
-    let known = Arc::new(Known { product, around, media, shop, items, age });
+    let known = Arc::new(Known { product, around, age });
     state.known.insert(handle.to_owned(), known.clone());
     Ok(known)
 }

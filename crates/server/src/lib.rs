@@ -5,6 +5,7 @@ mod config;
 mod demo_data;
 mod drawing;
 mod error;
+mod everywhere;
 mod known;
 mod make;
 mod media;

@@ -1,6 +1,11 @@
 use clap::Parser;
 use compagina_server::{Config, start};
+use mimalloc::MiMalloc;
 use tracing_subscriber::EnvFilter;
+
+/// Pages are made of thousands of small texts.
+#[global_allocator]
+static ALLOCATOR: MiMalloc = MiMalloc;
 
 #[actix_web::main]
 async fn main() -> std::process::ExitCode {

@@ -8,13 +8,16 @@ use actix_web::web::{Bytes, Data};
 use compagina_core::ids::ProductId;
 use compagina_core::page::Day;
 use compagina_core::price::Moment;
+use quick_cache::Weighter;
 use quick_cache::sync::Cache;
 use std::collections::BTreeSet;
 use std::sync::atomic::{AtomicU64, Ordering};
 use std::sync::{Arc, Mutex, PoisonError};
 use std::time::Duration;
 
-const MOST_PAGES: usize = 4_000;
+/// About as many pages as are expected to be kept, and how much they may take.
+const PAGES: usize = 4_000;
+const MOST_BYTES: u64 = 128 * 1024 * 1024;
 const LOOK_EVERY: Duration = Duration::from_millis(250);
 /// Between two clearings of what nobody needs any more.
 const TIDY_EVERY: Duration = Duration::from_secs(60);
@@ -37,8 +40,18 @@ pub struct MadeOf {
     pub until: Option<Moment>,
 }
 
+/// What a page takes of the room for all.
+#[derive(Clone)]
+struct Weight;
+
+impl Weighter<String, Arc<Ready>> for Weight {
+    fn weight(&self, key: &String, page: &Arc<Ready>) -> u64 {
+        (key.len() + page.body.len()) as u64
+    }
+}
+
 pub struct Pages {
-    ready: Cache<String, Arc<Ready>>,
+    ready: Cache<String, Arc<Ready>, Weight>,
     seen: Mutex<BTreeSet<u64>>,
     /// Counts what was dropped, so that a page made from older facts isn't kept after them.
     age: AtomicU64,
@@ -46,7 +59,11 @@ pub struct Pages {
 
 impl Default for Pages {
     fn default() -> Self {
-        Self { ready: Cache::new(MOST_PAGES), seen: Mutex::default(), age: AtomicU64::new(0) }
+        Self {
+            ready: Cache::with_weighter(PAGES, MOST_BYTES, Weight),
+            seen: Mutex::default(),
+            age: AtomicU64::new(0),
+        }
     }
 }
 

@@ -1,17 +1,17 @@
 //! In which language a page is read, and whether with the shop's words and looks as they are live or as they are being
 //! worked on.
 
-use crate::error::{ApiError, ApiResult};
+use crate::error::ApiResult;
+use crate::everywhere::everywhere;
 use crate::state::State;
 use actix_web::HttpRequest;
 use chrono::Utc;
-use compagina_core::catalog::Shop;
 use compagina_core::ids::TemplateId;
 use compagina_core::page::Day;
-use compagina_core::price::{Moment, Prices};
+use compagina_core::price::Moment;
 use compagina_core::style::House;
 use compagina_core::wording::{Book, Language, Words};
-use compagina_press::{Nav, NavItem};
+use compagina_press::Nav;
 use compagina_storage::{Document, DocumentName};
 
 pub const LANGUAGE_COOKIE: &str = "language";
@@ -52,29 +52,28 @@ impl Reading {
 
 /// What surrounds every page.
 pub async fn nav(state: &State, reading: &Reading) -> ApiResult<Nav> {
-    let shop = state.store.shop().await?.ok_or_else(|| ApiError::no_such("shop"))?;
-    nav_of(state, reading, shop, nav_items(state).await?).await
-}
-
-/// The types in which a shopper finds something.
-pub async fn nav_items(state: &State) -> ApiResult<Vec<NavItem>> {
-    Ok(state.store.types_on_show().await?.into_iter().map(|(_, kind)| NavItem::of(kind)).collect())
-}
-
-/// The same where the shop and its types are known already.
-pub async fn nav_of(state: &State, reading: &Reading, mut shop: Shop, items: Vec<NavItem>) -> ApiResult<Nav> {
-    let (house, book, prices): (Document<House>, Document<Book>, Prices) = tokio::try_join!(
-        state.store.document(DocumentName::House),
-        state.store.document(DocumentName::Wording),
-        state.store.prices(now())
-    )?;
-    shop.locale = reading.language.locale(shop.locale);
-    let (house, book) = match reading.side {
-        Side::Live => (house.published, book.published),
-        Side::Draft => (house.draft, book.draft),
+    let everywhere = everywhere(state).await?;
+    let (words, house) = match reading.side {
+        Side::Live => (words(state, reading, &everywhere.book), everywhere.house.clone()),
+        Side::Draft => {
+            let (house, book): (Document<House>, Document<Book>) = tokio::try_join!(
+                state.store.document(DocumentName::House),
+                state.store.document(DocumentName::Wording)
+            )?;
+            (words(state, reading, &book.draft), house.draft)
+        }
     };
-    let words = words(state, reading, &book);
-    Ok(Nav { shop, items, assets: state.assets.clone(), words, house, prices, here: reading.here.clone() })
+    let mut shop = everywhere.shop.clone();
+    shop.locale = reading.language.locale(shop.locale);
+    Ok(Nav {
+        shop,
+        items: everywhere.items.clone(),
+        assets: state.assets.clone(),
+        words,
+        house,
+        prices: everywhere.prices.at(now()),
+        here: reading.here.clone(),
+    })
 }
 
 /// Words are read from their sources once and then kept ready.

@@ -2,14 +2,14 @@
 //! products, is read once and kept until anything changes, here or in another process.
 
 use crate::error::{ApiError, ApiResult};
+use crate::everywhere::{Everywhere, everywhere};
 use crate::reading::now;
 use crate::state::State;
 use compagina_core::catalog::{Product, ProductState};
 use compagina_core::ids::{Handle, TemplateId};
 use compagina_core::page::Layout;
-use compagina_core::price::{Moment, Plan, PriceBook, RuleReach, Zone};
+use compagina_core::price::{Moment, Plan, RuleReach, Zone};
 use compagina_core::template::{Candidate, Feature, Index, ProductFacts, Reach, compose, next_change};
-use compagina_storage::{Document, DocumentName};
 use std::collections::BTreeSet;
 use std::sync::{Arc, Mutex, PoisonError};
 
@@ -45,8 +45,18 @@ pub struct Listed {
 /// What is kept, each until the age of the pages changes.
 #[derive(Default)]
 pub struct Kept {
+    everywhere: Mutex<Option<Arc<Everywhere>>>,
     live: Mutex<Option<Arc<Live>>>,
     listed: Mutex<Option<(u64, Arc<Vec<Listed>>)>>,
+}
+
+impl Kept {
+    pub fn everywhere(&self) -> Option<Arc<Everywhere>> {
+        self.everywhere.lock().unwrap_or_else(PoisonError::into_inner).clone()
+    }
+    pub fn keep_everywhere(&self, read: Arc<Everywhere>) {
+        *self.everywhere.lock().unwrap_or_else(PoisonError::into_inner) = Some(read);
+    }
 }
 
 /// The page of a product as shoppers see it.
@@ -63,27 +73,25 @@ pub async fn live(state: &State) -> ApiResult<Arc<Live>> {
     if let Some(live) = kept.filter(|live| live.age == age) {
         return Ok(live);
     }
-    let (rows, zone, book): (_, _, Document<PriceBook>) = tokio::try_join!(
-        state.store.live_templates(),
-        state.store.zone(),
-        state.store.document(DocumentName::Prices)
-    )?;
-    let mut plans = Vec::with_capacity(book.published.plans.len());
-    for plan in book.published.plans {
+    let everywhere = everywhere(state).await?;
+    let rows = state.store.live_templates().await?;
+    let book = everywhere.prices.book();
+    let mut plans = Vec::with_capacity(book.plans.len());
+    for plan in &book.plans {
         plans.push(plan_reach(state, plan).await?);
     }
     let templates = rows.into_iter().map(|(id, reach, layout)| LiveTemplate { id, reach, layout }).collect();
-    let live = Arc::new(Live { templates, zone, plans, age });
+    let live = Arc::new(Live { templates, zone: everywhere.zone.clone(), plans, age });
     *state.serving.live.lock().unwrap_or_else(PoisonError::into_inner) = Some(live.clone());
     Ok(live)
 }
 
-async fn plan_reach(state: &State, plan: Plan) -> ApiResult<PlanReach> {
-    Ok(match plan.reach {
+async fn plan_reach(state: &State, plan: &Plan) -> ApiResult<PlanReach> {
+    Ok(match &plan.reach {
         RuleReach::Variants { skus } => {
-            PlanReach::Products(state.store.products_of_skus(&skus).await?.into_iter().collect())
+            PlanReach::Products(state.store.products_of_skus(skus).await?.into_iter().collect())
         }
-        reach => PlanReach::Reach(reach),
+        reach => PlanReach::Reach(reach.clone()),
     })
 }
 

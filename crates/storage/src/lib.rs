@@ -20,7 +20,7 @@ mod wish;
 
 pub use account::{Owner, Session};
 pub use cart::{CartChange, CartItem, CartRow, LineExtra};
-pub use catalogue::{ListedRow, NewChoice, Selling, ServedBy, TypeRow, VariantChange, Which};
+pub use catalogue::{ListedRow, NeighbourRow, NewChoice, Selling, ServedBy, TypeRow, VariantChange, Which};
 pub use document::{Document, DocumentName};
 pub use error::{Result, StorageError};
 pub use message::{Message, News};
@@ -33,6 +33,7 @@ pub use template::{
 pub use together::{KeptSituation, Present};
 pub use wish::Wish;
 
+use sqlx::Connection;
 use sqlx::mysql::{MySqlConnectOptions, MySqlPool, MySqlPoolOptions};
 use std::str::FromStr;
 use std::time::Duration;
@@ -43,6 +44,8 @@ pub struct Store {
     pool: MySqlPool,
 }
 
+const RESTED: Duration = Duration::from_secs(1);
+
 static MIGRATIONS: sqlx::migrate::Migrator = sqlx::migrate!();
 
 impl Store {
@@ -52,6 +55,16 @@ impl Store {
         let pool = MySqlPoolOptions::new()
             .max_connections(24)
             .acquire_timeout(Duration::from_secs(20))
+            // A page asks many questions one after another: only a connection that has rested is asked whether it lives.
+            .test_before_acquire(false)
+            .before_acquire(|connection, about| {
+                Box::pin(async move {
+                    if about.idle_for > RESTED {
+                        connection.ping().await?;
+                    }
+                    Ok(true)
+                })
+            })
             .connect_with(options)
             .await?;
         Self::from_pool(pool).await

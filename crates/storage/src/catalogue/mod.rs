@@ -1,10 +1,12 @@
 //! Products with everything that belongs to them.
 
+mod neighbours;
 mod read;
 mod types;
 mod variants;
 mod write;
 
+pub use neighbours::NeighbourRow;
 pub(crate) use read::load;
 pub use types::{ServedBy, TypeRow};
 pub use variants::{NewChoice, VariantChange};
@@ -23,7 +25,16 @@ use std::collections::BTreeSet;
 #[derive(Debug, Clone, Copy)]
 pub enum Which {
     One(ProductId),
-    OfType { type_id: u64, most: u32, skip: u32 },
+    OfType {
+        type_id: u64,
+        most: u32,
+        skip: u32,
+    },
+    /// The first ones of a product's type, itself perhaps among them.
+    OfTypeOf {
+        product: ProductId,
+        most: u32,
+    },
 }
 
 /// How a product is sold.
@@ -70,34 +81,16 @@ impl Store {
     }
 
     pub async fn product(&self, handle: &Handle) -> Result<Option<Product>> {
+        let db = &mut *self.pool.acquire().await?;
         let id = sqlx::query_scalar!("SELECT id FROM product WHERE handle = ?", handle.as_str())
-            .fetch_optional(&self.pool)
+            .fetch_optional(&mut *db)
             .await?;
         let Some(id) = id else { return Ok(None) };
-        Ok(self.products(Which::One(ProductId(id))).await?.pop())
+        Ok(load(db, Which::One(ProductId(id))).await?.pop())
     }
 
     pub async fn products(&self, which: Which) -> Result<Vec<Product>> {
         load(&mut *self.pool.acquire().await?, which).await
-    }
-
-    /// The products before and after one, among those of its type.
-    pub async fn neighbours(&self, product: ProductId) -> Result<[Option<Handle>; 2]> {
-        let before = sqlx::query_scalar!(
-            "SELECT q.handle FROM product p JOIN product q ON q.type_id = p.type_id
-             AND (q.position < p.position OR (q.position = p.position AND q.id < p.id))
-             WHERE p.id = ? ORDER BY q.position DESC, q.id DESC LIMIT 1",
-            product.0
-        );
-        let after = sqlx::query_scalar!(
-            "SELECT q.handle FROM product p JOIN product q ON q.type_id = p.type_id
-             AND (q.position > p.position OR (q.position = p.position AND q.id > p.id))
-             WHERE p.id = ? ORDER BY q.position, q.id LIMIT 1",
-            product.0
-        );
-        let (before, after) = (before.fetch_optional(&self.pool), after.fetch_optional(&self.pool));
-        let (before, after) = tokio::try_join!(before, after)?;
-        Ok([before.map(handle).transpose()?, after.map(handle).transpose()?])
     }
 
     /// All products with what decides which template serves them, in the order of types and products.

@@ -18,7 +18,9 @@ use std::collections::BTreeMap;
 /// A page shows at most so many reviews.
 const MOST_REVIEWS: u32 = 20;
 
-/// Reads products with all that belongs to them, in a fixed number of queries.
+/// Reads products with all that belongs to them, in a fixed number of queries. What they give is brought into order
+/// here: left to the database, that would cost a table on its disk each time, for columns of any length. Tables are joined
+/// in the order in which they are named: left alone, it may begin with all rows of all products.
 pub(crate) async fn load(db: &mut MySqlConnection, which: Which) -> Result<Vec<Product>> {
     let ids = &ids_of(db, which).await?;
     let mut products = load_products(db, ids).await?;
@@ -42,14 +44,15 @@ async fn load_variants(
     products: &mut Rows,
     pictures: &BTreeMap<u64, Vec<u64>>,
 ) -> Result<()> {
-    let rows = sqlx::query!(
-        r#"SELECT v.id, v.product_id, v.sku, v.chosen AS "chosen: Json<Vec<Option<u64>>>", v.price_minor, v.old_price_minor, v.stock, v.picture_id, v.measure
+    let mut rows = sqlx::query!(
+        r#"SELECT STRAIGHT_JOIN v.id, v.product_id, v.sku, v.chosen AS "chosen: Json<Vec<Option<u64>>>", v.price_minor, v.old_price_minor, v.stock, v.picture_id, v.measure, v.position
            FROM JSON_TABLE(?, '$[*]' COLUMNS (id BIGINT UNSIGNED PATH '$')) p
-           JOIN variant v ON v.product_id = p.id ORDER BY v.product_id, v.position, v.id"#,
+           JOIN variant v ON v.product_id = p.id"#,
         ids
     )
     .fetch_all(&mut *db)
     .await?;
+    rows.sort_by_key(|row| (row.position, row.id));
     for row in rows {
         let Some(product) = products.get_mut(&row.product_id) else { continue };
         let currency = product.price.currency;
@@ -79,15 +82,16 @@ async fn load_pictures(
     ids: &str,
     products: &mut Rows,
 ) -> Result<BTreeMap<u64, Vec<u64>>> {
-    let rows = sqlx::query!(
-        r#"SELECT i.id, i.product_id AS "product_id!", i.alt, i.sizes AS "sizes: Json<Vec<PictureSize>>", i.value_ids AS "value_ids: Json<Vec<ValueId>>",
-           i.focus AS "focus: Json<Focus>", i.cut_out AS "cut_out: bool", i.film AS "film: Json<FilmFile>"
+    let mut rows = sqlx::query!(
+        r#"SELECT STRAIGHT_JOIN i.id, i.product_id AS "product_id!", i.alt, i.sizes AS "sizes: Json<Vec<PictureSize>>", i.value_ids AS "value_ids: Json<Vec<ValueId>>",
+           i.focus AS "focus: Json<Focus>", i.cut_out AS "cut_out: bool", i.film AS "film: Json<FilmFile>", i.position
            FROM JSON_TABLE(?, '$[*]' COLUMNS (id BIGINT UNSIGNED PATH '$')) p
-           JOIN picture i ON i.product_id = p.id AND JSON_LENGTH(i.sizes) > 0 ORDER BY i.product_id, i.position, i.id"#,
+           JOIN picture i ON i.product_id = p.id AND JSON_LENGTH(i.sizes) > 0"#,
         ids
     )
     .fetch_all(&mut *db)
     .await?;
+    rows.sort_by_key(|row| (row.position, row.id));
     let mut ids: BTreeMap<u64, Vec<u64>> = BTreeMap::new();
     for row in rows {
         let Some(product) = products.get_mut(&row.product_id) else { continue };
@@ -105,14 +109,15 @@ async fn load_pictures(
 }
 
 async fn load_history(db: &mut MySqlConnection, ids: &str, products: &mut Rows) -> Result<()> {
-    let rows = sqlx::query!(
-        r#"SELECT c.product_id, c.variant_id, c.at, c.was_minor
+    let mut rows = sqlx::query!(
+        r#"SELECT STRAIGHT_JOIN c.product_id, c.variant_id, c.at, c.was_minor, c.id
            FROM JSON_TABLE(?, '$[*]' COLUMNS (id BIGINT UNSIGNED PATH '$')) p
-           JOIN price_change c ON c.product_id = p.id ORDER BY c.product_id, c.at, c.id"#,
+           JOIN price_change c ON c.product_id = p.id"#,
         ids
     )
     .fetch_all(&mut *db)
     .await?;
+    rows.sort_by_key(|row| (row.at, row.id));
     for row in rows {
         if let Some(product) = products.get_mut(&row.product_id) {
             let (at, variant) = (Moment(row.at), row.variant_id.map(VariantId));
@@ -176,20 +181,30 @@ async fn ids_of(db: &mut MySqlConnection, which: Which) -> Result<String> {
             .fetch_all(&mut *db)
             .await?
         }
+        Which::OfTypeOf { product, most } => {
+            sqlx::query_scalar!(
+                "SELECT q.id FROM product p JOIN product q ON q.type_id = p.type_id WHERE p.id = ? ORDER BY q.position, q.id LIMIT ?",
+                product.0,
+                most
+            )
+            .fetch_all(&mut *db)
+            .await?
+        }
     };
     serde_json::to_string(&ids).map_err(|e| StorageError::damaged("product")(&e))
 }
 
 async fn load_products(db: &mut MySqlConnection, ids: &str) -> Result<Rows> {
-    let rows = sqlx::query!(
-        r#"SELECT p.id, p.handle, p.name, p.state, p.summary, p.details AS "details: Json<Vec<Detail>>", p.price_minor,
-             p.old_price_minor, p.most_per_order, p.terms AS "terms: Json<Terms>", p.brand, p.facts AS "facts: Json<Vec<Fact>>", p.tags AS "tags: Json<Vec<String>>", t.handle AS type_handle, t.name AS type_name, s.currency
+    let mut rows = sqlx::query!(
+        r#"SELECT STRAIGHT_JOIN p.id, p.handle, p.name, p.state, p.summary, p.details AS "details: Json<Vec<Detail>>", p.price_minor,
+             p.old_price_minor, p.most_per_order, p.terms AS "terms: Json<Terms>", p.brand, p.facts AS "facts: Json<Vec<Fact>>", p.tags AS "tags: Json<Vec<String>>", t.handle AS type_handle, t.name AS type_name, s.currency, p.position
            FROM JSON_TABLE(?, '$[*]' COLUMNS (id BIGINT UNSIGNED PATH '$')) w
-           JOIN product p ON p.id = w.id JOIN product_type t ON t.id = p.type_id JOIN shop s ORDER BY p.position, p.id"#,
+           JOIN product p ON p.id = w.id JOIN product_type t ON t.id = p.type_id JOIN shop s"#,
         ids
     )
     .fetch_all(&mut *db)
     .await?;
+    rows.sort_by_key(|row| (row.position, row.id));
     let mut products = Rows::default();
     for row in rows {
         let currency = Currency::from_code(&row.currency)?;
@@ -220,24 +235,23 @@ async fn load_products(db: &mut MySqlConnection, ids: &str) -> Result<Rows> {
     Ok(products)
 }
 
-/// In the order in which the tables are named: left alone, the database may begin with all uses of all products.
 async fn load_uses(db: &mut MySqlConnection, ids: &str, products: &mut Rows) -> Result<()> {
-    let rows = sqlx::query!(
+    let mut rows = sqlx::query!(
         r#"SELECT STRAIGHT_JOIN u.product_id, o.id AS option_id, o.handle AS option_handle, o.name AS option_name,
              o.about, o.way_page, o.way_card, o.way_quick, o.from_variants AS "from_variants: bool", v.id AS value_id,
              v.handle AS value_handle, v.name AS value_name, v.note, v.swatch AS "swatch: Json<Swatch>",
              w.swatch AS "own: Json<Swatch>", v.palette_colour AS "palette_colour: String",
-             v.file_hash AS "file_hash: String", v.closer AS "closer: String"
+             v.file_hash AS "file_hash: String", v.closer AS "closer: String", u.position, w.position AS place
            FROM JSON_TABLE(?, '$[*]' COLUMNS (id BIGINT UNSIGNED PATH '$')) p
            JOIN product_option u ON u.product_id = p.id
            JOIN shop_option o ON o.id = u.option_id
            JOIN option_value v ON v.option_id = o.id
-           JOIN product_value w ON w.value_id = v.id AND w.product_id = u.product_id
-           ORDER BY u.product_id, u.position, w.position"#,
+           JOIN product_value w ON w.value_id = v.id AND w.product_id = u.product_id"#,
         ids
     )
     .fetch_all(&mut *db)
     .await?;
+    rows.sort_by_key(|row| (row.product_id, row.position, row.place));
     for row in rows {
         let Some(product) = products.get_mut(&row.product_id) else { continue };
         if product.options.last().is_none_or(|o| o.id.0 != row.option_id) {

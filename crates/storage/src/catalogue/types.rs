@@ -4,7 +4,7 @@ use super::handle;
 use crate::template::{insert_template, write_reaches};
 use crate::{Result, StorageError, Store, change};
 use compagina_core::catalog::{ProductOption, ProductType, TypeFields};
-use compagina_core::ids::{Handle, ProductId, TemplateId};
+use compagina_core::ids::{Handle, TemplateId};
 use compagina_core::page::{Layout, op};
 use compagina_core::template::Reach;
 use sqlx::types::Json;
@@ -59,12 +59,6 @@ impl Store {
         rows.into_iter()
             .map(|r| Ok((r.id, ProductType { handle: handle(r.handle)?, name: r.name })))
             .collect()
-    }
-
-    /// The number of the type that a product has.
-    pub async fn type_of_product(&self, product: ProductId) -> Result<Option<u64>> {
-        let query = sqlx::query_scalar!("SELECT type_id FROM product WHERE id = ?", product.0);
-        Ok(query.fetch_optional(&self.pool).await?)
     }
 
     /// Adds a type together with what serves it, as one step. Gives the template that was made for it.

@@ -4,7 +4,7 @@ use crate::reading::now;
 use crate::routes::prices::moves::{by_plan, farthest};
 use crate::routes::prices::{prices_of, prices_of_draft};
 use crate::state::State;
-use compagina_core::catalog::{Product, Variant};
+use compagina_core::catalog::{Product, ProductValue, Variant};
 use compagina_core::ids::ValueId;
 use compagina_core::page::Group;
 use compagina_core::price::{PriceBook, Prices};
@@ -24,19 +24,6 @@ pub enum Change {
         name: String,
         swatch: Swatch,
     },
-}
-
-/// A page before and after.
-#[derive(Clone, Copy)]
-pub struct Pages<'a> {
-    pub before: &'a str,
-    pub after: &'a str,
-}
-
-impl Pages<'_> {
-    pub fn are_same(self) -> bool {
-        self.before == self.after
-    }
 }
 
 impl Change {
@@ -80,8 +67,7 @@ impl Change {
         let Self::Swatch { value, swatch, .. } = self else { return Cow::Borrowed(product) };
         let mut changed = product.clone();
         let values = changed.options.iter_mut().flat_map(|option| &mut option.values);
-        // What a product shows of its own goes before the book.
-        for one in values.filter(|one| one.id == *value && one.from != SwatchSource::Product) {
+        for one in values.filter(|one| shows(one, *value)) {
             (one.swatch, one.from) = (swatch.clone(), SwatchSource::Book);
         }
         Cow::Owned(changed)
@@ -91,46 +77,26 @@ impl Change {
     pub fn touches(&self, product: &Product) -> bool {
         let Self::Swatch { value, .. } = self else { return true };
         let mut values = product.options.iter().flat_map(|option| &option.values);
-        // What a product shows of its own goes before the book.
-        values.any(|one| one.id == *value && one.from != SwatchSource::Product)
+        values.any(|one| shows(one, *value))
     }
 
-    /// Whether a page has to be made as it is too before one can tell how it changes.
-    pub fn asks_for_before(&self) -> bool {
+    /// Whether it is to be expected that a product's own page changes.
+    pub fn moves(&self, product: &Product) -> bool {
         match self {
-            Self::House(restyled) => restyled.lays_otherwise(),
-            Self::Prices(_) | Self::Swatch { .. } => true,
+            Self::House(_) => false,
+            Self::Prices(books) => !moved(product, &books.0, &books.1).is_empty(),
+            Self::Swatch { .. } => self.touches(product),
         }
     }
 
-    /// How a page changes; none where it doesn't. `alone` tells whether it changes without other products around it too.
-    pub fn tell(&self, product: &Product, pages: Pages<'_>, alone: impl FnOnce() -> bool) -> Option<WayTold> {
-        if pages.are_same() {
-            return None;
-        }
-        let on_a_card = || WayTold {
-            near: true,
-            ..WayTold::of_itself(vec!["On the card of another product".into()], vec![])
-        };
+    /// How a product's own page changes, where something else is seen on it. What a house style comes to is told from
+    /// the page: [`restyling`].
+    pub fn of_itself(&self, product: &Product) -> Option<WayTold> {
         match self {
-            Self::House(restyled) => {
-                let seen = restyled.seen(pages.before, pages.after);
-                let says = seen.iter().map(|(group, labels)| {
-                    format!("{}: {}", group_name(*group), labels.join(", ").to_lowercase())
-                });
-                let weak = restyled.weak(pages.after).into_iter().map(|pair| {
-                    let ratio = |hundredths: u32| f64::from(hundredths / 10) / 10.0;
-                    let (is, needs) = (ratio(pair.hundredths), ratio(pair.needed));
-                    format!("{} can’t be read by everybody: {is} to 1, it needs {needs}", pair.what)
-                });
-                (!seen.is_empty()).then(|| WayTold::of_itself(says.collect(), weak.collect()))
-            }
+            Self::House(_) => None,
             Self::Prices(books) => {
                 let (before, after) = &**books;
                 let says = moved(product, before, after);
-                if says.is_empty() && !alone() {
-                    return Some(on_a_card());
-                }
                 let says = if says.is_empty() { vec!["What is said about the price".into()] } else { says };
                 let too_high = |prices: &Prices| {
                     product
@@ -142,15 +108,10 @@ impl Change {
                     (too_high(after) && !too_high(before)).then(|| "the old price is too high".to_owned());
                 Some(WayTold::of_itself(says, mend.into_iter().collect()))
             }
-            Self::Swatch { name, value, .. } => {
-                if !alone() {
-                    return Some(on_a_card());
-                }
-                Some(WayTold::of_itself(
-                    vec![format!("“{name}” is shown otherwise")],
-                    self.too_alike(product, *value),
-                ))
-            }
+            Self::Swatch { name, value, .. } => Some(WayTold::of_itself(
+                vec![format!("“{name}” is shown otherwise")],
+                self.too_alike(product, *value),
+            )),
         }
     }
 
@@ -171,6 +132,25 @@ impl Change {
         let new = pairs(&self.product(product)).into_iter().filter(|pair| !before.contains(pair));
         new.map(|(a, b)| format!("“{}” and “{}” can’t be told apart", name(a), name(b))).collect()
     }
+}
+
+/// Whether a product shows a value as the book does: what it shows of its own goes before.
+fn shows(one: &ProductValue, value: ValueId) -> bool {
+    one.id == value && one.from != SwatchSource::Product
+}
+
+/// How a page changes under a house style; none where nothing of it is seen there.
+pub fn restyling(restyled: &Restyled, before: &str, after: &str) -> Option<WayTold> {
+    let seen = restyled.seen(before, after);
+    let says = seen
+        .iter()
+        .map(|(group, labels)| format!("{}: {}", group_name(*group), labels.join(", ").to_lowercase()));
+    let weak = restyled.weak(after).into_iter().map(|pair| {
+        let ratio = |hundredths: u32| f64::from(hundredths / 10) / 10.0;
+        let (is, needs) = (ratio(pair.hundredths), ratio(pair.needed));
+        format!("{} can’t be read by everybody: {is} to 1, it needs {needs}", pair.what)
+    });
+    (!seen.is_empty()).then(|| WayTold::of_itself(says.collect(), weak.collect()))
 }
 
 /// Which prices move, and which way.

@@ -2,6 +2,7 @@
 //! the shop is made twice, as it is and as it would be; it changes if something else is seen.
 
 pub mod change;
+mod compared;
 pub mod house;
 pub mod prices;
 mod search;
@@ -25,6 +26,9 @@ pub struct WayTold {
 impl WayTold {
     fn of_itself(says: Vec<String>, mend: Vec<String>) -> Self {
         Self { says, mend, near: false }
+    }
+    fn near() -> Self {
+        Self { near: true, ..Self::of_itself(vec!["On the card of another product".into()], vec![]) }
     }
 }
 

@@ -1,4 +1,5 @@
 use super::change::Change;
+use super::compared::Compared;
 use super::search::Search;
 use super::{ChangePart, Of};
 use crate::error::{ApiError, ApiResult};
@@ -25,5 +26,5 @@ pub async fn list(state: Data<State>, _caller: Caller) -> ApiResult<HttpResponse
 pub async fn page(state: Data<State>, _caller: Caller, of: Query<Of>) -> ApiResult<HttpResponse> {
     let product = known_product(&state, of.product.as_str()).await?;
     let change = Change::prices(&state).await?;
-    Ok(html(StatusCode::OK, Search::new(state, change).await?.page_after(&product)?))
+    Ok(html(StatusCode::OK, Compared::new(&state, change).await?.page_after(&product)?))
 }

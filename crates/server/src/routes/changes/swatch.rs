@@ -1,5 +1,6 @@
 use super::ChangePart;
 use super::change::Change;
+use super::compared::Compared;
 use super::search::Search;
 use crate::error::{ApiError, ApiResult};
 use crate::known::known_product;
@@ -59,5 +60,5 @@ pub async fn page(
 ) -> ApiResult<HttpResponse> {
     let product = known_product(&state, tried.product.as_str()).await?;
     let change = change(&state, path.into_inner(), &tried.swatch).await?;
-    Ok(html(StatusCode::OK, Search::new(state, change).await?.page_after(&product)?))
+    Ok(html(StatusCode::OK, Compared::new(&state, change).await?.page_after(&product)?))
 }

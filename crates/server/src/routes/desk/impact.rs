@@ -1,4 +1,5 @@
 use crate::error::{ApiError, ApiResult};
+use crate::everywhere::everywhere;
 use crate::reading::now;
 use crate::serving::{LiveTemplate, listed, live};
 use crate::session::Caller;
@@ -100,7 +101,7 @@ impl Search {
         let from: HashSet<TemplateId> = served.values().map(|(from, _)| *from).collect();
         let before = live.templates().iter().filter(|t| from.contains(&t.id));
         let before = before.map(|t| (t.id, t.layout.clone())).collect();
-        let prices = state.store.prices(now()).await?;
+        let prices = everywhere(&state).await?.prices.at(now());
         Ok(Self { state, after, before, served, walk, ways: Ways::default(), prices, done: 0 })
     }
 }

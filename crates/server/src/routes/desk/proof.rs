@@ -1,6 +1,7 @@
 use super::{Look, look, moment};
 use crate::error::{ApiError, ApiResult};
-use crate::reading::{Reading, nav_of};
+use crate::everywhere::everywhere;
+use crate::reading::{Reading, nav};
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::http::header;
@@ -67,14 +68,15 @@ pub async fn with_page<T>(
     then: impl FnOnce(&Page<'_>) -> Result<T, MoneyError>,
 ) -> ApiResult<T> {
     let (known, layout, situation) = look(state, layout, wanted).await?;
+    let everywhere = everywhere(state).await?;
     let reading = Reading::draft(id, wanted.language);
-    let nav = nav_of(state, &reading, known.shop.clone(), known.items.clone()).await?;
+    let nav = nav(state, &reading).await?;
     Ok(then(&Page {
         nav: &nav,
         product: &known.product,
         layout: &layout,
         around: &known.around,
-        media: &known.media,
+        media: &everywhere.media,
         situation: &situation,
         mode: Mode::Proof,
         notice: None,

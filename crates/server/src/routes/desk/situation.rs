@@ -1,6 +1,7 @@
 use super::proof::with_page;
 use super::{Look, look};
 use crate::error::{ApiError, ApiResult};
+use crate::everywhere::everywhere;
 use crate::reading::now;
 use crate::routes::prices::plan_says;
 use crate::session::Caller;
@@ -120,10 +121,11 @@ pub async fn show(
         .into_iter()
         .enumerate()
         .map(|(o, row)| row.into_iter().enumerate().map(|(v, state)| cell(o, v, state)).collect());
-    let prices = state.store.prices(now()).await?;
+    let everywhere = everywhere(&state).await?;
+    let prices = everywhere.prices.at(now());
     let why = |kind: Kind| kind.nothing_to_show_at(&product, &prices);
     let silent = layout.pieces().filter_map(|p| Some(Silent { piece: p.id.clone(), why: why(p.kind)? }));
-    let locale = query.language.locale(known.shop.locale);
+    let locale = query.language.locale(everywhere.shop.locale);
     let pieces = layout.pieces().map(|p| (Target::Piece(p.id.clone()), &p.values));
     let bands = layout.bands.iter().map(|b| (Target::Band(b.id.clone()), &b.values));
     let verdicts = pieces.chain(bands).filter(|(_, values)| values.wide.contains_key(APPEARS.key));

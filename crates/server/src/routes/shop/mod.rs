@@ -14,11 +14,11 @@ use actix_web::http::{StatusCode, header};
 use actix_web::web::Data;
 use actix_web::{HttpRequest, HttpResponse, ResponseError};
 use compagina_core::catalog::{Product, ProductState};
-use compagina_core::ids::{Handle, ProductId};
+use compagina_core::ids::ProductId;
 use compagina_core::page::{Kind, Layout};
 use compagina_press::shop::message;
 use compagina_press::{Around, Neighbour};
-use compagina_storage::Which;
+use compagina_storage::{NeighbourRow, Which};
 
 /// Other products that a page may show, at the most.
 pub const MOST_RELATED: u32 = 5;
@@ -42,8 +42,7 @@ pub async fn everything_around(state: &State, product: &Product) -> ApiResult<Ar
 }
 
 async fn related(state: &State, product: &Product) -> ApiResult<Vec<Product>> {
-    let Some(type_id) = state.store.type_of_product(product.id).await? else { return Ok(vec![]) };
-    let which = Which::OfType { type_id, most: MOST_RELATED + 1, skip: 0 };
+    let which = Which::OfTypeOf { product: product.id, most: MOST_RELATED + 1 };
     Ok(related_among(Some(product.id), state.store.products(which).await?))
 }
 
@@ -55,14 +54,9 @@ pub fn related_among(product: Option<ProductId>, mut first: Vec<Product>) -> Vec
 }
 
 async fn neighbours(state: &State, product: &Product) -> ApiResult<(Option<Neighbour>, Option<Neighbour>)> {
-    let [before, after] = state.store.neighbours(product.id).await?;
-    Ok((neighbour(state, before).await?, neighbour(state, after).await?))
-}
-
-async fn neighbour(state: &State, handle: Option<Handle>) -> ApiResult<Option<Neighbour>> {
-    let Some(handle) = handle else { return Ok(None) };
-    let found = state.store.product(&handle).await?.filter(|p| p.state != ProductState::Withdrawn);
-    Ok(found.map(|p| Neighbour { picture: p.lead_picture().cloned(), handle: p.handle, name: p.name }))
+    let (before, after) = state.store.neighbours(product.id).await?;
+    let shown = |row: NeighbourRow| Neighbour { handle: row.handle, name: row.name, picture: row.picture };
+    Ok((before.map(shown), after.map(shown)))
 }
 
 pub fn html(status: StatusCode, body: String) -> HttpResponse {

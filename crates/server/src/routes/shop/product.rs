@@ -1,5 +1,6 @@
 use super::{around, html, or_message};
 use crate::error::{ApiError, ApiResult};
+use crate::everywhere::everywhere;
 use crate::pages::{MadeOf, Ready};
 use crate::reading::{Reading, nav, today};
 use crate::routes::till::cart_facts;
@@ -119,9 +120,9 @@ pub async fn draw(
     mode: Mode,
     notice: Option<&Notice>,
 ) -> ApiResult<(String, Vec<compagina_core::ids::ProductId>)> {
-    let (around, media) = (around(state, product, layout).await?, state.store.shop_media().await?);
-    let page =
-        Page { nav, product, layout, around: &around, media: &media, situation, mode, notice, only: None };
+    let (around, everywhere) = (around(state, product, layout).await?, everywhere(state).await?);
+    let media = &everywhere.media;
+    let page = Page { nav, product, layout, around: &around, media, situation, mode, notice, only: None };
     let made_of = std::iter::once(product.id).chain(around.related.iter().map(|p| p.id)).collect();
     Ok((render(&page)?, made_of))
 }

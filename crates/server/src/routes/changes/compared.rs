@@ -1,0 +1,162 @@
+use super::WayTold;
+use super::change::{Change, restyling};
+use crate::error::{ApiError, ApiResult};
+use crate::everywhere::{Everywhere, everywhere};
+use crate::reading::{Reading, Side, nav, today};
+use crate::routes::shop::{MOST_RELATED, related_among};
+use crate::serving::{Live, listed, live};
+use crate::state::State;
+use compagina_core::catalog::Product;
+use compagina_core::ids::{Handle, TemplateId};
+use compagina_core::page::Layout;
+use compagina_core::situation::Situation;
+use compagina_core::template::compose;
+use compagina_core::wording::Language;
+use compagina_press::{Around, Mode, Nav, Page, as_seen, opening_selection, render};
+use compagina_storage::{StorageError, Which};
+use std::borrow::Cow;
+use std::collections::HashMap;
+use std::sync::Arc;
+
+/// What stands around the products of a type.
+struct Beside {
+    first: Vec<Product>,
+    /// Around those that are none of the first, before and after.
+    before: Around,
+    after: Around,
+}
+
+/// All pages of the shop, as they are and as they are under a change.
+pub struct Compared {
+    change: Change,
+    live: Arc<Live>,
+    /// Which template serves which product.
+    served: HashMap<Handle, TemplateId>,
+    /// For each template what surrounds its pages, before and after.
+    navs: HashMap<TemplateId, (Nav, Nav)>,
+    everywhere: Arc<Everywhere>,
+    beside: HashMap<Handle, Beside>,
+}
+
+impl Compared {
+    pub async fn new(state: &State, change: Change) -> ApiResult<Self> {
+        let (live, listed) = (live(state).await?, listed(state).await?);
+        let index = live.index();
+        let of = |one: &crate::serving::Listed| Some((one.facts.handle.clone(), index.winner(&one.facts)?));
+        let served: HashMap<_, _> = listed.iter().filter_map(of).collect();
+        let mut navs = HashMap::new();
+        for template in live.templates() {
+            let reading = Reading {
+                language: Language::default(),
+                side: Side::Live,
+                template: Some(template.id),
+                here: "/shop".into(),
+            };
+            let nav = nav(state, &reading).await?;
+            let after = change.nav(&nav);
+            navs.insert(template.id, (nav, after));
+        }
+        let mut beside = HashMap::new();
+        for row in state.store.types().await?.into_iter().filter(|row| row.products > 0) {
+            let which = Which::OfType { type_id: row.id, most: MOST_RELATED + 1, skip: 0 };
+            let first = state.store.products(which).await?;
+            let before = related_among(None, first.clone());
+            let after = before.iter().map(|one| change.product(one).into_owned()).collect();
+            let around = |related| Around { related, ..Around::default() };
+            let one = Beside { first, before: around(before), after: around(after) };
+            beside.insert(row.kind.handle.clone(), one);
+        }
+        let everywhere = everywhere(state).await?;
+        Ok(Self { change, live, served, navs, everywhere, beside })
+    }
+
+    /// The page of a product after the change.
+    pub fn page_after(&self, product: &Product) -> ApiResult<String> {
+        let missing = || ApiError::no_such("page");
+        let (layout, (_, after)) = self.page_of(product).ok_or_else(missing)?;
+        let nav = Nav { here: format!("/shop/products/{}", product.handle), ..after.clone() };
+        Ok(self.draw(&self.change.product(product), &layout, &nav, &self.around(product, true))?)
+    }
+
+    fn page_of(&self, product: &Product) -> Option<(Layout, &(Nav, Nav))> {
+        let id = self.served.get(&product.handle)?;
+        let template = self.live.templates().iter().find(|t| t.id == *id)?;
+        Some((compose(&template.layout, &product.kind.handle, &product.handle), self.navs.get(id)?))
+    }
+
+    fn around(&self, product: &Product, after: bool) -> Cow<'_, Around> {
+        let Some(beside) = self.beside.get(&product.kind.handle) else {
+            return Cow::Owned(Around::default());
+        };
+        if beside.first.iter().all(|one| one.id != product.id) {
+            return Cow::Borrowed(if after { &beside.after } else { &beside.before });
+        }
+        let mut related = related_among(Some(product.id), beside.first.clone());
+        if after {
+            related = related.iter().map(|one| self.change.product(one).into_owned()).collect();
+        }
+        Cow::Owned(Around { related, ..Around::default() })
+    }
+
+    fn draw(
+        &self,
+        product: &Product,
+        layout: &Layout,
+        nav: &Nav,
+        around: &Around,
+    ) -> Result<String, StorageError> {
+        let plain = Situation::plain(product.options.len(), today());
+        let situation = Situation {
+            selection: opening_selection(product, layout),
+            quantity: product.terms.first(),
+            ..plain
+        };
+        let page = Page {
+            nav,
+            product,
+            layout,
+            around,
+            media: &self.everywhere.media,
+            situation: &situation,
+            mode: Mode::Shop,
+            notice: None,
+            only: None,
+        };
+        Ok(render(&page)?)
+    }
+
+    /// How many pages there are.
+    pub fn count(&self) -> usize {
+        self.served.len()
+    }
+
+    /// How the page of a product changes; none where it doesn't.
+    pub fn way(&self, product: &Product) -> Result<Option<WayTold>, StorageError> {
+        let Some((layout, (live, then))) = self.page_of(product) else { return Ok(None) };
+        if let Change::House(restyled) = &self.change {
+            let around = self.around(product, false);
+            let draw = |nav| self.draw(product, &layout, nav, &around);
+            let before = if restyled.lays_otherwise() { draw(live)? } else { String::new() };
+            return Ok(restyling(restyled, &before, &draw(then)?));
+        }
+        let changed = self.change.product(product);
+        let differs = |before: &Around, after: &Around| -> Result<bool, StorageError> {
+            let before = self.draw(product, &layout, live, before)?;
+            Ok(as_seen(&before) != as_seen(&self.draw(&changed, &layout, then, after)?))
+        };
+        let nothing = Around::default();
+        let alone = || differs(&nothing, &nothing);
+        let of_itself = || Ok(self.change.of_itself(product));
+        // What is to be expected first: it needs fewer pages to be made.
+        let expected = self.change.moves(product);
+        if expected && alone()? {
+            return of_itself();
+        }
+        let (before, after) = (self.around(product, false), self.around(product, true));
+        let touched = |one| self.change.touches(one);
+        if !(touched(product) || before.related.iter().any(touched)) || !differs(&before, &after)? {
+            return Ok(None);
+        }
+        if !expected && touched(product) && alone()? { of_itself() } else { Ok(Some(WayTold::near())) }
+    }
+}
