@@ -2,9 +2,9 @@
 mod common;
 
 use common::{handle, shop};
-use compagina_core::catalog::Stock;
+use compagina_core::catalog::{ProductState, Stock};
 use compagina_core::money::Money;
-use compagina_storage::Which;
+use compagina_storage::{Selling, Store, Which};
 use sqlx::MySqlPool;
 
 #[sqlx::test(migrations = false)]
@@ -28,8 +28,8 @@ async fn a_product_comes_back_as_it_was_kept(pool: MySqlPool) {
     assert_eq!(store.product(&handle("nobody")).await.unwrap(), None);
 }
 
-#[sqlx::test(migrations = false)]
-async fn products_of_a_type_come_in_parts(pool: MySqlPool) {
+/// Whimbrel, and kites 2 to 5 after it.
+async fn five_kites(pool: MySqlPool) -> Store {
     let store = shop(pool).await;
     for number in 2..6 {
         let mut more = common::kite();
@@ -37,6 +37,41 @@ async fn products_of_a_type_come_in_parts(pool: MySqlPool) {
         more.variants.iter_mut().for_each(|v| v.sku = format!("{}-{number}", v.sku));
         store.add_product(&more).await.unwrap();
     }
+    store
+}
+
+#[sqlx::test(migrations = false)]
+async fn neighbours_are_those_before_and_after_that_can_be_visited(pool: MySqlPool) {
+    let store = five_kites(pool).await;
+    let three = store.product(&handle("kite-3")).await.unwrap().unwrap();
+    let around = async |product: &str| {
+        let product = store.product(&handle(product)).await.unwrap().unwrap();
+        let (before, after) = store.neighbours(product.id).await.unwrap();
+        [before, after].map(|one| one.map_or(String::new(), |one| one.handle.to_string()))
+    };
+    assert_eq!(around("kite-3").await, ["kite-2", "kite-4"]);
+    assert_eq!(around("whimbrel").await, ["", "kite-2"]);
+    assert_eq!(around("kite-5").await, ["kite-4", ""]);
+    let selling = Selling {
+        state: ProductState::Withdrawn,
+        price_minor: three.price.minor,
+        old_price_minor: None,
+        most_per_order: None,
+        terms: three.terms,
+    };
+    store.set_selling(three.id, &selling).await.unwrap();
+    assert_eq!(
+        (around("kite-2").await, around("kite-4").await),
+        (["whimbrel".to_owned(), "kite-4".to_owned()], ["kite-2".to_owned(), "kite-5".to_owned()])
+    );
+    let beside = Which::OfTypeOf { product: three.id, most: 2 };
+    let first = store.products(beside).await.unwrap();
+    assert_eq!(first.iter().map(|p| p.handle.as_str()).collect::<Vec<_>>(), ["whimbrel", "kite-2"]);
+}
+
+#[sqlx::test(migrations = false)]
+async fn products_of_a_type_come_in_parts(pool: MySqlPool) {
+    let store = five_kites(pool).await;
     let types = store.types().await.unwrap();
     assert_eq!((types.len(), types[0].products), (1, 5));
     let part = Which::OfType { type_id: types[0].id, most: 2, skip: 2 };
