@@ -232,7 +232,9 @@ fn draw_band(ctx: &Ctx<'_>, band: &Band, mode: Mode, sheet: &mut Sheet) -> Optio
         })
         .collect();
     let pieces = || columns.iter().flat_map(|(_, pieces)| pieces.iter().map(|(piece, _)| *piece));
-    if mode != Mode::Proof && pieces().next().is_none() {
+    // On the desk a band that nothing was put into yet has its place; whoever composes drops pieces there.
+    let is_new = band.columns.iter().all(|column| column.pieces.is_empty());
+    if pieces().next().is_none() && !(is_new && mode == Mode::Proof) {
         return None;
     }
     let drawn: Vec<_> =

@@ -32,7 +32,7 @@ async fn main() {
 
     // What making the shop has taken isn't meant.
     std::fs::write(format!("/proc/{server}/clear_refs"), "5").unwrap();
-    write(&owner, "A letter").await;
+    write(&owner, &owner.draft().await["revision"], "A letter").await;
     told(&owner, "a template", "/api/templates/2/impact").await;
     restyle(&owner).await;
     told(&owner, "the house style", "/api/house/changes").await;
@@ -57,10 +57,10 @@ async fn one_template_for_all(owner: &Owner) -> Vec<String> {
     handles.map(|product| product["handle"].as_str().unwrap().to_owned()).collect()
 }
 
-/// Writes something on the buy button of the template's draft; the draft's revision.
-async fn write(owner: &Owner, words: &str) -> Value {
+/// Writes something on the buy button of the template's draft, which is at a revision; the revision then.
+async fn write(owner: &Owner, revision: &Value, words: &str) -> Value {
     let op = json!({ "op": "set", "target": { "piece": "p9" }, "setting": "words", "device": "wide", "value": words });
-    let body = json!({ "revision": owner.draft().await["revision"], "op": op });
+    let body = json!({ "revision": revision, "op": op });
     json_of(owner.post("/api/templates/2/operations", &body).await).await["revision"].clone()
 }
 
@@ -121,12 +121,13 @@ fn most_memory(process: u32) -> u64 {
 async fn under_publishing(owner: &Owner, base: &str, what: &str, products: &[String]) {
     shop(base, products, Instant::now() + FOR / 2).await;
     let usual = shop(base, products, Instant::now() + FOR).await;
+    let mut revision = owner.draft().await["revision"].clone();
     let until = Instant::now() + FOR;
     let publishing = async {
         let (mut times, mut number) = (Vec::new(), 0);
         while Instant::now() < until {
             number += 1;
-            let revision = write(owner, &format!("Buy number {number}")).await;
+            revision = write(owner, &revision, &format!("Buy number {number}")).await;
             let asked = Instant::now();
             json_of(owner.post("/api/templates/2/publish", &json!({ "revision": revision })).await).await;
             times.push(asked.elapsed());
