@@ -96,11 +96,27 @@ fn pieces_with_nothing_to_show_are_not_drawn() {
     bare.pictures.clear();
     bare.summary = " ".into();
     bare.details.clear();
-    let page = html(&look(&bare, &layouts[1]));
-    for kind in ["k-gallery", "k-summary", "k-details"] {
-        assert!(!page.contains(&format!("class=\"piece {kind}\"")), "{kind}");
+    for mode in [Mode::Shop, Mode::Proof] {
+        let page = html(&Look { mode, ..look(&bare, &layouts[1]) });
+        for kind in ["k-gallery", "k-summary", "k-details"] {
+            assert!(!page.contains(&format!("class=\"piece {kind}\"")), "{kind}");
+        }
+        assert!(!page.contains("ground-tinted"), "a band with nothing to show isn't drawn either");
     }
-    assert!(!page.contains("ground-tinted"), "a band with nothing to show isn't drawn either");
+}
+
+#[test]
+fn a_band_that_nothing_was_put_into_yet_has_its_place_on_the_desk() {
+    let (products, layouts) = demo();
+    let mut layout = layouts[1].clone();
+    let tinted = layout
+        .bands
+        .iter_mut()
+        .find(|b| b.values.wide.values().any(|v| *v == SetValue::Text("tinted".into())))
+        .unwrap();
+    tinted.columns.iter_mut().for_each(|column| column.pieces.clear());
+    let page = |mode| html(&Look { mode, ..look(&products[4], &layout) });
+    assert!(page(Mode::Proof).contains("ground-tinted") && !page(Mode::Shop).contains("ground-tinted"));
 }
 
 #[test]
