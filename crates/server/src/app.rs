@@ -2,7 +2,7 @@ use crate::config::Config;
 use crate::error::ApiError;
 use crate::media::Media;
 use crate::state::State;
-use crate::{demo_data, make, openapi, pages, routes};
+use crate::{demo_data, make, openapi, routes, upkeep};
 use actix_files::{Files, NamedFile};
 use actix_web::dev::{ServiceRequest, ServiceResponse, fn_service};
 use actix_web::middleware::DefaultHeaders;
@@ -74,7 +74,7 @@ pub async fn start(config: Config) -> Result<Running, StartError> {
             .map_err(|e| StartError::Demo(e.to_string()))?;
     }
     let state = Data::new(State::new(store, media, &config)?);
-    pages::keep_up(state.clone());
+    upkeep::begin(state.clone());
     tokio::spawn(make::work(state.clone().into_inner()));
     let server = serve(listener, state.clone(), &config)?;
     Ok(Running { port, server, state })

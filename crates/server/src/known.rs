@@ -1,57 +1,134 @@
-//! What a proof needs besides the draft: product and what stands around it. It is read once and kept until
-//! anything in the catalogue changes, here or in another process, so that an edit on the desk waits for its own
-//! queries only.
+//! Products as they were read last, with what stands around each. Kept until anything of it changes, here or in another
+//! process: pages that are made anew, proofs and picks wait for no query then. What is sold is read anew when it is
+//! sold.
 
 use crate::error::{ApiError, ApiResult};
-use crate::routes::shop::everything_around;
 use crate::sample;
 use crate::state::State;
-use compagina_core::catalog::Product;
-use compagina_core::ids::Handle;
-use compagina_press::Around;
-use std::sync::Arc;
+use compagina_core::catalog::{Product, ProductState};
+use compagina_core::ids::{Handle, ProductId};
+use compagina_press::{Around, Neighbour};
+use compagina_storage::{NeighbourRow, Which};
+use quick_cache::Weighter;
+use quick_cache::sync::Cache;
+use std::collections::BTreeSet;
+use std::sync::{Arc, PoisonError, RwLock};
+
+/// Other products that a page may show, at the most.
+pub const MOST_RELATED: u32 = 5;
+
+/// About as many products as are expected to be kept, and about how much they may take.
+const PRODUCTS: usize = 2_000;
+const MOST_BYTES: u64 = 64 * 1024 * 1024;
+/// About what a product takes, and each of its variants.
+const PRODUCT_BYTES: u64 = 3_000;
+const VARIANT_BYTES: u64 = 250;
 
 pub struct Known {
     pub product: Arc<Product>,
+    /// Others of its type, and its neighbours there.
     pub around: Around,
-    /// As told by [`crate::pages::Pages::age`].
-    age: u64,
+    /// The product and all around it.
+    pub made_of: Vec<ProductId>,
 }
 
-/// A product as it was read last, until anything changes: one of thousands of variants takes its time to read, and a
-/// shopper picks often. What is sold is read anew when it is sold.
-pub async fn known_product(state: &State, handle: &str) -> ApiResult<Arc<Product>> {
-    let age = state.pages.age();
-    if let Some((_, product)) = state.products.get(handle).filter(|(known, _)| *known == age) {
-        return Ok(product);
+#[derive(Clone)]
+struct Weight;
+
+impl Weighter<String, Arc<Known>> for Weight {
+    fn weight(&self, _: &String, known: &Arc<Known>) -> u64 {
+        let of = |product: &Product| PRODUCT_BYTES + product.variants.len() as u64 * VARIANT_BYTES;
+        of(&known.product) + known.around.related.iter().map(of).sum::<u64>()
     }
+}
+
+pub struct KnownProducts {
+    kept: Cache<String, Arc<Known>, Weight>,
+    /// Counts what was forgotten, so that what was read before a change isn't kept after it.
+    age: RwLock<u64>,
+}
+
+impl Default for KnownProducts {
+    fn default() -> Self {
+        Self { kept: Cache::with_weighter(PRODUCTS, MOST_BYTES, Weight), age: RwLock::default() }
+    }
+}
+
+impl KnownProducts {
+    fn age(&self) -> u64 {
+        *self.age.read().unwrap_or_else(PoisonError::into_inner)
+    }
+
+    fn keep(&self, handle: &str, known: &Arc<Known>, age: u64) {
+        let now = self.age.read().unwrap_or_else(PoisonError::into_inner);
+        if *now == age {
+            self.kept.insert(handle.to_owned(), known.clone());
+        }
+    }
+
+    pub fn forget(&self, changed: &BTreeSet<ProductId>) {
+        if !changed.is_empty() {
+            let mut age = self.age.write().unwrap_or_else(PoisonError::into_inner);
+            *age += 1;
+            self.kept.retain(|_, known| known.made_of.iter().all(|product| !changed.contains(product)));
+        }
+    }
+
+    pub fn forget_all(&self) {
+        let mut age = self.age.write().unwrap_or_else(PoisonError::into_inner);
+        *age += 1;
+        self.kept.clear();
+    }
+}
+
+/// A product, by its handle.
+pub async fn known(state: &State, handle: &str) -> ApiResult<Arc<Known>> {
     let missing = || ApiError::no_such("product");
+    if let Some(known) = state.known.kept.get(handle) {
+        return if known.product.is_sample() { Err(missing()) } else { Ok(known) };
+    }
+    let age = state.known.age();
     let parsed = Handle::try_from(handle).map_err(|_| missing())?;
-    let product = Arc::new(state.store.product(&parsed).await?.ok_or_else(missing)?);
-    state.products.insert(handle.to_owned(), (age, product.clone()));
-    Ok(product)
+    let product = state.store.product(&parsed).await?.ok_or_else(missing)?;
+    let (around, beside) = around(state, product.id).await?;
+    let made_of = std::iter::once(product.id).chain(beside).collect();
+    let known = Arc::new(Known { product: Arc::new(product), around, made_of });
+    state.known.keep(handle, &known, age);
+    Ok(known)
 }
 
 /// A product as the desk sees it, or the sample of a type without any.
-pub async fn product_or_sample(state: &State, handle: &str) -> ApiResult<Arc<Product>> {
-    match known_product(state, handle).await {
-        Ok(product) => Ok(product),
-        Err(missing) => sample::find(state, handle).await?.map(Arc::new).ok_or(missing),
-    }
-}
-
-/// Everything known about a product, or about the sample of a type without any, by its handle.
-pub async fn known(state: &State, handle: &str) -> ApiResult<Arc<Known>> {
-    let age = state.pages.age();
-    if let Some(known) = state.known.get(handle).filter(|known| known.age == age) {
+pub async fn known_or_sample(state: &State, handle: &str) -> ApiResult<Arc<Known>> {
+    if let Some(known) = state.known.kept.get(handle) {
         return Ok(known);
     }
-    let product = product_or_sample(state, handle).await?;
-    let around = match product.is_sample() {
-        true => sample::around(&product),
-        false => everything_around(state, &product).await?,
+    let age = state.known.age();
+    let missing = match known(state, handle).await {
+        Ok(known) => return Ok(known),
+        Err(missing) => missing,
     };
-    let known = Arc::new(Known { product, around, age });
-    state.known.insert(handle.to_owned(), known.clone());
+    let sample = sample::find(state, handle).await?.ok_or(missing)?;
+    let around = sample::around(&sample);
+    let known = Arc::new(Known { product: Arc::new(sample), around, made_of: vec![] });
+    state.known.keep(handle, &known, age);
     Ok(known)
+}
+
+/// What stands around a product, and which products these are.
+async fn around(state: &State, product: ProductId) -> ApiResult<(Around, Vec<ProductId>)> {
+    let which = Which::OfTypeOf { product, most: MOST_RELATED + 1 };
+    let (first, (before, after)) =
+        tokio::try_join!(state.store.products(which), state.store.neighbours(product))?;
+    let related = related_among(Some(product), first);
+    let neighbours = before.iter().chain(&after).map(|row| row.id);
+    let beside = related.iter().map(|product| product.id).chain(neighbours).collect();
+    let shown = |row: NeighbourRow| Neighbour { handle: row.handle, name: row.name, picture: row.picture };
+    Ok((Around { related, before: before.map(shown), after: after.map(shown) }, beside))
+}
+
+/// Those of the first products of a type that stand around one of its products.
+pub fn related_among(product: Option<ProductId>, mut first: Vec<Product>) -> Vec<Product> {
+    first.retain(|p| Some(p.id) != product && p.state != ProductState::Withdrawn);
+    first.truncate(MOST_RELATED as usize);
+    first
 }

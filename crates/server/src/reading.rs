@@ -1,8 +1,9 @@
 //! In which language a page is read, and whether with the shop's words and looks as they are live or as they are being
 //! worked on.
 
+use crate::edition::everywhere;
+use crate::edition::everywhere::Everywhere;
 use crate::error::ApiResult;
-use crate::everywhere::everywhere;
 use crate::state::State;
 use actix_web::HttpRequest;
 use chrono::Utc;
@@ -53,27 +54,35 @@ impl Reading {
 /// What surrounds every page.
 pub async fn nav(state: &State, reading: &Reading) -> ApiResult<Nav> {
     let everywhere = everywhere(state).await?;
-    let (words, house) = match reading.side {
-        Side::Live => (words(state, reading, &everywhere.book), everywhere.house.clone()),
+    match reading.side {
+        Side::Live => Ok(live_nav(state, &everywhere, reading)),
         Side::Draft => {
             let (house, book): (Document<House>, Document<Book>) = tokio::try_join!(
                 state.store.document(DocumentName::House),
                 state.store.document(DocumentName::Wording)
             )?;
-            (words(state, reading, &book.draft), house.draft)
+            Ok(nav_with(state, &everywhere, reading, &book.draft, house.draft))
         }
-    };
+    }
+}
+
+/// What surrounds every page as shoppers see it.
+pub fn live_nav(state: &State, everywhere: &Everywhere, reading: &Reading) -> Nav {
+    nav_with(state, everywhere, reading, &everywhere.book, everywhere.house.clone())
+}
+
+fn nav_with(state: &State, everywhere: &Everywhere, reading: &Reading, book: &Book, house: House) -> Nav {
     let mut shop = everywhere.shop.clone();
     shop.locale = reading.language.locale(shop.locale);
-    Ok(Nav {
+    Nav {
         shop,
         items: everywhere.items.clone(),
         assets: state.assets.clone(),
-        words,
+        words: words(state, reading, book),
         house,
         prices: everywhere.prices.at(now()),
         here: reading.here.clone(),
-    })
+    }
 }
 
 /// Words are read from their sources once and then kept ready.

@@ -2,8 +2,9 @@
 //! they are looked at, so that the first real product takes their place by being there. Shoppers never see one.
 
 use crate::drawing::draw;
+use crate::edition::live;
+use crate::edition::live::Live;
 use crate::error::{ApiError, ApiResult};
-use crate::serving::{Live, live};
 use crate::state::State;
 use compagina_core::catalog::{MOST_SAMPLE_PICTURES, Product, SampleOf};
 use compagina_core::ids::TemplateId;

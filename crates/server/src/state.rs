@@ -1,33 +1,26 @@
 use crate::app::StartError;
 use crate::config::Config;
-use crate::known::Known;
+use crate::edition::Editions;
+use crate::known::KnownProducts;
 use crate::media::Media;
-use crate::pages::Pages;
-use crate::serving::Kept;
 use crate::upload::MEGAPIXELS_AT_ONCE;
-use compagina_core::catalog::Product;
 use compagina_core::wording::Words;
 use compagina_press::Assets;
 use compagina_storage::Store;
 use quick_cache::sync::Cache;
-use std::sync::Arc;
 use tokio::sync::{Notify, Semaphore};
 
 const MOST_WORDS: usize = 100;
-const MOST_KNOWN: usize = 200;
 
 /// What every handler may use. Nothing in it is the only copy of anything: more processes may stand beside this one.
 pub struct State {
     pub store: Store,
     pub media: Media,
     pub assets: Assets,
-    pub pages: Pages,
-    /// What decides which template serves which product.
-    pub serving: Kept,
-    /// What proofs need of products, by their handles.
-    pub known: Cache<String, Arc<Known>>,
-    /// Products that shoppers are choosing among, with the age of what was read.
-    pub products: Cache<String, (u64, Arc<Product>)>,
+    /// What shoppers see now.
+    pub editions: Editions,
+    /// Products as they were read last.
+    pub known: KnownProducts,
     /// Wakes a worker when there are pictures to make.
     pub to_make: Notify,
     /// Millions of pixels that may still be decoded at once.
@@ -58,10 +51,8 @@ impl State {
             store,
             media,
             assets,
-            pages: Pages::default(),
-            serving: Kept::default(),
-            known: Cache::new(MOST_KNOWN),
-            products: Cache::new(MOST_KNOWN),
+            editions: Editions::default(),
+            known: KnownProducts::default(),
             to_make: Notify::new(),
             turns: Semaphore::new(MEGAPIXELS_AT_ONCE as usize),
             words: Cache::new(MOST_WORDS),

@@ -8,24 +8,53 @@ use sqlx::MySqlConnection;
 /// transaction ends and not in the order of their numbers.
 const LOOK_BACK_SECONDS: i64 = 30;
 
-/// Notes within a transaction that a product, or everything, has changed.
-pub(crate) async fn note(tx: &mut MySqlConnection, product: Option<ProductId>) -> Result<()> {
-    sqlx::query!("INSERT INTO change_note (product_id) VALUES (?)", product.map(|p| p.0))
-        .execute(&mut *tx)
-        .await?;
+/// What may be otherwise since a note.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub enum Changed {
+    Product(ProductId),
+    /// How all pages look and what they say; the products are as they were.
+    Looks,
+    Everything,
+}
+
+impl From<Option<ProductId>> for Changed {
+    fn from(product: Option<ProductId>) -> Self {
+        product.map_or(Self::Everything, Self::Product)
+    }
+}
+
+/// Notes a change within its transaction.
+pub(crate) async fn note(tx: &mut MySqlConnection, changed: Changed) -> Result<()> {
+    let product = match changed {
+        Changed::Product(product) => Some(product.0),
+        Changed::Looks | Changed::Everything => None,
+    };
+    sqlx::query!(
+        "INSERT INTO change_note (product_id, goods) VALUES (?, ?)",
+        product,
+        changed != Changed::Looks
+    )
+    .execute(&mut *tx)
+    .await?;
     Ok(())
 }
 
 impl Store {
-    /// The notes of the last half minute: number, and the product (everything where there is none).
-    pub async fn recent_changes(&self) -> Result<Vec<(u64, Option<ProductId>)>> {
+    /// The notes of the last half minute, with their numbers.
+    pub async fn recent_changes(&self) -> Result<Vec<(u64, Changed)>> {
         let rows = sqlx::query!(
-            "SELECT id, product_id FROM change_note WHERE at > CURRENT_TIMESTAMP(3) - INTERVAL ? SECOND ORDER BY id",
+            r#"SELECT id, product_id, goods AS "goods: bool" FROM change_note
+               WHERE at > CURRENT_TIMESTAMP(3) - INTERVAL ? SECOND ORDER BY id"#,
             LOOK_BACK_SECONDS
         )
         .fetch_all(&self.pool)
         .await?;
-        Ok(rows.into_iter().map(|r| (r.id, r.product_id.map(ProductId))).collect())
+        let changed = |product: Option<u64>, goods: bool| match product {
+            Some(product) => Changed::Product(ProductId(product)),
+            None if goods => Changed::Everything,
+            None => Changed::Looks,
+        };
+        Ok(rows.into_iter().map(|r| (r.id, changed(r.product_id, r.goods))).collect())
     }
 
     /// Drops notes that every reader has long seen.

@@ -1,5 +1,6 @@
 //! The shop's own documents, house style and wording: a draft that owners change step by step, and what shoppers see.
 
+use crate::change::Changed;
 use crate::error::with_retries;
 use crate::price_history::before_rules;
 use crate::{Result, StorageError, Store, change};
@@ -186,7 +187,7 @@ impl Store {
                 return Err(StorageError::RevisionMismatch { expected, current });
             }
         }
-        change::note(&mut tx, None).await?;
+        change::note(&mut tx, Changed::Looks).await?;
         tx.commit().await?;
         Ok(())
     }

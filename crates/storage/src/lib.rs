@@ -21,6 +21,7 @@ mod wish;
 pub use account::{Owner, Session};
 pub use cart::{CartChange, CartItem, CartRow, LineExtra};
 pub use catalogue::{ListedRow, NeighbourRow, NewChoice, Selling, ServedBy, TypeRow, VariantChange, Which};
+pub use change::Changed;
 pub use document::{Document, DocumentName};
 pub use error::{Result, StorageError};
 pub use message::{Message, News};

@@ -1,6 +1,7 @@
 //! The shop's own pictures and films, as pieces refer to them.
 
 use crate::catalogue::insert_picture;
+use crate::change::Changed;
 use crate::{Result, Store, change};
 use compagina_core::catalog::NewPicture;
 use compagina_core::media::{Film, FilmFile, Focus, Picture, PictureSize, ShopMedia};
@@ -15,7 +16,7 @@ impl Store {
             .await?;
         let id = insert_picture(&mut tx, None, usize::try_from(place).unwrap_or(0), picture).await?;
         sqlx::query!("UPDATE picture SET name = ? WHERE id = ?", name, id).execute(&mut *tx).await?;
-        change::note(&mut tx, None).await?;
+        change::note(&mut tx, Changed::Looks).await?;
         tx.commit().await?;
         Ok(())
     }

@@ -1,5 +1,6 @@
 //! Orders. Stock is taken in the transaction that makes the order; a refused payment gives it back.
 
+use crate::change::Changed;
 use crate::error::with_retries;
 use crate::message::{Message, put_into_outbox};
 use crate::{CartRow, Result, StorageError, Store, cart, change};
@@ -98,7 +99,7 @@ impl Store {
                 }
             }
             for product in items.iter().map(|i| i.product.id).collect::<BTreeSet<_>>() {
-                change::note(&mut tx, Some(product)).await?;
+                change::note(&mut tx, Changed::Product(product)).await?;
             }
             sqlx::query!("DELETE FROM cart_line WHERE cart_id = ?", cart.id).execute(&mut *tx).await?;
             tx.commit().await?;
@@ -298,7 +299,7 @@ async fn give_back(tx: &mut MySqlConnection, order: u64) -> Result<()> {
     .fetch_all(&mut *tx)
     .await?;
     for product in products {
-        change::note(tx, Some(ProductId(product))).await?;
+        change::note(tx, Changed::Product(ProductId(product))).await?;
     }
     Ok(())
 }

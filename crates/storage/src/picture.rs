@@ -166,7 +166,7 @@ impl Store {
             sqlx::query!("UPDATE picture SET film = ? WHERE id = ?", Json(film) as _, id)
                 .execute(&mut *tx)
                 .await?;
-            change::note(&mut tx, of.product()).await?;
+            change::note(&mut tx, of.product().into()).await?;
             tx.commit().await?;
             Ok(())
         })
@@ -190,7 +190,7 @@ impl Store {
             .execute(&mut *tx)
             .await?;
         }
-        change::note(&mut tx, of.product()).await?;
+        change::note(&mut tx, of.product().into()).await?;
         tx.commit().await?;
         Ok(())
         })
@@ -211,7 +211,7 @@ impl Store {
                     .execute(&mut *tx)
                     .await?;
             }
-            change::note(&mut tx, of.product()).await?;
+            change::note(&mut tx, of.product().into()).await?;
             tx.commit().await?;
             Ok(())
         })
@@ -225,7 +225,7 @@ impl Store {
             for id in ids {
                 sqlx::query!("DELETE FROM picture WHERE id = ?", id).execute(&mut *tx).await?;
             }
-            change::note(&mut tx, of.product()).await?;
+            change::note(&mut tx, of.product().into()).await?;
             tx.commit().await?;
             Ok(())
         })
@@ -283,7 +283,7 @@ impl Store {
             .fetch_optional(&mut *tx)
             .await?;
         if let Some(row) = row {
-            change::note(&mut tx, row.product_id.map(ProductId)).await?;
+            change::note(&mut tx, row.product_id.map(ProductId).into()).await?;
         }
         tx.commit().await?;
         Ok(())

@@ -12,6 +12,7 @@ pub use types::{ServedBy, TypeRow};
 pub use variants::{NewChoice, VariantChange};
 pub(crate) use write::insert_picture;
 
+use crate::change::Changed;
 use crate::error::with_retries;
 use crate::price_history::before_price;
 use crate::{Result, StorageError, Store, change};
@@ -77,7 +78,7 @@ impl Store {
         )
         .execute(&self.pool)
         .await?;
-        change::note(&mut *self.pool.acquire().await?, None).await
+        change::note(&mut *self.pool.acquire().await?, Changed::Everything).await
     }
 
     pub async fn product(&self, handle: &Handle) -> Result<Option<Product>> {
@@ -148,7 +149,7 @@ impl Store {
         sqlx::query!("UPDATE product SET price_minor = ? WHERE id = ?", price.minor, product.0)
             .execute(&mut *tx)
             .await?;
-        change::note(&mut tx, Some(product)).await?;
+        change::note(&mut tx, Changed::Product(product)).await?;
         tx.commit().await?;
         Ok(())
     }
@@ -159,6 +160,11 @@ impl Store {
             let mut tx = self.pool.begin().await?;
             before_price(&mut tx, product, selling.price_minor).await?;
             let state = serde_json::to_value(selling.state).map_err(|e| StorageError::damaged("state")(&e))?;
+            let was = sqlx::query_scalar!("SELECT state FROM product WHERE id = ?", product.0)
+                .fetch_optional(&mut *tx)
+                .await?;
+            // One that comes or goes is seen on the pages of others too.
+            let alone = was.as_deref() == state.as_str();
             sqlx::query!(
                 "UPDATE product SET state = ?, price_minor = ?, old_price_minor = ?, most_per_order = ?, terms = ? WHERE id = ?",
                 state.as_str(),
@@ -170,7 +176,8 @@ impl Store {
             )
             .execute(&mut *tx)
             .await?;
-            change::note(&mut tx, Some(product)).await?;
+            let changed = if alone { Changed::Product(product) } else { Changed::Everything };
+            change::note(&mut tx, changed).await?;
             tx.commit().await?;
             Ok(())
         })
@@ -187,7 +194,7 @@ impl Store {
             .fetch_optional(&mut *tx)
             .await?
             .ok_or(StorageError::NotFound { what: "variant" })?;
-        change::note(&mut tx, Some(ProductId(product))).await?;
+        change::note(&mut tx, Changed::Product(ProductId(product))).await?;
         tx.commit().await?;
         Ok(())
     }

@@ -1,6 +1,7 @@
 //! Product types, with what is known of their products before there are any.
 
 use super::handle;
+use crate::change::Changed;
 use crate::template::{insert_template, write_reaches};
 use crate::{Result, StorageError, Store, change};
 use compagina_core::catalog::{ProductOption, ProductType, TypeFields};
@@ -87,7 +88,7 @@ impl Store {
                 Some(insert_template(&mut tx, name, reach, layout).await?)
             }
         };
-        change::note(&mut tx, None).await?;
+        change::note(&mut tx, Changed::Everything).await?;
         tx.commit().await?;
         Ok(made)
     }
@@ -103,7 +104,7 @@ impl Store {
         )
         .execute(&mut *tx)
         .await?;
-        change::note(&mut tx, None).await?;
+        change::note(&mut tx, Changed::Everything).await?;
         tx.commit().await?;
         Ok(())
     }
@@ -122,7 +123,7 @@ impl Store {
             return Err(StorageError::NotFound { what: "product type without products" });
         }
         write_reaches(&mut tx, reaches).await?;
-        change::note(&mut tx, None).await?;
+        change::note(&mut tx, Changed::Everything).await?;
         tx.commit().await?;
         Ok(())
     }

@@ -1,6 +1,7 @@
 //! Variants as an owner works on them: listed, set many at once, made, removed, brought in from a file.
 
 use super::handle;
+use crate::change::Changed;
 use crate::error::with_retries;
 use crate::price_history::before_own_price;
 use crate::swatch_book::{insert_value, work_out};
@@ -65,7 +66,7 @@ impl Store {
             for id in ids {
                 change_one(&mut tx, *id, wanted).await?;
             }
-            change::note(&mut tx, Some(product)).await?;
+            change::note(&mut tx, Changed::Product(product)).await?;
             tx.commit().await?;
             Ok(())
         })
@@ -80,7 +81,7 @@ impl Store {
             for (sku, chosen) in choices {
                 insert(&mut tx, product, sku, chosen, None, None, Stock::Counted(0)).await?;
             }
-            change::note(&mut tx, Some(product)).await?;
+            change::note(&mut tx, Changed::Product(product)).await?;
             tx.commit().await?;
             Ok(())
         })
@@ -96,7 +97,7 @@ impl Store {
                 sqlx::query!("DELETE FROM cart_line WHERE variant_id = ?", id.0).execute(&mut *tx).await?;
                 sqlx::query!("DELETE FROM variant WHERE id = ?", id.0).execute(&mut *tx).await?;
             }
-            change::note(&mut tx, Some(product)).await?;
+            change::note(&mut tx, Changed::Product(product)).await?;
             tx.commit().await?;
             Ok(())
         })
@@ -147,7 +148,7 @@ impl Store {
                     .execute(&mut *tx)
                     .await?;
             }
-            change::note(&mut tx, Some(product)).await?;
+            change::note(&mut tx, Changed::Product(product)).await?;
             tx.commit().await?;
             Ok(())
         })
@@ -183,7 +184,7 @@ impl Store {
             for option in checked.new_values.iter().map(|(option, _)| *option).collect::<BTreeSet<_>>() {
                 work_out(&mut tx, option).await?;
             }
-            change::note(&mut tx, None).await?;
+            change::note(&mut tx, Changed::Everything).await?;
             tx.commit().await?;
             Ok(())
         })

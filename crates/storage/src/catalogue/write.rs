@@ -1,5 +1,6 @@
 //! Keeps new options and products.
 
+use crate::change::Changed;
 use crate::{Result, StorageError, Store, change};
 use compagina_core::catalog::{NewOption, NewPicture, NewProduct, NewVariant, Review};
 use compagina_core::ids::{Handle, ProductId};
@@ -57,7 +58,7 @@ impl Store {
         for review in product.reviews.iter().rev() {
             insert_review(&mut tx, id, review).await?;
         }
-        change::note(&mut tx, None).await?;
+        change::note(&mut tx, Changed::Everything).await?;
         tx.commit().await?;
         Ok(ProductId(id))
     }

@@ -1,6 +1,7 @@
 //! Changes of options and values.
 
 use super::file::value_within;
+use crate::change::Changed;
 use crate::error::with_retries;
 use crate::{Result, StorageError, Store, change};
 use compagina_core::catalog::Way;
@@ -132,7 +133,7 @@ impl Store {
             )
             .execute(&mut *tx)
             .await?;
-            change::note(&mut tx, Some(product)).await?;
+            change::note(&mut tx, Changed::Product(product)).await?;
             tx.commit().await?;
             Ok(())
         })

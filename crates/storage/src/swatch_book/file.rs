@@ -1,5 +1,6 @@
 //! Picture files for the values of an option, and what their names lead to.
 
+use crate::change::Changed;
 use crate::error::with_retries;
 use crate::{Result, StorageError, Store, change};
 use compagina_core::ids::{OptionId, ValueId};
@@ -132,7 +133,7 @@ impl Store {
             hold(&mut tx, option).await?;
             let done = make(&mut tx).await?;
             work_out(&mut tx, option).await?;
-            change::note(&mut tx, None).await?;
+            change::note(&mut tx, Changed::Everything).await?;
             tx.commit().await?;
             Ok(done)
         })

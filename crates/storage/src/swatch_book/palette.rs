@@ -1,4 +1,5 @@
 use super::file::{palette_of, work_out};
+use crate::change::Changed;
 use crate::error::with_retries;
 use crate::{Result, Store, change};
 use compagina_core::ids::OptionId;
@@ -20,7 +21,7 @@ impl Store {
             for option in options {
                 work_out(&mut tx, OptionId(option)).await?;
             }
-            change::note(&mut tx, None).await?;
+            change::note(&mut tx, Changed::Everything).await?;
             tx.commit().await?;
             Ok(())
         })

@@ -10,6 +10,7 @@ pub use kept::KeptRow;
 pub use publish::PlannedRow;
 pub use step::{Change, Draft, History};
 
+use crate::change::Changed;
 use crate::{Result, StorageError, Store, change};
 use compagina_core::ids::TemplateId;
 use compagina_core::page::{Layout, op};
@@ -91,7 +92,7 @@ impl Store {
                 .await?;
             history::note_publication(&mut tx, id, 1, "As it began", None, layout).await?;
         }
-        change::note(&mut tx, None).await?;
+        change::note(&mut tx, Changed::Looks).await?;
         tx.commit().await?;
         Ok(id)
     }
@@ -102,7 +103,7 @@ impl Store {
         sqlx::query!("UPDATE template SET name = ?, reach = ? WHERE id = ?", name, Json(reach) as _, id.0)
             .execute(&mut *tx)
             .await?;
-        change::note(&mut tx, None).await?;
+        change::note(&mut tx, Changed::Looks).await?;
         tx.commit().await?;
         Ok(())
     }
@@ -111,7 +112,7 @@ impl Store {
     pub async fn set_reaches(&self, all: &[(TemplateId, Reach)]) -> Result<()> {
         let mut tx = self.pool.begin().await?;
         write_reaches(&mut tx, all).await?;
-        change::note(&mut tx, None).await?;
+        change::note(&mut tx, Changed::Looks).await?;
         tx.commit().await?;
         Ok(())
     }

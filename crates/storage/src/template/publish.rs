@@ -1,6 +1,7 @@
 //! Publishing: what shoppers see becomes another layout in one step, at once or at a time, and can be taken back.
 
 use super::{history, kept, step};
+use crate::change::Changed;
 use crate::error::with_retries;
 use crate::{Result, StorageError, Store, change};
 use chrono::{DateTime, Utc};
@@ -26,7 +27,7 @@ impl Store {
             let layout = draft_at(&mut tx, id, expected).await?;
             show(&mut tx, id, expected, (name, owner), &layout).await?;
             unplan(&mut tx, id).await?;
-            change::note(&mut tx, None).await?;
+            change::note(&mut tx, Changed::Looks).await?;
             tx.commit().await?;
             Ok(())
         })
@@ -96,7 +97,7 @@ impl Store {
             show(&mut tx, id, row.revision, (&row.name, row.owner_id), &row.layout).await?;
             unplan(&mut tx, id).await?;
         }
-        change::note(&mut tx, None).await?;
+        change::note(&mut tx, Changed::Looks).await?;
         tx.commit().await?;
         Ok(due.len())
     }
@@ -117,7 +118,7 @@ impl Store {
             super::write_reaches(&mut tx, others).await?;
             let new = super::insert_template(&mut tx, name, reach, &layout).await?;
             show(&mut tx, new, 1, ("As it began", owner), &layout).await?;
-            change::note(&mut tx, None).await?;
+            change::note(&mut tx, Changed::Looks).await?;
             tx.commit().await?;
             Ok(new)
         })
@@ -137,7 +138,7 @@ impl Store {
             .await?;
             let before = rows.get(1).ok_or(StorageError::NotFound { what: "earlier publication" })?;
             show(&mut tx, id, before.revision, ("Taken back", owner), &before.layout).await?;
-            change::note(&mut tx, None).await?;
+            change::note(&mut tx, Changed::Looks).await?;
             tx.commit().await?;
             Ok(())
         })

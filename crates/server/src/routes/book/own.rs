@@ -1,6 +1,6 @@
 use super::{OptionInBook, one_line, option_of, option_view};
+use crate::edition::exchange::catch_up;
 use crate::error::{ApiError, ApiResult};
-use crate::pages::catch_up;
 use crate::routes::picture::Home;
 use crate::session::Caller;
 use crate::state::State;

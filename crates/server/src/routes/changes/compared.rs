@@ -1,10 +1,12 @@
 use super::WayTold;
 use super::change::{Change, restyling};
+use crate::edition::everywhere;
+use crate::edition::everywhere::Everywhere;
+use crate::edition::live::Live;
+use crate::edition::{listed, live};
 use crate::error::{ApiError, ApiResult};
-use crate::everywhere::{Everywhere, everywhere};
+use crate::known::{MOST_RELATED, related_among};
 use crate::reading::{Reading, Side, nav, today};
-use crate::routes::shop::{MOST_RELATED, related_among};
-use crate::serving::{Live, listed, live};
 use crate::state::State;
 use compagina_core::catalog::Product;
 use compagina_core::ids::{Handle, TemplateId};
@@ -42,7 +44,8 @@ impl Compared {
     pub async fn new(state: &State, change: Change) -> ApiResult<Self> {
         let (live, listed) = (live(state).await?, listed(state).await?);
         let index = live.index();
-        let of = |one: &crate::serving::Listed| Some((one.facts.handle.clone(), index.winner(&one.facts)?));
+        let of =
+            |one: &crate::edition::live::Listed| Some((one.facts.handle.clone(), index.winner(&one.facts)?));
         let served: HashMap<_, _> = listed.iter().filter_map(of).collect();
         let mut navs = HashMap::new();
         for template in live.templates() {

@@ -3,7 +3,7 @@ use super::compared::Compared;
 use super::search::Search;
 use super::{ChangePart, Of};
 use crate::error::{ApiError, ApiResult};
-use crate::known::known_product;
+use crate::known::known;
 use crate::routes::shop::html;
 use crate::session::Caller;
 use crate::state::State;
@@ -24,7 +24,7 @@ pub async fn list(state: Data<State>, _caller: Caller) -> ApiResult<HttpResponse
 #[utoipa::path(operation_id = "page_after_prices", params(Of), responses((status = 200, body = String, content_type = "text/html"), (status = 401, body = ApiError), (status = 404, body = ApiError)))]
 #[get("/prices/changes/page")]
 pub async fn page(state: Data<State>, _caller: Caller, of: Query<Of>) -> ApiResult<HttpResponse> {
-    let product = known_product(&state, of.product.as_str()).await?;
+    let product = known(&state, of.product.as_str()).await?.product.clone();
     let change = Change::prices(&state).await?;
     Ok(html(StatusCode::OK, Compared::new(&state, change).await?.page_after(&product)?))
 }

@@ -3,7 +3,7 @@ use super::change::Change;
 use super::compared::Compared;
 use super::search::Search;
 use crate::error::{ApiError, ApiResult};
-use crate::known::known_product;
+use crate::known::known;
 use crate::routes::shop::html;
 use crate::session::Caller;
 use crate::state::State;
@@ -58,7 +58,7 @@ pub async fn page(
     path: Path<(String, u64)>,
     tried: Query<TriedOn>,
 ) -> ApiResult<HttpResponse> {
-    let product = known_product(&state, tried.product.as_str()).await?;
+    let product = known(&state, tried.product.as_str()).await?.product.clone();
     let change = change(&state, path.into_inner(), &tried.swatch).await?;
     Ok(html(StatusCode::OK, Compared::new(&state, change).await?.page_after(&product)?))
 }

@@ -1,7 +1,8 @@
+use crate::edition::everywhere;
+use crate::edition::live::LiveTemplate;
+use crate::edition::{listed, live};
 use crate::error::{ApiError, ApiResult};
-use crate::everywhere::everywhere;
 use crate::reading::now;
-use crate::serving::{LiveTemplate, listed, live};
 use crate::session::Caller;
 use crate::state::State;
 use crate::walk::{Parts, Walk, Ways, told};

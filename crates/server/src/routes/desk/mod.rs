@@ -18,7 +18,7 @@ pub mod starter;
 pub mod tidy;
 
 use crate::error::{ApiError, ApiResult};
-use crate::known::{Known, known};
+use crate::known::{Known, known_or_sample};
 use crate::reading::today;
 use crate::state::State;
 use compagina_core::catalog::Product;
@@ -98,7 +98,7 @@ pub struct Look {
 
 /// Finds the product, its page with all that it and its type keep different, and the situation.
 async fn look(state: &State, template: &Layout, look: &Look) -> ApiResult<(Arc<Known>, Layout, Situation)> {
-    let known = known(state, &look.product).await?;
+    let known = known_or_sample(state, &look.product).await?;
     let product = &known.product;
     let layout = compose(template, &product.kind.handle, &product.handle);
     let day = look.day.clone().filter(|day| !day.is_empty()).map(Day::try_from);

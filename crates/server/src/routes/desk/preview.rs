@@ -1,5 +1,5 @@
 use crate::error::{ApiError, ApiResult};
-use crate::known::product_or_sample;
+use crate::known::known_or_sample;
 use crate::session::{Caller, new_token, token_hash};
 use crate::state::State;
 use actix_web::web::{Data, Json, Path};
@@ -40,7 +40,7 @@ pub async fn make(
         return Err(ApiError::refused("a preview lasts from one hour to 31 days"));
     }
     let template = state.store.template(TemplateId(*id)).await?;
-    let product = product_or_sample(&state, &wish.product).await?;
+    let product = known_or_sample(&state, &wish.product).await?.product.clone();
     let (token, until) = (new_token(), Utc::now() + TimeDelta::hours(wish.hours));
     state.store.add_preview(&token_hash(&token), template.id, caller.session.owner_id, until).await?;
     Ok(Json(PreviewLink { path: format!("/shop/preview/{token}/{}", product.handle), until }))

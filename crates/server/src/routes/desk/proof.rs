@@ -1,6 +1,6 @@
 use super::{Look, look, moment};
+use crate::edition::everywhere;
 use crate::error::{ApiError, ApiResult};
-use crate::everywhere::everywhere;
 use crate::reading::{Reading, nav};
 use crate::session::Caller;
 use crate::state::State;

@@ -1,6 +1,6 @@
 use super::{DraftView, draft_view};
+use crate::edition::exchange::catch_up;
 use crate::error::{ApiError, ApiResult};
-use crate::pages::catch_up;
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::web::{Data, Json, Path};

@@ -1,9 +1,10 @@
 use super::publish::{Planned, planned};
 use super::{DraftView, draft_view};
+use crate::edition::live::Listed;
+use crate::edition::{listed, live};
 use crate::error::{ApiError, ApiResult};
 use crate::reading::now;
 use crate::sample::{self, Served};
-use crate::serving::{Listed, listed, live};
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;

@@ -1,7 +1,7 @@
 use super::proof::with_page;
 use super::{Look, look};
+use crate::edition::everywhere;
 use crate::error::{ApiError, ApiResult};
-use crate::everywhere::everywhere;
 use crate::reading::now;
 use crate::routes::prices::plan_says;
 use crate::session::Caller;

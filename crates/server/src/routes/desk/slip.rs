@@ -1,5 +1,5 @@
 use crate::error::{ApiError, ApiResult};
-use crate::known::product_or_sample;
+use crate::known::known_or_sample;
 use crate::reading::{Reading, nav};
 use crate::session::Caller;
 use crate::state::State;
@@ -154,7 +154,7 @@ async fn slip(
     let template = state.store.template(id).await?;
     let (values, settings) = template.draft.values_of(&target).ok_or_else(|| ApiError::no_such(what))?;
     let product = match &sight.product {
-        Some(handle) => Some(product_or_sample(state, handle).await?),
+        Some(handle) => Some(known_or_sample(state, handle).await?.product.clone()),
         None => None,
     };
     let nav = nav(state, &Reading::draft(id, Language::default())).await?;

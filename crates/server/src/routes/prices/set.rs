@@ -1,7 +1,7 @@
 use super::form::{PlanForm, RuleForm, VatForm, read, read_plan, read_vat};
 use super::{PricesView, currency, view};
+use crate::edition::exchange::catch_up;
 use crate::error::{ApiError, ApiResult};
-use crate::pages::catch_up;
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::web::{Data, Json};

@@ -1,5 +1,5 @@
+use crate::edition::exchange::catch_up;
 use crate::error::{ApiError, ApiResult};
-use crate::pages::catch_up;
 use crate::routes::book::one_line;
 use crate::routes::product_type::{fields, type_of};
 use crate::sample::sample_of;

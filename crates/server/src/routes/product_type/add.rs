@@ -1,6 +1,6 @@
 use super::{check_fields, type_name};
+use crate::edition::exchange::catch_up;
 use crate::error::{ApiError, ApiResult};
-use crate::pages::catch_up;
 use crate::routes::template::set::template_name;
 use crate::session::Caller;
 use crate::state::State;

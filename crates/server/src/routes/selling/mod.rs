@@ -1,7 +1,7 @@
 //! How one product is sold: price, limits, what can be written onto it.
 
+use crate::edition::exchange::catch_up;
 use crate::error::{ApiError, ApiResult};
-use crate::pages::catch_up;
 use crate::reading::now;
 use crate::routes::shop::product::find;
 use crate::session::Caller;

@@ -13,51 +13,7 @@ use crate::state::State;
 use actix_web::http::{StatusCode, header};
 use actix_web::web::Data;
 use actix_web::{HttpRequest, HttpResponse, ResponseError};
-use compagina_core::catalog::{Product, ProductState};
-use compagina_core::ids::ProductId;
-use compagina_core::page::{Kind, Layout};
 use compagina_press::shop::message;
-use compagina_press::{Around, Neighbour};
-use compagina_storage::{NeighbourRow, Which};
-
-/// Other products that a page may show, at the most.
-pub const MOST_RELATED: u32 = 5;
-
-/// What stands around a product, as far as a layout shows it: others of its type, and its neighbours there.
-pub async fn around(state: &State, product: &Product, layout: &Layout) -> ApiResult<Around> {
-    let mut around = Around::default();
-    if layout.first_of(Kind::Related).is_some() {
-        around.related = related(state, product).await?;
-    }
-    if layout.first_of(Kind::Neighbours).is_some() {
-        (around.before, around.after) = neighbours(state, product).await?;
-    }
-    Ok(around)
-}
-
-/// The same, whatever a layout shows.
-pub async fn everything_around(state: &State, product: &Product) -> ApiResult<Around> {
-    let (before, after) = neighbours(state, product).await?;
-    Ok(Around { related: related(state, product).await?, before, after })
-}
-
-async fn related(state: &State, product: &Product) -> ApiResult<Vec<Product>> {
-    let which = Which::OfTypeOf { product: product.id, most: MOST_RELATED + 1 };
-    Ok(related_among(Some(product.id), state.store.products(which).await?))
-}
-
-/// Those of the first products of a type that stand around one of its products.
-pub fn related_among(product: Option<ProductId>, mut first: Vec<Product>) -> Vec<Product> {
-    first.retain(|p| Some(p.id) != product && p.state != ProductState::Withdrawn);
-    first.truncate(MOST_RELATED as usize);
-    first
-}
-
-async fn neighbours(state: &State, product: &Product) -> ApiResult<(Option<Neighbour>, Option<Neighbour>)> {
-    let (before, after) = state.store.neighbours(product.id).await?;
-    let shown = |row: NeighbourRow| Neighbour { handle: row.handle, name: row.name, picture: row.picture };
-    Ok((before.map(shown), after.map(shown)))
-}
 
 pub fn html(status: StatusCode, body: String) -> HttpResponse {
     HttpResponse::build(status)

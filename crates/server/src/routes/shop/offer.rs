@@ -1,9 +1,9 @@
-use super::product::plan_of;
+use crate::edition::live::{LivePage, live_page};
+use crate::edition::page::plan_of;
 use crate::error::{ApiError, ApiResult};
-use crate::known::known_product;
+use crate::known::known;
 use crate::reading::{Reading, nav, today};
 use crate::routes::till::prices_for_cart;
-use crate::serving::{LivePage, live_page};
 use crate::state::State;
 use actix_web::web::{Data, Json, Path, Query};
 use actix_web::{HttpRequest, get};
@@ -87,7 +87,7 @@ pub async fn tell(
     query: Query<Vec<(String, String)>>,
     request: HttpRequest,
 ) -> ApiResult<Json<OfferAnswer>> {
-    let product = known_product(&state, &handle).await?;
+    let product = known(&state, &handle).await?.product.clone();
     let LivePage { template, layout, .. } = live_page(&state, &product).await?;
     let pairs = || query.iter().map(|(name, value)| (name.as_str(), value.as_str()));
     let quantity = pairs().find(|(name, _)| *name == "quantity").and_then(|(_, text)| text.parse().ok());

@@ -1,7 +1,7 @@
 use super::product::draw;
 use super::{html, or_message};
 use crate::error::{ApiError, ApiResult};
-use crate::known::product_or_sample;
+use crate::known::known_or_sample;
 use crate::reading::{Reading, Side, nav, today};
 use crate::session::token_hash;
 use crate::state::State;
@@ -37,7 +37,7 @@ async fn draft(state: &State, request: &HttpRequest, token: &str, handle: &str) 
         let page = message(&nav, &nav.words.say("preview-over-title"), &nav.words.say("preview-over"));
         return Ok(html(StatusCode::GONE, page));
     }
-    let product = product_or_sample(state, handle).await?;
+    let product = known_or_sample(state, handle).await?.product.clone();
     let draft = state.store.template(template).await?.draft;
     let layout = compose(&draft, &product.kind.handle, &product.handle);
     let pairs: Vec<(String, String)> =
@@ -49,7 +49,7 @@ async fn draft(state: &State, request: &HttpRequest, token: &str, handle: &str) 
     let day = nav.shop.locale.day(&until.format("%Y-%m-%d").to_string());
     let text = nav.words.say_with("preview-bar", &[("until", Arg::Text(&day))]);
     let notice = Notice { text, leads: None };
-    let (page, _) =
+    let page =
         draw(state, &nav, &product, &layout, &Situation { selection, ..plain }, Mode::Shop, Some(&notice))
             .await?;
     Ok(html(StatusCode::OK, page))

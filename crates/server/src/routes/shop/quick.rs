@@ -1,9 +1,10 @@
-use super::product::{draw, find, situation};
+use super::product::{draw, find};
 use super::{html, or_message};
+use crate::edition::live::{LivePage, live_page};
+use crate::edition::page::situation;
 use crate::error::{ApiError, ApiResult};
 use crate::reading::{Reading, nav};
 use crate::routes::till::cart_facts;
-use crate::serving::{LivePage, live_page};
 use crate::state::State;
 use actix_web::http::StatusCode;
 use actix_web::web::{Data, Path, Query};
@@ -31,6 +32,6 @@ async fn answer(state: &State, handle: &str, request: &HttpRequest) -> ApiResult
         situation.cart = cart_facts(state, request).await?;
     }
     let nav = nav(state, &Reading::of(request).under(template)).await?;
-    let (body, _) = draw(state, &nav, &product, &layout, &situation, Mode::Quick, None).await?;
+    let body = draw(state, &nav, &product, &layout, &situation, Mode::Quick, None).await?;
     Ok(html(StatusCode::OK, body))
 }

@@ -1,7 +1,7 @@
 use super::list::{TemplatesView, view};
 use super::set::template_name;
+use crate::edition::exchange::catch_up;
 use crate::error::{ApiError, ApiResult};
-use crate::pages::catch_up;
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::post;

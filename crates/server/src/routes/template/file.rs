@@ -1,9 +1,9 @@
 use super::list::{TemplatesView, view};
 use super::set::template_name;
+use crate::edition::exchange::catch_up;
+use crate::edition::listed;
 use crate::error::{ApiError, ApiResult};
-use crate::pages::catch_up;
 use crate::routes::desk::tidy;
-use crate::serving::listed;
 use crate::session::Caller;
 use crate::state::State;
 use crate::upload;

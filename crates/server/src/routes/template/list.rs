@@ -1,6 +1,6 @@
+use crate::edition::{listed, live};
 use crate::error::{ApiError, ApiResult};
 use crate::sample;
-use crate::serving::{listed, live};
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;

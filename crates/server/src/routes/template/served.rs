@@ -1,5 +1,6 @@
+use crate::edition::live::{Listed, Live};
+use crate::edition::{listed, live};
 use crate::error::{ApiError, ApiResult};
-use crate::serving::{Listed, Live, listed, live};
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;

@@ -1,9 +1,9 @@
 use super::list::{TemplatesView, view};
 use super::set::check_reach;
+use crate::edition::exchange::catch_up;
+use crate::edition::{listed, live};
 use crate::error::{ApiError, ApiResult};
-use crate::pages::catch_up;
 use crate::reading::now;
-use crate::serving::{listed, live};
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::post;

@@ -1,10 +1,10 @@
 use super::checkout::looks_like_email;
+use crate::edition::live::{LivePage, live_page};
 use crate::error::ApiResult;
 use crate::reading::{Reading, nav, now, today};
 use crate::routes::shop::product::{draw, find};
 use crate::routes::shop::{check_origin, html, or_message};
 use crate::routes::till::cart_facts;
-use crate::serving::{LivePage, live_page};
 use crate::state::State;
 use actix_web::http::StatusCode;
 use actix_web::web::{Data, Form};
@@ -50,6 +50,6 @@ async fn answer(state: &State, request: &HttpRequest, form: &[(String, String)])
     let (quantity, cart) = (product.terms.first(), cart_facts(state, request).await?);
     let situation = Situation { selection, quantity, cart, ..plain };
     let notice = Notice { text, leads: None };
-    let (page, _) = draw(state, &nav, &product, &layout, &situation, Mode::Shop, Some(&notice)).await?;
+    let page = draw(state, &nav, &product, &layout, &situation, Mode::Shop, Some(&notice)).await?;
     Ok(html(status, page))
 }

@@ -2,11 +2,12 @@
 
 use super::cart::{Told, at_the_side, told_to_script};
 use super::{cart_facts, cart_for, count_cookie, prices_for_cart, see_other, see_other_with_count};
+use crate::edition::live::{LivePage, live_page};
+use crate::edition::page::plan_of;
 use crate::error::{ApiError, ApiResult};
 use crate::reading::{Reading, nav, now, today};
-use crate::routes::shop::product::{draw, find, plan_of};
+use crate::routes::shop::product::{draw, find};
 use crate::routes::shop::{check_origin, html, or_message};
-use crate::serving::{LivePage, live_page};
 use crate::state::State;
 use actix_web::http::StatusCode;
 use actix_web::web::{Data, Form};
@@ -171,7 +172,7 @@ async fn refuse(
     let situation = Situation { selection, quantity, cart, plan, text: text.to_owned(), ..plain };
     let nav = nav(state, &Reading::of(request).under(template)).await?;
     let notice = Notice { text: why(&nav.words), leads: None };
-    let (page, _) = draw(state, &nav, product, &layout, &situation, Mode::Shop, Some(&notice)).await?;
+    let page = draw(state, &nav, product, &layout, &situation, Mode::Shop, Some(&notice)).await?;
     Ok(html(status, page))
 }
 

@@ -1,8 +1,7 @@
-//! Which page each product has now. What is needed for it, the live templates with their reach and the facts of the
-//! products, is read once and kept until anything changes, here or in another process.
+//! Which page each product has now: the live templates with their reach, and the facts of the products.
 
+use super::everywhere::Everywhere;
 use crate::error::{ApiError, ApiResult};
-use crate::everywhere::{Everywhere, everywhere};
 use crate::reading::now;
 use crate::state::State;
 use compagina_core::catalog::{Product, ProductState};
@@ -10,8 +9,9 @@ use compagina_core::ids::{Handle, TemplateId};
 use compagina_core::page::Layout;
 use compagina_core::price::{Moment, Plan, RuleReach, Zone};
 use compagina_core::template::{Candidate, Feature, Index, ProductFacts, Reach, compose, next_change};
+use compagina_storage::Store;
 use std::collections::BTreeSet;
-use std::sync::{Arc, Mutex, PoisonError};
+use std::sync::Arc;
 
 /// A template as shoppers see it.
 pub struct LiveTemplate {
@@ -25,8 +25,6 @@ pub struct Live {
     templates: Vec<LiveTemplate>,
     pub zone: Zone,
     plans: Vec<PlanReach>,
-    /// As told by [`crate::pages::Pages::age`].
-    age: u64,
 }
 
 /// For which products a plan is; variants are looked up beforehand.
@@ -42,23 +40,6 @@ pub struct Listed {
     pub facts: ProductFacts,
 }
 
-/// What is kept, each until the age of the pages changes.
-#[derive(Default)]
-pub struct Kept {
-    everywhere: Mutex<Option<Arc<Everywhere>>>,
-    live: Mutex<Option<Arc<Live>>>,
-    listed: Mutex<Option<(u64, Arc<Vec<Listed>>)>>,
-}
-
-impl Kept {
-    pub fn everywhere(&self) -> Option<Arc<Everywhere>> {
-        self.everywhere.lock().unwrap_or_else(PoisonError::into_inner).clone()
-    }
-    pub fn keep_everywhere(&self, read: Arc<Everywhere>) {
-        *self.everywhere.lock().unwrap_or_else(PoisonError::into_inner) = Some(read);
-    }
-}
-
 /// The page of a product as shoppers see it.
 pub struct LivePage {
     pub template: TemplateId,
@@ -67,46 +48,30 @@ pub struct LivePage {
     pub until: Option<Moment>,
 }
 
-pub async fn live(state: &State) -> ApiResult<Arc<Live>> {
-    let age = state.pages.age();
-    let kept = state.serving.live.lock().unwrap_or_else(PoisonError::into_inner).clone();
-    if let Some(live) = kept.filter(|live| live.age == age) {
-        return Ok(live);
-    }
-    let everywhere = everywhere(state).await?;
-    let rows = state.store.live_templates().await?;
-    let book = everywhere.prices.book();
-    let mut plans = Vec::with_capacity(book.plans.len());
-    for plan in &book.plans {
-        plans.push(plan_reach(state, plan).await?);
-    }
-    let templates = rows.into_iter().map(|(id, reach, layout)| LiveTemplate { id, reach, layout }).collect();
-    let live = Arc::new(Live { templates, zone: everywhere.zone.clone(), plans, age });
-    *state.serving.live.lock().unwrap_or_else(PoisonError::into_inner) = Some(live.clone());
-    Ok(live)
-}
-
-async fn plan_reach(state: &State, plan: &Plan) -> ApiResult<PlanReach> {
+async fn plan_reach(store: &Store, plan: &Plan) -> ApiResult<PlanReach> {
     Ok(match &plan.reach {
         RuleReach::Variants { skus } => {
-            PlanReach::Products(state.store.products_of_skus(skus).await?.into_iter().collect())
+            PlanReach::Products(store.products_of_skus(skus).await?.into_iter().collect())
         }
         reach => PlanReach::Reach(reach.clone()),
     })
 }
 
-/// Every product with what decides which template serves it, in the order of types and products.
-pub async fn listed(state: &State) -> ApiResult<Arc<Vec<Listed>>> {
-    let age = state.pages.age();
-    let kept = state.serving.listed.lock().unwrap_or_else(PoisonError::into_inner).clone();
-    if let Some((_, listed)) = kept.filter(|(known, _)| *known == age) {
-        return Ok(listed);
+impl Live {
+    pub(super) async fn read(store: &Store, everywhere: &Everywhere) -> ApiResult<Arc<Self>> {
+        let rows = store.live_templates().await?;
+        let mut plans = Vec::new();
+        for plan in &everywhere.prices.book().plans {
+            plans.push(plan_reach(store, plan).await?);
+        }
+        let templates =
+            rows.into_iter().map(|(id, reach, layout)| LiveTemplate { id, reach, layout }).collect();
+        Ok(Arc::new(Self { templates, zone: everywhere.zone.clone(), plans }))
     }
-    let live = live(state).await?;
-    let rows = state.store.listed_products().await?;
-    let listed: Vec<Listed> = rows
-        .into_iter()
-        .map(|row| {
+
+    /// Every product with what decides which template serves it, in the order of types and products.
+    pub(super) async fn listed(&self, store: &Store) -> ApiResult<Arc<Vec<Listed>>> {
+        let listed = store.listed_products().await?.into_iter().map(|row| {
             let features = [(row.options, Feature::Options), (row.pictures, Feature::Pictures)];
             let features = features.into_iter().filter(|(has, _)| *has).map(|(_, feature)| feature).collect();
             let facts = ProductFacts {
@@ -116,15 +81,11 @@ pub async fn listed(state: &State) -> ApiResult<Arc<Vec<Listed>>> {
                 price: row.price_minor,
                 features,
             };
-            Listed { name: row.name, state: row.state, facts: live.with_plan(facts) }
-        })
-        .collect();
-    let listed = Arc::new(listed);
-    *state.serving.listed.lock().unwrap_or_else(PoisonError::into_inner) = Some((age, listed.clone()));
-    Ok(listed)
-}
+            Listed { name: row.name, state: row.state, facts: self.with_plan(facts) }
+        });
+        Ok(Arc::new(listed.collect()))
+    }
 
-impl Live {
     pub fn templates(&self) -> &[LiveTemplate] {
         &self.templates
     }
@@ -150,6 +111,20 @@ impl Live {
         })
     }
 
+    /// The layout that shoppers see for a product, with what its type and it keep different, and whose it is.
+    pub fn page(&self, product: &Product) -> ApiResult<LivePage> {
+        let missing = || ApiError::no_such("page");
+        let facts = self.facts(product);
+        let id = self.index().winner(&facts).ok_or_else(missing)?;
+        let template = self.templates.iter().find(|t| t.id == id).ok_or_else(missing)?;
+        let reaches = self.templates.iter().map(|t| &t.reach);
+        Ok(LivePage {
+            template: id,
+            layout: compose(&template.layout, &facts.kind, &facts.handle),
+            until: next_change(reaches, now(), &self.zone),
+        })
+    }
+
     fn with_plan(&self, mut facts: ProductFacts) -> ProductFacts {
         let takes = |reach: &PlanReach| match reach {
             PlanReach::Products(products) => products.contains(&facts.handle),
@@ -166,16 +141,7 @@ impl Live {
     }
 }
 
-/// The layout that shoppers see for a product, with what its type and it keep different, and whose it is.
+/// The page that shoppers see of a product.
 pub async fn live_page(state: &State, product: &Product) -> ApiResult<LivePage> {
-    let live = live(state).await?;
-    let facts = live.facts(product);
-    let id = live.index().winner(&facts).ok_or_else(|| ApiError::no_such("page"))?;
-    let template = live.templates.iter().find(|t| t.id == id).ok_or_else(|| ApiError::no_such("page"))?;
-    let reaches = live.templates.iter().map(|t| &t.reach);
-    Ok(LivePage {
-        template: id,
-        layout: compose(&template.layout, &facts.kind, &facts.handle),
-        until: next_change(reaches, now(), &live.zone),
-    })
+    super::live(state).await?.page(product)
 }

@@ -1,0 +1,49 @@
+//! What is the same on every page of the shop: its name and types, its published looks, words and price rules, its own
+//! pictures.
+
+use crate::error::{ApiError, ApiResult};
+use crate::reading::now;
+use compagina_core::catalog::Shop;
+use compagina_core::media::ShopMedia;
+use compagina_core::price::{Prices, Zone};
+use compagina_core::style::House;
+use compagina_core::wording::Book;
+use compagina_press::NavItem;
+use compagina_storage::{Document, DocumentName, Store};
+use std::sync::Arc;
+
+pub struct Everywhere {
+    pub shop: Shop,
+    /// The types in which a shopper finds something.
+    pub items: Vec<NavItem>,
+    pub media: ShopMedia,
+    pub house: House,
+    pub book: Book,
+    /// At the moment when they were read.
+    pub prices: Prices,
+    pub zone: Zone,
+}
+
+impl Everywhere {
+    pub(super) async fn read(store: &Store) -> ApiResult<Arc<Self>> {
+        let (shop, types, media, house, book, prices, zone) = tokio::try_join!(
+            store.shop(),
+            store.types_on_show(),
+            store.shop_media(),
+            store.document(DocumentName::House),
+            store.document(DocumentName::Wording),
+            store.prices(now()),
+            store.zone()
+        )?;
+        let (house, book): (Document<House>, Document<Book>) = (house, book);
+        Ok(Arc::new(Self {
+            shop: shop.ok_or_else(|| ApiError::no_such("shop"))?,
+            items: types.into_iter().map(|(_, kind)| NavItem::of(kind)).collect(),
+            media,
+            house: house.published,
+            book: book.published,
+            prices,
+            zone,
+        }))
+    }
+}

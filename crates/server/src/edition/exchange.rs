@@ -1,0 +1,171 @@
+//! From one edition to the next. Each process reads the notes of changes a few times a second, and at once after its
+//! own. The next edition is read, and the pages that are asked for most are made anew, while the one before is still
+//! served; then all is exchanged at once. So a publication is one step for all pages, and those that many look at are
+//! there at once.
+
+use super::Edition;
+use super::page::lay;
+use super::pages::{Pages, Ready};
+use crate::error::{ApiError, ApiResult};
+use crate::known::known;
+use crate::state::State;
+use compagina_core::ids::ProductId;
+use compagina_storage::Changed;
+use std::collections::BTreeSet;
+use std::sync::Arc;
+use std::time::{Duration, Instant};
+use tokio::task::spawn_blocking;
+
+/// How long pages may be made beforehand; whoever publishes waits for it.
+const PREPARE_FOR: Duration = Duration::from_millis(500);
+
+/// Exchanges the edition if anything has changed up to now; after a change of one's own.
+pub async fn catch_up(state: &State) {
+    let mut seen = state.editions.seen.lock().await;
+    let notes = match state.store.recent_changes().await {
+        Ok(notes) => notes,
+        Err(error) => {
+            tracing::warn!("changes can't be read: {error}");
+            // Not knowing what changed, nothing is kept.
+            state.known.forget_all();
+            state.editions.exchange(Edition::default(), &BTreeSet::new());
+            return;
+        }
+    };
+    let fresh: Vec<Changed> =
+        notes.iter().filter(|(id, _)| !seen.contains(id)).map(|(_, changed)| *changed).collect();
+    if !fresh.is_empty() {
+        follow(state, &fresh).await;
+        *seen = notes.into_iter().map(|(id, _)| id).collect();
+    }
+}
+
+async fn follow(state: &State, changes: &[Changed]) {
+    let products: BTreeSet<ProductId> = changes
+        .iter()
+        .filter_map(|changed| match changed {
+            Changed::Product(product) => Some(*product),
+            Changed::Looks | Changed::Everything => None,
+        })
+        .collect();
+    match changes.contains(&Changed::Everything) {
+        true => state.known.forget_all(),
+        false => state.known.forget(&products),
+    }
+    let now = state.editions.current();
+    let products_only = changes.iter().all(|changed| matches!(changed, Changed::Product(_)));
+    let pages = if products_only { now.pages.clone() } else { Arc::default() };
+    let next = Edition { pages, ..Edition::default() };
+    let read = async {
+        next.live(state).await?;
+        if !products_only {
+            prepare(state, &now.pages, &next).await?;
+        }
+        ApiResult::Ok(())
+    };
+    if let Err(error) = read.await {
+        tracing::warn!("pages can't be made beforehand: {error}");
+    }
+    state.editions.exchange(next, &products);
+}
+
+/// Makes the pages of the next edition that are asked for most, one after another, so that those who are served
+/// meanwhile don't feel it.
+async fn prepare(state: &State, now: &Pages, next: &Edition) -> ApiResult<()> {
+    let until = Instant::now() + PREPARE_FOR;
+    let (everywhere, live) = (next.everywhere(state).await?, next.live(state).await?);
+    for (asked, sent) in now.much_visited() {
+        if Instant::now() > until {
+            break;
+        }
+        // A product may be gone, or without a page.
+        let Ok(known) = known(state, &asked.handle).await else { continue };
+        let Ok(laid) = lay(state, everywhere, live, &known.product, &asked) else { continue };
+        let Some(made_of) = laid.keeps(&known) else { continue };
+        let everywhere = everywhere.clone();
+        let html =
+            spawn_blocking(move || laid.draw(&everywhere, &known)).await.map_err(ApiError::unforeseen)??;
+        next.pages.keep(asked, Arc::new(Ready::new(html, made_of, sent / 2)));
+    }
+    Ok(())
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use crate::config::Config;
+    use crate::demo_data::fill_if_empty;
+    use crate::edition::pages::Asked;
+    use crate::media::Media;
+    use crate::routes::shop::product::show;
+    use actix_web::test::{TestRequest, call_and_read_body, init_service};
+    use actix_web::{App, web::Data};
+    use compagina_core::ids::{Handle, TemplateId};
+    use compagina_core::template::Reach;
+    use compagina_core::wording::Language;
+    use compagina_storage::Store;
+    use sqlx::MySqlPool;
+    use std::path::PathBuf;
+
+    async fn demo(pool: MySqlPool) -> Data<State> {
+        let top = PathBuf::from(concat!(env!("CARGO_MANIFEST_DIR"), "/../.."));
+        let kept =
+            std::env::var_os("COMPAGINA_TEST_MEDIA").map_or(top.join("target/test-media"), PathBuf::from);
+        let (store, media) = (Store::from_pool(pool).await.unwrap(), Media::open(&kept).unwrap());
+        fill_if_empty(&store, &media, 0).await.unwrap();
+        let config = Config {
+            port: 0,
+            database: String::new(),
+            media: kept,
+            web: top.join("web/dist"),
+            shop: top.join("shop/dist"),
+            demo: true,
+            products: 0,
+        };
+        let state = Data::new(State::new(store, media, &config).unwrap());
+        catch_up(&state).await;
+        state
+    }
+
+    fn asked(handle: &str) -> Asked {
+        Asked { language: Language::default(), handle: handle.into(), query: String::new() }
+    }
+
+    #[sqlx::test(migrations = false)]
+    async fn what_is_asked_for_is_made_anew_before_the_exchange_and_changed_products_are_read_anew(
+        pool: MySqlPool,
+    ) {
+        let state = demo(pool.clone()).await;
+        let shop = init_service(App::new().app_data(state.clone()).service(show)).await;
+        let visit = async |handle: &str| {
+            let request = TestRequest::get().uri(&format!("/shop/products/{handle}")).to_request();
+            String::from_utf8(call_and_read_body(&shop, request).await.to_vec()).unwrap()
+        };
+        for handle in ["whimbrel", "dunlin", "whimbrel"] {
+            assert!(visit(handle).await.contains("Marram &amp; Gale"));
+        }
+        // Nobody has noted these: they are seen with what is read anew.
+        for unseen in ["UPDATE shop SET name = 'Sea & Sand'", "UPDATE product SET name = CONCAT(name, ' II')"]
+        {
+            sqlx::query(unseen).execute(&pool).await.unwrap();
+        }
+        state.store.set_template(TemplateId(2), "Kites", &Reach::fallback()).await.unwrap();
+        catch_up(&state).await;
+        let current = state.editions.current();
+        let [whimbrel, dunlin] = ["whimbrel", "dunlin"].map(|handle| current.ready(&asked(handle)));
+        let body = whimbrel.expect("it was sent again").body.clone();
+        let page = std::str::from_utf8(&body).unwrap();
+        assert!(
+            page.contains("Sea &amp; Sand") && !page.contains("Whimbrel II"),
+            "products are as they were"
+        );
+        assert!(dunlin.is_none(), "nobody came back to it");
+
+        let whimbrel = Handle::try_from("whimbrel").unwrap();
+        let product = state.store.product(&whimbrel).await.unwrap().unwrap();
+        state.store.set_price(product.id, product.price).await.unwrap();
+        catch_up(&state).await;
+        assert!(state.editions.current().ready(&asked("whimbrel")).is_none());
+        assert!(visit("whimbrel").await.contains("Whimbrel II"));
+    }
+}

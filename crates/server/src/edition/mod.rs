@@ -1,0 +1,135 @@
+//! What shoppers see at one time: the live templates, what is the same on every page, and pages kept ready that were
+//! made of them. A change makes another edition, prepared while the one before it is still served, and all of it is
+//! exchanged at once: no page is made of two. See `exchange`.
+
+pub mod everywhere;
+pub mod exchange;
+pub mod live;
+pub mod page;
+pub mod pages;
+
+use crate::error::ApiResult;
+use crate::state::State;
+use compagina_core::ids::ProductId;
+use everywhere::Everywhere;
+use live::{Listed, Live};
+use pages::{Asked, Pages, Ready};
+use std::collections::BTreeSet;
+use std::sync::{Arc, PoisonError, RwLock};
+use tokio::sync::{Mutex, OnceCell};
+
+/// What was read for it is read once; whoever comes meanwhile waits.
+#[derive(Default)]
+pub struct Edition {
+    number: u64,
+    pages: Arc<Pages>,
+    everywhere: OnceCell<Arc<Everywhere>>,
+    live: OnceCell<Arc<Live>>,
+    listed: OnceCell<Arc<Vec<Listed>>>,
+}
+
+impl Edition {
+    pub fn ready(&self, asked: &Asked) -> Option<Arc<Ready>> {
+        self.pages.get(asked)
+    }
+
+    pub async fn everywhere(&self, state: &State) -> ApiResult<&Arc<Everywhere>> {
+        self.everywhere.get_or_try_init(|| Everywhere::read(&state.store)).await
+    }
+
+    pub async fn live(&self, state: &State) -> ApiResult<&Arc<Live>> {
+        let everywhere = self.everywhere(state).await?;
+        self.live.get_or_try_init(|| Live::read(&state.store, everywhere)).await
+    }
+
+    async fn listed(&self, state: &State) -> ApiResult<&Arc<Vec<Listed>>> {
+        let live = self.live(state).await?;
+        self.listed.get_or_try_init(|| live.listed(&state.store)).await
+    }
+}
+
+/// The edition that is served, and what of changes has been seen.
+#[derive(Default)]
+pub struct Editions {
+    current: RwLock<Arc<Edition>>,
+    /// The notes of changes that the current edition has in it; whoever holds them may exchange it.
+    seen: Mutex<BTreeSet<u64>>,
+}
+
+impl Editions {
+    pub fn current(&self) -> Arc<Edition> {
+        self.current.read().unwrap_or_else(PoisonError::into_inner).clone()
+    }
+
+    /// Keeps a page, unless another edition is served than the one of which it was made.
+    pub fn keep(&self, made_in: &Edition, asked: Asked, page: Arc<Ready>) {
+        let current = self.current.read().unwrap_or_else(PoisonError::into_inner);
+        if current.number == made_in.number {
+            current.pages.keep(asked, page);
+        }
+    }
+
+    /// Serves another edition from now on, and none of the pages that were made of these products.
+    fn exchange(&self, next: Edition, changed: &BTreeSet<ProductId>) {
+        let mut current = self.current.write().unwrap_or_else(PoisonError::into_inner);
+        next.pages.drop_made_of(changed);
+        *current = Arc::new(Edition { number: current.number + 1, ..next });
+    }
+}
+
+pub async fn everywhere(state: &State) -> ApiResult<Arc<Everywhere>> {
+    state.editions.current().everywhere(state).await.cloned()
+}
+
+/// The live templates in their order, and what decides between them.
+pub async fn live(state: &State) -> ApiResult<Arc<Live>> {
+    state.editions.current().live(state).await.cloned()
+}
+
+/// Every product with what decides which template serves it, in the order of types and products.
+pub async fn listed(state: &State) -> ApiResult<Arc<Vec<Listed>>> {
+    state.editions.current().listed(state).await.cloned()
+}
+
+#[cfg(test)]
+mod tests {
+    use super::pages::MadeOf;
+    use super::*;
+    use compagina_core::wording::Language;
+
+    fn asked(handle: &str) -> Asked {
+        Asked { language: Language::default(), handle: handle.into(), query: String::new() }
+    }
+
+    fn keep(editions: &Editions, made_in: &Edition, handle: &str, product: u64) {
+        let made_of = MadeOf { products: vec![ProductId(product)], day: None, until: None };
+        editions.keep(made_in, asked(handle), Arc::new(Ready::new(handle.to_owned(), made_of, 0)));
+    }
+
+    fn with_the_same_pages(editions: &Editions) -> Edition {
+        Edition { pages: editions.current().pages.clone(), ..Edition::default() }
+    }
+
+    #[test]
+    fn a_change_drops_the_pages_made_of_it_and_no_others() {
+        let editions = Editions::default();
+        for (handle, product) in [("one", 1), ("two", 2)] {
+            keep(&editions, &editions.current(), handle, product);
+        }
+        editions.exchange(with_the_same_pages(&editions), &BTreeSet::from([ProductId(1)]));
+        let current = editions.current();
+        assert!(current.ready(&asked("one")).is_none() && current.ready(&asked("two")).is_some());
+        editions.exchange(Edition::default(), &BTreeSet::new());
+        assert!(editions.current().ready(&asked("two")).is_none());
+        assert!(current.ready(&asked("two")).is_some(), "whoever is being served keeps the edition before");
+    }
+
+    #[test]
+    fn a_page_made_before_a_change_is_not_kept_after_it() {
+        let editions = Editions::default();
+        let before = editions.current();
+        editions.exchange(with_the_same_pages(&editions), &BTreeSet::new());
+        keep(&editions, &before, "late", 1);
+        assert!(editions.current().ready(&asked("late")).is_none());
+    }
+}

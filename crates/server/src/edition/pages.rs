@@ -1,0 +1,138 @@
+//! Shop pages kept ready.
+
+use crate::reading::{now, today};
+use actix_web::web::Bytes;
+use compagina_core::ids::ProductId;
+use compagina_core::page::Day;
+use compagina_core::price::Moment;
+use compagina_core::wording::Language;
+use quick_cache::Weighter;
+use quick_cache::sync::Cache;
+use std::cmp::Reverse;
+use std::collections::BTreeSet;
+use std::sync::Arc;
+use std::sync::atomic::{AtomicU32, Ordering};
+
+/// About as many pages as are expected to be kept, and how much they may take.
+const PAGES: usize = 4_000;
+const MOST_BYTES: u64 = 128 * 1024 * 1024;
+
+/// By what a product's page is asked for.
+#[derive(Debug, Clone, PartialEq, Eq, Hash)]
+pub struct Asked {
+    pub language: Language,
+    pub handle: String,
+    pub query: String,
+}
+
+impl Asked {
+    /// Path and query.
+    pub fn here(&self) -> String {
+        let path = format!("/shop/products/{}", self.handle);
+        if self.query.is_empty() { path } else { format!("{path}?{}", self.query) }
+    }
+}
+
+/// A page ready to be sent.
+pub struct Ready {
+    pub body: Bytes,
+    pub tag: String,
+    made_of: MadeOf,
+    /// How often it was sent; of a page that took another's place about half of that one's too.
+    sent: AtomicU32,
+}
+
+/// What a page was made of.
+pub struct MadeOf {
+    pub products: Vec<ProductId>,
+    /// The only day for which it holds, where it depends on the day.
+    pub day: Option<Day>,
+    /// The moment from which it may be another.
+    pub until: Option<Moment>,
+}
+
+impl Ready {
+    pub fn new(html: String, made_of: MadeOf, sent: u32) -> Self {
+        let tag = format!("\"{}\"", &compagina_pictures::hash(html.as_bytes())[..24]);
+        Self { body: Bytes::from(html), tag, made_of, sent: AtomicU32::new(sent) }
+    }
+
+    fn holds(&self) -> bool {
+        self.made_of.day.as_ref().is_none_or(|day| *day == today())
+            && self.made_of.until.is_none_or(|until| now() < until)
+    }
+}
+
+/// What a page takes of the room for all.
+#[derive(Clone)]
+struct Weight;
+
+impl Weighter<Asked, Arc<Ready>> for Weight {
+    fn weight(&self, asked: &Asked, page: &Arc<Ready>) -> u64 {
+        (asked.handle.len() + asked.query.len() + page.body.len()) as u64
+    }
+}
+
+pub struct Pages(Cache<Asked, Arc<Ready>, Weight>);
+
+impl Default for Pages {
+    fn default() -> Self {
+        Self(Cache::with_weighter(PAGES, MOST_BYTES, Weight))
+    }
+}
+
+impl Pages {
+    pub(super) fn get(&self, asked: &Asked) -> Option<Arc<Ready>> {
+        let page = self.0.get(asked).filter(|page| page.holds())?;
+        page.sent.fetch_add(1, Ordering::Relaxed);
+        Some(page)
+    }
+
+    pub(super) fn keep(&self, asked: Asked, page: Arc<Ready>) {
+        self.0.insert(asked, page);
+    }
+
+    pub(super) fn drop_made_of(&self, changed: &BTreeSet<ProductId>) {
+        if !changed.is_empty() {
+            self.0.retain(|_, page| page.made_of.products.iter().all(|product| !changed.contains(product)));
+        }
+    }
+
+    /// Pages that were sent more than once, those first that are asked for most, with how often that was.
+    pub(super) fn much_visited(&self) -> Vec<(Asked, u32)> {
+        let sent = |(asked, page): (Asked, Arc<Ready>)| (asked, page.sent.load(Ordering::Relaxed));
+        let mut all: Vec<_> = self.0.iter().map(sent).filter(|(_, sent)| *sent > 0).collect();
+        all.sort_by_key(|(_, sent)| Reverse(*sent));
+        all
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    fn keep(pages: &Pages, handle: &str, until: Option<Moment>) -> Asked {
+        let asked = Asked { language: Language::default(), handle: handle.into(), query: String::new() };
+        let made_of = MadeOf { products: vec![], day: None, until };
+        pages.keep(asked.clone(), Arc::new(Ready::new(String::new(), made_of, 0)));
+        asked
+    }
+
+    #[test]
+    fn those_asked_for_most_come_first_and_those_never_asked_for_not_at_all() {
+        let pages = Pages::default();
+        let [_never, once, often] = ["never", "once", "often"].map(|handle| keep(&pages, handle, None));
+        for asked in [&often, &once, &often] {
+            assert!(pages.get(asked).is_some());
+        }
+        assert_eq!(pages.much_visited(), [(often, 2), (once, 1)]);
+    }
+
+    #[test]
+    fn a_page_is_sent_until_its_moment_only() {
+        let pages = Pages::default();
+        let over = keep(&pages, "over", Some(now()));
+        let holds = keep(&pages, "holds", Some(Moment(now().0 + 60)));
+        assert!(pages.get(&over).is_none() && pages.get(&holds).is_some());
+    }
+}

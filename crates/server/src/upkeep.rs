@@ -1,0 +1,43 @@
+//! What the application does by itself for as long as it runs: it learns of changes, publishes what was planned, ends
+//! orders whose payment was cut off, and tells those who wait.
+
+use crate::edition::exchange::catch_up;
+use crate::news;
+use crate::state::State;
+use actix_web::web::Data;
+use std::time::{Duration, Instant};
+
+const LOOK_EVERY: Duration = Duration::from_millis(250);
+/// Between two clearings of what nobody needs any more.
+const TIDY_EVERY: Duration = Duration::from_secs(60);
+
+pub fn begin(state: Data<State>) {
+    tokio::spawn(async move {
+        let mut last_tidy = None;
+        loop {
+            if let Err(error) = state.store.publish_due().await {
+                tracing::warn!("what was planned can't be published: {error}");
+            }
+            catch_up(&state).await;
+            if last_tidy.is_none_or(|at: Instant| at.elapsed() > TIDY_EVERY) {
+                last_tidy = Some(Instant::now());
+                tidy(&state).await;
+            }
+            tokio::time::sleep(LOOK_EVERY).await;
+        }
+    });
+}
+
+async fn tidy(state: &State) {
+    let done: compagina_storage::Result<()> = async {
+        for order in state.store.stale_orders().await? {
+            state.store.settle_order(order, false, None).await?;
+        }
+        news::tell_those_who_wait(state).await?;
+        state.store.forget_old_changes().await
+    }
+    .await;
+    if let Err(error) = done {
+        tracing::warn!("tidying up failed: {error}");
+    }
+}
