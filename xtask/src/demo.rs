@@ -3,7 +3,7 @@
 use crate::children::{Running, start};
 use crate::database::Database;
 use crate::packages::{COMPILER, DATABASE, FRONT, ensure, ensure_npm};
-use crate::shell::{command, say};
+use crate::shell::{built, command, say};
 use crate::{front, shell};
 use anyhow::{Result, bail};
 use signal_hook::consts::{SIGHUP, SIGINT, SIGTERM};
@@ -87,7 +87,8 @@ pub fn build(extra: &[&str]) -> Result<()> {
     ensure_npm()?;
     front::build()?;
     say("Building the application; the first time takes some minutes");
-    let mut arguments = vec!["build", "--package", "compagina-server", "--bin", "compagina-server"];
+    // With the features that the whole workspace asks for, so that nothing is compiled twice.
+    let mut arguments = vec!["build", "--workspace", "--bin", "compagina-server"];
     arguments.extend(extra);
     shell::run(&mut command("cargo", &arguments))
 }
@@ -98,7 +99,7 @@ pub fn open(folder: &Path, port: u16, products: u32, profile: &str, stop: &Atomi
     let database = Database::start(&folder.join("database"))?;
     let url = database.url("compagina")?;
     say("Starting the application; the first time it draws its pictures");
-    let mut server = command(&format!("target/{profile}/compagina-server"), &["--demo"]);
+    let mut server = command(&built(profile, "compagina-server"), &["--demo"]);
     server
         .args(["--port", &port.to_string(), "--products", &products.to_string(), "--media"])
         .arg(folder.join("media"))

@@ -17,6 +17,12 @@ pub fn command(program: &str, arguments: &[&str]) -> Command {
     command
 }
 
+/// Where cargo puts a program that it builds.
+pub fn built(profile: &str, program: &str) -> String {
+    let target = std::env::var("CARGO_TARGET_DIR").unwrap_or_else(|_| "target".into());
+    format!("{target}/{profile}/{program}")
+}
+
 /// Runs a command that speaks for itself; its failure is ours.
 pub fn run(command: &mut Command) -> Result<()> {
     let name = command.get_program().to_string_lossy().into_owned();

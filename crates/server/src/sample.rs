@@ -2,6 +2,7 @@
 //! they are looked at, so that the first real product takes their place by being there. Shoppers never see one.
 
 use crate::drawing::draw;
+use crate::edition::everywhere;
 use crate::edition::live;
 use crate::edition::live::Live;
 use crate::error::{ApiError, ApiResult};
@@ -23,10 +24,10 @@ const SHAPES: [(u32, u32); 3] = [(1600, 1600), (1280, 1600), (1600, 1200)];
 
 /// What a type's sample is made of.
 pub async fn sample_of<'a>(state: &State, row: &'a TypeRow) -> ApiResult<SampleOf<'a>> {
-    let shop = state.store.shop().await?.ok_or_else(|| ApiError::no_such("shop"))?;
+    let currency = everywhere(state).await?.shop.currency;
     let options = state.store.whole_options(&row.fields.options).await?;
     let pictures = pictures(state, row.fields.pictures).await?;
-    Ok(SampleOf { kind: &row.kind, fields: &row.fields, options, pictures, currency: shop.currency })
+    Ok(SampleOf { kind: &row.kind, fields: &row.fields, options, pictures, currency })
 }
 
 /// The sample with this address; none where its type has products.

@@ -1,14 +1,22 @@
-//! A way through many products, part by part, told while it goes: a line of JSON for each part. Whoever stops listening
-//! stops it.
+//! What changes where: a way through many products, told while it goes, a line of JSON for each part. Whoever stops
+//! listening stops it.
 
+use crate::error::{ApiError, ApiResult};
+use crate::state::State;
 use actix_web::HttpResponse;
-use actix_web::web::Bytes;
+use actix_web::web::{Bytes, Data};
 use compagina_core::catalog::Product;
+use compagina_core::ids::Handle;
 use compagina_storage::{StorageError, Store, Which};
+use futures_util::future::join_all;
 use futures_util::stream;
 use serde::Serialize;
 use std::collections::HashMap;
 use std::hash::Hash;
+use std::sync::Arc;
+use std::thread::available_parallelism;
+use tokio::task::spawn_blocking;
+use utoipa::ToSchema;
 
 /// Products that are looked at in one go; the first go is small, so that something is there at once.
 const AT_ONCE: u32 = 250;
@@ -47,42 +55,108 @@ impl Walk {
     }
 }
 
-/// Ways that have been met, each with its number.
-pub struct Ways<W>(HashMap<W, usize>);
-
-impl<W> Default for Ways<W> {
-    fn default() -> Self {
-        Self(HashMap::new())
-    }
-}
-
-impl<W: Hash + Eq + Clone> Ways<W> {
-    /// The number of a way; one that wasn't met before is added to `new`.
-    pub fn number(&mut self, way: W, new: &mut Vec<W>) -> usize {
-        let count = self.0.len();
-        let number = *self.0.entry(way.clone()).or_insert(count);
-        if number == count {
-            new.push(way);
-        }
-        number
-    }
-}
-
-/// Something that is told part by part.
-pub trait Parts: Sized + 'static {
+/// Pages, each as it is and as it would be.
+pub trait Compare: Send + Sync + 'static {
+    /// How a page changes.
+    type Way: Hash + Eq + Clone + Send + 'static;
+    /// What is told at a time.
     type Part: Serialize;
-    type Error: Into<Box<dyn std::error::Error>> + 'static;
-    fn next_part(&mut self) -> impl Future<Output = Result<Option<Self::Part>, Self::Error>>;
+
+    /// How many pages there are.
+    fn count(&self) -> usize;
+    /// Of each of some products how its page changes, or that it stays.
+    fn ways(&self, products: &[Product]) -> ApiResult<Vec<Way<Self::Way>>>;
+    fn part(found: Found<Self::Way>) -> Self::Part;
 }
 
-/// The answer that tells the parts as they come.
-pub fn told<P: Parts>(parts: P) -> HttpResponse {
-    let lines = stream::try_unfold(parts, |mut parts| async move {
-        let part = parts.next_part().await?;
-        Ok::<_, P::Error>(part.map(|part| {
+/// What becomes of a page.
+pub enum Way<W> {
+    /// The product has none among those that are compared.
+    NoPage,
+    Stays,
+    Changes(W),
+}
+
+/// What was found in one go.
+pub struct Found<W> {
+    /// How many pages have been compared, of how many.
+    pub done: usize,
+    pub of: usize,
+    /// Ways in which pages change that weren't met before; they are counted on.
+    pub ways: Vec<W>,
+    pub pages: Vec<ChangedPage>,
+}
+
+#[derive(Serialize, ToSchema)]
+pub struct ChangedPage {
+    pub handle: Handle,
+    pub name: String,
+    /// The number of the way in which it changes.
+    pub way: usize,
+}
+
+/// A way through pages that are compared.
+struct Search<C: Compare> {
+    state: Data<State>,
+    pages: Arc<C>,
+    walk: Walk,
+    /// What was read while the pages before it were compared.
+    ahead: Option<Option<Vec<Product>>>,
+    /// Those that have been met, each with its number.
+    ways: HashMap<C::Way, usize>,
+    done: usize,
+}
+
+impl<C: Compare> Search<C> {
+    async fn next_part(&mut self) -> ApiResult<Option<C::Part>> {
+        let products = match self.ahead.take() {
+            Some(read) => read,
+            None => self.walk.next(&self.state.store).await?,
+        };
+        let Some(products) = products.map(Arc::new) else { return Ok(None) };
+        let (told, ahead) = tokio::join!(ways_of(&self.pages, &products), self.walk.next(&self.state.store));
+        self.ahead = Some(ahead?);
+        let mut found = Found { done: 0, of: self.pages.count(), ways: vec![], pages: vec![] };
+        for (product, way) in products.iter().zip(told?) {
+            self.done += usize::from(!matches!(way, Way::NoPage));
+            let Way::Changes(way) = way else { continue };
+            let count = self.ways.len();
+            let number = *self.ways.entry(way.clone()).or_insert(count);
+            if number == count {
+                found.ways.push(way);
+            }
+            let (handle, name) = (product.handle.clone(), product.name.clone());
+            found.pages.push(ChangedPage { handle, name, way: number });
+        }
+        found.done = self.done;
+        Ok(Some(C::part(found)))
+    }
+}
+
+/// How the pages of some products change, worked out on all cores, beside those who serve shoppers.
+async fn ways_of<C: Compare>(pages: &Arc<C>, products: &Arc<Vec<Product>>) -> ApiResult<Vec<Way<C::Way>>> {
+    let cores = available_parallelism().map_or(1, usize::from);
+    let share = products.len().div_ceil(cores).max(1);
+    let shares = (0..products.len()).step_by(share).map(|from| {
+        let (pages, products) = (pages.clone(), products.clone());
+        spawn_blocking(move || pages.ways(&products[from..products.len().min(from + share)]))
+    });
+    let mut ways = Vec::with_capacity(products.len());
+    for some in join_all(shares).await {
+        ways.extend(some.map_err(ApiError::unforeseen)??);
+    }
+    Ok(ways)
+}
+
+/// The answer that tells how pages change while it is found, a line of JSON for each part.
+pub fn told<C: Compare>(state: Data<State>, pages: C, walk: Walk) -> HttpResponse {
+    let search = Search { state, pages: Arc::new(pages), walk, ahead: None, ways: HashMap::new(), done: 0 };
+    let lines = stream::try_unfold(search, |mut search| async move {
+        let part = search.next_part().await?;
+        Ok::<_, ApiError>(part.map(|part| {
             let mut line = serde_json::to_vec(&part).unwrap_or_default();
             line.push(b'\n');
-            (Bytes::from(line), parts)
+            (Bytes::from(line), search)
         }))
     });
     HttpResponse::Ok().content_type("application/x-ndjson").streaming(lines)

@@ -82,9 +82,7 @@ async fn prepare(state: &State, now: &Pages, next: &Edition) -> ApiResult<()> {
         let Ok(known) = known(state, &asked.handle).await else { continue };
         let Ok(laid) = lay(state, everywhere, live, &known.product, &asked) else { continue };
         let Some(made_of) = laid.keeps(&known) else { continue };
-        let everywhere = everywhere.clone();
-        let html =
-            spawn_blocking(move || laid.draw(&everywhere, &known)).await.map_err(ApiError::unforeseen)??;
+        let html = spawn_blocking(move || laid.draw(&known)).await.map_err(ApiError::unforeseen)??;
         next.pages.keep(asked, Arc::new(Ready::new(html, made_of, sent / 2)));
     }
     Ok(())

@@ -3,7 +3,6 @@
 use super::everywhere::Everywhere;
 use crate::error::{ApiError, ApiResult};
 use crate::reading::now;
-use crate::state::State;
 use compagina_core::catalog::{Product, ProductState};
 use compagina_core::ids::{Handle, TemplateId};
 use compagina_core::page::Layout;
@@ -139,9 +138,4 @@ impl Live {
         }
         facts
     }
-}
-
-/// The page that shoppers see of a product.
-pub async fn live_page(state: &State, product: &Product) -> ApiResult<LivePage> {
-    super::live(state).await?.page(product)
 }

@@ -4,7 +4,7 @@ use super::everywhere::Everywhere;
 use super::live::{Live, LivePage};
 use super::pages::{Asked, MadeOf};
 use crate::error::ApiResult;
-use crate::known::Known;
+use crate::known::{Known, known_or_sample};
 use crate::reading::{Reading, Side, live_nav, today};
 use crate::state::State;
 use actix_web::web::Query;
@@ -14,20 +14,63 @@ use compagina_core::page::{Layout, Rule};
 use compagina_core::price::{Moment, PlanId};
 use compagina_core::situation::Situation;
 use compagina_core::wording::Arg;
-use compagina_press::{Mode, Nav, Notice, Page, opening_selection, render};
+use compagina_press::{Around, Mode, Nav, Notice, Page, opening_selection, render};
+use std::sync::Arc;
 
 pub type Pairs = Vec<(String, String)>;
 
 /// Longer queries aren't kept ready: they are nobody's link.
 const LONGEST_QUERY: usize = 300;
 
-/// A page before it is drawn.
+/// With what a product's page is made: the layout that serves it, and what surrounds it, all of one edition.
+pub struct Served {
+    pub layout: Layout,
+    pub nav: Nav,
+    pub everywhere: Arc<Everywhere>,
+}
+
+impl Served {
+    /// In the edition that shoppers see now.
+    pub async fn now(state: &State, product: &Product, reading: Reading) -> ApiResult<Self> {
+        let edition = state.editions.current();
+        let everywhere = edition.everywhere(state).await?;
+        let LivePage { template, layout, .. } = edition.live(state).await?.page(product)?;
+        let nav = live_nav(state, everywhere, &reading.under(template));
+        Ok(Self { layout, nav, everywhere: everywhere.clone() })
+    }
+
+    /// The page of a product that was just read.
+    pub async fn draw(
+        &self,
+        state: &State,
+        product: &Product,
+        situation: &Situation,
+        mode: Mode,
+        notice: Option<&Notice>,
+    ) -> ApiResult<String> {
+        let known = known_or_sample(state, product.handle.as_str()).await?;
+        self.render(product, &known.around, situation, mode, notice)
+    }
+
+    fn render(
+        &self,
+        product: &Product,
+        around: &Around,
+        situation: &Situation,
+        mode: Mode,
+        notice: Option<&Notice>,
+    ) -> ApiResult<String> {
+        let (nav, layout, media) = (&self.nav, &self.layout, &self.everywhere.media);
+        Ok(render(&Page { nav, product, layout, around, media, situation, mode, notice, only: None })?)
+    }
+}
+
+/// A page as its address asks for it, before it is drawn.
 pub struct Laid {
     pub situation: Situation,
     /// Whether it differs with what is in the cart.
     pub asks_for_cart: bool,
-    nav: Nav,
-    layout: Layout,
+    served: Served,
     notice: Option<Notice>,
     /// Whether its address is one that many may ask for.
     common: bool,
@@ -37,7 +80,7 @@ pub struct Laid {
 /// Lays a product's page with what an edition knows.
 pub fn lay(
     state: &State,
-    everywhere: &Everywhere,
+    everywhere: &Arc<Everywhere>,
     live: &Live,
     product: &Product,
     asked: &Asked,
@@ -55,35 +98,21 @@ pub fn lay(
         && asked.query.len() <= LONGEST_QUERY
         && pairs.iter().all(|(name, _)| product.options.iter().any(|o| o.handle.as_str() == name));
     let asks_for_cart = layout.rules().any(Rule::asks_for_cart);
-    Ok(Laid {
-        situation,
-        asks_for_cart,
-        until: nav.prices.next_change().into_iter().chain(until).min(),
-        nav,
-        layout,
-        notice,
-        common,
-    })
+    let until = nav.prices.next_change().into_iter().chain(until).min();
+    let served = Served { layout, nav, everywhere: everywhere.clone() };
+    Ok(Laid { situation, asks_for_cart, served, notice, common, until })
 }
 
 impl Laid {
-    pub fn draw(&self, everywhere: &Everywhere, known: &Known) -> ApiResult<String> {
-        Ok(render(&Page {
-            nav: &self.nav,
-            product: &known.product,
-            layout: &self.layout,
-            around: &known.around,
-            media: &everywhere.media,
-            situation: &self.situation,
-            mode: Mode::Shop,
-            notice: self.notice.as_ref(),
-            only: None,
-        })?)
+    pub fn draw(&self, known: &Known) -> ApiResult<String> {
+        let notice = self.notice.as_ref();
+        self.served.render(&known.product, &known.around, &self.situation, Mode::Shop, notice)
     }
 
     /// What it is made of, where it is the same for all who ask so.
     pub fn keeps(&self, known: &Known) -> Option<MadeOf> {
-        let day = || self.layout.rules().any(Rule::asks_for_day).then(|| self.situation.day.clone());
+        let asks_for_day = self.served.layout.rules().any(Rule::asks_for_day);
+        let day = || asks_for_day.then(|| self.situation.day.clone());
         let of = || MadeOf { products: known.made_of.clone(), day: day(), until: self.until };
         (self.common && !self.asks_for_cart).then(of)
     }

@@ -1,5 +1,5 @@
-use super::WayTold;
 use super::change::{Change, restyling};
+use super::{ChangePart, WayTold};
 use crate::edition::everywhere;
 use crate::edition::everywhere::Everywhere;
 use crate::edition::live::Live;
@@ -8,6 +8,7 @@ use crate::error::{ApiError, ApiResult};
 use crate::known::{MOST_RELATED, related_among};
 use crate::reading::{Reading, Side, nav, today};
 use crate::state::State;
+use crate::walk::{Compare, Found, Way};
 use compagina_core::catalog::Product;
 use compagina_core::ids::{Handle, TemplateId};
 use compagina_core::page::Layout;
@@ -128,24 +129,23 @@ impl Compared {
         Ok(render(&page)?)
     }
 
-    /// How many pages there are.
-    pub fn count(&self) -> usize {
-        self.served.len()
-    }
-
     /// How the page of a product changes; none where it doesn't.
-    pub fn way(&self, product: &Product) -> Result<Option<WayTold>, StorageError> {
-        let Some((layout, (live, then))) = self.page_of(product) else { return Ok(None) };
+    fn way(
+        &self,
+        product: &Product,
+        layout: &Layout,
+        (live, then): &(Nav, Nav),
+    ) -> Result<Option<WayTold>, StorageError> {
         if let Change::House(restyled) = &self.change {
             let around = self.around(product, false);
-            let draw = |nav| self.draw(product, &layout, nav, &around);
+            let draw = |nav| self.draw(product, layout, nav, &around);
             let before = if restyled.lays_otherwise() { draw(live)? } else { String::new() };
             return Ok(restyling(restyled, &before, &draw(then)?));
         }
         let changed = self.change.product(product);
         let differs = |before: &Around, after: &Around| -> Result<bool, StorageError> {
-            let before = self.draw(product, &layout, live, before)?;
-            Ok(as_seen(&before) != as_seen(&self.draw(&changed, &layout, then, after)?))
+            let before = self.draw(product, layout, live, before)?;
+            Ok(as_seen(&before) != as_seen(&self.draw(&changed, layout, then, after)?))
         };
         let nothing = Around::default();
         let alone = || differs(&nothing, &nothing);
@@ -161,5 +161,26 @@ impl Compared {
             return Ok(None);
         }
         if !expected && touched(product) && alone()? { of_itself() } else { Ok(Some(WayTold::near())) }
+    }
+}
+
+impl Compare for Compared {
+    type Way = WayTold;
+    type Part = ChangePart;
+
+    fn count(&self) -> usize {
+        self.served.len()
+    }
+
+    fn ways(&self, products: &[Product]) -> ApiResult<Vec<Way<WayTold>>> {
+        let way = |product: &Product| {
+            let Some((layout, navs)) = self.page_of(product) else { return Ok(Way::NoPage) };
+            Ok(self.way(product, &layout, navs)?.map_or(Way::Stays, Way::Changes))
+        };
+        products.iter().map(way).collect()
+    }
+
+    fn part(Found { done, of, ways, pages }: Found<WayTold>) -> ChangePart {
+        ChangePart { done, of, ways, pages }
     }
 }

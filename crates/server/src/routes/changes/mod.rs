@@ -5,11 +5,16 @@ pub mod change;
 mod compared;
 pub mod house;
 pub mod prices;
-mod search;
 pub mod swatch;
 
-use crate::routes::desk::impact::ChangedPage;
+use crate::error::ApiResult;
+use crate::state::State;
+use crate::walk::{ChangedPage, Walk, told};
+use actix_web::HttpResponse;
+use actix_web::web::Data;
+use change::Change;
 use compagina_core::ids::Handle;
+use compared::Compared;
 use serde::{Deserialize, Serialize};
 use utoipa::{IntoParams, ToSchema};
 
@@ -42,6 +47,14 @@ pub struct ChangePart {
     ways: Vec<WayTold>,
     /// The pages that change.
     pages: Vec<ChangedPage>,
+}
+
+/// The pages of the whole shop that a change changes.
+async fn tell(state: Data<State>, change: Change) -> ApiResult<HttpResponse> {
+    let pages = Compared::new(&state, change).await?;
+    let types = state.store.types().await?;
+    let walk = Walk::through(types.iter().filter(|row| row.products > 0).map(|row| row.id));
+    Ok(told(state, pages, walk))
 }
 
 /// Whose page is wanted.

@@ -1,13 +1,11 @@
 use super::change::Change;
 use super::compared::Compared;
-use super::search::Search;
-use super::{ChangePart, Of};
+use super::{ChangePart, Of, tell};
 use crate::error::{ApiError, ApiResult};
 use crate::known::known;
 use crate::routes::shop::html;
 use crate::session::Caller;
 use crate::state::State;
-use crate::walk::told;
 use actix_web::http::StatusCode;
 use actix_web::web::{Data, Query};
 use actix_web::{HttpResponse, get};
@@ -17,7 +15,7 @@ use actix_web::{HttpResponse, get};
 #[get("/prices/changes")]
 pub async fn list(state: Data<State>, _caller: Caller) -> ApiResult<HttpResponse> {
     let change = Change::prices(&state).await?;
-    Ok(told(Search::new(state, change).await?))
+    tell(state, change).await
 }
 
 /// A product's page as the draft of the price rules would make it.

@@ -1,13 +1,11 @@
-use super::ChangePart;
 use super::change::Change;
 use super::compared::Compared;
-use super::search::Search;
+use super::{ChangePart, tell};
 use crate::error::{ApiError, ApiResult};
 use crate::known::known;
 use crate::routes::shop::html;
 use crate::session::Caller;
 use crate::state::State;
-use crate::walk::told;
 use actix_web::http::StatusCode;
 use actix_web::web::{Data, Path, Query};
 use actix_web::{HttpResponse, get};
@@ -46,7 +44,7 @@ pub async fn list(
     tried: Query<Tried>,
 ) -> ApiResult<HttpResponse> {
     let change = change(&state, path.into_inner(), &tried.swatch).await?;
-    Ok(told(Search::new(state, change).await?))
+    tell(state, change).await
 }
 
 /// A product's page with another swatch of a value.

@@ -5,9 +5,10 @@ use crate::error::{ApiError, ApiResult};
 use crate::reading::now;
 use crate::session::Caller;
 use crate::state::State;
-use crate::walk::{Parts, Walk, Ways, told};
+use crate::walk::{ChangedPage, Compare, Found, Walk, Way, told};
 use actix_web::web::{Data, Path};
 use actix_web::{HttpResponse, get};
+use compagina_core::catalog::Product;
 use compagina_core::ids::{Handle, TemplateId};
 use compagina_core::page::{Layout, Op, apply};
 use compagina_core::price::Prices;
@@ -30,20 +31,13 @@ pub struct ImpactPart {
     pages: Vec<ChangedPage>,
 }
 
-#[derive(Serialize, ToSchema)]
-pub struct ChangedPage {
-    pub handle: Handle,
-    pub name: String,
-    /// The number of the way in which it changes.
-    pub way: usize,
-}
-
 /// The pages that publishing the draft would change, told while they are found: a line of JSON for each part. Whoever
 /// stops listening stops the search.
 #[utoipa::path(operation_id = "show_impact", responses((status = 200, body = ImpactPart, content_type = "application/x-ndjson"), (status = 401, body = ApiError), (status = 404, body = ApiError)))]
 #[get("/templates/{id}/impact")]
 pub async fn show(state: Data<State>, _caller: Caller, id: Path<u64>) -> ApiResult<HttpResponse> {
-    Ok(told(Search::new(state, TemplateId(*id)).await?))
+    let (pages, walk) = pages(&state, TemplateId(*id)).await?;
+    Ok(told(state, pages, walk))
 }
 
 /// The templates whose pages may change: this one, and live ones in which a band of it is linked.
@@ -61,70 +55,68 @@ fn changed(id: TemplateId, draft: Layout, live: &[LiveTemplate]) -> ApiResult<Ha
     Ok(after)
 }
 
-/// A way through all products that the draft would serve, type by type.
-struct Search {
-    state: Data<State>,
+/// The pages of all products that the draft would serve.
+struct Pages {
     /// What shoppers will see of templates that change: the draft, and others that are linked with it.
     after: HashMap<TemplateId, Layout>,
     /// What shoppers see of the templates that serve these products now.
     before: HashMap<TemplateId, Layout>,
     /// For each product the template that serves it now, and the one that will.
     served: HashMap<Handle, (TemplateId, TemplateId)>,
-    walk: Walk,
-    ways: Ways<Impact>,
     prices: Prices,
-    done: usize,
 }
 
-impl Search {
-    async fn new(state: Data<State>, id: TemplateId) -> ApiResult<Self> {
-        let template = state.store.template(id).await?;
-        let (live, listed) = (live(&state).await?, listed(&state).await?);
-        let index = live.index();
-        // As if it were live already, in its place in the order.
-        let rows = state.store.templates().await?;
-        let is_live = |other: TemplateId| live.templates().iter().any(|t| t.id == other);
-        let then = rows.iter().filter(|t| t.id == id || is_live(t.id));
-        let then = Index::new(then.map(|t| Candidate { id: t.id, reach: &t.reach }), now(), &live.zone);
-        let after = changed(id, template.draft, live.templates())?;
-        let reached = listed.iter().filter_map(|one| {
-            let to = then.winner(&one.facts).filter(|to| after.contains_key(to))?;
-            Some((one.facts.handle.clone(), (index.winner(&one.facts)?, to)))
-        });
-        let served: HashMap<_, _> = reached.collect();
-        let kinds: HashSet<&Handle> = listed
-            .iter()
-            .filter(|one| served.contains_key(&one.facts.handle))
-            .map(|one| &one.facts.kind)
-            .collect();
-        let types = state.store.types().await?.into_iter();
-        let walk = Walk::through(types.filter(|row| kinds.contains(&row.kind.handle)).map(|row| row.id));
-        let from: HashSet<TemplateId> = served.values().map(|(from, _)| *from).collect();
-        let before = live.templates().iter().filter(|t| from.contains(&t.id));
-        let before = before.map(|t| (t.id, t.layout.clone())).collect();
-        let prices = everywhere(&state).await?.prices.at(now());
-        Ok(Self { state, after, before, served, walk, ways: Ways::default(), prices, done: 0 })
-    }
+/// They, and a way through them, type by type.
+async fn pages(state: &State, id: TemplateId) -> ApiResult<(Pages, Walk)> {
+    let template = state.store.template(id).await?;
+    let (live, listed) = (live(state).await?, listed(state).await?);
+    let index = live.index();
+    // As if it were live already, in its place in the order.
+    let rows = state.store.templates().await?;
+    let is_live = |other: TemplateId| live.templates().iter().any(|t| t.id == other);
+    let then = rows.iter().filter(|t| t.id == id || is_live(t.id));
+    let then = Index::new(then.map(|t| Candidate { id: t.id, reach: &t.reach }), now(), &live.zone);
+    let after = changed(id, template.draft, live.templates())?;
+    let reached = listed.iter().filter_map(|one| {
+        let to = then.winner(&one.facts).filter(|to| after.contains_key(to))?;
+        Some((one.facts.handle.clone(), (index.winner(&one.facts)?, to)))
+    });
+    let served: HashMap<_, _> = reached.collect();
+    let kinds: HashSet<&Handle> = listed
+        .iter()
+        .filter(|one| served.contains_key(&one.facts.handle))
+        .map(|one| &one.facts.kind)
+        .collect();
+    let types = state.store.types().await?.into_iter();
+    let walk = Walk::through(types.filter(|row| kinds.contains(&row.kind.handle)).map(|row| row.id));
+    let from: HashSet<TemplateId> = served.values().map(|(from, _)| *from).collect();
+    let before = live.templates().iter().filter(|t| from.contains(&t.id));
+    let before = before.map(|t| (t.id, t.layout.clone())).collect();
+    let prices = everywhere(state).await?.prices.at(now());
+    Ok((Pages { after, before, served, prices }, walk))
 }
 
-impl Parts for Search {
+impl Compare for Pages {
+    type Way = Impact;
     type Part = ImpactPart;
-    type Error = StorageError;
 
-    async fn next_part(&mut self) -> Result<Option<ImpactPart>, StorageError> {
-        let Some(products) = self.walk.next(&self.state.store).await? else { return Ok(None) };
+    fn count(&self) -> usize {
+        self.served.len()
+    }
+
+    fn ways(&self, products: &[Product]) -> ApiResult<Vec<Way<Impact>>> {
         let mut comparisons: HashMap<(TemplateId, TemplateId), Comparison<'_>> = HashMap::new();
-        let (mut new, mut pages) = (Vec::new(), Vec::new());
-        for product in &products {
-            let Some(way @ (from, to)) = self.served.get(&product.handle) else { continue };
-            self.done += 1;
-            let (Some(before), Some(after)) = (self.before.get(from), self.after.get(to)) else { continue };
+        let mut way = |product: &Product| {
+            let served @ (from, to) = self.served.get(&product.handle)?;
+            let (before, after) = (self.before.get(from)?, self.after.get(to)?);
             let comparison =
-                comparisons.entry(*way).or_insert_with(|| Comparison::new(before, after, &self.prices));
-            let Some(impact) = comparison.of(product) else { continue };
-            let way = self.ways.number(impact, &mut new);
-            pages.push(ChangedPage { handle: product.handle.clone(), name: product.name.clone(), way });
-        }
-        Ok(Some(ImpactPart { done: self.done, of: self.served.len(), ways: new, pages }))
+                comparisons.entry(*served).or_insert_with(|| Comparison::new(before, after, &self.prices));
+            Some(comparison.of(product).map_or(Way::Stays, Way::Changes))
+        };
+        Ok(products.iter().map(|product| way(product).unwrap_or(Way::NoPage)).collect())
+    }
+
+    fn part(Found { done, of, ways, pages }: Found<Impact>) -> ImpactPart {
+        ImpactPart { done, of, ways, pages }
     }
 }

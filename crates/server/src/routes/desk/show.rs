@@ -1,5 +1,6 @@
 use super::publish::{Planned, planned};
 use super::{DraftView, draft_view};
+use crate::edition::everywhere;
 use crate::edition::live::Listed;
 use crate::edition::{listed, live};
 use crate::error::{ApiError, ApiResult};
@@ -103,7 +104,7 @@ pub async fn show(state: Data<State>, _caller: Caller, id: Path<u64>) -> ApiResu
         products = listed.iter().map(desk_product).collect();
     }
     let history = state.store.history(id).await?;
-    let currency = state.store.shop().await?.map(|shop| shop.currency);
+    let currency = everywhere(&state).await?.shop.currency;
     Ok(Json(DeskView {
         id,
         name: template.name.clone(),
@@ -119,7 +120,7 @@ pub async fn show(state: Data<State>, _caller: Caller, id: Path<u64>) -> ApiResu
         starters: STARTERS.iter().map(|s| StarterView { key: s.key, name: s.name, hint: s.hint }).collect(),
         types: state.store.types().await?.into_iter().map(|t| t.kind).collect(),
         tags: state.store.tags().await?,
-        currency: currency.map_or_else(String::new, |c| c.code().to_string()),
-        decimals: currency.map_or(2, compagina_core::money::Currency::decimals),
+        currency: currency.code().to_owned(),
+        decimals: currency.decimals(),
     }))
 }

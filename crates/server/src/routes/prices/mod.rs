@@ -6,7 +6,8 @@ pub mod set;
 pub mod show;
 pub mod trial;
 
-use crate::error::{ApiError, ApiResult};
+use crate::edition::everywhere;
+use crate::error::ApiResult;
 use crate::reading::now;
 use crate::state::State;
 use compagina_core::catalog::Product;
@@ -108,7 +109,7 @@ pub struct PricesView {
 }
 
 pub(super) async fn currency(state: &State) -> ApiResult<Currency> {
-    Ok(state.store.shop().await?.ok_or_else(|| ApiError::no_such("shop"))?.currency)
+    Ok(everywhere(state).await?.shop.currency)
 }
 
 /// Every product of the shop.

@@ -1,4 +1,5 @@
 use super::SessionView;
+use crate::edition::everywhere;
 use crate::error::{ApiError, ApiResult};
 use crate::session::Caller;
 use crate::state::State;
@@ -9,7 +10,7 @@ use actix_web::web::{Data, Json};
 #[utoipa::path(operation_id = "show_session", responses((status = 200, body = SessionView), (status = 401, body = ApiError)))]
 #[get("/session")]
 pub async fn show(state: Data<State>, caller: Caller) -> ApiResult<Json<SessionView>> {
-    let shop = state.store.shop().await?.ok_or_else(|| ApiError::no_such("shop"))?;
+    let shop = everywhere(&state).await?.shop.clone();
     let session = caller.session;
     Ok(Json(SessionView { owner: session.owner_name, csrf: session.csrf, shop }))
 }

@@ -1,4 +1,5 @@
 use super::SessionView;
+use crate::edition::everywhere;
 use crate::error::{ApiError, ApiResult};
 use crate::password;
 use crate::session::{SESSION_COOKIE, new_token, safe_cookie, token_hash};
@@ -39,7 +40,7 @@ pub async fn sign_in(state: Data<State>, form: Json<SignIn>) -> ApiResult<HttpRe
     let (token, csrf) = (new_token(), new_token());
     let until = Utc::now() + TimeDelta::days(SESSION_DAYS);
     state.store.add_session(&token_hash(&token), owner.id, &csrf, until).await?;
-    let shop = state.store.shop().await?.ok_or_else(|| ApiError::no_such("shop"))?;
+    let shop = everywhere(&state).await?.shop.clone();
     Ok(HttpResponse::Ok().cookie(safe_cookie(SESSION_COOKIE, token, SESSION_DAYS)).json(SessionView {
         owner: owner.name,
         csrf,

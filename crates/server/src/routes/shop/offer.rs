@@ -1,8 +1,7 @@
-use crate::edition::live::{LivePage, live_page};
-use crate::edition::page::plan_of;
+use crate::edition::page::{Served, plan_of};
 use crate::error::{ApiError, ApiResult};
 use crate::known::known;
-use crate::reading::{Reading, nav, today};
+use crate::reading::{Reading, today};
 use crate::routes::till::prices_for_cart;
 use crate::state::State;
 use actix_web::web::{Data, Json, Path, Query};
@@ -88,7 +87,7 @@ pub async fn tell(
     request: HttpRequest,
 ) -> ApiResult<Json<OfferAnswer>> {
     let product = known(&state, &handle).await?.product.clone();
-    let LivePage { template, layout, .. } = live_page(&state, &product).await?;
+    let Served { layout, mut nav, .. } = Served::now(&state, &product, Reading::of(&request)).await?;
     let pairs = || query.iter().map(|(name, value)| (name.as_str(), value.as_str()));
     let quantity = pairs().find(|(name, _)| *name == "quantity").and_then(|(_, text)| text.parse().ok());
     let asked = Selection::from_pairs(&product, pairs()).0;
@@ -101,7 +100,6 @@ pub async fn tell(
         text: if written { "x".to_owned() } else { String::new() },
         ..Situation::plain(product.options.len(), today())
     };
-    let mut nav = nav(&state, &Reading::of(&request).under(template)).await?;
     nav.prices = prices_for_cart(&state, &request, nav.prices).await?;
     let entry = entry_for(&nav, &product, &layout, &situation)?;
     nav.prices = nav.prices.with_extras(situation.extras());

@@ -1,5 +1,6 @@
-use super::product::draw;
 use super::{html, or_message};
+use crate::edition::everywhere;
+use crate::edition::page::Served;
 use crate::error::{ApiError, ApiResult};
 use crate::known::known_or_sample;
 use crate::reading::{Reading, Side, nav, today};
@@ -49,8 +50,8 @@ async fn draft(state: &State, request: &HttpRequest, token: &str, handle: &str) 
     let day = nav.shop.locale.day(&until.format("%Y-%m-%d").to_string());
     let text = nav.words.say_with("preview-bar", &[("until", Arg::Text(&day))]);
     let notice = Notice { text, leads: None };
-    let page =
-        draw(state, &nav, &product, &layout, &Situation { selection, ..plain }, Mode::Shop, Some(&notice))
-            .await?;
+    let served = Served { layout, nav, everywhere: everywhere(state).await? };
+    let situation = Situation { selection, ..plain };
+    let page = served.draw(state, &product, &situation, Mode::Shop, Some(&notice)).await?;
     Ok(html(StatusCode::OK, page))
 }

@@ -1,9 +1,9 @@
 use super::{html, or_message};
+use crate::edition::Edition;
 use crate::edition::page::lay;
 use crate::edition::pages::{Asked, Ready};
-use crate::edition::{Edition, everywhere};
 use crate::error::{ApiError, ApiResult};
-use crate::known::{known, known_or_sample};
+use crate::known::known;
 use crate::reading::Reading;
 use crate::routes::till::cart_facts;
 use crate::state::State;
@@ -12,9 +12,6 @@ use actix_web::web::{Data, Path};
 use actix_web::{HttpRequest, HttpResponse, get};
 use compagina_core::catalog::Product;
 use compagina_core::ids::Handle;
-use compagina_core::page::Layout;
-use compagina_core::situation::Situation;
-use compagina_press::{Mode, Nav, Notice, Page, render};
 use std::sync::Arc;
 
 /// A product's page. Kept ready for each selection; with a notice or a quantity it is made for the one who asks.
@@ -45,7 +42,7 @@ async fn answer(
     if laid.asks_for_cart {
         laid.situation.cart = cart_facts(state, request).await?;
     }
-    let page = laid.draw(everywhere, &known)?;
+    let page = laid.draw(&known)?;
     let Some(made_of) = laid.keeps(&known) else { return Ok(html(StatusCode::OK, page)) };
     let ready = Arc::new(Ready::new(page, made_of, 0));
     state.editions.keep(edition, asked, ready.clone());
@@ -55,22 +52,6 @@ async fn answer(
 pub async fn find(state: &State, handle: &str) -> ApiResult<Product> {
     let handle = Handle::try_from(handle).map_err(|_| ApiError::no_such("product"))?;
     state.store.product(&handle).await?.ok_or_else(|| ApiError::no_such("product"))
-}
-
-/// The page of a product that was just read, under a situation.
-pub async fn draw(
-    state: &State,
-    nav: &Nav,
-    product: &Product,
-    layout: &Layout,
-    situation: &Situation,
-    mode: Mode,
-    notice: Option<&Notice>,
-) -> ApiResult<String> {
-    let known = known_or_sample(state, product.handle.as_str()).await?;
-    let everywhere = everywhere(state).await?;
-    let (around, media) = (&known.around, &everywhere.media);
-    Ok(render(&Page { nav, product, layout, around, media, situation, mode, notice, only: None })?)
 }
 
 fn send(ready: &Arc<Ready>, request: &HttpRequest) -> HttpResponse {

@@ -1,9 +1,8 @@
-use super::product::{draw, find};
+use super::product::find;
 use super::{html, or_message};
-use crate::edition::live::{LivePage, live_page};
-use crate::edition::page::situation;
+use crate::edition::page::{Served, situation};
 use crate::error::{ApiError, ApiResult};
-use crate::reading::{Reading, nav};
+use crate::reading::Reading;
 use crate::routes::till::cart_facts;
 use crate::state::State;
 use actix_web::http::StatusCode;
@@ -25,13 +24,12 @@ async fn answer(state: &State, handle: &str, request: &HttpRequest) -> ApiResult
     for option in &mut product.options {
         option.page = option.quick;
     }
-    let LivePage { template, layout: page, .. } = live_page(state, &product).await?;
-    let layout = quick_look(&page).map_err(ApiError::unforeseen)?;
-    let (mut situation, _) = situation(&product, &layout, &pairs);
-    if layout.rules().any(Rule::asks_for_cart) {
+    let mut served = Served::now(state, &product, Reading::of(request)).await?;
+    served.layout = quick_look(&served.layout).map_err(ApiError::unforeseen)?;
+    let (mut situation, _) = situation(&product, &served.layout, &pairs);
+    if served.layout.rules().any(Rule::asks_for_cart) {
         situation.cart = cart_facts(state, request).await?;
     }
-    let nav = nav(state, &Reading::of(request).under(template)).await?;
-    let body = draw(state, &nav, &product, &layout, &situation, Mode::Quick, None).await?;
+    let body = served.draw(state, &product, &situation, Mode::Quick, None).await?;
     Ok(html(StatusCode::OK, body))
 }

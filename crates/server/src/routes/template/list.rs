@@ -1,3 +1,4 @@
+use crate::edition::everywhere;
 use crate::edition::{listed, live};
 use crate::error::{ApiError, ApiResult};
 use crate::sample;
@@ -120,14 +121,14 @@ pub(super) async fn view(state: &State) -> ApiResult<TemplatesView> {
     let handles: BTreeSet<&Handle> =
         rows.iter().flat_map(|row| row.reach.also.iter().chain(&row.reach.except)).collect();
     let named = listed.iter().filter(|one| handles.contains(&one.facts.handle));
-    let currency = state.store.shop().await?.map(|shop| shop.currency);
+    let currency = everywhere(state).await?.shop.currency;
     Ok(TemplatesView {
         templates,
         types,
         tags: state.store.tags().await?,
         named: named.map(|one| Named { handle: one.facts.handle.clone(), name: one.name.clone() }).collect(),
-        currency: currency.map_or_else(String::new, |c| c.code().to_owned()),
-        decimals: currency.map_or(2, compagina_core::money::Currency::decimals),
+        currency: currency.code().to_owned(),
+        decimals: currency.decimals(),
     })
 }
 

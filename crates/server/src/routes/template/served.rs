@@ -1,3 +1,4 @@
+use crate::edition::everywhere;
 use crate::edition::live::{Listed, Live};
 use crate::edition::{listed, live};
 use crate::error::{ApiError, ApiResult};
@@ -85,7 +86,7 @@ pub(in crate::routes) struct Telling {
 
 impl Telling {
     pub async fn new(state: &State) -> ApiResult<Self> {
-        let shop = state.store.shop().await?.ok_or_else(|| ApiError::no_such("shop"))?;
+        let shop = everywhere(state).await?.shop.clone();
         let kinds = state.store.types().await?.into_iter().map(|row| (row.kind.handle, row.kind.name));
         let names = state.store.template_names().await?.into_iter();
         Ok(Self { shop, kinds: kinds.collect(), names: names.collect() })

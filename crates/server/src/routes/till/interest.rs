@@ -1,8 +1,8 @@
 use super::checkout::looks_like_email;
-use crate::edition::live::{LivePage, live_page};
+use crate::edition::page::Served;
 use crate::error::ApiResult;
-use crate::reading::{Reading, nav, now, today};
-use crate::routes::shop::product::{draw, find};
+use crate::reading::{Reading, now, today};
+use crate::routes::shop::product::find;
 use crate::routes::shop::{check_origin, html, or_message};
 use crate::routes::till::cart_facts;
 use crate::state::State;
@@ -32,24 +32,24 @@ async fn answer(state: &State, request: &HttpRequest, form: &[(String, String)])
         |wanted: &str| form.iter().find(|(name, _)| name == wanted).map_or("", |(_, value)| value.trim());
     let (product, email) = (find(state, field("product")).await?, field("email"));
     let (selection, _) = Selection::from_pairs(&product, form.iter().map(|(n, v)| (n.as_str(), v.as_str())));
-    let LivePage { template, layout, .. } = live_page(state, &product).await?;
-    let nav = nav(state, &Reading::of(request).under(template)).await?;
+    let served = Served::now(state, &product, Reading::of(request)).await?;
+    let words = &served.nav.words;
     let offer = state.store.prices(now()).await?.offer(&product, &selection, 1, Place::Page)?;
     let waits = matches!(offer.hindrance, Some(Hindrance::SoldOut | Hindrance::ComingSoon));
     let sound = looks_like_email(email) && email.chars().count() <= 200;
     let (status, text) = if !sound {
-        (StatusCode::UNPROCESSABLE_ENTITY, nav.words.say("field-bad-email"))
+        (StatusCode::UNPROCESSABLE_ENTITY, words.say("field-bad-email"))
     } else if waits {
         let variant = variant_of(&product, &selection).map(|variant| variant.id);
         state.store.note_interest(product.id, variant, email).await?;
-        (StatusCode::OK, nav.words.say_with("interest-noted", &[("email", Arg::Text(email))]))
+        (StatusCode::OK, words.say_with("interest-noted", &[("email", Arg::Text(email))]))
     } else {
-        (StatusCode::CONFLICT, nav.words.say("interest-here"))
+        (StatusCode::CONFLICT, words.say("interest-here"))
     };
     let plain = Situation::plain(product.options.len(), today());
     let (quantity, cart) = (product.terms.first(), cart_facts(state, request).await?);
     let situation = Situation { selection, quantity, cart, ..plain };
     let notice = Notice { text, leads: None };
-    let page = draw(state, &nav, &product, &layout, &situation, Mode::Shop, Some(&notice)).await?;
+    let page = served.draw(state, &product, &situation, Mode::Shop, Some(&notice)).await?;
     Ok(html(status, page))
 }

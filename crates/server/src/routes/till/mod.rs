@@ -8,7 +8,8 @@ pub mod put;
 pub mod receipt;
 pub mod wish;
 
-use crate::error::{ApiError, ApiResult};
+use crate::edition::everywhere;
+use crate::error::ApiResult;
 use crate::reading::now;
 use crate::session::{cookie_hash, new_token, safe_cookie, token_hash};
 use crate::state::State;
@@ -59,8 +60,8 @@ async fn reckoned(state: &State, cart: CartRow) -> ApiResult<(Vec<CartItem>, Rec
     let (items, prices) = tokio::try_join!(state.store.cart_items(cart), state.store.prices(now()))?;
     let currency = items.first().map(|item| item.product.price.currency);
     let wanted: Vec<_> = items.iter().map(CartItem::wanted).collect();
-    let shop = state.store.shop().await?.ok_or_else(|| ApiError::no_such("shop"))?;
-    let reckoning = reckon(&wanted, currency.unwrap_or(shop.currency), &prices)?;
+    let shops = everywhere(state).await?.shop.currency;
+    let reckoning = reckon(&wanted, currency.unwrap_or(shops), &prices)?;
     Ok((items, reckoning))
 }
 

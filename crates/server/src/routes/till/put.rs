@@ -2,11 +2,10 @@
 
 use super::cart::{Told, at_the_side, told_to_script};
 use super::{cart_facts, cart_for, count_cookie, prices_for_cart, see_other, see_other_with_count};
-use crate::edition::live::{LivePage, live_page};
-use crate::edition::page::plan_of;
+use crate::edition::page::{Served, plan_of};
 use crate::error::{ApiError, ApiResult};
 use crate::reading::{Reading, nav, now, today};
-use crate::routes::shop::product::{draw, find};
+use crate::routes::shop::product::find;
 use crate::routes::shop::{check_origin, html, or_message};
 use crate::state::State;
 use actix_web::http::StatusCode;
@@ -166,13 +165,12 @@ async fn refuse(
         return told_to_script(state, request, status, why).await;
     }
     let Wish { product, selection, quantity, plan, text, .. } = wish;
-    let LivePage { template, layout, .. } = live_page(state, product).await?;
+    let served = Served::now(state, product, Reading::of(request)).await?;
     let plain = Situation::plain(product.options.len(), today());
     let cart = cart_facts(state, request).await?;
     let situation = Situation { selection, quantity, cart, plan, text: text.to_owned(), ..plain };
-    let nav = nav(state, &Reading::of(request).under(template)).await?;
-    let notice = Notice { text: why(&nav.words), leads: None };
-    let page = draw(state, &nav, product, &layout, &situation, Mode::Shop, Some(&notice)).await?;
+    let notice = Notice { text: why(&served.nav.words), leads: None };
+    let page = served.draw(state, product, &situation, Mode::Shop, Some(&notice)).await?;
     Ok(html(status, page))
 }
 

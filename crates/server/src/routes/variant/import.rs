@@ -1,3 +1,4 @@
+use crate::edition::everywhere;
 use crate::error::{ApiError, ApiResult};
 use crate::session::Caller;
 use crate::state::State;
@@ -94,8 +95,8 @@ fn lines_of(
 async fn read_file(state: &State, body: Payload) -> ApiResult<Read> {
     let file = receive(body, "The file", MOST_BYTES).await?;
     let bytes = read(file).map_err(ApiError::unforeseen)?;
-    let shop = state.store.shop().await?.ok_or_else(|| ApiError::no_such("shop"))?;
-    let (lines, mut mistakes) = read_variants(&bytes, shop.currency);
+    let currency = everywhere(state).await?.shop.currency;
+    let (lines, mut mistakes) = read_variants(&bytes, currency);
     let handles: BTreeSet<&str> = lines.iter().map(|line| line.product.as_str()).collect();
     let mut products = Vec::new();
     for handle in handles.into_iter().filter_map(|handle| Handle::try_from(handle).ok()) {
