@@ -73,7 +73,11 @@ impl Editions {
     fn exchange(&self, next: Edition, changed: &BTreeSet<ProductId>) {
         let mut current = self.current.write().unwrap_or_else(PoisonError::into_inner);
         next.pages.drop_made_of(changed);
-        *current = Arc::new(Edition { number: current.number + 1, ..next });
+        let next = Arc::new(Edition { number: current.number + 1, ..next });
+        let before = std::mem::replace(&mut *current, next);
+        // Nobody waits while it is given back.
+        drop(current);
+        drop(before);
     }
 }
 

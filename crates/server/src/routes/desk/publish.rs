@@ -46,7 +46,7 @@ pub async fn take_back(state: Data<State>, caller: Caller, id: Path<u64>) -> Api
     published(&state, id).await
 }
 
-async fn published(state: &State, id: TemplateId) -> ApiResult<Json<DraftView>> {
+async fn published(state: &Data<State>, id: TemplateId) -> ApiResult<Json<DraftView>> {
     catch_up(state).await;
     let template = state.store.template(id).await?;
     Ok(Json(draft_view(&template, state.store.history(id).await?)))
