@@ -21,6 +21,6 @@ pub use amount::{amount, plan_words, whole};
 pub use ctx::{Around, Neighbour};
 pub use document::{Assets, Nav, NavItem};
 pub use offers::{Entry, entry_for};
-pub use page::{Mode, Notice, Page, opening_selection, render, verdict, weigh};
+pub use page::{Mode, Notice, Page, opening_selection, render, render_bare, verdict, weigh};
 pub use piece::gallery::weight::{Bytes, TooSmall, Weight};
 pub use seen::{Restyled, as_seen};

@@ -134,11 +134,20 @@ pub fn weigh(page: &Page<'_>) -> Result<Weight, MoneyError> {
 
 /// Makes the page as an HTML document.
 pub fn render(page: &Page<'_>) -> Result<String, MoneyError> {
+    make(page, Sheet::default())
+}
+
+/// The page without the rules of its pieces. They follow from layout and house style alone, so that it tells whether
+/// anything else differs.
+pub fn render_bare(page: &Page<'_>) -> Result<String, MoneyError> {
+    make(page, Sheet::unwanted())
+}
+
+fn make(page: &Page<'_>, mut sheet: Sheet) -> Result<String, MoneyError> {
     let product = &page.situation.apply(page.product);
     let prices = page.prices();
     let offer = page.offer(&prices, product)?;
     let ctx = page.ctx(&prices, product, &offer);
-    let mut sheet = Sheet::default();
     let body = html! {
         (form(&ctx, page.mode))
         @if let Some(notice) = page.notice { (draw_notice(&ctx, notice)) }

@@ -13,23 +13,36 @@ pub(crate) const PHONE_UP_TO: u32 = 640;
 pub(crate) const TABLET_UP_TO: u32 = 1024;
 
 /// Rules for each screen.
-#[derive(Default)]
 pub(crate) struct Sheet {
-    /// Of each piece, its rules on wide screens, tablets and phones.
-    rules: Vec<[String; 3]>,
+    /// Of each piece, its rules on wide screens, tablets and phones; none where nobody wants them.
+    rules: Option<Vec<[String; 3]>>,
+}
+
+impl Default for Sheet {
+    fn default() -> Self {
+        Self { rules: Some(Vec::new()) }
+    }
 }
 
 impl Sheet {
-    /// Adds rules that `make` writes for each screen. They begin with the name of what they are for.
-    pub fn add(&mut self, make: impl Fn(Device) -> String) {
-        self.rules.push(Device::ALL.map(make));
+    /// One that stays empty.
+    pub fn unwanted() -> Self {
+        Self { rules: None }
     }
 
-    pub fn finish(mut self) -> String {
-        self.rules.sort();
+    /// Adds rules that `make` writes for each screen. They begin with the name of what they are for.
+    pub fn add(&mut self, make: impl Fn(Device) -> String) {
+        if let Some(rules) = &mut self.rules {
+            rules.push(Device::ALL.map(make));
+        }
+    }
+
+    pub fn finish(self) -> String {
+        let mut rules = self.rules.unwrap_or_default();
+        rules.sort();
         let [mut css, mut not_on_phones, mut on_wide, mut on_tablets, mut on_phones] =
             [const { String::new() }; 5];
-        for [wide, tablet, phone] in &self.rules {
+        for [wide, tablet, phone] in &rules {
             if wide == tablet && tablet == phone {
                 css.push_str(wide);
             } else if wide == tablet {

@@ -5,9 +5,10 @@ mod shop;
 
 use compagina_core::catalog::{Product, Stock};
 use compagina_core::choice::Selection;
+use compagina_core::money::MoneyError;
 use compagina_core::page::{Device, Kind, Layout, Op, SetValue, Target, apply};
 use compagina_core::situation::{Situation, StockMood};
-use compagina_press::{Around, Mode, Notice, Page, entry_for, render};
+use compagina_press::{Around, Mode, Notice, Page, entry_for, render, render_bare};
 use shop::{demo, media, nav, plain};
 
 struct Look<'a> {
@@ -24,6 +25,10 @@ fn look<'a>(product: &'a Product, layout: &'a Layout) -> Look<'a> {
 }
 
 fn html(look: &Look<'_>) -> String {
+    made(look, render)
+}
+
+fn made(look: &Look<'_>, make: fn(&Page<'_>) -> Result<String, MoneyError>) -> String {
     let nav = nav();
     let Look { product, layout, situation, mode, related } = look;
     let around = Around { related: related.to_vec(), ..Around::default() };
@@ -39,7 +44,7 @@ fn html(look: &Look<'_>) -> String {
         notice: None,
         only: None,
     };
-    render(&page).unwrap()
+    make(&page).unwrap()
 }
 
 /// One element a line, so that a golden file can be read and compared.
@@ -230,4 +235,17 @@ fn a_line_of_stock_tells_the_last_ones() {
     assert!(html(&look(&products[4], &layouts[1])).contains("Only 1 left"));
     products[4].variants[0].stock = Stock::NotCounted;
     assert!(html(&look(&products[4], &layouts[1])).contains("In stock"));
+}
+
+#[test]
+fn a_bare_page_lacks_the_rules_of_its_pieces_and_nothing_else() {
+    let (products, layouts) = demo();
+    for (product, layout) in products.iter().flat_map(|p| layouts.iter().map(move |l| (p, l))) {
+        let [whole, bare] = [render, render_bare].map(|make| made(&look(product, layout), make));
+        let from = whole.bytes().zip(bare.bytes()).take_while(|(a, b)| a == b).count();
+        let (begin, rest) = whole.split_at(from);
+        let (rules, end) = rest.split_at(whole.len() - bare.len());
+        assert_eq!(format!("{begin}{end}"), bare, "{}", product.handle);
+        assert!(rules.contains("#p-") && !rules.contains("</style"), "{rules}");
+    }
 }

@@ -1,6 +1,7 @@
 //! The application: the owner's API, proofs, the shop and its till.
 
 mod app;
+mod aside;
 mod config;
 mod demo_data;
 mod drawing;

@@ -1,4 +1,5 @@
 use crate::app::StartError;
+use crate::aside::Aside;
 use crate::config::Config;
 use crate::edition::Editions;
 use crate::known::KnownProducts;
@@ -17,6 +18,8 @@ pub struct State {
     pub store: Store,
     pub media: Media,
     pub assets: Assets,
+    /// For work that no shopper waits for.
+    pub aside: Aside,
     /// What shoppers see now.
     pub editions: Editions,
     /// Products as they were read last.
@@ -51,6 +54,7 @@ impl State {
             store,
             media,
             assets,
+            aside: Aside::new()?,
             editions: Editions::default(),
             known: KnownProducts::default(),
             to_make: Notify::new(),

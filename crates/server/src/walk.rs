@@ -1,6 +1,7 @@
 //! What changes where: a way through many products, told while it goes, a line of JSON for each part. Whoever stops
 //! listening stops it.
 
+use crate::aside::Aside;
 use crate::error::{ApiError, ApiResult};
 use crate::state::State;
 use actix_web::HttpResponse;
@@ -14,8 +15,6 @@ use serde::Serialize;
 use std::collections::HashMap;
 use std::hash::Hash;
 use std::sync::Arc;
-use std::thread::available_parallelism;
-use tokio::task::spawn_blocking;
 use utoipa::ToSchema;
 
 /// Products that are looked at in one go; the first go is small, so that something is there at once.
@@ -114,7 +113,10 @@ impl<C: Compare> Search<C> {
             None => self.walk.next(&self.state.store).await?,
         };
         let Some(products) = products.map(Arc::new) else { return Ok(None) };
-        let (told, ahead) = tokio::join!(ways_of(&self.pages, &products), self.walk.next(&self.state.store));
+        let (told, ahead) = tokio::join!(
+            ways_of(&self.state.aside, &self.pages, &products),
+            self.walk.next(&self.state.store)
+        );
         self.ahead = Some(ahead?);
         let mut found = Found { done: 0, of: self.pages.count(), ways: vec![], pages: vec![] };
         for (product, way) in products.iter().zip(told?) {
@@ -134,16 +136,19 @@ impl<C: Compare> Search<C> {
 }
 
 /// How the pages of some products change, worked out on all cores, beside those who serve shoppers.
-async fn ways_of<C: Compare>(pages: &Arc<C>, products: &Arc<Vec<Product>>) -> ApiResult<Vec<Way<C::Way>>> {
-    let cores = available_parallelism().map_or(1, usize::from);
-    let share = products.len().div_ceil(cores).max(1);
+async fn ways_of<C: Compare>(
+    aside: &Aside,
+    pages: &Arc<C>,
+    products: &Arc<Vec<Product>>,
+) -> ApiResult<Vec<Way<C::Way>>> {
+    let share = products.len().div_ceil(Aside::threads()).max(1);
     let shares = (0..products.len()).step_by(share).map(|from| {
         let (pages, products) = (pages.clone(), products.clone());
-        spawn_blocking(move || pages.ways(&products[from..products.len().min(from + share)]))
+        aside.run(move || pages.ways(&products[from..products.len().min(from + share)]))
     });
     let mut ways = Vec::with_capacity(products.len());
     for some in join_all(shares).await {
-        ways.extend(some.map_err(ApiError::unforeseen)??);
+        ways.extend(some.ok_or_else(|| ApiError::unforeseen("a comparison ended early"))??);
     }
     Ok(ways)
 }

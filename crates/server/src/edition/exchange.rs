@@ -6,7 +6,7 @@
 use super::Edition;
 use super::page::lay;
 use super::pages::{Pages, Ready};
-use crate::error::{ApiError, ApiResult};
+use crate::error::ApiResult;
 use crate::known::known;
 use crate::state::State;
 use actix_web::web::Data;
@@ -15,7 +15,6 @@ use compagina_storage::Changed;
 use std::collections::BTreeSet;
 use std::sync::Arc;
 use std::time::{Duration, Instant};
-use tokio::task::spawn_blocking;
 
 /// How long pages may be made beforehand; whoever publishes waits for it.
 const PREPARE_FOR: Duration = Duration::from_millis(500);
@@ -69,11 +68,12 @@ async fn follow(state: &Data<State>, changes: &[Changed]) {
     }
     state.editions.exchange(next, &products);
     // Thousands of pages are given back where nobody waits for it.
-    spawn_blocking(move || drop(now));
+    let giving_back = state.clone();
+    tokio::spawn(async move { giving_back.aside.run(move || drop(now)).await });
 }
 
-/// Makes the pages of the next edition that are asked for most, one after another and beside those who serve shoppers,
-/// so that who is served meanwhile doesn't feel it.
+/// Makes the pages of the next edition that are asked for most, one after another, so that who is served meanwhile
+/// doesn't feel it.
 async fn prepare(state: &Data<State>, now: &Pages, next: &Edition) -> ApiResult<()> {
     let until = Instant::now() + PREPARE_FOR;
     let (everywhere, live) = (next.everywhere(state).await?, next.live(state).await?);
@@ -83,13 +83,13 @@ async fn prepare(state: &Data<State>, now: &Pages, next: &Edition) -> ApiResult<
         }
         // A product may be gone, or without a page.
         let Ok(known) = known(state, &asked.handle).await else { continue };
-        let (state, everywhere, live) = (state.clone(), everywhere.clone(), live.clone());
-        let made = spawn_blocking(move || {
-            let laid = lay(&state, &everywhere, &live, &known.product, &asked).ok()?;
+        let (of, everywhere, live) = (state.clone(), everywhere.clone(), live.clone());
+        let made = state.aside.run(move || {
+            let laid = lay(&of, &everywhere, &live, &known.product, &asked).ok()?;
             let made_of = laid.keeps(&known)?;
             Some((asked, Arc::new(Ready::new(laid.draw(&known).ok()?, made_of, sent / 2))))
         });
-        if let Some((asked, page)) = made.await.map_err(ApiError::unforeseen)? {
+        if let Some((asked, page)) = made.await.flatten() {
             next.pages.keep(asked, page);
         }
     }

@@ -11,7 +11,15 @@ export type Served = Schemas["ServedProduct"];
 
 /** Templates and the types they serve. */
 export function useTemplates() {
-  const view = ref<TemplatesView>({ templates: [], types: [], tags: [], named: [], currency: "GBP", decimals: 2 });
+  const view = ref<TemplatesView>({
+    arrangement: "",
+    templates: [],
+    types: [],
+    tags: [],
+    named: [],
+    currency: "GBP",
+    decimals: 2,
+  });
   const problem = ref<ApiError | null>(null);
   const loading = ref(true);
 
@@ -23,17 +31,26 @@ export function useTemplates() {
     loading.value = false;
   }
 
+  /** Somebody else has arranged the templates otherwise: what is on the screen is as they left it, the next try counts. */
+  async function lookAgain(error?: ApiError): Promise<void> {
+    if (error?.code === "rearranged") await load();
+  }
+
   async function save(id: number, name: string, reach: Reach): Promise<ApiError | null> {
-    const call = api.PUT("/api/templates/{id}", { params: { path: { id } }, body: { name, reach } });
+    const { arrangement } = view.value;
+    const call = api.PUT("/api/templates/{id}", { params: { path: { id } }, body: { arrangement, name, reach } });
     const { data, error } = await ask(call);
     if (data) view.value = data;
+    else await lookAgain(error);
     return error ?? null;
   }
 
   /** What moving something changes; done unless it is only tried. */
   async function shift(moving: Moving, dry: boolean): Promise<Answer<Shifted>> {
-    const answer = await ask(api.POST("/api/templates/shift", { body: { ...moving, dry } }));
+    const { arrangement } = view.value;
+    const answer = await ask(api.POST("/api/templates/shift", { body: { arrangement, ...moving, dry } }));
     if (answer.data?.templates) view.value = answer.data.templates;
+    else await lookAgain(answer.error);
     return answer;
   }
 

@@ -11,15 +11,18 @@ use crate::state::State;
 use crate::walk::{Compare, Found, Way};
 use compagina_core::catalog::Product;
 use compagina_core::ids::{Handle, TemplateId};
+use compagina_core::money::MoneyError;
 use compagina_core::page::Layout;
 use compagina_core::situation::Situation;
 use compagina_core::template::compose;
 use compagina_core::wording::Language;
-use compagina_press::{Around, Mode, Nav, Page, as_seen, opening_selection, render};
+use compagina_press::{Around, Mode, Nav, Page, as_seen, opening_selection, render, render_bare};
 use compagina_storage::{StorageError, Which};
 use std::borrow::Cow;
 use std::collections::HashMap;
 use std::sync::Arc;
+
+type Make = fn(&Page<'_>) -> Result<String, MoneyError>;
 
 /// What stands around the products of a type.
 struct Beside {
@@ -79,7 +82,7 @@ impl Compared {
         let missing = || ApiError::no_such("page");
         let (layout, (_, after)) = self.page_of(product).ok_or_else(missing)?;
         let nav = Nav { here: format!("/shop/products/{}", product.handle), ..after.clone() };
-        Ok(self.draw(&self.change.product(product), &layout, &nav, &self.around(product, true))?)
+        Ok(self.draw(render, &self.change.product(product), &layout, &nav, &self.around(product, true))?)
     }
 
     fn page_of(&self, product: &Product) -> Option<(Layout, &(Nav, Nav))> {
@@ -102,31 +105,20 @@ impl Compared {
         Cow::Owned(Around { related, ..Around::default() })
     }
 
+    /// Makes a page: with its style sheet or without.
     fn draw(
         &self,
+        make: Make,
         product: &Product,
         layout: &Layout,
         nav: &Nav,
         around: &Around,
     ) -> Result<String, StorageError> {
         let plain = Situation::plain(product.options.len(), today());
-        let situation = Situation {
-            selection: opening_selection(product, layout),
-            quantity: product.terms.first(),
-            ..plain
-        };
-        let page = Page {
-            nav,
-            product,
-            layout,
-            around,
-            media: &self.everywhere.media,
-            situation: &situation,
-            mode: Mode::Shop,
-            notice: None,
-            only: None,
-        };
-        Ok(render(&page)?)
+        let selection = opening_selection(product, layout);
+        let situation = &Situation { selection, quantity: product.terms.first(), ..plain };
+        let (media, mode) = (&self.everywhere.media, Mode::Shop);
+        Ok(make(&Page { nav, product, layout, around, media, situation, mode, notice: None, only: None })?)
     }
 
     /// How the page of a product changes; none where it doesn't.
@@ -138,14 +130,14 @@ impl Compared {
     ) -> Result<Option<WayTold>, StorageError> {
         if let Change::House(restyled) = &self.change {
             let around = self.around(product, false);
-            let draw = |nav| self.draw(product, layout, nav, &around);
+            let draw = |nav| self.draw(render, product, layout, nav, &around);
             let before = if restyled.lays_otherwise() { draw(live)? } else { String::new() };
             return Ok(restyling(restyled, &before, &draw(then)?));
         }
         let changed = self.change.product(product);
         let differs = |before: &Around, after: &Around| -> Result<bool, StorageError> {
-            let before = self.draw(product, layout, live, before)?;
-            Ok(as_seen(&before) != as_seen(&self.draw(&changed, layout, then, after)?))
+            let before = self.draw(render_bare, product, layout, live, before)?;
+            Ok(as_seen(&before) != as_seen(&self.draw(render_bare, &changed, layout, then, after)?))
         };
         let nothing = Around::default();
         let alone = || differs(&nothing, &nothing);
