@@ -96,6 +96,15 @@ impl Owner {
             .unwrap();
         Self { client, token: session["csrf"].as_str().unwrap().to_owned(), base: base.to_owned() }
     }
+    /// Which template serves what, as it is numbered now.
+    pub async fn arrangement(&self) -> Value {
+        self.get("/api/templates").await.json::<Value>().await.unwrap()["arrangement"].clone()
+    }
+    /// Moves something to another template, seeing everything as it is now.
+    pub async fn shift(&self, mut moving: Value) -> Response {
+        moving["arrangement"] = self.arrangement().await;
+        self.post("/api/templates/shift", &moving).await
+    }
     pub async fn get(&self, path: &str) -> Response {
         self.client.get(format!("{}{path}", self.base)).send().await.unwrap()
     }

@@ -145,6 +145,11 @@ impl From<StorageError> for ApiError {
             StorageError::Clash { ref who, ref touch, current } => {
                 Self::clash(who.as_deref(), touch, current)
             }
+            StorageError::Rearranged => {
+                let message = "Somebody else has changed which template serves what a moment ago. Yours was not done \
+                    yet: look at how it is now, and do it again if it still fits.";
+                Self::new(StatusCode::CONFLICT, "rearranged", message)
+            }
             StorageError::Full { .. } => Self::refused(error),
             // Somebody else was faster with the same name between our looking and our keeping.
             StorageError::Database(ref database) if is_taken(database) => {
@@ -239,6 +244,7 @@ mod tests {
             answer(StorageError::RevisionMismatch { expected: 1, current: 2 }),
             (409, "revision_mismatch")
         );
+        assert_eq!(answer(StorageError::Rearranged), (409, "rearranged"));
         assert_eq!(answer(StorageError::NoStep { step: "undo" }), (409, "no_step"));
         assert_eq!(answer(StorageError::Op(ghost())), (422, "refused"));
         assert_eq!(answer(StorageError::CartFull { most: 50 }), (422, "refused"));

@@ -18,6 +18,8 @@ pub struct State {
     pub store: Store,
     pub media: Media,
     pub assets: Assets,
+    /// Where what goes on by itself runs, beside the threads that serve.
+    pub home: tokio::runtime::Handle,
     /// For work that no shopper waits for.
     pub aside: Aside,
     /// What shoppers see now.
@@ -54,6 +56,7 @@ impl State {
             store,
             media,
             assets,
+            home: tokio::runtime::Handle::current(),
             aside: Aside::new()?,
             editions: Editions::default(),
             known: KnownProducts::default(),

@@ -15,6 +15,8 @@ pub enum StorageError {
     RevisionMismatch { expected: u64, current: u64 },
     #[error("somebody else changed the same thing; the template is at revision {current} by now")]
     Clash { who: Option<String>, touch: Box<Touch>, current: u64 },
+    #[error("somebody else has changed which template serves what")]
+    Rearranged,
     #[error("there can be at most {most} {what}")]
     Full { what: &'static str, most: i64 },
     #[error("there is nothing left to {step}")]

@@ -29,7 +29,7 @@ pub use order::{Contact, Order, OrderLine, OrderState, Paying, Placed};
 pub use picture::{KeptPicture, PictureChange, PicturesOf, ToMake};
 pub use swatch_book::{BookOption, BookValue, KeptFile, OptionChange, OwnSwatch, User, ValueChange};
 pub use template::{
-    Change, Draft, EditRow, History, KeptRow, Moment, PlannedRow, PublicationRow, TemplateRow,
+    Arrangement, Change, Draft, EditRow, History, KeptRow, Moment, PlannedRow, PublicationRow, TemplateRow,
 };
 pub use together::{KeptSituation, Present};
 pub use wish::Wish;

@@ -101,7 +101,8 @@ async fn a_change_is_noted_for_every_reader(pool: MySqlPool) {
     selling.state = ProductState::Withdrawn;
     store.set_selling(product.id, &selling).await.unwrap();
     let template = store.add_template("Kites", &Reach::fallback(), &Layout::default(), true).await.unwrap();
-    store.set_template(template, "All kites", &Reach::fallback()).await.unwrap();
+    let arrangement = store.arrangement_revision().await.unwrap();
+    store.set_template(template, arrangement, "All kites", &Reach::fallback()).await.unwrap();
     let after: Vec<Changed> = store.recent_changes().await.unwrap().into_iter().map(|(_, c)| c).collect();
     let alone = Changed::Product(product.id);
     // One that goes is missed on the pages of others; templates leave products as they are.

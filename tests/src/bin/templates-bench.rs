@@ -49,8 +49,8 @@ async fn main() {
 async fn one_template_for_all(owner: &Owner) -> Vec<String> {
     let view = json_of(owner.get("/api/templates").await).await;
     for kind in view["types"].as_array().unwrap() {
-        let moving = json!({ "what": "type", "kind": kind["kind"]["handle"], "to": 2, "dry": false });
-        json_of(owner.post("/api/templates/shift", &moving).await).await;
+        let moving = json!({ "what": "type", "kind": kind["kind"]["handle"], "to": 2 });
+        json_of(owner.shift(moving).await).await;
     }
     let desk = json_of(owner.get("/api/templates/2/desk").await).await;
     let handles = desk["products"].as_array().unwrap().iter();

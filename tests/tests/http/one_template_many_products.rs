@@ -36,19 +36,19 @@ async fn a_changed_reach_counts_at_once(pool: MySqlPool) {
     let owner = site.owner().await;
     let before = page(&site, "/shop/products/plover").await;
     assert!(before.contains("More from the loft"));
-    let change = json!({ "name": "Sport kites", "reach": { "rule": "types", "types": ["sport-kites"] } });
-    let request =
-        owner.client.put(site.at("/api/templates/2")).header("x-csrf-token", &owner.token).json(&change);
-    let view: Value = request.send().await.unwrap().json().await.unwrap();
+    let reached = async |types: &[&str]| {
+        let reach = json!({ "rule": "types", "types": types });
+        let change =
+            json!({ "arrangement": owner.arrangement().await, "name": "Sport kites", "reach": reach });
+        owner.put("/api/templates/2", &change).await
+    };
+    let view: Value = reached(&["sport-kites"]).await.json().await.unwrap();
     let served = |id: u64| {
         view["templates"].as_array().unwrap().iter().find(|t| t["id"] == id).unwrap()["products"].clone()
     };
     assert_eq!((served(1), served(2)), (json!(16), json!(6)));
     assert!(!page(&site, "/shop/products/plover").await.contains("More from the loft"));
-    let unknown = json!({ "name": "Sport kites", "reach": { "rule": "types", "types": ["boats"] } });
-    let request =
-        owner.client.put(site.at("/api/templates/2")).header("x-csrf-token", &owner.token).json(&unknown);
-    assert_eq!(request.send().await.unwrap().status(), 422);
+    assert_eq!(reached(&["boats"]).await.status(), 422);
 }
 
 #[sqlx::test(migrations = false)]

@@ -37,7 +37,7 @@ async fn moving_a_product_or_a_type_is_told_before_it_is_done(pool: MySqlPool) {
     let owner = site.owner().await;
     let shift = |body: Value| {
         let owner = &owner;
-        async move { owner.post("/api/templates/shift", &body).await }
+        async move { owner.shift(body).await }
     };
     let moving = json!({ "what": "type", "kind": "spares", "to": 3, "dry": true });
     let told = json_of(shift(moving.clone()).await).await;
@@ -77,6 +77,37 @@ async fn moving_a_product_or_a_type_is_told_before_it_is_done(pool: MySqlPool) {
 }
 
 #[sqlx::test(migrations = false)]
+async fn who_arranges_the_templates_learns_of_what_somebody_else_did_meanwhile(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let (owner, other) = (site.owner().await, site.owner().await);
+    let seen = owner.arrangement().await;
+    json_of(other.shift(json!({ "what": "product", "product": "curlew", "to": 3 })).await).await;
+    let reach = json!({ "rule": "types", "types": ["sport-kites"] });
+    let change = json!({ "arrangement": seen, "name": "Sport kites", "reach": reach });
+    let order = json!({ "arrangement": seen, "what": "order", "order": [3, 2, 1, 4] });
+    for answer in
+        [owner.put("/api/templates/2", &change).await, owner.post("/api/templates/shift", &order).await]
+    {
+        assert_eq!(answer.status(), 409);
+        assert_eq!(answer.json::<Value>().await.unwrap()["code"], "rearranged");
+    }
+    let view = json_of(owner.get("/api/templates").await).await;
+    let ids: Vec<_> = view["templates"].as_array().unwrap().iter().map(|t| &t["id"]).collect();
+    assert_eq!(ids, [1, 2, 3, 4]);
+    assert_eq!(view["templates"][2]["reach"]["also"], json!(["curlew"]), "what was answered stays");
+    // Only telling it needs no number, and whoever has looked may go on.
+    let told = json!({ "arrangement": seen, "what": "order", "order": [3, 2, 1, 4], "dry": true });
+    json_of(owner.post("/api/templates/shift", &told).await).await;
+    let change = json!({ "arrangement": view["arrangement"], "name": "Sport kites", "reach": reach });
+    let view = json_of(owner.put("/api/templates/2", &change).await).await;
+    assert_eq!(view["templates"][1]["name"], "Sport kites");
+    // A template that comes is a change too.
+    let arrangement = view["arrangement"].clone();
+    json_of(other.post("/api/templates", &json!({ "name": "Winter" })).await).await;
+    assert_ne!(owner.arrangement().await, arrangement);
+}
+
+#[sqlx::test(migrations = false)]
 async fn of_two_templates_for_one_type_the_upper_one_serves_it(pool: MySqlPool) {
     let site = Site::start(pool).await;
     let owner = site.owner().await;
@@ -85,7 +116,7 @@ async fn of_two_templates_for_one_type_the_upper_one_serves_it(pool: MySqlPool) 
     publish(&owner, copy).await;
     let reach = json!({ "rule": "types", "types": ["lines-and-winders"] });
     let shift = json!({ "what": "reach", "template": copy, "reach": reach });
-    let done = json_of(owner.post("/api/templates/shift", &shift).await).await;
+    let done = json_of(owner.shift(shift).await).await;
     assert_eq!(done["count"], 0, "it stands below");
     let cells = done["templates"]["types"][2]["cells"].clone();
     let cell = |id: u64| cells.as_array().unwrap().iter().find(|c| c["template"] == id).unwrap().clone();
@@ -94,7 +125,7 @@ async fn of_two_templates_for_one_type_the_upper_one_serves_it(pool: MySqlPool) 
         (&json!(4), &json!(4), &json!(4))
     );
     let order = json!({ "what": "order", "order": [1, 2, copy, 3, 4] });
-    assert_eq!(json_of(owner.post("/api/templates/shift", &order).await).await["count"], 4);
+    assert_eq!(json_of(owner.shift(order).await).await["count"], 4);
     let served = json_of(owner.get("/api/templates/served?type=lines-and-winders&find=BRAID").await).await;
     let sentence =
         "its type is Lines and winders, and it stands before By the metre that reaches it in the same way";
@@ -208,7 +239,8 @@ async fn publishing_is_taken_back_planned_and_made_for_some(pool: MySqlPool) {
     let none = json!({ "revision": revision, "name": "x", "products": [] });
     assert_eq!(owner.post("/api/templates/2/publish-for-some", &none).await.status(), 422);
     // And come back, by switching that template off.
-    let off = json!({ "name": "Kites, apart", "reach": { "rule": "named", "also": ["dunlin", "godwit"], "on": false } });
+    let arrangement = owner.arrangement().await;
+    let off = json!({ "arrangement": arrangement, "name": "Kites, apart", "reach": { "rule": "named", "also": ["dunlin", "godwit"], "on": false } });
     json_of(owner.put(&format!("/api/templates/{id}"), &off).await).await;
     assert!(!shop_page(&owner, "dunlin").await.contains("Buy it"));
 
@@ -248,7 +280,7 @@ async fn a_product_gets_a_page_of_its_own_and_comes_back(pool: MySqlPool) {
     assert!(!shop_page(&owner, "curlew").await.contains("From people who fly it"));
     assert!(shop_page(&owner, "plover").await.contains("From people who fly it"));
     let back = json!({ "what": "product", "product": "curlew", "to": 2 });
-    json_of(owner.post("/api/templates/shift", &back).await).await;
+    json_of(owner.shift(back).await).await;
     assert!(shop_page(&owner, "curlew").await.contains("From people who fly it"));
 }
 

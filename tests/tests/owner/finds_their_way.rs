@@ -3,6 +3,7 @@
 use compagina_tests::{Browser, EMAIL, PASSWORD, Screen, Site, ask, find, until};
 use fantoccini::Client;
 use fantoccini::key::Key;
+use serde_json::json;
 use sqlx::MySqlPool;
 
 async fn click(client: &Client, css: &str) {
@@ -37,6 +38,7 @@ async fn from_signing_in_to_the_desk_by_the_shelf(pool: MySqlPool) {
 #[sqlx::test(migrations = false)]
 async fn a_templates_reach_is_changed_and_explained(pool: MySqlPool) {
     let site = Site::start(pool).await;
+    let other = site.owner().await;
     let base = site.base.clone();
     Browser::run(Screen::Wide, |client| async move {
         Browser::sign_in(&client, &base).await;
@@ -48,9 +50,29 @@ async fn a_templates_reach_is_changed_and_explained(pool: MySqlPool) {
         // What that moves is told before it is kept.
         until(&client, "document.querySelector('.shift').innerText.includes('By the metre → Sport kites')")
             .await;
+        // Somebody else moves a kite away meanwhile: that is told, and nothing of what was chosen is lost.
+        let moving = json!({ "what": "product", "product": "curlew", "to": 3 });
+        assert_eq!(other.shift(moving).await.status(), 200);
         click(&client, "form.dialog-sheet button[type=submit]").await;
-        until(&client, "document.querySelector('tbody tr:nth-child(2)').textContent.includes('16 products')")
-            .await;
+        until(
+            &client,
+            "document.querySelector('form p[role=alert]')?.innerText.startsWith('Somebody else has changed')",
+        )
+        .await;
+        let kept = "document.querySelector('.shift').innerText.includes('By the metre → Sport kites')";
+        until(
+            &client,
+            &format!("{kept} && document.querySelector('.shift').innerText.includes('4 products')"),
+        )
+        .await;
+        let reached = |products: u8| {
+            format!(
+                "document.querySelector('tbody tr:nth-child(2)').textContent.includes('{products} products')"
+            )
+        };
+        until(&client, &reached(11)).await;
+        click(&client, "form.dialog-sheet button[type=submit]").await;
+        until(&client, &reached(15)).await;
         let cell =
             "document.querySelector('[aria-label^=\"Lines and winders, Sport kites: serves 4 of 4\"]')";
         until(&client, &format!("{cell}.textContent.includes('tied')")).await;

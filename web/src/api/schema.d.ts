@@ -3171,6 +3171,11 @@ export interface components {
             templates?: components["schemas"]["TemplatesView"] | null;
         };
         Shifting: components["schemas"]["Moving"] & {
+            /**
+             * Format: int64
+             * @description The arrangement that whoever moves something saw. Where it is only told, that is told of the present one.
+             */
+            arrangement: number;
             /** @description Only told, not done. */
             dry?: boolean;
         };
@@ -3299,6 +3304,11 @@ export interface components {
             band: components["schemas"]["BandId"];
         };
         TemplateChange: {
+            /**
+             * Format: int64
+             * @description The arrangement that its maker saw.
+             */
+            arrangement: number;
             name: string;
             reach: components["schemas"]["Reach"];
         };
@@ -3353,6 +3363,11 @@ export interface components {
             types: number;
         };
         TemplatesView: {
+            /**
+             * Format: int64
+             * @description Of name, reach and order of all templates; whoever changes any of it says which one that is based on.
+             */
+            arrangement: number;
             currency: string;
             /** Format: int32 */
             decimals: number;
@@ -5834,6 +5849,14 @@ export interface operations {
                     "application/json": components["schemas"]["ApiError"];
                 };
             };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -5876,6 +5899,14 @@ export interface operations {
                 };
             };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };

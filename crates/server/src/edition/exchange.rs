@@ -21,6 +21,14 @@ const PREPARE_FOR: Duration = Duration::from_millis(500);
 
 /// Exchanges the edition if anything has changed up to now; after a change of one's own.
 pub async fn catch_up(state: &Data<State>) {
+    let of = state.clone();
+    // On a thread that serves it would hold up those who are served there.
+    if let Err(error) = state.home.spawn(async move { follow_notes(&of).await }).await {
+        tracing::error!("the next edition was not made: {error}");
+    }
+}
+
+async fn follow_notes(state: &Data<State>) {
     let mut seen = state.editions.seen.lock().await;
     let notes = match state.store.recent_changes().await {
         Ok(notes) => notes,
@@ -155,7 +163,8 @@ mod tests {
         {
             sqlx::query(unseen).execute(&pool).await.unwrap();
         }
-        state.store.set_template(TemplateId(2), "Kites", &Reach::fallback()).await.unwrap();
+        let arrangement = state.store.arrangement_revision().await.unwrap();
+        state.store.set_template(TemplateId(2), arrangement, "Kites", &Reach::fallback()).await.unwrap();
         catch_up(&state).await;
         let current = state.editions.current();
         let [whimbrel, dunlin] = ["whimbrel", "dunlin"].map(|handle| current.ready(&asked(handle)));

@@ -2,7 +2,7 @@
 
 use super::handle;
 use crate::change::Changed;
-use crate::template::{insert_template, write_reaches};
+use crate::template::{Arrangement, arrangement, insert_template};
 use crate::{Result, StorageError, Store, change};
 use compagina_core::catalog::{ProductOption, ProductType, TypeFields};
 use compagina_core::ids::{Handle, TemplateId};
@@ -23,8 +23,8 @@ pub struct TypeRow {
 /// Which template serves a new type.
 #[derive(Debug, Clone)]
 pub enum ServedBy {
-    /// One that there is: every template with its reach as it is from now on, in their order.
-    Reaches(Vec<(TemplateId, Reach)>),
+    /// One that there is: how all templates are arranged from now on.
+    Arranged(Arrangement),
     /// A new one that nobody sees yet.
     New { name: String, reach: Reach, layout: Box<Layout> },
 }
@@ -79,8 +79,8 @@ impl Store {
         .execute(&mut *tx)
         .await?;
         let made = match served {
-            ServedBy::Reaches(all) => {
-                write_reaches(&mut tx, all).await?;
+            ServedBy::Arranged(anew) => {
+                arrangement::write(&mut tx, anew).await?;
                 None
             }
             ServedBy::New { name, reach, layout } => {
@@ -110,7 +110,7 @@ impl Store {
     }
 
     /// Removes a type that has no products; templates that reached it do so no more.
-    pub async fn remove_type(&self, id: u64, reaches: &[(TemplateId, Reach)]) -> Result<()> {
+    pub async fn remove_type(&self, id: u64, anew: &Arrangement) -> Result<()> {
         let mut tx = self.pool.begin().await?;
         let done = sqlx::query!(
             "DELETE FROM product_type WHERE id = ? AND NOT EXISTS (SELECT 1 FROM product p WHERE p.type_id = ?)",
@@ -122,7 +122,7 @@ impl Store {
         if done.rows_affected() == 0 {
             return Err(StorageError::NotFound { what: "product type without products" });
         }
-        write_reaches(&mut tx, reaches).await?;
+        arrangement::write(&mut tx, anew).await?;
         change::note(&mut tx, Changed::Everything).await?;
         tx.commit().await?;
         Ok(())

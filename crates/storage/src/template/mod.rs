@@ -1,10 +1,12 @@
 //! Templates and the steps taken on them. An edit, its document and its revision are one transaction.
 
+pub(crate) mod arrangement;
 mod history;
 mod kept;
 mod publish;
 mod step;
 
+pub use arrangement::Arrangement;
 pub use history::{EditRow, Moment, PublicationRow};
 pub use kept::KeptRow;
 pub use publish::PlannedRow;
@@ -33,9 +35,20 @@ pub struct TemplateRow {
 impl Store {
     /// All templates in the order in which ties of reach are settled.
     pub async fn templates(&self) -> Result<Vec<TemplateRow>> {
+        self.template_rows(None).await
+    }
+
+    pub async fn template(&self, id: TemplateId) -> Result<TemplateRow> {
+        self.template_rows(Some(id)).await?.pop().ok_or(StorageError::NotFound { what: "template" })
+    }
+
+    /// One template, or all.
+    async fn template_rows(&self, id: Option<TemplateId>) -> Result<Vec<TemplateRow>> {
         let rows = sqlx::query!(
             r#"SELECT id, name, reach AS "reach: Json<Reach>", draft AS "draft: Json<Layout>", revision,
-               published AS "published: Json<Layout>", published_revision FROM template ORDER BY position, id"#
+               published AS "published: Json<Layout>", published_revision FROM template
+               WHERE id = COALESCE(?, id) ORDER BY position, id"#,
+            id.map(|id| id.0)
         )
         .fetch_all(&self.pool)
         .await?;
@@ -70,11 +83,6 @@ impl Store {
         Ok(rows.into_iter().map(|r| (TemplateId(r.id), r.reach.0, r.published.0)).collect())
     }
 
-    pub async fn template(&self, id: TemplateId) -> Result<TemplateRow> {
-        let all = self.templates().await?;
-        all.into_iter().find(|t| t.id == id).ok_or(StorageError::NotFound { what: "template" })
-    }
-
     /// Adds a template at the end of the order, after checking its layout whole.
     pub async fn add_template(
         &self,
@@ -96,26 +104,6 @@ impl Store {
         tx.commit().await?;
         Ok(id)
     }
-
-    /// Gives a template another name and reach.
-    pub async fn set_template(&self, id: TemplateId, name: &str, reach: &Reach) -> Result<()> {
-        let mut tx = self.pool.begin().await?;
-        sqlx::query!("UPDATE template SET name = ?, reach = ? WHERE id = ?", name, Json(reach) as _, id.0)
-            .execute(&mut *tx)
-            .await?;
-        change::note(&mut tx, Changed::Looks).await?;
-        tx.commit().await?;
-        Ok(())
-    }
-
-    /// Gives several templates another reach and puts all in an order, as one step.
-    pub async fn set_reaches(&self, all: &[(TemplateId, Reach)]) -> Result<()> {
-        let mut tx = self.pool.begin().await?;
-        write_reaches(&mut tx, all).await?;
-        change::note(&mut tx, Changed::Looks).await?;
-        tx.commit().await?;
-        Ok(())
-    }
 }
 
 /// A new template at the end of the order, with its first draft; nobody sees it yet.
@@ -125,6 +113,7 @@ pub(crate) async fn insert_template(
     reach: &Reach,
     layout: &Layout,
 ) -> Result<TemplateId> {
+    arrangement::next(tx, None).await?;
     let done = sqlx::query!(
         "INSERT INTO template (name, position, reach, draft, revision) SELECT ?, COUNT(*), ?, ?, 1 FROM template",
         name,
@@ -134,19 +123,4 @@ pub(crate) async fn insert_template(
     .execute(&mut *tx)
     .await?;
     Ok(TemplateId(done.last_insert_id()))
-}
-
-/// Gives templates their reach and puts them in this order.
-pub(crate) async fn write_reaches(tx: &mut MySqlConnection, all: &[(TemplateId, Reach)]) -> Result<()> {
-    for (position, (id, reach)) in (0u32..).zip(all) {
-        sqlx::query!(
-            "UPDATE template SET reach = ?, position = ? WHERE id = ?",
-            Json(reach) as _,
-            position,
-            id.0
-        )
-        .execute(&mut *tx)
-        .await?;
-    }
-    Ok(())
 }

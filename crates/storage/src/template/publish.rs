@@ -1,6 +1,6 @@
 //! Publishing: what shoppers see becomes another layout in one step, at once or at a time, and can be taken back.
 
-use super::{history, kept, step};
+use super::{Arrangement, history, kept, step};
 use crate::change::Changed;
 use crate::error::with_retries;
 use crate::{Result, StorageError, Store, change};
@@ -110,12 +110,12 @@ impl Store {
         owner: u64,
         expected: u64,
         (name, reach): (&str, &Reach),
-        others: &[(TemplateId, Reach)],
+        others: &Arrangement,
     ) -> Result<TemplateId> {
         with_retries(|| async {
             let mut tx = self.pool.begin().await?;
             let layout = draft_at(&mut tx, id, expected).await?;
-            super::write_reaches(&mut tx, others).await?;
+            super::arrangement::write(&mut tx, others).await?;
             let new = super::insert_template(&mut tx, name, reach, &layout).await?;
             show(&mut tx, new, 1, ("As it began", owner), &layout).await?;
             change::note(&mut tx, Changed::Looks).await?;

@@ -75,20 +75,24 @@ const reach = computed((): Reach => {
 });
 
 const shifted = ref<Shifted | null>(null);
-watch(
-  reach,
-  async (now) => {
-    const { data, error } = await props.shift({ what: "reach", template: props.template.id, reach: now }, true);
-    if (now !== reach.value) return;
-    shifted.value = data ?? null;
-    problem.value = error?.message ?? "";
-  },
-  { immediate: true },
-);
+/** What somebody else did meanwhile; it stops nobody. */
+const meanwhile = ref("");
+async function look(): Promise<void> {
+  const now = reach.value;
+  const { data, error } = await props.shift({ what: "reach", template: props.template.id, reach: now }, true);
+  if (now !== reach.value) return;
+  shifted.value = data ?? null;
+  problem.value = error?.message ?? "";
+}
+watch(reach, look, { immediate: true });
 
 async function submit(): Promise<void> {
-  problem.value = (await props.save(props.template.id, name.value, reach.value))?.message ?? "";
-  if (!problem.value) emit("close");
+  const error = await props.save(props.template.id, name.value, reach.value);
+  if (!error) return emit("close");
+  const others = error.code === "rearranged";
+  meanwhile.value = others ? error.message : "";
+  if (others) await look();
+  else problem.value = error.message;
 }
 </script>
 
@@ -139,6 +143,7 @@ async function submit(): Promise<void> {
           <v-text-field v-model="until" type="datetime-local" label="Ends by itself" />
         </div>
       </template>
+      <p v-if="meanwhile" class="signal" role="alert">{{ meanwhile }}</p>
       <p v-if="problem" class="signal" role="alert">{{ problem }}</p>
       <ShiftList v-else-if="shifted" :shifted="shifted" :view="view" :live="template.live" />
       <div class="buttons">

@@ -14,20 +14,23 @@ const emit = defineEmits<{ close: []; done: [] }>();
 const shifted = ref<Shifted | null>(null);
 const problem = ref("");
 
-watch(
-  () => props.moving,
-  async ({ moving }) => {
-    const { data, error } = await props.shift(moving, true);
-    shifted.value = data ?? null;
-    problem.value = error?.message ?? "";
-  },
-  { immediate: true },
-);
+/** What somebody else did meanwhile; it stops nobody. */
+const meanwhile = ref("");
+
+async function look(): Promise<void> {
+  const { data, error } = await props.shift(props.moving.moving, true);
+  shifted.value = data ?? null;
+  problem.value = error?.message ?? "";
+}
+watch(() => props.moving, look, { immediate: true });
 
 async function go(): Promise<void> {
   const { error } = await props.shift(props.moving.moving, false);
-  problem.value = error?.message ?? "";
-  if (!error) emit("done");
+  if (!error) return emit("done");
+  const others = error.code === "rearranged";
+  meanwhile.value = others ? error.message : "";
+  if (others) await look();
+  else problem.value = error.message;
 }
 </script>
 
@@ -35,6 +38,7 @@ async function go(): Promise<void> {
   <v-dialog model-value max-width="520" aria-label="What moves" @update:model-value="emit('close')">
     <form class="dialog-sheet" @submit.prevent="go">
       <h1>{{ moving.title }}</h1>
+      <p v-if="meanwhile" class="signal" role="alert">{{ meanwhile }}</p>
       <p v-if="problem" class="signal" role="alert">{{ problem }}</p>
       <ShiftList v-else-if="shifted" :shifted="shifted" :view="view" live />
       <div class="buttons">

@@ -33,7 +33,7 @@ async function reorder(order: number[]): Promise<void> {
   const one: Moving = { what: "order", order };
   const { data, error } = await shift(one, true);
   problem.value = error ?? null;
-  if (data?.count === 0) await shift(one, false);
+  if (data?.count === 0) problem.value = (await shift(one, false)).error ?? null;
   else if (data) moving.value = { title: "Another order", moving: one };
 }
 const brought = ref<Schemas["BroughtIn"] | null>(null);

@@ -12,7 +12,7 @@ export type Served = Schemas["ServedProduct"];
 /** Templates and the types they serve. */
 export function useTemplates() {
   const view = ref<TemplatesView>({
-    arrangement: "",
+    arrangement: 0,
     templates: [],
     types: [],
     tags: [],
@@ -31,7 +31,7 @@ export function useTemplates() {
     loading.value = false;
   }
 
-  /** Somebody else has arranged the templates otherwise: what is on the screen is as they left it, the next try counts. */
+  /** Where somebody else has arranged the templates otherwise, they are shown so, and the next try counts. */
   async function lookAgain(error?: ApiError): Promise<void> {
     if (error?.code === "rearranged") await load();
   }

@@ -144,13 +144,13 @@ pub async fn publish_for_some(
     let reach = Reach { also: products, ..ReachRule::Named.into() };
     crate::routes::template::set::check_reach(&state, &reach, None).await?;
     // They are named there only, or a tie would leave them where they are.
-    let mut reaches: Vec<_> = state.store.templates().await?.into_iter().map(|t| (t.id, t.reach)).collect();
-    for (_, other) in &mut reaches {
+    let mut arrangement = state.store.arrangement().await?;
+    for (_, other) in &mut arrangement.all {
         other.also.retain(|named| !reach.also.contains(named));
     }
     let owner = caller.session.owner_id;
     let id = TemplateId(*id);
-    let id = state.store.publish_apart(id, owner, revision, (name, &reach), &reaches).await?;
+    let id = state.store.publish_apart(id, owner, revision, (name, &reach), &arrangement).await?;
     catch_up(&state).await;
     Ok(Json(Parted { id }))
 }

@@ -11,7 +11,7 @@ use compagina_core::ids::{Handle, TemplateId};
 use compagina_core::letters::words_of;
 use compagina_core::page::Layout;
 use compagina_core::template::{Reach, Shift, move_type};
-use compagina_storage::ServedBy;
+use compagina_storage::{Arrangement, ServedBy};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -80,11 +80,13 @@ pub async fn add(state: Data<State>, _caller: Caller, body: Json<NewType>) -> Ap
 }
 
 async fn moved_to(state: &State, kind: &ProductType, to: TemplateId) -> ApiResult<ServedBy> {
+    let revision = state.store.arrangement_revision().await?;
     let rows = state.store.templates().await?.into_iter();
     let mut all: Vec<Shift> = rows.map(|t| Shift { id: t.id, name: t.name, reach: t.reach }).collect();
     if !all.iter().any(|one| one.id == to) {
         return Err(ApiError::no_such("template"));
     }
     move_type(&mut all, &kind.handle, to)?;
-    Ok(ServedBy::Reaches(all.into_iter().map(|one| (one.id, one.reach)).collect()))
+    let all = all.into_iter().map(|one| (one.id, one.reach)).collect();
+    Ok(ServedBy::Arranged(Arrangement { revision, all }))
 }

@@ -43,13 +43,13 @@ pub async fn remove(state: Data<State>, _caller: Caller, handle: Path<String>) -
     if row.products > 0 {
         return Err(ApiError::refused(format!("“{}” has products", row.kind.name)));
     }
-    let mut reaches: Vec<_> = state.store.templates().await?.into_iter().map(|t| (t.id, t.reach)).collect();
-    for (_, reach) in &mut reaches {
+    let mut arrangement = state.store.arrangement().await?;
+    for (_, reach) in &mut arrangement.all {
         if let ReachRule::Types { types } = &mut reach.rule {
             types.retain(|named| *named != row.kind.handle);
         }
     }
-    state.store.remove_type(row.id, &reaches).await?;
+    state.store.remove_type(row.id, &arrangement).await?;
     catch_up(&state).await;
     Ok(HttpResponse::NoContent().finish())
 }

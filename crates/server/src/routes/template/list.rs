@@ -17,6 +17,8 @@ use utoipa::ToSchema;
 
 #[derive(Serialize, ToSchema)]
 pub struct TemplatesView {
+    /// Of name, reach and order of all templates; whoever changes any of it says which one that is based on.
+    pub arrangement: u64,
     /// In the order in which ties are settled.
     pub templates: Vec<TemplateView>,
     pub types: Vec<TypeReached>,
@@ -96,6 +98,8 @@ pub async fn list(state: Data<State>, _caller: Caller) -> ApiResult<Json<Templat
 }
 
 pub(super) async fn view(state: &State) -> ApiResult<TemplatesView> {
+    // Read before all else: a change meanwhile is then noticed.
+    let arrangement = state.store.arrangement_revision().await?;
     let (live, listed) = (live(state).await?, listed(state).await?);
     let index = live.index();
     let mut counts: BTreeMap<&Handle, BTreeMap<TemplateId, Cell>> = BTreeMap::new();
@@ -123,6 +127,7 @@ pub(super) async fn view(state: &State) -> ApiResult<TemplatesView> {
     let named = listed.iter().filter(|one| handles.contains(&one.facts.handle));
     let currency = everywhere(state).await?.shop.currency;
     Ok(TemplatesView {
+        arrangement,
         templates,
         types,
         tags: state.store.tags().await?,

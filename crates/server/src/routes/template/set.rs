@@ -15,6 +15,8 @@ const MOST_CHARACTERS: usize = 120;
 #[derive(Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct TemplateChange {
+    /// The arrangement that its maker saw.
+    arrangement: u64,
     name: String,
     reach: Reach,
 }
@@ -22,7 +24,7 @@ pub struct TemplateChange {
 /// Gives a template another name and reach. The reach counts at once, in the shop too.
 #[utoipa::path(responses(
     (status = 200, body = TemplatesView), (status = 401, body = ApiError), (status = 404, body = ApiError),
-    (status = 422, body = ApiError)))]
+    (status = 409, body = ApiError), (status = 422, body = ApiError)))]
 #[put("/templates/{id}")]
 pub async fn set(
     state: Data<State>,
@@ -33,7 +35,7 @@ pub async fn set(
     let current = state.store.template(TemplateId(*id)).await?;
     let name = template_name(&change.name)?;
     check_reach(&state, &change.reach, Some(&current.reach)).await?;
-    state.store.set_template(current.id, name, &change.reach).await?;
+    state.store.set_template(current.id, change.arrangement, name, &change.reach).await?;
     catch_up(&state).await;
     Ok(Json(view(&state).await?))
 }

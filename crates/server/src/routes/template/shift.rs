@@ -10,6 +10,7 @@ use actix_web::post;
 use actix_web::web::{Data, Json};
 use compagina_core::ids::{Handle, TemplateId};
 use compagina_core::template::{Candidate, Index, Reach, Shift, move_product, move_type};
+use compagina_storage::Arrangement;
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeSet;
 use utoipa::ToSchema;
@@ -42,6 +43,8 @@ pub enum Moving {
 
 #[derive(Deserialize, ToSchema)]
 pub struct Shifting {
+    /// The arrangement that whoever moves something saw. Where it is only told, that is told of the present one.
+    arrangement: u64,
     #[serde(flatten)]
     moving: Moving,
     /// Only told, not done.
@@ -70,10 +73,10 @@ pub struct MovedProduct {
 /// it. It counts at once, in the shop too.
 #[utoipa::path(responses(
     (status = 200, body = Shifted), (status = 401, body = ApiError), (status = 404, body = ApiError),
-    (status = 422, body = ApiError)))]
+    (status = 409, body = ApiError), (status = 422, body = ApiError)))]
 #[post("/templates/shift")]
 pub async fn shift(state: Data<State>, _caller: Caller, body: Json<Shifting>) -> ApiResult<Json<Shifted>> {
-    let Shifting { moving, dry } = body.into_inner();
+    let Shifting { arrangement, moving, dry } = body.into_inner();
     let rows = state.store.templates().await?.into_iter();
     let all: Vec<Shift> = rows.map(|t| Shift { id: t.id, name: t.name, reach: t.reach }).collect();
     let after = shifted(&state, all, moving).await?;
@@ -81,8 +84,8 @@ pub async fn shift(state: Data<State>, _caller: Caller, body: Json<Shifting>) ->
     let templates = if dry {
         None
     } else {
-        let all: Vec<_> = after.into_iter().map(|one| (one.id, one.reach)).collect();
-        state.store.set_reaches(&all).await?;
+        let all = after.into_iter().map(|one| (one.id, one.reach)).collect();
+        state.store.arrange(&Arrangement { revision: arrangement, all }).await?;
         catch_up(&state).await;
         Some(view(&state).await?)
     };

@@ -1,0 +1,92 @@
+//! Which template serves what: the reach of all templates and their order. Whoever changes it says on which one that is
+//! based, so that nobody undoes what somebody else did meanwhile.
+
+use crate::change::Changed;
+use crate::error::with_retries;
+use crate::{Result, StorageError, Store, change};
+use compagina_core::ids::TemplateId;
+use compagina_core::template::Reach;
+use sqlx::MySqlConnection;
+use sqlx::types::Json;
+
+/// All templates with their reach, in the order in which ties are settled.
+#[derive(Debug, Clone)]
+pub struct Arrangement {
+    /// What it was read as, or what a changed one is based on.
+    pub revision: u64,
+    pub all: Vec<(TemplateId, Reach)>,
+}
+
+impl Store {
+    pub async fn arrangement_revision(&self) -> Result<u64> {
+        Ok(sqlx::query_scalar!("SELECT revision FROM arrangement").fetch_one(&self.pool).await?)
+    }
+
+    pub async fn arrangement(&self) -> Result<Arrangement> {
+        // Read before the rest: a change between the two is then noticed.
+        let revision = self.arrangement_revision().await?;
+        let rows =
+            sqlx::query!(r#"SELECT id, reach AS "reach: Json<Reach>" FROM template ORDER BY position, id"#)
+                .fetch_all(&self.pool)
+                .await?;
+        Ok(Arrangement { revision, all: rows.into_iter().map(|r| (TemplateId(r.id), r.reach.0)).collect() })
+    }
+
+    /// Gives a template another name and reach.
+    pub async fn set_template(&self, id: TemplateId, based_on: u64, name: &str, reach: &Reach) -> Result<()> {
+        with_retries(|| async {
+            let mut tx = self.pool.begin().await?;
+            next(&mut tx, Some(based_on)).await?;
+            sqlx::query!(
+                "UPDATE template SET name = ?, reach = ? WHERE id = ?",
+                name,
+                Json(reach) as _,
+                id.0
+            )
+            .execute(&mut *tx)
+            .await?;
+            change::note(&mut tx, Changed::Looks).await?;
+            tx.commit().await?;
+            Ok(())
+        })
+        .await
+    }
+
+    /// Arranges the templates anew, as one step.
+    pub async fn arrange(&self, arrangement: &Arrangement) -> Result<()> {
+        with_retries(|| async {
+            let mut tx = self.pool.begin().await?;
+            write(&mut tx, arrangement).await?;
+            change::note(&mut tx, Changed::Looks).await?;
+            tx.commit().await?;
+            Ok(())
+        })
+        .await
+    }
+}
+
+/// Counts on. Refuses what is based on another arrangement than the present one.
+pub(super) async fn next(tx: &mut MySqlConnection, based_on: Option<u64>) -> Result<()> {
+    let done = sqlx::query!(
+        "UPDATE arrangement SET revision = revision + 1 WHERE revision = COALESCE(?, revision)",
+        based_on
+    )
+    .execute(&mut *tx)
+    .await?;
+    if done.rows_affected() == 0 { Err(StorageError::Rearranged) } else { Ok(()) }
+}
+
+pub(crate) async fn write(tx: &mut MySqlConnection, arrangement: &Arrangement) -> Result<()> {
+    next(tx, Some(arrangement.revision)).await?;
+    for (position, (id, reach)) in (0u32..).zip(&arrangement.all) {
+        sqlx::query!(
+            "UPDATE template SET reach = ?, position = ? WHERE id = ?",
+            Json(reach) as _,
+            position,
+            id.0
+        )
+        .execute(&mut *tx)
+        .await?;
+    }
+    Ok(())
+}
