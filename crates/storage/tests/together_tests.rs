@@ -7,7 +7,7 @@ use chrono::{TimeDelta, Utc};
 use compagina_core::ids::{BandId, ColumnId, PieceId, TemplateId};
 use compagina_core::page::{Band, Column, Device, Kind, Layout, Op, Piece, Place, SetValue, Target, Values};
 use compagina_core::style::House;
-use compagina_core::template::Reach;
+use compagina_core::template::{Reach, ReachRule};
 use compagina_core::wording::{Book, Language};
 use compagina_storage::{Change, DocumentName, Moment, StorageError, Store};
 use sqlx::MySqlPool;
@@ -226,4 +226,31 @@ async fn a_products_page_gets_its_reviews_and_a_listing_only_their_sum(pool: MyS
     let listed = store.products(which).await.unwrap().remove(0);
     assert_eq!((listed.rating, listed.reviews.len()), (kite.rating, 0));
     assert_eq!(store.tags().await.unwrap(), ["two-line"]);
+}
+
+#[sqlx::test(migrations = false)]
+async fn what_is_typed_in_a_linked_band_is_one_step_back_in_the_others_too(pool: MySqlPool) {
+    let (store, _) = template(pool).await;
+    let mut layout = store.templates().await.unwrap()[0].draft.clone();
+    layout.bands[0].kept = Some(store.add_kept_band("The end", &layout.bands[0]).await.unwrap());
+    let mut add = Vec::new();
+    for name in ["Here", "There"] {
+        add.push(store.add_template(name, &ReachRule::Named.into(), &layout, false).await.unwrap());
+    }
+    let (here, there) = (add[0], add[1]);
+    let said = async |at: TemplateId| {
+        let draft = store.template(at).await.unwrap().draft;
+        draft.piece(&id("buy")).unwrap().values.wide.get("words").cloned()
+    };
+    for (revision, words) in (1..).zip(["F", "Fl", "Fly"]) {
+        store.change_draft(here, 1, revision, set("buy", "words", words)).await.unwrap();
+    }
+    assert_eq!(said(there).await, Some(SetValue::Text("Fly".into())));
+    assert_eq!(store.history(there).await.unwrap().undo, 1);
+    // A click is a step of its own, there too.
+    store.change_draft(here, 1, 4, to_front("buy")).await.unwrap();
+    assert_eq!(store.history(there).await.unwrap().undo, 2);
+    store.change_draft(there, 2, 5, Change::Undo).await.unwrap();
+    store.change_draft(there, 2, 6, Change::Undo).await.unwrap();
+    assert_eq!((said(there).await, said(here).await), (None, None));
 }

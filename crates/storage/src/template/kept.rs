@@ -4,7 +4,7 @@
 use super::{history, step};
 use crate::{Result, Store};
 use compagina_core::ids::{KeptId, TemplateId};
-use compagina_core::page::{Band, Layout, apply};
+use compagina_core::page::{Band, Layout, Op, apply};
 use compagina_core::template::kept::{follow, linked};
 use sqlx::MySqlConnection;
 use sqlx::types::Json;
@@ -41,11 +41,10 @@ impl Store {
 }
 
 /// After a step on a draft: a linked band that came into it is as it is elsewhere, and one that the step changed is
-/// changed elsewhere too.
+/// changed elsewhere too. What goes on with the typing of a moment ago does so elsewhere.
 pub(super) async fn keep_linked(
     tx: &mut MySqlConnection,
-    id: TemplateId,
-    owner: u64,
+    (id, owner, typing): (TemplateId, u64, bool),
     before: &Layout,
     after: &mut Layout,
 ) -> Result<()> {
@@ -73,7 +72,7 @@ pub(super) async fn keep_linked(
             .execute(&mut *tx)
             .await?;
         for other in drafts_with(tx, kept, id).await? {
-            change_other(tx, other, owner, &band).await?;
+            change_other(tx, other, (owner, typing), &band).await?;
         }
     }
     Ok(())
@@ -91,12 +90,20 @@ async fn drafts_with(tx: &mut MySqlConnection, kept: KeptId, but: TemplateId) ->
     Ok(rows.into_iter().map(TemplateId).collect())
 }
 
-async fn change_other(tx: &mut MySqlConnection, id: TemplateId, owner: u64, band: &Band) -> Result<()> {
+async fn change_other(
+    tx: &mut MySqlConnection,
+    id: TemplateId,
+    (owner, typing): (u64, bool),
+    band: &Band,
+) -> Result<()> {
     let (mut layout, current) = step::locked_draft(tx, id).await?;
     let Some(op) = follow(&layout, band) else { return Ok(()) };
     let revision = current + 1;
     let inverse = apply(&mut layout, op.clone())?;
-    step::note_edit(tx, id, owner, revision, (&op, &inverse)).await?;
+    let is_linked = |last: &Op| matches!(last, Op::ReplaceBand { .. });
+    if !(typing && step::goes_on(tx, id, owner, revision, &op, is_linked).await?) {
+        step::note_edit(tx, id, owner, revision, (&op, &inverse)).await?;
+    }
     step::note_step(tx, id, owner, revision, &op).await?;
     step::write_draft(tx, id, revision, &layout).await
 }

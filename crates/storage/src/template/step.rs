@@ -52,13 +52,13 @@ impl Store {
                 check_late(&mut tx, id, owner, expected, current, &change).await?;
             }
             let (revision, before) = (current + 1, layout.clone());
-            let op = match change.clone() {
+            let (op, typing) = match change.clone() {
                 Change::Edit(op) => record(&mut tx, id, owner, revision, &mut layout, op).await?,
-                Change::Undo => step_back(&mut tx, id, &mut layout).await?,
-                Change::Redo => step_forward(&mut tx, id, &mut layout).await?,
+                Change::Undo => (step_back(&mut tx, id, &mut layout).await?, false),
+                Change::Redo => (step_forward(&mut tx, id, &mut layout).await?, false),
             };
             note_step(&mut tx, id, owner, revision, &op).await?;
-            kept::keep_linked(&mut tx, id, owner, &before, &mut layout).await?;
+            kept::keep_linked(&mut tx, (id, owner, typing), &before, &mut layout).await?;
             write_draft(&mut tx, id, revision, &layout).await?;
             tx.commit().await?;
             Ok(Draft { layout, revision })
@@ -165,7 +165,7 @@ pub(super) async fn note_step(
     Ok(())
 }
 
-/// A new edit; what was undone before it can't be done again.
+/// A new edit, and whether it goes on with the one before; what was undone before it can't be done again.
 async fn record(
     tx: &mut MySqlConnection,
     id: TemplateId,
@@ -173,14 +173,15 @@ async fn record(
     revision: u64,
     layout: &mut Layout,
     op: Op,
-) -> Result<Op> {
+) -> Result<(Op, bool)> {
     let inverse = apply(layout, op.clone())?;
     sqlx::query!("DELETE FROM operation WHERE template_id = ? AND undone", id.0).execute(&mut *tx).await?;
-    if goes_on_typing(tx, id, owner, revision, &op).await? {
-        return Ok(op);
+    let may_be_typed = matches!(op, Op::Set { value: Some(_), .. });
+    let typing = may_be_typed && goes_on(tx, id, owner, revision, &op, is_typed).await?;
+    if !typing {
+        note_edit(tx, id, owner, revision, (&op, &inverse)).await?;
     }
-    note_edit(tx, id, owner, revision, (&op, &inverse)).await?;
-    Ok(op)
+    Ok((op, typing))
 }
 
 /// An edit that can be taken back.
@@ -204,17 +205,15 @@ pub(super) async fn note_edit(
     Ok(())
 }
 
-/// Makes the edit a part of the one before, where that set the same value a moment ago.
-async fn goes_on_typing(
+/// Makes the edit a part of the one before, where that changed the same a moment ago and may be gone on with.
+pub(super) async fn goes_on(
     tx: &mut MySqlConnection,
     id: TemplateId,
     owner: u64,
     revision: u64,
     op: &Op,
+    may: impl Fn(&Op) -> bool,
 ) -> Result<bool> {
-    if !matches!(op, Op::Set { value: Some(_), .. }) {
-        return Ok(false);
-    }
     let last = sqlx::query!(
         r#"SELECT id, op AS "op: Json<Op>" FROM operation WHERE template_id = ? AND owner_id = ?
            AND id = (SELECT MAX(id) FROM operation WHERE template_id = ?) AND at > CURRENT_TIMESTAMP(3) - INTERVAL ? SECOND"#,
@@ -225,7 +224,7 @@ async fn goes_on_typing(
     )
     .fetch_optional(&mut *tx)
     .await?;
-    let Some(last) = last.filter(|last| is_typed(&last.op.0) && touches(&last.op.0) == touches(op)) else {
+    let Some(last) = last.filter(|last| may(&last.op.0) && touches(&last.op.0) == touches(op)) else {
         return Ok(false);
     };
     sqlx::query!(
