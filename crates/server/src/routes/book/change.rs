@@ -120,6 +120,7 @@ pub async fn add_option(
     let home = Home::find(&state, product.as_deref()).await?;
     let (name, handle) = new_option(&state, &name, home.product()).await?;
     state.store.add_option(&handle, &name, home.product().map(|product| product.id)).await?;
+    catch_up(&state).await;
     Ok(Json(option_view(&state, handle.as_str()).await?))
 }
 
@@ -181,5 +182,6 @@ pub async fn add_value(
             ApiError::refused(format!("“{name}” is too like another value for an address of its own"))
         })?;
     state.store.add_value(option.id, &value, &name).await?;
+    catch_up(&state).await;
     Ok(Json(option_view(&state, &handle).await?))
 }

@@ -1,4 +1,5 @@
 use super::{OptionInBook, option_of, option_view};
+use crate::edition::exchange::catch_up;
 use crate::error::{ApiError, ApiResult};
 use crate::session::Caller;
 use crate::state::State;
@@ -40,7 +41,7 @@ pub async fn remove(
 }
 
 async fn change(
-    state: &State,
+    state: &Data<State>,
     handle: &str,
     value: ValueId,
     closer: Option<String>,
@@ -48,5 +49,6 @@ async fn change(
     let option = option_of(state, handle).await?;
     let change = ValueChange { closer: Some(closer), ..ValueChange::default() };
     state.store.change_values(option.id, &[value], &change).await?;
+    catch_up(state).await;
     Ok(Json(option_view(state, handle).await?))
 }

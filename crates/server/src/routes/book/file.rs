@@ -1,4 +1,5 @@
 use super::{OptionInBook, option_of, option_view};
+use crate::edition::exchange::catch_up;
 use crate::error::{ApiError, ApiResult};
 use crate::session::Caller;
 use crate::state::State;
@@ -59,6 +60,7 @@ pub async fn settle(
     let option = option_of(&state, &handle).await?;
     let fates: Vec<_> = wanted.iter().map(|one| (one.id, one.fate)).collect();
     state.store.settle_files(option.id, &fates).await?;
+    catch_up(&state).await;
     Ok(Json(option_view(&state, &handle).await?))
 }
 
@@ -80,5 +82,6 @@ pub async fn remove(
 ) -> ApiResult<Json<OptionInBook>> {
     let option = option_of(&state, &handle).await?;
     state.store.remove_swatch_files(option.id, &wanted.ids).await?;
+    catch_up(&state).await;
     Ok(Json(option_view(&state, &handle).await?))
 }

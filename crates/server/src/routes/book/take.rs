@@ -1,4 +1,5 @@
 use super::{OptionInBook, option_of, option_view};
+use crate::edition::exchange::catch_up;
 use crate::error::{ApiError, ApiResult};
 use crate::session::Caller;
 use crate::state::State;
@@ -54,5 +55,6 @@ pub async fn take(
             state.store.change_values(option.id, &[value.id], &change).await?;
         }
     }
+    catch_up(&state).await;
     Ok(Json(option_view(&state, &handle).await?))
 }

@@ -1,4 +1,5 @@
 use super::{Home, OfProduct, PicturesView, pictures_view};
+use crate::edition::exchange::catch_up;
 use crate::error::{ApiError, ApiResult};
 use crate::session::Caller;
 use crate::state::State;
@@ -40,6 +41,7 @@ pub async fn change(
     let alt = alt.map(|alt| alt.trim().to_owned());
     check(&home, alt.as_deref(), values.as_deref(), focus)?;
     state.store.change_pictures(home.of(), &ids, &PictureChange { alt, values, focus }).await?;
+    catch_up(&state).await;
     Ok(Json(pictures_view(&state, &home).await?))
 }
 
@@ -78,6 +80,7 @@ pub async fn order(
 ) -> ApiResult<Json<PicturesView>> {
     let home = Home::find(&state, of.product.as_deref()).await?;
     state.store.order_pictures(home.of(), &wanted.ids).await?;
+    catch_up(&state).await;
     Ok(Json(pictures_view(&state, &home).await?))
 }
 
@@ -93,5 +96,6 @@ pub async fn remove(
 ) -> ApiResult<Json<PicturesView>> {
     let home = Home::find(&state, of.product.as_deref()).await?;
     state.store.remove_pictures(home.of(), &wanted.ids).await?;
+    catch_up(&state).await;
     Ok(Json(pictures_view(&state, &home).await?))
 }

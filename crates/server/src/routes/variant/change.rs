@@ -1,4 +1,5 @@
 use super::{OfOne, VariantsView, product_of, variants_view};
+use crate::edition::exchange::catch_up;
 use crate::error::{ApiError, ApiResult};
 use crate::session::Caller;
 use crate::state::State;
@@ -59,6 +60,7 @@ pub async fn change(
         },
     };
     state.store.change_variants(product.id, &ids, &change).await?;
+    catch_up(&state).await;
     Ok(Json(variants_view(&state, &of.product).await?))
 }
 
@@ -115,5 +117,6 @@ pub async fn remove(
         return Err(ApiError::refused("a product keeps at least one variant, or nobody could buy it"));
     }
     state.store.remove_variants(product.id, &wanted.ids).await?;
+    catch_up(&state).await;
     Ok(Json(variants_view(&state, &of.product).await?))
 }
