@@ -33,6 +33,14 @@ pub struct Document<T> {
     pub published: T,
     pub revision: u64,
     pub can_undo: bool,
+    pub can_redo: bool,
+}
+
+/// Along the steps that were taken.
+#[derive(Clone, Copy, PartialEq, Eq)]
+enum Way {
+    Back,
+    Again,
 }
 
 /// Steps that can be taken back.
@@ -43,7 +51,8 @@ impl Store {
     pub async fn document<T: DeserializeOwned + Default>(&self, name: DocumentName) -> Result<Document<T>> {
         let row = sqlx::query!(
             r#"SELECT draft AS "draft: Json<serde_json::Value>", published AS "published: Json<serde_json::Value>", revision,
-               EXISTS (SELECT 1 FROM shop_document_step s WHERE s.name = d.name) AS "can_undo!: bool"
+               EXISTS (SELECT 1 FROM shop_document_step s WHERE s.name = d.name AND NOT s.undone) AS "can_undo!: bool",
+               EXISTS (SELECT 1 FROM shop_document_step s WHERE s.name = d.name AND s.undone) AS "can_redo!: bool"
                FROM shop_document d WHERE name = ?"#,
             name.text()
         )
@@ -56,6 +65,7 @@ impl Store {
             published: read(row.published.0)?,
             revision: row.revision,
             can_undo: row.can_undo,
+            can_redo: row.can_redo,
         })
     }
 
@@ -93,6 +103,10 @@ impl Store {
             if row.revision != expected {
                 return Err(StorageError::RevisionMismatch { expected, current: row.revision });
             }
+            // What was undone before it can't be done again.
+            sqlx::query!("DELETE FROM shop_document_step WHERE name = ? AND undone", name.text())
+                .execute(&mut *tx)
+                .await?;
             sqlx::query!(
                 "INSERT INTO shop_document_step (name, owner_id, was) VALUES (?, ?, ?)",
                 name.text(),
@@ -136,27 +150,54 @@ impl Store {
 
     /// Takes the last step on a document back.
     pub async fn undo_document(&self, name: DocumentName, expected: u64) -> Result<()> {
+        self.step(name, expected, Way::Back).await
+    }
+
+    /// Does again what was taken back last.
+    pub async fn redo_document(&self, name: DocumentName, expected: u64) -> Result<()> {
+        self.step(name, expected, Way::Again).await
+    }
+
+    /// The step and the document change places: what it was is the draft, and what the draft was is kept in the step.
+    async fn step(&self, name: DocumentName, expected: u64, way: Way) -> Result<()> {
         with_retries(|| async {
             let mut tx = self.pool.begin().await?;
-            let step = sqlx::query!(
-                "SELECT id, was FROM shop_document_step WHERE name = ? ORDER BY id DESC LIMIT 1 FOR UPDATE",
+            let none = || StorageError::NoStep { step: if way == Way::Back { "undo" } else { "do again" } };
+            let row = sqlx::query!(
+                "SELECT revision, draft FROM shop_document WHERE name = ? FOR UPDATE",
                 name.text()
             )
             .fetch_optional(&mut *tx)
             .await?
-            .ok_or(StorageError::NoStep { step: "undo" })?;
-            let done = sqlx::query!(
-                "UPDATE shop_document SET draft = ?, revision = revision + 1 WHERE name = ? AND revision = ?",
-                step.was,
+            .ok_or_else(none)?;
+            if row.revision != expected {
+                return Err(StorageError::RevisionMismatch { expected, current: row.revision });
+            }
+            let again = way == Way::Again;
+            let step = sqlx::query!(
+                "SELECT id, was FROM shop_document_step WHERE name = ? AND undone = ?
+                 ORDER BY IF(undone, id, -CAST(id AS SIGNED)) LIMIT 1",
                 name.text(),
-                expected
+                again
+            )
+            .fetch_optional(&mut *tx)
+            .await?
+            .ok_or_else(none)?;
+            sqlx::query!(
+                "UPDATE shop_document SET draft = ?, revision = revision + 1 WHERE name = ?",
+                step.was,
+                name.text()
             )
             .execute(&mut *tx)
             .await?;
-            if done.rows_affected() == 0 {
-                return Err(StorageError::RevisionMismatch { expected, current: 0 });
-            }
-            sqlx::query!("DELETE FROM shop_document_step WHERE id = ?", step.id).execute(&mut *tx).await?;
+            sqlx::query!(
+                "UPDATE shop_document_step SET was = ?, undone = ? WHERE id = ?",
+                row.draft,
+                !again,
+                step.id
+            )
+            .execute(&mut *tx)
+            .await?;
             tx.commit().await?;
             Ok(())
         })

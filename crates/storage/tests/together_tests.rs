@@ -174,6 +174,28 @@ async fn a_document_has_a_draft_steps_back_and_what_is_live(pool: MySqlPool) {
         store.document::<Book>(DocumentName::Wording).await.unwrap().draft.own(Language::En, None).is_empty()
     );
     assert_eq!(store.document_revisions().await.unwrap(), 4);
+    // Forward again, step by step, up to where it was; another step ends that.
+    let now = async || {
+        let document = store.document::<House>(name).await.unwrap();
+        (document.draft, document.can_undo, document.can_redo)
+    };
+    let inked = |colour: &str| {
+        let mut house = House::default();
+        house.set("ink", Some(SetValue::Text(colour.into()))).unwrap();
+        house
+    };
+    assert_eq!(now().await, (House::default(), false, true));
+    store.redo_document(name, 4).await.unwrap();
+    assert_eq!(now().await, (inked("#111111"), true, true));
+    store.redo_document(name, 5).await.unwrap();
+    assert_eq!(now().await, (inked("#222222"), true, false));
+    assert!(matches!(store.redo_document(name, 6).await, Err(StorageError::NoStep { .. })));
+    store.undo_document(name, 6).await.unwrap();
+    assert_eq!(now().await, (inked("#111111"), true, true));
+    store.set_document(name, 1, 7, &House::default()).await.unwrap();
+    assert_eq!(now().await, (House::default(), true, false));
+    store.undo_document(name, 8).await.unwrap();
+    assert_eq!(now().await, (inked("#111111"), true, true));
 }
 
 #[sqlx::test(migrations = false)]

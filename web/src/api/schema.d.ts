@@ -73,6 +73,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/house/redo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Does again what was taken back last. */
+        post: operations["redo_house"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/house/sample": {
         parameters: {
             query?: never;
@@ -546,6 +563,23 @@ export interface paths {
         put?: never;
         /** Puts the draft in force. */
         post: operations["publish_prices"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prices/redo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Does again what was taken back last. */
+        post: operations["redo_prices"];
         delete?: never;
         options?: never;
         head?: never;
@@ -1403,6 +1437,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/wording/redo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Does again what was taken back last. */
+        post: operations["redo_wording"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/wording/undo": {
         parameters: {
             query?: never;
@@ -1962,6 +2013,7 @@ export interface components {
             revision: number;
         };
         HouseView: {
+            can_redo: boolean;
             can_undo: boolean;
             /** @description How many tokens shoppers don't see yet as they are here. */
             changes_not_live: number;
@@ -2720,6 +2772,7 @@ export interface components {
             revision: number;
         };
         PricesView: {
+            can_redo: boolean;
             can_undo: boolean;
             changes_not_live: number;
             currency: components["schemas"]["Currency"];
@@ -3731,6 +3784,7 @@ export interface components {
             template?: components["schemas"]["TemplateId"] | null;
         };
         WordingView: {
+            can_redo: boolean;
             can_undo: boolean;
             changes_not_live: number;
             language: components["schemas"]["Language"];
@@ -3896,6 +3950,45 @@ export interface operations {
         };
     };
     publish_house: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HouseStep"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HouseView"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    redo_house: {
         parameters: {
             query?: never;
             header?: never;
@@ -5223,6 +5316,37 @@ export interface operations {
         };
     };
     publish_prices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PricesStep"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PricesView"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    redo_prices: {
         parameters: {
             query?: never;
             header?: never;
@@ -7626,6 +7750,45 @@ export interface operations {
         };
     };
     publish_wording: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WordingStep"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WordingView"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    redo_wording: {
         parameters: {
             query?: never;
             header?: never;

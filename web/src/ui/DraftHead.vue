@@ -1,17 +1,23 @@
 <script setup lang="ts">
-import { mdiUndo } from "@mdi/js";
 import { computed } from "vue";
 import type { RouteLocationRaw } from "vue-router";
+import UndoRedo from "./UndoRedo.vue";
+import { useUndoKeys } from "./useUndoKeys";
 
 /** The head of a view whose changes wait as a draft until they are published. */
 const props = defineProps<{
   title: string;
   changes: number;
   canUndo: boolean;
+  canRedo: boolean;
   waiting: number;
   where?: RouteLocationRaw;
 }>();
-defineEmits<{ undo: []; publish: [] }>();
+const emit = defineEmits<{ undo: []; redo: []; publish: [] }>();
+useUndoKeys({
+  undo: () => props.canUndo && emit("undo"),
+  redo: () => props.canRedo && emit("redo"),
+});
 const said = computed(() => {
   if (props.changes === 0) return "Live, nothing changed since";
   return `${props.changes === 1 ? "1 change" : `${props.changes} changes`} not live`;
@@ -24,7 +30,7 @@ const said = computed(() => {
     <span class="chip" :class="{ differs: changes > 0 }" data-test="state">{{ said }}</span>
     <router-link v-if="where && changes > 0" :to="where">What changes where</router-link>
     <span class="space" />
-    <v-btn :prepend-icon="mdiUndo" :disabled="!canUndo" @click="$emit('undo')">Undo</v-btn>
+    <UndoRedo :can-undo="canUndo" :can-redo="canRedo" @undo="$emit('undo')" @redo="$emit('redo')" />
     <v-btn variant="flat" color="primary" :disabled="changes === 0 || waiting > 0" @click="$emit('publish')">
       Publish
     </v-btn>

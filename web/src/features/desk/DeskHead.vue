@@ -1,8 +1,9 @@
 <script setup lang="ts">
-import { mdiChevronDown, mdiRedo, mdiUndo } from "@mdi/js";
+import { mdiChevronDown } from "@mdi/js";
 import { computed, ref } from "vue";
 import { useRouter } from "vue-router";
 import { api, ask } from "../../api/client";
+import UndoRedo from "../../ui/UndoRedo.vue";
 import PublishDialog from "./PublishDialog.vue";
 import { useDesk } from "./deskStore";
 import { injectMoves } from "./keys";
@@ -76,23 +77,11 @@ const FRAMES = [
     </span>
     <span v-for="name in here" :key="name" class="chip here" data-test="here">{{ name }} is here</span>
     <span class="space" />
-    <v-btn
-      variant="text"
-      size="small"
-      :icon="mdiUndo"
-      aria-label="Undo"
-      title="Undo, Ctrl Z"
-      :disabled="!desk.draft?.can_undo"
-      @click="desk.undo"
-    />
-    <v-btn
-      variant="text"
-      size="small"
-      :icon="mdiRedo"
-      aria-label="Do it again"
-      title="Do it again, Ctrl Shift Z"
-      :disabled="!desk.draft?.can_redo"
-      @click="desk.redo"
+    <UndoRedo
+      :can-undo="desk.draft?.can_undo ?? false"
+      :can-redo="desk.draft?.can_redo ?? false"
+      @undo="desk.undo"
+      @redo="desk.redo"
     />
     <v-menu>
       <template #activator="{ props: menu }">

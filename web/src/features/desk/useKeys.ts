@@ -1,4 +1,5 @@
 import { onBeforeUnmount, onMounted } from "vue";
+import { isTyping } from "../../ui/useUndoKeys";
 import type { Shown } from "./types";
 
 /** A key with what is held down with it, as the page or a proof reports it. */
@@ -77,10 +78,7 @@ export function useKeys(keys: Keys) {
 
   function onKey(event: KeyboardEvent): void {
     const target = event.target as Element;
-    const typing = target.closest(
-      "input:not([type=checkbox]), textarea, select, [contenteditable], .v-overlay__content",
-    );
-    if (typing) return;
+    if (isTyping(event)) return;
     const arrows = event.key.startsWith("Arrow") && target.closest("[role=tablist], .v-btn-toggle");
     if (!arrows && act(event)) event.preventDefault();
   }

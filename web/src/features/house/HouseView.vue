@@ -5,7 +5,7 @@ import ProblemNote from "../../ui/ProblemNote.vue";
 import TokenField from "./TokenField.vue";
 import { type Token, useHouse } from "./useHouse";
 
-const { view, sample, problem, waiting, weak, load, set, undo, publish } = useHouse();
+const { view, sample, problem, waiting, weak, load, set, undo, redo, publish } = useHouse();
 const GROUPS: [Token["group"], string, string][] = [
   ["type", "Type", "The families, and eight steps from which every text takes its size."],
   ["colours", "Colours", "Few colours, each with one meaning."],
@@ -49,9 +49,11 @@ function ratio(hundredths: number): string {
       title="House style"
       :changes="view?.changes_not_live ?? 0"
       :can-undo="view?.can_undo ?? false"
+      :can-redo="view?.can_redo ?? false"
       :waiting="waiting"
       :where="{ name: 'house-changes' }"
       @undo="undo"
+      @redo="redo"
       @publish="publish"
     />
     <ProblemNote class="problem" :problem="problem" @retry="load" />

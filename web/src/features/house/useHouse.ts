@@ -41,9 +41,10 @@ export function useHouse() {
   const set = (key: string, value: Schemas["SetValue"] | null) =>
     take(() => ask(api.PUT("/api/house", { body: { revision: revision(), key, value } })));
   const undo = () => take(() => ask(api.POST("/api/house/undo", { body: { revision: revision() } })));
+  const redo = () => take(() => ask(api.POST("/api/house/redo", { body: { revision: revision() } })));
   const publish = () => take(() => ask(api.POST("/api/house/publish", { body: { revision: revision() } })));
   const weak = computed(() => view.value?.contrasts.filter((pair) => !pair.holds) ?? []);
 
   onMounted(load);
-  return { view, sample, problem, waiting, weak, load, set, undo, publish };
+  return { view, sample, problem, waiting, weak, load, set, undo, redo, publish };
 }

@@ -12,7 +12,7 @@ import TimeLine from "./TimeLine.vue";
 import { usePrices } from "./usePrices";
 
 const control = usePrices();
-const { view, problem, waiting, read, change, undo } = control;
+const { view, problem, waiting, read, change, undo, redo } = control;
 const chosen = ref<number | null>(null);
 const plan = ref<number | null>(null);
 function choose(rule: number | null, ofPlans: number | null = null): void {
@@ -33,8 +33,10 @@ const together = computed({
       title="Prices"
       :changes="view?.changes_not_live ?? 0"
       :can-undo="view?.can_undo ?? false"
+      :can-redo="view?.can_redo ?? false"
       :waiting="waiting"
       @undo="undo"
+      @redo="redo"
       @publish="publishing = true"
     />
     <div v-if="view" class="halves">

@@ -73,10 +73,11 @@ export function usePrices() {
     );
   const removePlan = (id: number) => plans((all) => all.filter((one) => one.id !== id));
   const undo = () => take(() => ask(api.POST("/api/prices/undo", { body: { revision: revision() } })));
+  const redo = () => take(() => ask(api.POST("/api/prices/redo", { body: { revision: revision() } })));
   const publish = () => take(() => ask(api.POST("/api/prices/publish", { body: { revision: revision() } })));
 
   onMounted(read);
-  return { view, problem, waiting, read, keep, remove, move, change, keepPlan, removePlan, undo, publish };
+  return { view, problem, waiting, read, keep, remove, move, change, keepPlan, removePlan, undo, redo, publish };
 }
 export type PricesControl = ReturnType<typeof usePrices>;
 

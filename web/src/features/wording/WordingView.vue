@@ -6,7 +6,7 @@ import ProblemNote from "../../ui/ProblemNote.vue";
 import WordRow from "./WordRow.vue";
 import { useWording } from "./useWording";
 
-const { language, template, view, templates, problem, waiting, load, set, undo, publish } = useWording();
+const { language, template, view, templates, problem, waiting, load, set, undo, redo, publish } = useWording();
 const typed = ref("");
 const onlyOwn = ref(false);
 const scopes = computed(() => [
@@ -27,8 +27,10 @@ const found = computed(() => {
       title="Wording"
       :changes="view?.changes_not_live ?? 0"
       :can-undo="view?.can_undo ?? false"
+      :can-redo="view?.can_redo ?? false"
       :waiting="waiting"
       @undo="undo"
+      @redo="redo"
       @publish="publish"
     />
     <ProblemNote class="problem" :problem="problem" @retry="load" />

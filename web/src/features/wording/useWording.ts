@@ -50,7 +50,8 @@ export function useWording() {
   const set = (key: string, text: string | null) =>
     take(() => ask(api.PUT("/api/wording", { body: { ...step(), key, text } })));
   const undo = () => take(() => ask(api.POST("/api/wording/undo", { body: step() })));
+  const redo = () => take(() => ask(api.POST("/api/wording/redo", { body: step() })));
   const publish = () => take(() => ask(api.POST("/api/wording/publish", { body: step() })));
 
-  return { language, template, view, templates, problem, waiting, load, set, undo, publish };
+  return { language, template, view, templates, problem, waiting, load, set, undo, redo, publish };
 }

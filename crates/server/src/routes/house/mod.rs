@@ -21,6 +21,7 @@ pub struct HouseView {
     /// How many tokens shoppers don't see yet as they are here.
     changes_not_live: usize,
     can_undo: bool,
+    can_redo: bool,
 }
 
 /// Something that can be set in the house style.
@@ -54,5 +55,6 @@ async fn view(state: &State) -> ApiResult<HouseView> {
         contrasts: house.contrasts(),
         changes_not_live: house.differences(&document.published),
         can_undo: document.can_undo,
+        can_redo: document.can_redo,
     })
 }

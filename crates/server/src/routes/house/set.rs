@@ -46,6 +46,14 @@ pub async fn undo(state: Data<State>, _caller: Caller, body: Json<HouseStep>) ->
     Ok(Json(view(&state).await?))
 }
 
+/// Does again what was taken back last.
+#[utoipa::path(operation_id = "redo_house", responses((status = 200, body = HouseView), (status = 401, body = ApiError), (status = 409, body = ApiError)))]
+#[post("/house/redo")]
+pub async fn redo(state: Data<State>, _caller: Caller, body: Json<HouseStep>) -> ApiResult<Json<HouseView>> {
+    state.store.redo_document(DocumentName::House, body.revision).await?;
+    Ok(Json(view(&state).await?))
+}
+
 /// Lets shoppers see the draft.
 #[utoipa::path(operation_id = "publish_house", responses((status = 200, body = HouseView), (status = 401, body = ApiError), (status = 409, body = ApiError)))]
 #[post("/house/publish")]

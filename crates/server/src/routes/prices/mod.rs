@@ -106,6 +106,7 @@ pub struct PricesView {
     tags: Vec<String>,
     changes_not_live: usize,
     can_undo: bool,
+    can_redo: bool,
 }
 
 pub(super) async fn currency(state: &State) -> ApiResult<Currency> {
@@ -156,6 +157,7 @@ pub(super) async fn view(state: &State) -> ApiResult<PricesView> {
         products: products.into_iter().map(|p| Named { handle: p.handle, name: p.name }).collect(),
         changes_not_live: differences(book, &document.published),
         can_undo: document.can_undo,
+        can_redo: document.can_redo,
     })
 }
 

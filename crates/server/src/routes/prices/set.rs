@@ -73,6 +73,19 @@ pub async fn undo(
     Ok(Json(view(&state).await?))
 }
 
+/// Does again what was taken back last.
+#[utoipa::path(operation_id = "redo_prices", request_body = PricesStep,
+    responses((status = 200, body = PricesView), (status = 409, body = ApiError)))]
+#[post("/prices/redo")]
+pub async fn redo(
+    state: Data<State>,
+    _caller: Caller,
+    body: Json<PricesStep>,
+) -> ApiResult<Json<PricesView>> {
+    state.store.redo_document(DocumentName::Prices, body.revision).await?;
+    Ok(Json(view(&state).await?))
+}
+
 /// Puts the draft in force.
 #[utoipa::path(operation_id = "publish_prices", request_body = PricesStep,
     responses((status = 200, body = PricesView), (status = 409, body = ApiError)))]

@@ -22,6 +22,7 @@ pub struct WordingView {
     words: Vec<WordView>,
     changes_not_live: usize,
     can_undo: bool,
+    can_redo: bool,
 }
 
 #[derive(Serialize, ToSchema)]
@@ -69,5 +70,6 @@ async fn view(state: &State, language: Language, template: Option<TemplateId>) -
         words: words.collect(),
         changes_not_live: book.differences(&document.published),
         can_undo: document.can_undo,
+        can_redo: document.can_redo,
     })
 }

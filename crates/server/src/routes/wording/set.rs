@@ -57,6 +57,18 @@ pub async fn undo(
     Ok(Json(view(&state, body.language, body.template).await?))
 }
 
+/// Does again what was taken back last.
+#[utoipa::path(operation_id = "redo_wording", responses((status = 200, body = WordingView), (status = 401, body = ApiError), (status = 409, body = ApiError)))]
+#[post("/wording/redo")]
+pub async fn redo(
+    state: Data<State>,
+    _caller: Caller,
+    body: Json<WordingStep>,
+) -> ApiResult<Json<WordingView>> {
+    state.store.redo_document(DocumentName::Wording, body.revision).await?;
+    Ok(Json(view(&state, body.language, body.template).await?))
+}
+
 /// Lets shoppers read the draft.
 #[utoipa::path(operation_id = "publish_wording", responses((status = 200, body = WordingView), (status = 401, body = ApiError), (status = 409, body = ApiError)))]
 #[post("/wording/publish")]

@@ -1,0 +1,28 @@
+<script setup lang="ts">
+import { mdiRedo, mdiUndo } from "@mdi/js";
+
+/** Taking the last step back, and doing it again. The keys are their holder's. */
+defineProps<{ canUndo: boolean; canRedo: boolean }>();
+defineEmits<{ undo: []; redo: [] }>();
+</script>
+
+<template>
+  <v-btn
+    variant="text"
+    size="small"
+    :icon="mdiUndo"
+    aria-label="Undo"
+    title="Undo, Ctrl Z"
+    :disabled="!canUndo"
+    @click="$emit('undo')"
+  />
+  <v-btn
+    variant="text"
+    size="small"
+    :icon="mdiRedo"
+    aria-label="Do it again"
+    title="Do it again, Ctrl Shift Z"
+    :disabled="!canRedo"
+    @click="$emit('redo')"
+  />
+</template>
