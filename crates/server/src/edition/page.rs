@@ -33,10 +33,21 @@ impl Served {
     /// In the edition that shoppers see now.
     pub async fn now(state: &State, product: &Product, reading: Reading) -> ApiResult<Self> {
         let edition = state.editions.current();
-        let everywhere = edition.everywhere(state).await?;
-        let LivePage { template, layout, .. } = edition.live(state).await?.page(product)?;
+        let (everywhere, live) = (edition.everywhere(state).await?, edition.live(state).await?);
+        Ok(Self::of(state, everywhere, live, product, reading)?.0)
+    }
+
+    /// With what an edition knows, and from when on another template may serve the product.
+    fn of(
+        state: &State,
+        everywhere: &Arc<Everywhere>,
+        live: &Live,
+        product: &Product,
+        reading: Reading,
+    ) -> ApiResult<(Self, Option<Moment>)> {
+        let LivePage { template, layout, until } = live.page(product)?;
         let nav = live_nav(state, everywhere, &reading.under(template));
-        Ok(Self { layout, nav, everywhere: everywhere.clone() })
+        Ok((Self { layout, nav, everywhere: everywhere.clone() }, until))
     }
 
     /// The page of a product that was just read.
@@ -86,20 +97,17 @@ pub fn lay(
     asked: &Asked,
 ) -> ApiResult<Laid> {
     let pairs: Pairs = Query::from_query(&asked.query).map(Query::into_inner).unwrap_or_default();
-    let LivePage { template, layout, until } = live.page(product)?;
-    let (situation, unknown) = situation(product, &layout, &pairs);
-    let reading =
-        Reading { language: asked.language, side: Side::Live, template: Some(template), here: asked.here() };
-    let nav = live_nav(state, everywhere, &reading);
-    let notice = notice(&nav, &pairs, &unknown);
+    let reading = Reading { language: asked.language, side: Side::Live, template: None, here: asked.here() };
+    let (served, until) = Served::of(state, everywhere, live, product, reading)?;
+    let (situation, unknown) = situation(product, &served.layout, &pairs);
+    let notice = notice(&served.nav, &pairs, &unknown);
     // Only addresses that name nothing but choices are kept, or strange ones would push them out.
     let common = notice.is_none()
         && situation.quantity == product.terms.first()
         && asked.query.len() <= LONGEST_QUERY
         && pairs.iter().all(|(name, _)| product.options.iter().any(|o| o.handle.as_str() == name));
-    let asks_for_cart = layout.rules().any(Rule::asks_for_cart);
-    let until = nav.prices.next_change().into_iter().chain(until).min();
-    let served = Served { layout, nav, everywhere: everywhere.clone() };
+    let asks_for_cart = served.layout.rules().any(Rule::asks_for_cart);
+    let until = served.nav.prices.next_change().into_iter().chain(until).min();
     Ok(Laid { situation, asks_for_cart, served, notice, common, until })
 }
 
