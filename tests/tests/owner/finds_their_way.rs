@@ -25,7 +25,7 @@ async fn from_signing_in_to_the_desk_by_the_shelf(pool: MySqlPool) {
         let again = format!("{}a{}{PASSWORD}", Key::Control, Key::Control);
         find(&client, "input[name=password]").await.send_keys(&again).await.unwrap();
         click(&client, "button[type=submit]").await;
-        until(&client, "location.pathname === '/templates/2' && document.querySelector('.order .row')").await;
+        until(&client, "location.pathname === '/templates/2'").await;
         click(&client, "nav a[href='/']").await;
         until(&client, "document.querySelectorAll('.shelf .card').length === 28").await;
         click(&client, ".card[href*=plover]").await;
