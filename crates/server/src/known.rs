@@ -29,7 +29,30 @@ pub struct Known {
     /// Others of its type, and its neighbours there.
     pub around: Around,
     /// The product and all around it.
-    pub made_of: Vec<ProductId>,
+    made_of: Vec<ProductId>,
+}
+
+impl Known {
+    pub fn has_any_of(&self, products: &BTreeSet<ProductId>) -> bool {
+        self.made_of.iter().any(|product| products.contains(product))
+    }
+
+    /// A product of which nothing but its number matters.
+    #[cfg(test)]
+    pub fn bare(id: ProductId) -> Arc<Self> {
+        use compagina_core::catalog::{ProductType, SampleOf, TypeFields};
+        let kind = ProductType { handle: Handle::try_from("kites").unwrap(), name: "Kites".into() };
+        let currency = compagina_core::money::Currency::from_code("GBP").unwrap();
+        let of = SampleOf {
+            kind: &kind,
+            fields: &TypeFields::default(),
+            options: vec![],
+            pictures: vec![],
+            currency,
+        };
+        let product = Arc::new(Product { id, ..of.product().unwrap() });
+        Arc::new(Self { product, around: Around::default(), made_of: vec![id] })
+    }
 }
 
 #[derive(Clone)]
@@ -70,7 +93,7 @@ impl KnownProducts {
         if !changed.is_empty() {
             let mut age = self.age.write().unwrap_or_else(PoisonError::into_inner);
             *age += 1;
-            self.kept.retain(|_, known| known.made_of.iter().all(|product| !changed.contains(product)));
+            self.kept.retain(|_, known| !known.has_any_of(changed));
         }
     }
 

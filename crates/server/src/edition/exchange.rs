@@ -7,7 +7,7 @@ use super::Edition;
 use super::page::lay;
 use super::pages::{Pages, Ready};
 use crate::error::ApiResult;
-use crate::known::known;
+use crate::known::{Known, known};
 use crate::state::State;
 use actix_web::web::Data;
 use compagina_core::ids::ProductId;
@@ -49,16 +49,10 @@ async fn follow_notes(state: &Data<State>) {
 }
 
 async fn follow(state: &Data<State>, changes: &[Changed]) {
-    let products: BTreeSet<ProductId> = changes
-        .iter()
-        .filter_map(|changed| match changed {
-            Changed::Product(product) => Some(*product),
-            Changed::Looks | Changed::Everything => None,
-        })
-        .collect();
-    match changes.contains(&Changed::Everything) {
+    let changed = ChangedProducts::of(changes);
+    match changed.all {
         true => state.known.forget_all(),
-        false => state.known.forget(&products),
+        false => state.known.forget(&changed.named),
     }
     let now = state.editions.current();
     let products_only = changes.iter().all(|changed| matches!(changed, Changed::Product(_)));
@@ -67,30 +61,59 @@ async fn follow(state: &Data<State>, changes: &[Changed]) {
     let read = async {
         next.live(state).await?;
         if !products_only {
-            prepare(state, &now.pages, &next).await?;
+            prepare(state, &now.pages, &next, &changed).await?;
         }
         ApiResult::Ok(())
     };
     if let Err(error) = read.await {
         tracing::warn!("pages can't be made beforehand: {error}");
     }
-    state.editions.exchange(next, &products);
+    state.editions.exchange(next, &changed.named);
     // Thousands of pages are given back where nobody waits for it.
     let giving_back = state.clone();
     tokio::spawn(async move { giving_back.aside.run(move || drop(now)).await });
 }
 
+/// Products that are to be read anew.
+struct ChangedProducts {
+    all: bool,
+    named: BTreeSet<ProductId>,
+}
+
+impl ChangedProducts {
+    fn of(changes: &[Changed]) -> Self {
+        let named = changes.iter().filter_map(|changed| match changed {
+            Changed::Product(product) => Some(*product),
+            Changed::Looks | Changed::Everything => None,
+        });
+        Self { all: changes.contains(&Changed::Everything), named: named.collect() }
+    }
+
+    fn have_any_of(&self, known: &Known) -> bool {
+        self.all || known.has_any_of(&self.named)
+    }
+}
+
 /// Makes the pages of the next edition that are asked for most, one after another, so that who is served meanwhile
 /// doesn't feel it.
-async fn prepare(state: &Data<State>, now: &Pages, next: &Edition) -> ApiResult<()> {
+async fn prepare(
+    state: &Data<State>,
+    now: &Pages,
+    next: &Edition,
+    changed: &ChangedProducts,
+) -> ApiResult<()> {
     let until = Instant::now() + PREPARE_FOR;
     let (everywhere, live) = (next.everywhere(state).await?, next.live(state).await?);
-    for (asked, sent) in now.much_visited() {
+    for (asked, as_it_was, sent) in now.much_visited() {
         if Instant::now() > until {
             break;
         }
+        let read = match changed.have_any_of(&as_it_was) {
+            true => known(state, &asked.handle).await,
+            false => Ok(as_it_was),
+        };
         // A product may be gone, or without a page.
-        let Ok(known) = known(state, &asked.handle).await else { continue };
+        let Ok(known) = read else { continue };
         let (of, everywhere, live) = (state.clone(), everywhere.clone(), live.clone());
         let made = state.aside.run(move || {
             let laid = lay(&of, &everywhere, &live, &known.product, &asked).ok()?;
@@ -163,6 +186,8 @@ mod tests {
         {
             sqlx::query(unseen).execute(&pool).await.unwrap();
         }
+        // As if many others had been looked at since.
+        state.known.forget_all();
         let arrangement = state.store.arrangement_revision().await.unwrap();
         state.store.set_template(TemplateId(2), arrangement, "Kites", &Reach::fallback()).await.unwrap();
         catch_up(&state).await;

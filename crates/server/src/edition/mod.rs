@@ -99,6 +99,7 @@ pub async fn listed(state: &State) -> ApiResult<Arc<Vec<Listed>>> {
 mod tests {
     use super::pages::MadeOf;
     use super::*;
+    use crate::known::Known;
     use compagina_core::wording::Language;
 
     fn asked(handle: &str) -> Asked {
@@ -106,7 +107,7 @@ mod tests {
     }
 
     fn keep(editions: &Editions, made_in: &Edition, handle: &str, product: u64) {
-        let made_of = MadeOf { products: vec![ProductId(product)], day: None, until: None };
+        let made_of = MadeOf { known: Known::bare(ProductId(product)), day: None, until: None };
         editions.keep(made_in, asked(handle), Arc::new(Ready::new(handle.to_owned(), made_of, 0)));
     }
 

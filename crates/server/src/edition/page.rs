@@ -118,10 +118,10 @@ impl Laid {
     }
 
     /// What it is made of, where it is the same for all who ask so.
-    pub fn keeps(&self, known: &Known) -> Option<MadeOf> {
+    pub fn keeps(&self, known: &Arc<Known>) -> Option<MadeOf> {
         let asks_for_day = self.served.layout.rules().any(Rule::asks_for_day);
         let day = || asks_for_day.then(|| self.situation.day.clone());
-        let of = || MadeOf { products: known.made_of.clone(), day: day(), until: self.until };
+        let of = || MadeOf { known: known.clone(), day: day(), until: self.until };
         (self.common && !self.asks_for_cart).then(of)
     }
 }
