@@ -3,7 +3,7 @@
 use crate::children::{Running, start};
 use crate::demo;
 use crate::packages::{BROWSER, ensure};
-use crate::shell::{self, command, free_port};
+use crate::shell::{self, built, command, free_port};
 use anyhow::{Context, Result, bail};
 use std::fs;
 use std::io::{BufRead, BufReader};
@@ -16,7 +16,8 @@ use std::time::Duration;
 /// more products made by rule.
 pub fn with_demo_shop(folder: &str, program: &str, profile: &str, products: u32) -> Result<()> {
     ensure(&[BROWSER])?;
-    demo::build(if profile == "release" { &["--release"] } else { &[] })?;
+    let release = (profile == "release").then_some("--release");
+    demo::build(&["--bin", program].into_iter().chain(release).collect::<Vec<_>>())?;
     let folder = Path::new(folder);
     if folder.join("database").exists() {
         fs::remove_dir_all(folder.join("database"))?;
@@ -25,7 +26,7 @@ pub fn with_demo_shop(folder: &str, program: &str, profile: &str, products: u32)
     let shop = demo::open(folder, port, products, profile, &AtomicBool::new(false))?;
     let driver = ChromeDriver::start()?;
     shell::run(
-        command("cargo", &["run", "--quiet", "--package", "compagina-tests", "--bin", program])
+        command(&built(profile, program), &[])
             .env("COMPAGINA_CHROMEDRIVER", &driver.url)
             .env("COMPAGINA_SERVER", shop.process().to_string())
             .env("COMPAGINA_BASE", format!("http://127.0.0.1:{port}")),

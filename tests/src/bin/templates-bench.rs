@@ -39,10 +39,11 @@ async fn main() {
     ten_off(&owner).await;
     told(&owner, "price rules", "/api/prices/changes").await;
     told(&owner, "a swatch", &swatch(&owner).await).await;
-    println!("memory of the server, at most: {} MB", most_memory(server));
+    println!("memory of the server up to now, at most: {} MB", most_memory(server));
 
     under_publishing(&owner, &base, "any of all pages", &products).await;
     under_publishing(&owner, &base, &format!("{OFTEN} pages, kept ready"), &products[..OFTEN]).await;
+    println!("memory of the server, at most: {} MB", most_memory(server));
 }
 
 /// Gives every type to one template; the handles of all products.
