@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { defineAsyncComponent, nextTick, provide, ref, watch } from "vue";
-import { useRouter } from "vue-router";
+import { onBeforeRouteLeave, useRouter } from "vue-router";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import ClashDialog from "./ClashDialog.vue";
 import DeskHead from "./DeskHead.vue";
@@ -47,8 +47,13 @@ watch(
   (id) => void desk.open(id),
   { immediate: true },
 );
+// Whoever is on their way elsewhere isn't called back by an address for what has just loaded here.
+let leaving = false;
+onBeforeRouteLeave(() => {
+  leaving = true;
+});
 watch(situation.product, (product) => {
-  if (product && product !== props.product) void router.replace({ query: { product } });
+  if (product && product !== props.product && !leaving) void router.replace({ query: { product } });
 });
 
 async function addBand(): Promise<void> {
