@@ -33,6 +33,12 @@ pub struct Known {
 }
 
 impl Known {
+    /// About what it takes.
+    pub fn bytes(&self) -> u64 {
+        let of = |product: &Product| PRODUCT_BYTES + product.variants.len() as u64 * VARIANT_BYTES;
+        of(&self.product) + self.around.related.iter().map(of).sum::<u64>()
+    }
+
     pub fn has_any_of(&self, products: &BTreeSet<ProductId>) -> bool {
         self.made_of.iter().any(|product| products.contains(product))
     }
@@ -60,8 +66,7 @@ struct Weight;
 
 impl Weighter<String, Arc<Known>> for Weight {
     fn weight(&self, _: &String, known: &Arc<Known>) -> u64 {
-        let of = |product: &Product| PRODUCT_BYTES + product.variants.len() as u64 * VARIANT_BYTES;
-        of(&known.product) + known.around.related.iter().map(of).sum::<u64>()
+        known.bytes()
     }
 }
 

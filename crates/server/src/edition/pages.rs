@@ -68,13 +68,13 @@ impl Ready {
     }
 }
 
-/// What a page takes of the room for all.
+/// What a page takes of the room for all, with the product that it keeps.
 #[derive(Clone)]
 struct Weight;
 
 impl Weighter<Asked, Arc<Ready>> for Weight {
     fn weight(&self, asked: &Asked, page: &Arc<Ready>) -> u64 {
-        (asked.handle.len() + asked.query.len() + page.body.len()) as u64
+        (asked.handle.len() + asked.query.len() + page.body.len()) as u64 + page.made_of.known.bytes()
     }
 }
 
