@@ -118,7 +118,7 @@ fn a_departure_is_one_difference_and_none_once_it_rejoined() {
     let (before, mut after) = (layout(), layout());
     apply(&mut after, keep(whimbrel(), "buy", "words", Device::Wide, Some("Go"))).unwrap();
     let told =
-        Difference::Departed { whom: whimbrel(), target: Target::Piece(id("buy")), setting: "words".into() };
+        Difference::Departed { whom: whimbrel(), target: Target::Piece(id("buy")), setting: "Words".into() };
     assert_eq!(differences(&before, &after), std::slice::from_ref(&told));
     assert_eq!(differences(&after, &before), [told]);
 }
@@ -262,7 +262,7 @@ fn a_page_changes_only_where_a_shopper_would_see_it() {
     let mut comparison = Comparison::new(&before, &after, &prices);
     assert_eq!(comparison.of(&plain), None);
     let said = comparison.of(&other).unwrap();
-    assert_eq!(said.changes, [Difference::PieceSet { piece: id("buy"), setting: "words".into() }]);
+    assert_eq!(said.changes, [Difference::PieceSet { piece: id("buy"), setting: "Words".into() }]);
     assert_eq!(said.lacks, []);
     let said = comparison.of(&with_options).unwrap();
     assert_eq!(said.changes.len(), 2);

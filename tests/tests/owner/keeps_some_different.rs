@@ -94,10 +94,36 @@ async fn what_changes_where_is_seen_page_by_page_and_published(pool: MySqlPool) 
         };
         until(&client, &in_page("As shoppers see it now", "Add to cart")).await;
         until(&client, &in_page("As they will see it", "Buy")).await;
+        assert!(ask(&client, "document.body.innerText").await.to_string().contains("Buy button: Words set otherwise"));
         find(&client, "[data-test=publish]").await.click().await.unwrap();
         until(&client, "location.pathname === '/templates/2'").await;
         let shop = reqwest::get(format!("{base}/shop/products/whimbrel")).await.unwrap().text().await.unwrap();
         assert!(shop.contains(">Buy<"), "{}", ask(&client, "location.href").await);
+    })
+    .await;
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_draft_goes_live_at_a_time(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let base = site.base.clone();
+    Browser::run(Screen::Wide, |client| async move {
+        open_desk(&client, &base, "/templates/2?product=whimbrel").await;
+        choose(&client, "Buy button").await;
+        find(&client, "#slip-says").await.click().await.unwrap();
+        type_into(&client, ".slip input[aria-labelledby=label-words]", "Buy").await;
+        in_both(&client, "page.querySelector('.k-buy-button .buy').innerText === 'Buy'").await;
+        client.goto(&format!("{base}/templates/2/changes")).await.unwrap();
+        find(&client, "[data-test=plan]").await.click().await.unwrap();
+        let publish = "document.querySelector('[data-test=publish]')";
+        until(&client, &format!("document.activeElement.ariaLabel === 'When' && {publish}.disabled")).await;
+        let write = "const field = document.activeElement; field.value = '2099-01-01T09:00'; field.dispatchEvent(new Event('input'))";
+        client.execute(write, vec![]).await.unwrap();
+        until(&client, &format!("!{publish}.disabled && {publish}.innerText === 'Publish then'")).await;
+        find(&client, "[data-test=publish]").await.click().await.unwrap();
+        until(&client, "document.querySelector('[data-test=planned]')?.innerText.includes('goes live')").await;
+        let shop = reqwest::get(format!("{base}/shop/products/whimbrel")).await.unwrap().text().await.unwrap();
+        assert!(shop.contains(">Add to cart<") && !shop.contains(">Buy<"));
     })
     .await;
 }

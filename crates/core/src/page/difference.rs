@@ -1,9 +1,10 @@
-use super::{Band, Departure, Device, Kind, Layout, Piece, Target, Values, Whom};
+use super::piece::band;
+use super::{Band, Departure, Device, Kind, Layout, Piece, Setting, Target, Values, Whom};
 use crate::ids::{BandId, ColumnId, PieceId};
 use serde::Serialize;
 use std::collections::{BTreeMap, BTreeSet};
 
-/// One way in which two layouts differ.
+/// One way in which two layouts differ. A setting is called as an owner reads it.
 #[derive(Debug, Clone, PartialEq, Eq, Hash, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case", tag = "kind")]
@@ -64,7 +65,9 @@ fn compare_departures(before: &Layout, after: &Layout, found: &mut Vec<Differenc
     let none = Values::default();
     let mut tell = |one: &Departure, old: &Values, new: &Values| {
         let (whom, target) = (&one.whom, &one.target);
-        found.extend(changed_settings(old, new).into_iter().map(|setting| Difference::Departed {
+        let settings = [after, before].into_iter().find_map(|layout| layout.values_of(target));
+        let changed = changed_settings(settings.map_or(&[], |(_, settings)| settings), old, new);
+        found.extend(changed.into_iter().map(|setting| Difference::Departed {
             whom: whom.clone(),
             target: target.clone(),
             setting,
@@ -92,7 +95,7 @@ fn compare_bands(before: &Layout, after: &Layout, found: &mut Vec<Difference>) {
         if moved.contains(&&band.id) {
             found.push(Difference::BandMoved { band: id.clone() });
         }
-        for setting in changed_settings(&was.values, &band.values) {
+        for setting in changed_settings(band::SETTINGS, &was.values, &band.values) {
             found.push(Difference::BandSet { band: id.clone(), setting });
         }
     }
@@ -119,7 +122,7 @@ fn compare_pieces(before: &Layout, after: &Layout, found: &mut Vec<Difference>) 
         if moved.contains(&piece.id) {
             found.push(Difference::PieceMoved { piece: id.clone() });
         }
-        for setting in changed_settings(&was.values, &piece.values) {
+        for setting in changed_settings(piece.kind.settings(), &was.values, &piece.values) {
             found.push(Difference::PieceSet { piece: id.clone(), setting });
         }
     }
@@ -154,12 +157,16 @@ fn places(layout: &Layout) -> BTreeMap<&PieceId, (&Piece, &ColumnId)> {
     in_columns(layout).map(|(piece, column)| (&piece.id, (piece, column))).collect()
 }
 
-fn changed_settings(before: &Values, after: &Values) -> Vec<String> {
-    let mut keys: BTreeSet<&String> = BTreeSet::new();
+/// What differs of the values, in the order in which the settings stand on the slip.
+fn changed_settings(settings: &[&Setting], before: &Values, after: &Values) -> Vec<String> {
+    let mut keys: BTreeSet<&str> = BTreeSet::new();
     for (old, new) in Device::ALL.map(|device| (before.of(device), after.of(device))) {
-        keys.extend(old.keys().chain(new.keys()).filter(|key| old.get(*key) != new.get(*key)));
+        let differs = old.keys().chain(new.keys()).filter(|key| old.get(*key) != new.get(*key));
+        keys.extend(differs.map(String::as_str));
     }
-    keys.into_iter().cloned().collect()
+    let known = settings.iter().filter(|setting| keys.contains(setting.key));
+    let unknown = keys.iter().filter(|key| settings.iter().all(|setting| setting.key != **key));
+    known.map(|setting| setting.label).chain(unknown.copied()).map(str::to_owned).collect()
 }
 
 /// The things of both lists that don't belong to their longest common run (a longest increasing subsequence).
@@ -223,7 +230,7 @@ mod tests {
             )
             .unwrap();
         }
-        let expected = Difference::PieceSet { piece: id("buy"), setting: "words".into() };
+        let expected = Difference::PieceSet { piece: id("buy"), setting: "Words".into() };
         assert_eq!(differences(&before, &after), [expected]);
         assert!(differences(&before, &before.clone()).is_empty());
     }

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from "vue";
+import { computed, nextTick, ref, useTemplateRef, watch } from "vue";
 import { useRouter } from "vue-router";
 import { type ApiError, api, ask } from "../../api/client";
 import { useDesk } from "../desk/deskStore";
@@ -10,11 +10,20 @@ const emit = defineEmits<{ done: []; problem: [error: ApiError] }>();
 const desk = useDesk();
 const router = useRouter();
 const name = ref("");
+const planning = ref(false);
 const at = ref("");
+const when = useTemplateRef<HTMLInputElement>("when");
 const some = computed(() => props.chosen.length > 0);
 const label = computed(() => {
   if (some.value) return `Publish for ${props.chosen.length === 1 ? "this 1" : `these ${props.chosen.length}`} only`;
-  return at.value ? "Publish then" : "Publish for all";
+  return planning.value ? "Publish then" : "Publish for all";
+});
+const nothing = computed(() => (props.count === 0 && desk.draft?.live) || (!some.value && planning.value && !at.value));
+
+watch(planning, async (now) => {
+  at.value = "";
+  await nextTick();
+  if (now) when.value?.focus();
 });
 
 async function publish(): Promise<void> {
@@ -26,7 +35,7 @@ async function publish(): Promise<void> {
     const { data, error } = await ask(api.POST("/api/templates/{id}/publish-for-some", { params: path, body }));
     if (error) return emit("problem", error);
     if (data) await router.push({ name: "desk", params: { id: data.id } });
-  } else if (at.value) {
+  } else if (planning.value) {
     const body = { revision, name: name.value, at: at.value };
     const { error } = await ask(api.POST("/api/templates/{id}/planned", { params: path, body }));
     if (error) return emit("problem", error);
@@ -42,10 +51,15 @@ async function publish(): Promise<void> {
 <template>
   <form class="bar" @submit.prevent="publish">
     <v-text-field v-model="name" :label="some ? 'Name of their template' : 'Name in the history'" maxlength="120" />
-    <label v-if="!some" class="when soft">
-      at <input v-model="at" type="datetime-local" aria-label="When; at once if empty" />
-    </label>
-    <v-btn type="submit" variant="flat" color="primary" data-test="publish" :disabled="count === 0 && desk.draft?.live">
+    <template v-if="!some">
+      <label v-if="planning" class="when soft">
+        at <input ref="when" v-model="at" type="datetime-local" aria-label="When" />
+      </label>
+      <button type="button" class="quiet" data-test="plan" @click="planning = !planning">
+        {{ planning ? "Rather at once" : "At a time" }}
+      </button>
+    </template>
+    <v-btn type="submit" variant="flat" color="primary" data-test="publish" :disabled="nothing">
       {{ label }}
     </v-btn>
   </form>

@@ -4,12 +4,14 @@ import { type Schemas, api, ask } from "../../api/client";
 import PageThumb from "../../ui/PageThumb.vue";
 import { changeWords } from "./changes";
 import { useDesk } from "./deskStore";
+import { useScope } from "./useScope";
 import type { SituationControl } from "./useSituation";
 
 /** What the template was: every edit that stands and everything published, to look at, compare and bring back. */
 const props = defineProps<{ situation: SituationControl }>();
 const emit = defineEmits<{ close: [] }>();
 const desk = useDesk();
+const { nameOf } = useScope();
 const moments = shallowRef<Schemas["MomentView"][] | null>(null);
 const chosen = ref<string | null>(null);
 const against = ref("now");
@@ -30,7 +32,9 @@ watch([chosen, against], async ([from, to]) => {
   if (data && from === chosen.value) differences.value = data;
 });
 
-const words = computed(() => (desk.draft ? changeWords(differences.value, desk.draft.layout, desk.labels) : []));
+const words = computed(() =>
+  desk.draft ? changeWords(differences.value, desk.draft.layout, desk.labels, nameOf) : [],
+);
 const compared = computed(() => [
   { value: "now", title: "the draft as it is now" },
   ...(moments.value ?? [])

@@ -2,12 +2,15 @@ import type { Schemas } from "../../api/client";
 import { bandName } from "./order";
 import type { Layout } from "./types";
 
-/** Differences of two layouts as an owner would tell them; several values of one piece are one line. */
+/** As many settings of one piece are named. */
+const MOST_NAMED = 3;
+
+/** Differences of two layouts as an owner would tell them; several settings of one piece are one line. */
 export function changeWords(
   changes: Schemas["Difference"][],
   layout: Layout,
   labels: Map<string, string>,
-  keeper: (whom: Schemas["Whom"]) => string = (whom) => ("type" in whom ? whom.type : whom.product),
+  keeper: (whom: Schemas["Whom"]) => string,
 ): string[] {
   const pieces = new Map(
     layout.bands
@@ -20,29 +23,53 @@ export function changeWords(
     const found = layout.bands.find((b) => b.id === id);
     return found ? `Band “${bandName(found)}”` : "A band";
   };
-  const words = changes.map((change) => {
+  const lines = new Map<string, { of: string; settings: string[]; end: string }>();
+  /** Of something, what of it in what way; what is told of the same is one line. */
+  function tell(of: string, end: string, setting?: string): void {
+    const key = JSON.stringify([of, end]);
+    const line = lines.get(key) ?? { of, settings: [], end };
+    if (setting !== undefined && !line.settings.includes(setting)) line.settings.push(setting);
+    lines.set(key, line);
+  }
+  for (const change of changes) {
     switch (change.kind) {
       case "piece_added":
-        return `${piece(change.piece)} added`;
+        tell(piece(change.piece), "added");
+        break;
       case "piece_removed":
-        return `${labels.get(change.was) ?? "A piece"} removed`;
+        tell(labels.get(change.was) ?? "A piece", "removed");
+        break;
       case "piece_moved":
-        return `${piece(change.piece)} moved`;
+        tell(piece(change.piece), "moved");
+        break;
       case "piece_set":
-        return `${piece(change.piece)} set otherwise`;
+        tell(piece(change.piece), "set otherwise", change.setting);
+        break;
       case "band_added":
-        return `${band(change.band)} added or given other columns`;
+        tell(band(change.band), "added or given other columns");
+        break;
       case "band_removed":
-        return "A band removed or given other columns";
+        tell("A band", "removed or given other columns");
+        break;
       case "band_moved":
-        return `${band(change.band)} moved`;
+        tell(band(change.band), "moved");
+        break;
       case "band_set":
-        return `${band(change.band)} set otherwise`;
-      case "departed":
-        return `${"piece" in change.target ? piece(change.target.piece) : band(change.target.band)}: what ${keeper(change.whom)} keeps`;
+        tell(band(change.band), "set otherwise", change.setting);
+        break;
+      case "departed": {
+        const of = "piece" in change.target ? piece(change.target.piece) : band(change.target.band);
+        tell(of, `kept by ${keeper(change.whom)}`, change.setting);
+        break;
+      }
       case "frame_set":
-        return "Another frame around the page";
+        tell("Another frame", "around the page");
     }
+  }
+  return [...lines.values()].map(({ of, settings, end }) => {
+    if (settings.length === 0) return `${of} ${end}`;
+    const more = settings.length - MOST_NAMED;
+    const named = settings.slice(0, MOST_NAMED).join(", ");
+    return `${of}: ${more > 0 ? `${named} and ${more} more` : named} ${end}`;
   });
-  return [...new Set(words)];
 }
