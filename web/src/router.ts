@@ -54,6 +54,13 @@ export const router = createRouter({
       props: true,
     },
     {
+      path: "/products/:handle/texts",
+      name: "texts",
+      meta: { title: "Texts and facts" },
+      component: () => import("./features/texts/TextsView.vue"),
+      props: true,
+    },
+    {
       path: "/products/:handle/variants",
       name: "variants",
       meta: { title: "Variants" },

@@ -4,7 +4,7 @@
 use actix_web::error::{JsonPayloadError, QueryPayloadError, UrlencodedError};
 use actix_web::http::{StatusCode, header};
 use actix_web::{HttpResponse, ResponseError};
-use compagina_core::catalog::FieldsError;
+use compagina_core::catalog::{FieldsError, TextsError};
 use compagina_core::ids::NameError;
 use compagina_core::money::MoneyError;
 use compagina_core::page::op::Touch;
@@ -150,6 +150,13 @@ impl From<StorageError> for ApiError {
                     yet: look at how it is now, and do it again if it still fits.";
                 Self::new(StatusCode::CONFLICT, "rearranged", message)
             }
+            StorageError::Overtaken { what } => {
+                let message = format!(
+                    "Somebody else has changed {what} of this in the meantime. What you wrote is still here and was \
+                     not kept yet: keep it again to put it in the place of theirs."
+                );
+                Self::new(StatusCode::CONFLICT, "overtaken", message)
+            }
             StorageError::Full { .. } => Self::refused(error),
             // Somebody else was faster with the same name between our looking and our keeping.
             StorageError::Database(ref database) if is_taken(database) => {
@@ -192,6 +199,11 @@ impl From<WordingError> for ApiError {
 }
 impl From<ReachError> for ApiError {
     fn from(error: ReachError) -> Self {
+        Self::refused(error)
+    }
+}
+impl From<TextsError> for ApiError {
+    fn from(error: TextsError) -> Self {
         Self::refused(error)
     }
 }
@@ -245,6 +257,7 @@ mod tests {
             (409, "revision_mismatch")
         );
         assert_eq!(answer(StorageError::Rearranged), (409, "rearranged"));
+        assert_eq!(answer(StorageError::Overtaken { what: "the texts" }), (409, "overtaken"));
         assert_eq!(answer(StorageError::NoStep { step: "undo" }), (409, "no_step"));
         assert_eq!(answer(StorageError::Op(ghost())), (422, "refused"));
         assert_eq!(answer(StorageError::CartFull { most: 50 }), (422, "refused"));

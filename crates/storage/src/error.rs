@@ -17,6 +17,8 @@ pub enum StorageError {
     Clash { who: Option<String>, touch: Box<Touch>, current: u64 },
     #[error("somebody else has changed which template serves what")]
     Rearranged,
+    #[error("{what} of it was changed in the meantime")]
+    Overtaken { what: &'static str },
     #[error("there can be at most {most} {what}")]
     Full { what: &'static str, most: i64 },
     #[error("there is nothing left to {step}")]

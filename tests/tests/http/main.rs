@@ -13,6 +13,7 @@ mod shop_pages;
 mod swatch_book;
 mod templates;
 mod terms;
+mod texts;
 mod two_servers;
 mod variants;
 mod whole_pages;

@@ -658,6 +658,24 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/products/{handle}/texts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The texts and facts of a product. */
+        get: operations["show_texts"];
+        /** Sets the texts and facts of a product; shoppers see them at once. What has a title or a name only is left out. */
+        put: operations["set_texts"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/session": {
         parameters: {
             query?: never;
@@ -1794,12 +1812,17 @@ export interface components {
             /** @description For the sentences of *Appears when*. */
             types: components["schemas"]["ProductType"][];
         };
+        /** @description One of a product's titled texts: *What is in the bag*. Paragraphs are parted by an empty line. */
+        Detail: {
+            text: string;
+            title: string;
+        };
         /**
          * @description The screens that a page is laid for.
          * @enum {string}
          */
         Device: "wide" | "tablet" | "phone";
-        /** @description One way in which two layouts differ. */
+        /** @description One way in which two layouts differ. A setting is called as an owner reads it. */
         Difference: {
             /** @enum {string} */
             kind: "piece_added";
@@ -1880,6 +1903,11 @@ export interface components {
          * @enum {string}
          */
         Eyes: "most" | "no_red" | "no_green" | "no_blue";
+        /** @description A fact in a table of facts: *Span*, *2.1 m*. */
+        Fact: {
+            name: string;
+            value: string;
+        };
         /** @description What was said of a file by hand. */
         Fate: {
             for: components["schemas"]["ValueId"];
@@ -3463,6 +3491,27 @@ export interface components {
              */
             surcharge: number;
         };
+        /** @description The words of a product. Longer texts are plain; an empty line begins another paragraph. */
+        Texts: {
+            /** @description Who makes it; empty where that is the shop. */
+            brand: string;
+            details: components["schemas"]["Detail"][];
+            facts: components["schemas"]["Fact"][];
+            name: string;
+            summary: string;
+            tags: string[];
+        };
+        TextsForm: {
+            texts: components["schemas"]["Texts"];
+            /** @description The texts of which these were made: where they are others by now, nothing is kept. */
+            was: components["schemas"]["Texts"];
+        };
+        /** @description What is told of a product in words. */
+        TextsView: {
+            texts: components["schemas"]["Texts"];
+            /** @description What products of its type have, whether it has it or not. */
+            usual: components["schemas"]["UsualTexts"];
+        };
         /**
          * @description What happens where several rules are for one thing.
          * @enum {string}
@@ -3622,6 +3671,15 @@ export interface components {
         UsedValue: {
             id: components["schemas"]["ValueId"];
             name: string;
+        };
+        UsualTexts: {
+            /** @description Titles of texts. */
+            details: string[];
+            /** @description Names of facts. */
+            facts: string[];
+            /** @description The type's name. */
+            kind: string;
+            tags: string[];
         };
         /**
          * Format: int64
@@ -5547,6 +5605,100 @@ export interface operations {
                 };
             };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    show_texts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                handle: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TextsView"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    set_texts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                handle: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TextsForm"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TextsView"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -1,3 +1,4 @@
+import { mdiClose } from "@mdi/js";
 import { createVuetify } from "vuetify";
 import { aliases, mdi } from "vuetify/iconsets/mdi-svg";
 
@@ -31,7 +32,7 @@ export const vuetify = createVuetify({
     VTextarea: field,
     VSelect: field,
     VAutocomplete: field,
-    VCombobox: field,
+    VCombobox: { ...field, VChip: { variant: "outlined", size: "small", closeIcon: mdiClose } },
     VSwitch: { density: "compact", hideDetails: true, color: "primary", inset: true },
     VBtnToggle: { density: "compact", divided: true, mandatory: true, variant: "outlined" },
     VMenu: { offset: 4 },

@@ -13,6 +13,7 @@ mod sample;
 #[cfg(test)]
 pub(crate) mod samples;
 mod terms;
+mod texts;
 mod uses;
 mod variant;
 mod way;
@@ -25,6 +26,7 @@ pub use product::{Detail, Fact, Product, ProductOption, ProductState, ProductTyp
 pub use review::{Rating, Review};
 pub use sample::SampleOf;
 pub use terms::{Signs, Terms, TermsError, TextProblem, TextTerms};
+pub use texts::{Texts, TextsError};
 pub use uses::{MOST_OPTIONS, UsesError, change_uses};
 pub use variant::{Stock, Variant};
 pub use way::{UnknownWay, Way};

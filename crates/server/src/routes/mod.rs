@@ -42,6 +42,8 @@ pub fn api(config: &mut utoipa_actix_web::service_config::ServiceConfig<'_>) {
         .service(product_type::change::change)
         .service(product_type::change::remove)
         .service(product::add::add)
+        .service(product::texts::show)
+        .service(product::texts::set)
         .service(desk::show::show)
         .service(desk::slip::piece)
         .service(desk::slip::band)

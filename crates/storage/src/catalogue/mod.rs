@@ -2,6 +2,7 @@
 
 mod neighbours;
 mod read;
+mod texts;
 mod types;
 mod variants;
 mod write;

@@ -8,12 +8,14 @@ import SlipField from "./SlipField.vue";
 import { useDesk } from "./deskStore";
 import { injectMoves } from "./keys";
 import type { Device, Field, Situation } from "./types";
+import { useScope } from "./useScope";
 import { useSlip } from "./useSlip";
 
 type Group = "says" | "looks" | "phones" | "when";
 const props = defineProps<{ facts: Situation | null }>();
 const desk = useDesk();
 const moves = injectMoves();
+const { product } = useScope();
 const slip = useSlip();
 const wanted = ref<Group>("looks");
 const narrow = ref<Device>("phone");
@@ -78,6 +80,16 @@ const twins = computed(() => {
 const looks = computed(() =>
   (slip.value?.fields ?? []).filter((f) => f.group === "looks" || f.group === "setting").map((f) => f.key),
 );
+/** Where what the piece shows of the product is changed. */
+const TOLD = ["title", "summary", "details", "facts"];
+const ofProduct = computed(() => {
+  const kind = moves.line.value?.piece.kind;
+  if (!kind || !desk.look || product.value?.sample || group.value?.group !== groups.value[0]?.group) return null;
+  const params = { handle: desk.look.product };
+  if (TOLD.includes(kind)) return { says: "What this product says here", to: { name: "texts", params } };
+  if (kind !== "gallery") return null;
+  return { says: "The pictures of this product", to: { name: "pictures", params } };
+});
 const linkedBand = computed(() => (moves.line.value?.band ?? moves.band.value)?.kept != null);
 const verdict = computed(() => {
   const target = JSON.stringify(slip.value?.target);
@@ -174,13 +186,7 @@ function turn(step: number): void {
         </button>
       </div>
       <div id="slip-fields" class="fields" role="tabpanel" :aria-labelledby="`slip-${group.group}`" tabindex="0">
-        <router-link
-          v-if="moves.line.value?.piece.kind === 'gallery' && group.group === 'says' && desk.look"
-          class="quiet there"
-          :to="{ name: 'pictures', params: { handle: desk.look.product } }"
-        >
-          The pictures of this product
-        </router-link>
+        <router-link v-if="ofProduct" class="quiet there" :to="ofProduct.to">{{ ofProduct.says }}</router-link>
         <p v-for="small in tooSmall" :key="small.why" class="signal small">{{ small.why }}</p>
         <BandColumns v-if="moves.band.value && group.group === 'looks'" :band="moves.band.value" />
         <v-btn-toggle v-if="group.group === 'phones'" v-model="narrow" class="narrow" aria-label="Screen">

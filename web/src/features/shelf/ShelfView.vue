@@ -110,6 +110,11 @@ function stateOf(product: ShelfType["products"][number]): string {
               :aria-label="`Pictures of ${product.name}`"
               >Pictures</router-link
             >
+            <router-link
+              :to="{ name: 'texts', params: { handle: product.handle } }"
+              :aria-label="`Texts and facts of ${product.name}`"
+              >Texts</router-link
+            >
           </span>
         </li>
       </ul>
@@ -213,7 +218,7 @@ li {
 .rooms {
   display: flex;
   flex-wrap: wrap;
-  gap: 0 12px;
+  gap: 0 8px;
   align-items: baseline;
   font-size: 12px;
 }

@@ -57,6 +57,7 @@ const columns = computed(
         <template v-if="view?.missing"> · {{ view.missing }} combinations aren't made</template>
       </span>
       <span class="space" />
+      <router-link :to="{ name: 'texts', params: { handle } }">Texts</router-link>
       <button class="quiet" @click="selling = true">How it is sold</button>
       <button class="quiet" @click="using = true">Options and values</button>
       <a :href="`/api/variants.csv?product=${handle}`" download>Save as CSV</a>

@@ -1,3 +1,4 @@
 //! Products themselves.
 
 pub mod add;
+pub mod texts;

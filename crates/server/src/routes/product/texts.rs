@@ -1,0 +1,72 @@
+use crate::edition::exchange::catch_up;
+use crate::error::{ApiError, ApiResult};
+use crate::routes::product_type::{fields, type_of};
+use crate::routes::shop::product::find;
+use crate::session::Caller;
+use crate::state::State;
+use actix_web::web::{Data, Json, Path};
+use actix_web::{get, put};
+use compagina_core::catalog::Texts;
+use serde::{Deserialize, Serialize};
+use utoipa::ToSchema;
+
+/// What is told of a product in words.
+#[derive(Serialize, ToSchema)]
+pub struct TextsView {
+    texts: Texts,
+    /// What products of its type have, whether it has it or not.
+    usual: UsualTexts,
+}
+
+#[derive(Serialize, ToSchema)]
+pub struct UsualTexts {
+    /// The type's name.
+    kind: String,
+    /// Titles of texts.
+    details: Vec<String>,
+    /// Names of facts.
+    facts: Vec<String>,
+    tags: Vec<String>,
+}
+
+#[derive(Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct TextsForm {
+    /// The texts of which these were made: where they are others by now, nothing is kept.
+    was: Texts,
+    texts: Texts,
+}
+
+/// The texts and facts of a product.
+#[utoipa::path(operation_id = "show_texts", params(("handle" = String, Path)),
+    responses((status = 200, body = TextsView), (status = 401, body = ApiError), (status = 404, body = ApiError)))]
+#[get("/products/{handle}/texts")]
+pub async fn show(state: Data<State>, _caller: Caller, handle: Path<String>) -> ApiResult<Json<TextsView>> {
+    Ok(Json(view(&state, &handle).await?))
+}
+
+/// Sets the texts and facts of a product; shoppers see them at once. What has a title or a name only is left out.
+#[utoipa::path(operation_id = "set_texts", params(("handle" = String, Path)), request_body = TextsForm,
+    responses((status = 200, body = TextsView), (status = 401, body = ApiError), (status = 404, body = ApiError), (status = 409, body = ApiError), (status = 422, body = ApiError)))]
+#[put("/products/{handle}/texts")]
+pub async fn set(
+    state: Data<State>,
+    _caller: Caller,
+    handle: Path<String>,
+    wanted: Json<TextsForm>,
+) -> ApiResult<Json<TextsView>> {
+    let product = find(&state, &handle).await?;
+    let TextsForm { was, texts } = wanted.into_inner();
+    state.store.set_texts(product.id, &was, &texts.tidied()?).await?;
+    catch_up(&state).await;
+    Ok(Json(view(&state, &handle).await?))
+}
+
+async fn view(state: &State, handle: &str) -> ApiResult<TextsView> {
+    let product = find(state, handle).await?;
+    let row = type_of(state, product.kind.handle.as_str()).await?;
+    let fields = fields::fields_of(state, &row).await?;
+    let usual =
+        UsualTexts { kind: row.kind.name, details: fields.details, facts: fields.facts, tags: fields.tags };
+    Ok(TextsView { texts: product.texts(), usual })
+}
