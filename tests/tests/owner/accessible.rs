@@ -34,6 +34,9 @@ async fn templates(client: &Client, base: &str) {
     client.goto(&format!("{base}/templates/4/changes")).await.unwrap();
     until(client, "document.querySelectorAll('.way li').length > 1").await;
     nothing_is_wrong(client, "What changes where").await;
+    click(client, "[data-test=plan]", "At a time").await;
+    until(client, "document.querySelector('[aria-label=When]')").await;
+    nothing_is_wrong(client, "What changes where, at a time").await;
     client.goto(&format!("{base}/templates")).await.unwrap();
     until(client, "document.querySelectorAll('tbody tr').length === 12").await;
     nothing_is_wrong(client, "Templates").await;
@@ -92,6 +95,9 @@ async fn the_owners_views_can_be_used_by_everybody(pool: MySqlPool) {
         client.execute("document.querySelector('.fan button').click()", vec![]).await.unwrap();
         until(&client, "document.querySelector('.panel input')").await;
         nothing_is_wrong(&client, "Swatch book").await;
+        client.goto(&format!("{base}/products/whimbrel/texts")).await.unwrap();
+        until(&client, "document.querySelector('.texts iframe')").await;
+        nothing_is_wrong(&client, "Texts and facts").await;
         client.goto(&format!("{base}/products/carbon-spar/variants")).await.unwrap();
         until(&client, "document.querySelectorAll('.lines .row').length > 5").await;
         client.execute("document.querySelector('.lines input').click()", vec![]).await.unwrap();

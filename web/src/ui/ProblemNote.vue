@@ -8,7 +8,7 @@ defineProps<{ problem: ApiError | null; onRetry?: () => unknown }>();
 <template>
   <div v-if="problem" class="note" role="alert">
     <span>{{ problem.message }}</span>
-    <button v-if="onRetry" class="quiet" @click="onRetry">Try again</button>
+    <button v-if="onRetry" type="button" class="quiet" @click="onRetry">Try again</button>
   </div>
 </template>
 

@@ -206,6 +206,22 @@ mod tests {
         state.store.set_price(product.id, product.price).await.unwrap();
         catch_up(&state).await;
         assert!(state.editions.current().ready(&asked("whimbrel")).is_none());
-        assert!(visit("whimbrel").await.contains("Whimbrel II"));
+        for _ in 0..4 {
+            assert!(visit("whimbrel").await.contains("Whimbrel II"));
+        }
+
+        // Both at once: it is there anew, made of what was read anew.
+        let named = "UPDATE product SET name = 'Whimbrel III' WHERE handle = 'whimbrel'";
+        sqlx::query(named).execute(&pool).await.unwrap();
+        state.store.set_price(product.id, product.price).await.unwrap();
+        let arrangement = state.store.arrangement_revision().await.unwrap();
+        state
+            .store
+            .set_template(TemplateId(2), arrangement, "Sport kites", &Reach::fallback())
+            .await
+            .unwrap();
+        catch_up(&state).await;
+        let body = state.editions.current().ready(&asked("whimbrel")).expect("many ask for it").body.clone();
+        assert!(std::str::from_utf8(&body).unwrap().contains("Whimbrel III"));
     }
 }

@@ -41,7 +41,7 @@ impl Asked {
 pub struct Ready {
     pub body: Bytes,
     pub tag: String,
-    pub(super) made_of: MadeOf,
+    made_of: MadeOf,
     /// How often it was sent; of a page that took another's place about half of that one's too.
     sent: AtomicU32,
 }

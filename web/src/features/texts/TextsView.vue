@@ -53,16 +53,16 @@ onBeforeUnmount(() => window.removeEventListener("beforeunload", warn));
       <div class="row">
         <label>
           <span class="soft">Name</span>
-          <input v-model="form.name" maxlength="200" required />
+          <input v-model="form.name" required />
         </label>
         <label>
           <span class="soft">Made by</span>
-          <input v-model="form.brand" maxlength="120" placeholder="the shop itself" />
+          <input v-model="form.brand" placeholder="the shop itself" />
         </label>
       </div>
       <label>
         <span class="soft">Summary</span>
-        <textarea v-model="form.summary" rows="3" maxlength="2000" />
+        <textarea v-model="form.summary" rows="3" />
       </label>
       <section aria-label="Texts">
         <h2>Texts</h2>
@@ -70,7 +70,7 @@ onBeforeUnmount(() => window.removeEventListener("beforeunload", warn));
         <ul data-group="details">
           <li v-for="(one, at) in form.details" :key="at">
             <span class="line">
-              <input v-model="one.title" maxlength="60" placeholder="Title" :aria-label="`Title of text ${at + 1}`" />
+              <input v-model="one.title" placeholder="Title" :aria-label="`Title of text ${at + 1}`" />
               <button
                 type="button"
                 class="tool"
@@ -91,7 +91,7 @@ onBeforeUnmount(() => window.removeEventListener("beforeunload", warn));
                 <v-icon :icon="mdiClose" size="15" />
               </button>
             </span>
-            <textarea v-model="one.text" rows="3" maxlength="20000" :aria-label="one.title || `Text ${at + 1}`" />
+            <textarea v-model="one.text" rows="3" :aria-label="one.title || `Text ${at + 1}`" />
           </li>
         </ul>
         <button type="button" class="quiet" @click="add(form.details, { title: '', text: '' }, 'details')">
@@ -102,13 +102,8 @@ onBeforeUnmount(() => window.removeEventListener("beforeunload", warn));
         <h2>Facts</h2>
         <ul data-group="facts">
           <li v-for="(one, at) in form.facts" :key="at" class="line">
-            <input v-model="one.name" maxlength="60" placeholder="Name" :aria-label="`Name of fact ${at + 1}`" />
-            <input
-              v-model="one.value"
-              maxlength="300"
-              placeholder="not told"
-              :aria-label="one.name || `Fact ${at + 1}`"
-            />
+            <input v-model="one.name" placeholder="Name" :aria-label="`Name of fact ${at + 1}`" />
+            <input v-model="one.value" placeholder="not told" :aria-label="one.name || `Fact ${at + 1}`" />
             <button
               type="button"
               class="tool"
