@@ -3,6 +3,7 @@
 
 use compagina_tests::desk::{choose, click, in_both, in_proof, open_desk, type_into};
 use compagina_tests::{Browser, Screen, Site, ask, find, until};
+use fantoccini::Client;
 use serde_json::json;
 use sqlx::MySqlPool;
 
@@ -76,17 +77,22 @@ async fn one_type_and_one_product_keep_their_own_in_two_actions_each(pool: MySql
     .await;
 }
 
+/// Writes something else on the template's buy button and looks at what that changes where.
+async fn to_what_changes(client: &Client, base: &str) {
+    open_desk(client, base, "/templates/2?product=whimbrel").await;
+    choose(client, "Buy button").await;
+    find(client, "#slip-says").await.click().await.unwrap();
+    type_into(client, ".slip input[aria-labelledby=label-words]", "Buy").await;
+    in_both(client, "page.querySelector('.k-buy-button .buy').innerText === 'Buy'").await;
+    client.goto(&format!("{base}/templates/2/changes")).await.unwrap();
+}
+
 #[sqlx::test(migrations = false)]
 async fn what_changes_where_is_seen_page_by_page_and_published(pool: MySqlPool) {
     let site = Site::start(pool).await;
     let base = site.base.clone();
     Browser::run(Screen::Wide, |client| async move {
-        open_desk(&client, &base, "/templates/2?product=whimbrel").await;
-        choose(&client, "Buy button").await;
-        find(&client, "#slip-says").await.click().await.unwrap();
-        type_into(&client, ".slip input[aria-labelledby=label-words]", "Buy").await;
-        in_both(&client, "page.querySelector('.k-buy-button .buy').innerText === 'Buy'").await;
-        client.goto(&format!("{base}/templates/2/changes")).await.unwrap();
+        to_what_changes(&client, &base).await;
         // Not the Curlew's: it keeps its own words.
         until(&client, "document.querySelector('[data-test=count]')?.textContent.trim() === '11 pages change of 12'").await;
         let in_page = |title: &str, words: &str| {
@@ -108,12 +114,7 @@ async fn a_draft_goes_live_at_a_time(pool: MySqlPool) {
     let site = Site::start(pool).await;
     let base = site.base.clone();
     Browser::run(Screen::Wide, |client| async move {
-        open_desk(&client, &base, "/templates/2?product=whimbrel").await;
-        choose(&client, "Buy button").await;
-        find(&client, "#slip-says").await.click().await.unwrap();
-        type_into(&client, ".slip input[aria-labelledby=label-words]", "Buy").await;
-        in_both(&client, "page.querySelector('.k-buy-button .buy').innerText === 'Buy'").await;
-        client.goto(&format!("{base}/templates/2/changes")).await.unwrap();
+        to_what_changes(&client, &base).await;
         find(&client, "[data-test=plan]").await.click().await.unwrap();
         let publish = "document.querySelector('[data-test=publish]')";
         until(&client, &format!("document.activeElement.ariaLabel === 'When' && {publish}.disabled")).await;

@@ -1,0 +1,146 @@
+<script setup lang="ts">
+import { nextTick, ref } from "vue";
+import type { Schemas } from "../../api/client";
+import RowTools from "./RowTools.vue";
+
+/** The texts and facts of a product, to be written. */
+const texts = defineModel<Schemas["Texts"]>({ required: true });
+defineProps<{ tags: string[] }>();
+const emit = defineEmits<{ keep: [] }>();
+const sheet = ref<HTMLFormElement | null>(null);
+
+function up<T>(list: T[], at: number): void {
+  const [one] = list.splice(at, 1);
+  if (one !== undefined) list.splice(at - 1, 0, one);
+}
+async function add<T>(list: T[], one: T, group: string): Promise<void> {
+  list.push(one);
+  await nextTick();
+  sheet.value?.querySelector<HTMLInputElement>(`[data-group=${group}] > li:last-child input`)?.focus();
+}
+</script>
+
+<template>
+  <form id="texts" ref="sheet" class="all" aria-label="Texts and facts" @submit.prevent="emit('keep')">
+    <slot />
+    <div class="row">
+      <label>
+        <span class="soft">Name</span>
+        <input v-model="texts.name" required />
+      </label>
+      <label>
+        <span class="soft">Made by</span>
+        <input v-model="texts.brand" placeholder="the shop itself" />
+      </label>
+    </div>
+    <label>
+      <span class="soft">Summary</span>
+      <textarea v-model="texts.summary" rows="3" />
+    </label>
+    <section aria-label="Texts">
+      <h2>Texts</h2>
+      <p class="soft">An empty line begins another paragraph. A title without a text isn’t shown.</p>
+      <ul data-group="details">
+        <li v-for="(one, at) in texts.details" :key="at">
+          <span class="line">
+            <input v-model="one.title" placeholder="Title" :aria-label="`Title of text ${at + 1}`" />
+            <RowTools
+              :name="one.title || 'this text'"
+              :first="at === 0"
+              @up="up(texts.details, at)"
+              @remove="texts.details.splice(at, 1)"
+            />
+          </span>
+          <textarea v-model="one.text" rows="3" :aria-label="one.title || `Text ${at + 1}`" />
+        </li>
+      </ul>
+      <button type="button" class="quiet" @click="add(texts.details, { title: '', text: '' }, 'details')">
+        Add a text
+      </button>
+    </section>
+    <section aria-label="Facts">
+      <h2>Facts</h2>
+      <ul data-group="facts">
+        <li v-for="(one, at) in texts.facts" :key="at" class="line">
+          <input v-model="one.name" placeholder="Name" :aria-label="`Name of fact ${at + 1}`" />
+          <input v-model="one.value" placeholder="not told" :aria-label="one.name || `Fact ${at + 1}`" />
+          <RowTools
+            :name="one.name || 'this fact'"
+            :first="at === 0"
+            @up="up(texts.facts, at)"
+            @remove="texts.facts.splice(at, 1)"
+          />
+        </li>
+      </ul>
+      <button type="button" class="quiet" @click="add(texts.facts, { name: '', value: '' }, 'facts')">
+        Add a fact
+      </button>
+    </section>
+    <v-combobox
+      v-model="texts.tags"
+      :items="tags"
+      label="Tags"
+      hint="Templates and prices can be for products with a tag."
+      persistent-hint
+      multiple
+      chips
+      closable-chips
+    />
+  </form>
+</template>
+
+<style scoped src="../../ui/form.css"></style>
+<style scoped>
+form {
+  border-right: 1px solid var(--line);
+  background: var(--sheet);
+}
+.all {
+  gap: 14px;
+  align-content: start;
+  margin: 0;
+  padding: 12px 18px 24px;
+}
+section {
+  display: grid;
+  gap: 6px;
+  justify-items: start;
+}
+ul {
+  display: grid;
+  gap: 8px;
+  width: 100%;
+  margin: 0;
+  padding: 0;
+  list-style: none;
+}
+[data-group="details"] > li {
+  display: grid;
+  gap: 4px;
+}
+.line {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+}
+.line input:first-child {
+  font-weight: 600;
+}
+[data-group="facts"] input:first-child {
+  width: 34%;
+}
+[data-group="facts"] input:nth-child(2) {
+  flex: 1;
+}
+textarea {
+  width: 100%;
+  padding: 5px 8px;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  background: #fff;
+  resize: vertical;
+  field-sizing: content;
+  min-height: 62px;
+  max-height: 320px;
+}
+</style>
