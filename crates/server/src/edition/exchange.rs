@@ -68,7 +68,9 @@ async fn follow(state: &Data<State>, changes: &[Changed]) {
     if let Err(error) = read.await {
         tracing::warn!("pages can't be made beforehand: {error}");
     }
-    state.editions.exchange(next, &changed.named);
+    // Pages made anew are made of what was read anew.
+    let outdated = if products_only { changed.named } else { BTreeSet::new() };
+    state.editions.exchange(next, &outdated);
     // Thousands of pages are given back where nobody waits for it.
     let giving_back = state.clone();
     tokio::spawn(async move { giving_back.aside.run(move || drop(now)).await });

@@ -43,7 +43,7 @@ onBeforeUnmount(() => window.removeEventListener("beforeunload", warn));
       <v-progress-linear v-if="!problem" indeterminate color="primary" />
       <ProblemNote :problem="problem" @retry="load" />
     </div>
-    <figure v-if="view">
+    <figure v-if="view" tabindex="0" aria-label="The page as shoppers see it now">
       <figcaption class="soft">The page as shoppers see it now</figcaption>
       <PageThumb
         :key="kept"
