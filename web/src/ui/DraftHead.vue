@@ -36,18 +36,3 @@ const said = computed(() => {
     </v-btn>
   </div>
 </template>
-
-<style scoped>
-.view-head {
-  display: flex;
-  gap: 14px;
-  align-items: center;
-  min-height: 50px;
-  padding: 4px 18px;
-  border-bottom: 1px solid var(--line);
-  background: var(--sheet);
-}
-.space {
-  flex: 1;
-}
-</style>

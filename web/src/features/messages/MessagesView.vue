@@ -22,7 +22,7 @@ const shown = computed(() => found.value[chosen.value] ?? found.value[0]);
 
 <template>
   <main class="messages">
-    <div class="head">
+    <div class="view-head">
       <h1>Messages</h1>
       <span class="soft">written to shoppers; nothing is sent from this demo shop</span>
       <span class="space" />
@@ -58,19 +58,6 @@ const shown = computed(() => found.value[chosen.value] ?? found.value[0]);
   flex-direction: column;
   height: calc(100dvh - 48px);
   min-height: 480px;
-}
-.head {
-  display: flex;
-  flex-wrap: wrap;
-  gap: 6px 14px;
-  align-items: center;
-  min-height: 50px;
-  padding: 4px 18px;
-  border-bottom: 1px solid var(--line);
-  background: var(--sheet);
-}
-.space {
-  flex: 1;
 }
 input {
   width: 240px;

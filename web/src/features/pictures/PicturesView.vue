@@ -56,7 +56,7 @@ async function remove(): Promise<void> {
 
 <template>
   <main class="pictures" @dragover="held" @dragleave.self="over = false" @drop.prevent="dropped">
-    <div class="head">
+    <div class="view-head">
       <h1>{{ handle ? `${view?.name ?? ""}: pictures` : "The shop’s own pictures" }}</h1>
       <span class="soft" role="status">
         {{ pictures.length === 1 ? "1 picture" : `${pictures.length} pictures` }}
@@ -136,19 +136,6 @@ async function remove(): Promise<void> {
   flex-direction: column;
   height: calc(100dvh - 48px);
   min-height: 480px;
-}
-.head {
-  display: flex;
-  flex-wrap: wrap;
-  align-items: center;
-  gap: 6px 14px;
-  min-height: 50px;
-  padding: 4px 18px;
-  border-bottom: 1px solid var(--line);
-  background: var(--sheet);
-}
-.space {
-  flex: 1;
 }
 .problem {
   margin: 8px 14px;

@@ -25,7 +25,7 @@ onBeforeUnmount(() => window.removeEventListener("beforeunload", warn));
 
 <template>
   <main class="texts">
-    <div v-if="view" class="head">
+    <div v-if="view" class="view-head">
       <h1>{{ view.texts.name }}: texts and facts</h1>
       <span class="chip" :class="{ differs: changed }" role="status" data-test="state">
         {{ changed ? "Not kept yet" : "As shoppers read them" }}
@@ -65,20 +65,6 @@ onBeforeUnmount(() => window.removeEventListener("beforeunload", warn));
   height: calc(100dvh - 48px);
   min-height: 480px;
 }
-.head {
-  display: flex;
-  grid-column: 1 / -1;
-  flex-wrap: wrap;
-  gap: 4px 14px;
-  align-items: center;
-  min-height: 50px;
-  padding: 4px 18px;
-  border-bottom: 1px solid var(--line);
-  background: var(--sheet);
-}
-.space {
-  flex: 1;
-}
 .all {
   padding: 12px 18px;
 }
@@ -93,6 +79,9 @@ figcaption {
 figure .thumb {
   border: 1px solid var(--line);
   box-shadow: var(--shadow);
+}
+.view-head {
+  grid-column: 1 / -1;
 }
 @media (max-width: 900px) {
   .texts {
