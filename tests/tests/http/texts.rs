@@ -69,7 +69,9 @@ async fn what_somebody_else_wrote_meanwhile_isnt_written_over_unseen(pool: MySql
 }
 
 #[sqlx::test(migrations = false)]
-async fn texts_that_are_there_can_be_kept_and_lack_little_of_what_their_type_has(pool: MySqlPool) {
+async fn texts_that_are_there_can_be_kept_and_a_first_product_is_offered_what_its_type_means_to_have(
+    pool: MySqlPool,
+) {
     let site = Site::start(pool.clone()).await;
     let owner = site.owner().await;
     let handles: Vec<String> =
@@ -80,7 +82,7 @@ async fn texts_that_are_there_can_be_kept_and_lack_little_of_what_their_type_has
         let kept = json_of(set(&owner, handle, &was, &was).await).await;
         assert_eq!(kept["texts"], was, "{handle}");
     }
-    // A new product has no texts yet, but its type says which there may be.
+    // A type's first product has no texts yet, but its type says which there are to be.
     let fields = json!({ "details": ["In the bag"], "facts": ["Pull"], "tags": ["strong wind"] });
     let kind = json!({ "name": "Power kites", "fields": fields, "template": { "by": "template", "id": 2 } });
     json_of(owner.post("/api/types", &kind).await).await;
@@ -88,7 +90,8 @@ async fn texts_that_are_there_can_be_kept_and_lack_little_of_what_their_type_has
     json_of(owner.post("/api/products", &first).await).await;
     let view = json_of(owner.get("/api/products/gannet/texts").await).await;
     assert_eq!((&view["texts"]["details"], &view["texts"]["tags"]), (&json!([]), &json!(["strong wind"])));
-    assert_eq!(view["usual"]["kind"], "Power kites");
+    let usual = json!({ "details": ["In the bag"], "facts": ["Pull"], "tags": ["strong wind"] });
+    assert_eq!(view["usual"], usual);
 }
 
 #[sqlx::test(migrations = false)]

@@ -69,8 +69,10 @@ async fn what_cant_be_kept_stays_in_the_form_with_the_reason(pool: MySqlPool) {
         let was = json_of(owner.get(address).await).await["texts"].clone();
         let mut theirs = was.clone();
         theirs["summary"] = json!("Theirs.");
+        theirs["name"] = json!("Their knot");
         json_of(owner.put(address, &json!({ "was": was, "texts": theirs })).await).await;
 
+        type_into(&client, ".texts input", "Knot of the shore").await;
         click(&client, "[aria-label=Facts] button", "Add a fact").await;
         type_into(&client, "[data-group=facts] > li:last-child input:nth-child(2)", "3 m").await;
         find(&client, "nav a[href='/']").await.click().await.unwrap();
@@ -80,14 +82,15 @@ async fn what_cant_be_kept_stays_in_the_form_with_the_reason(pool: MySqlPool) {
         until(&client, &told("“3 m” needs a name")).await;
         assert_eq!(ask(&client, "location.pathname").await, "/products/knot/texts", "one stays");
 
-        // Then somebody else's is told, and is replaced once that is wanted.
+        // Then somebody else's is told; it stays where nothing was written here.
         type_into(&client, "[data-group=facts] > li:last-child input", "Tail").await;
         find(&client, ".texts [type=submit]").await.click().await.unwrap();
         until(&client, &told("Somebody else")).await;
         find(&client, ".texts [type=submit]").await.click().await.unwrap();
         state(&client, "As shoppers read them").await;
         let now = json_of(owner.get(address).await).await["texts"].clone();
-        assert_eq!(now["summary"], was["summary"]);
+        assert_eq!(now["summary"], "Theirs.");
+        assert_eq!(now["name"], "Knot of the shore", "what is written here counts");
         assert!(now["facts"].as_array().unwrap().contains(&json!({ "name": "Tail", "value": "3 m" })));
     })
     .await;

@@ -3677,8 +3677,6 @@ export interface components {
             details: string[];
             /** @description Names of facts. */
             facts: string[];
-            /** @description The type's name. */
-            kind: string;
             tags: string[];
         };
         /**

@@ -32,6 +32,23 @@ export function useTexts(handle: () => string) {
     view.value = now;
     form.value = withUsual(now);
   }
+  /** Goes on from what is kept now; what was written since something was kept stays as it is written. */
+  function follow(now: View, since: Texts): void {
+    if (!form.value) return;
+    const [kept, written] = [withUsual(now), form.value];
+    const stays = <K extends keyof Texts>(key: K): Texts[K] =>
+      JSON.stringify(written[key]) === JSON.stringify(since[key]) ? kept[key] : written[key];
+    view.value = now;
+    form.value = {
+      ...kept,
+      name: stays("name"),
+      brand: stays("brand"),
+      summary: stays("summary"),
+      details: stays("details"),
+      facts: stays("facts"),
+      tags: stays("tags"),
+    };
+  }
   async function load(): Promise<void> {
     const { data, error } = await ask(api.GET("/api/products/{handle}/texts", path.value));
     problem.value = error ?? null;
@@ -45,17 +62,18 @@ export function useTexts(handle: () => string) {
   async function keep(): Promise<boolean> {
     if (!view.value || !form.value || busy.value) return false;
     busy.value = true;
-    const body = { was: view.value.texts, texts: form.value };
+    const [before, sent] = [withUsual(view.value), JSON.parse(JSON.stringify(form.value)) as Texts];
+    const body = { was: view.value.texts, texts: sent };
     const { data, error } = await ask(api.PUT("/api/products/{handle}/texts", { ...path.value, body }));
     busy.value = false;
     problem.value = error ?? null;
-    // What somebody else wrote is what these texts take the place of, once they are kept again.
+    // Where nothing is written here, somebody else's is taken over; the rest takes its place once it is kept again.
     if (error?.code === "overtaken") {
       const { data: theirs } = await ask(api.GET("/api/products/{handle}/texts", path.value));
-      if (theirs) view.value = theirs;
+      if (theirs) follow(theirs, before);
     }
     if (!data) return false;
-    take(data);
+    follow(data, sent);
     kept.value += 1;
     return true;
   }

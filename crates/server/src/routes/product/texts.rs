@@ -20,8 +20,6 @@ pub struct TextsView {
 
 #[derive(Serialize, ToSchema)]
 pub struct UsualTexts {
-    /// The type's name.
-    kind: String,
     /// Titles of texts.
     details: Vec<String>,
     /// Names of facts.
@@ -65,8 +63,22 @@ pub async fn set(
 async fn view(state: &State, handle: &str) -> ApiResult<TextsView> {
     let product = find(state, handle).await?;
     let row = type_of(state, product.kind.handle.as_str()).await?;
-    let fields = fields::fields_of(state, &row).await?;
-    let usual =
-        UsualTexts { kind: row.kind.name, details: fields.details, facts: fields.facts, tags: fields.tags };
+    // The first products of a type lack what was meant for them; later ones have more than was thought of.
+    let of_products = fields::fields_of(state, &row).await?;
+    let meant = row.fields;
+    let usual = UsualTexts {
+        details: both(meant.details, of_products.details),
+        facts: both(meant.facts, of_products.facts),
+        tags: both(meant.tags, of_products.tags),
+    };
     Ok(TextsView { texts: product.texts(), usual })
+}
+
+fn both(mut some: Vec<String>, others: Vec<String>) -> Vec<String> {
+    for other in others {
+        if !some.contains(&other) {
+            some.push(other);
+        }
+    }
+    some
 }
