@@ -2,8 +2,8 @@
 #![allow(clippy::unwrap_used, missing_docs)]
 
 use compagina_core::ids::{Handle, TemplateId};
-use compagina_core::price::{Moment, Zone};
 use compagina_core::template::{Candidate, Feature, Index, ProductFacts, Reach, ReachRule};
+use compagina_core::time::{Moment, Zone};
 use criterion::{Criterion, criterion_group, criterion_main};
 use std::hint::black_box;
 
@@ -15,7 +15,7 @@ fn reach(n: u64) -> Reach {
     let some = |word: &str| handle(format!("{word}-{}", n % 40));
     let rule = match n % 6 {
         0 => ReachRule::Types { types: vec![some("type")] },
-        1 => ReachRule::Tags { tags: vec![format!("tag-{}", n % 50)] },
+        1 => ReachRule::Tags { tags: vec![format!("tag-{}", n % 50).into()] },
         2 => ReachRule::Prices { least: Some(90_000 + i64::try_from(n).unwrap() * 10), most: Some(90_500) },
         3 => ReachRule::Has { features: vec![Feature::Plan, Feature::Pictures] },
         4 => ReachRule::Named,
@@ -29,7 +29,7 @@ fn product(n: u64) -> ProductFacts {
     ProductFacts {
         handle: handle(format!("product-{n}")),
         kind: handle(format!("type-{}", n % 60)),
-        tags: vec![format!("tag-{}", n % 900), format!("tag-{}", n % 70)],
+        tags: vec![format!("tag-{}", n % 900).into(), format!("tag-{}", n % 70).into()],
         price: i64::try_from(n % 1_000).unwrap() * 100,
         features: if n.is_multiple_of(9) {
             vec![Feature::Plan]

@@ -173,8 +173,9 @@ mod tests {
     use crate::catalog::samples::{pounds, product, with_variants};
     use crate::catalog::{Signs, Stock, Terms, TextTerms};
     use crate::price::{
-        Counted, Effect, Moment, Period, PriceBook, PriceRule, RuleId, RuleReach, SavedOn, Step, Vat, Zone,
+        Counted, Effect, Period, PriceBook, PriceRule, RuleId, RuleReach, SavedOn, Step, Vat,
     };
+    use crate::time::{Moment, Zone};
     use std::sync::Arc;
 
     fn kite() -> Product {

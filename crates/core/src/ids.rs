@@ -1,6 +1,9 @@
 //! Names of things. Each is parsed once, at the edge; inside the house a value of these types is known to be sound.
 
 use serde::{Deserialize, Serialize};
+
+/// Characters of a handle, at the most.
+pub const LONGEST_HANDLE: usize = 80;
 use std::fmt;
 
 /// Why a text can't be used as a name.
@@ -67,7 +70,7 @@ macro_rules! word_id {
     };
 }
 word_id!(/// The part of an address that names a product, a type, an option or a value: `whimbrel-mini`.
-    Handle, 80);
+    Handle, LONGEST_HANDLE);
 word_id!(/// Names a piece within its layout, for good.
     PieceId, 40);
 word_id!(/// Names a band within its layout, for good.
@@ -91,6 +94,19 @@ fn check_word(text: String, most: usize) -> Result<String, NameError> {
 }
 
 impl Handle {
+    /// This handle, or, where it is taken, the first that isn't of those with a number behind it: `ember-2`. A long one is
+    /// cut to make room.
+    #[must_use]
+    pub fn free(&self, taken: impl Fn(&Self) -> bool) -> Self {
+        let numbered = |number: u64| {
+            let ending = format!("-{number}");
+            let room: String = self.as_str().chars().take(LONGEST_HANDLE - ending.len()).collect();
+            Self::try_from(format!("{}{ending}", room.trim_end_matches('-'))).ok()
+        };
+        let others = (2..).filter_map(numbered);
+        std::iter::once(self.clone()).chain(others).find(|name| !taken(name)).unwrap_or_else(|| self.clone())
+    }
+
     /// Makes a handle out of any text: letters and digits kept, everything else a hyphen. Empty when nothing is left.
     #[must_use]
     pub fn from_text(text: &str) -> Option<Self> {
@@ -102,7 +118,7 @@ impl Handle {
                 out.push('-');
             }
         }
-        let cut: String = out.chars().take(80).collect();
+        let cut: String = out.chars().take(LONGEST_HANDLE).collect();
         Self::try_from(cut.trim_end_matches('-')).ok()
     }
 }
@@ -125,6 +141,18 @@ mod tests {
         assert_eq!(Handle::from_text("2.1 m").unwrap().as_str(), "2-1-m");
         assert_eq!(Handle::from_text("  Sew your first kite! ").unwrap().as_str(), "sew-your-first-kite");
         assert_eq!(Handle::from_text("!!!"), None);
+    }
+
+    #[test]
+    fn a_handle_that_is_taken_gets_a_number_and_stays_short_enough() {
+        let long = Handle::from_text(&"a b ".repeat(40)).unwrap();
+        let mut taken = vec![];
+        for _ in 0..12 {
+            let free = long.free(|name| taken.contains(name));
+            assert!(free.as_str().len() <= 80 && !taken.contains(&free), "{free}");
+            taken.push(free);
+        }
+        assert_eq!((taken[0].clone(), taken[1].as_str().ends_with("-2")), (long, true));
     }
 
     #[test]

@@ -4,8 +4,9 @@
 use crate::catalog::{Product, ProductState, Stock};
 use crate::choice::Selection;
 use crate::money::Money;
-use crate::page::{CartFacts, Day};
+use crate::page::CartFacts;
 use crate::price::{Extras, PlanId};
+use crate::time::Day;
 use serde::{Deserialize, Serialize};
 
 /// The stock under which a proof is shown.

@@ -4,7 +4,8 @@
 
 mod samples;
 
-use compagina_core::page::op::check;
+use compagina_core::ids::ColumnId;
+use compagina_core::page::op::{Names, check};
 use compagina_core::page::{
     Device, Difference, Layout, Op, OpError, SetValue, Target, Values, Whom, apply, differences,
 };
@@ -190,8 +191,8 @@ proptest! {
 
     #[test]
     fn departures_of_different_values_commute(a in any_departure(), b in any_departure()) {
-        use compagina_core::page::op::touches;
-        prop_assume!(touches(&a) != touches(&b));
+        use compagina_core::page::op::Footprint;
+        prop_assume!(Footprint::of(&layout(), &a) != Footprint::of(&layout(), &b));
         let both = |first: &Op, then: &Op| {
             let mut page = layout();
             apply(&mut page, first.clone()).unwrap();
@@ -330,7 +331,7 @@ fn a_file_keeps_the_template_whole_and_refuses_what_is_wrong_with_its_place() {
 #[test]
 fn a_kept_band_is_linked_copied_and_unlinked_with_what_is_kept_different_of_it() {
     use compagina_core::ids::{BandId, KeptId};
-    use compagina_core::template::kept::{follow, keep, linked, placed, unlink};
+    use compagina_core::template::kept::{follow, keep, linked, place, unlink};
     let band = |name: &str| BandId::try_from(name).unwrap();
     let go = |page: &Layout| words_of(page, "whimbrel", Device::Wide);
     let mut first = after_all(&[self::keep(whimbrel(), "buy", "words", Device::Wide, Some("Go"))]);
@@ -344,7 +345,8 @@ fn a_kept_band_is_linked_copied_and_unlinked_with_what_is_kept_different_of_it()
 
     // In another template the same, and what changes it in one changes it there.
     let mut second = layout();
-    apply(&mut second, Op::AddBand { band: placed(&main, None).unwrap(), index: 1 }).unwrap();
+    let op = place(&second, &main, 1, None).unwrap();
+    apply(&mut second, op).unwrap();
     assert_eq!(follow(&second, &main), None);
     apply(&mut first, Op::RemovePiece { piece: id("kept3-1-1") }).unwrap();
     let changed = linked(&first).next().unwrap().1.clone();
@@ -354,9 +356,10 @@ fn a_kept_band_is_linked_copied_and_unlinked_with_what_is_kept_different_of_it()
     assert_eq!(second.bands.len(), 3, "and nothing else");
 
     // A copy, and one that is unlinked, go their own way.
-    let copy = placed(&main, Some(&band("b-copy"))).unwrap();
+    let op = place(&second, &main, 0, Some(&band("b-copy"))).unwrap();
+    apply(&mut second, op).unwrap();
+    let copy = second.band(&band("b-copy")).unwrap();
     assert_eq!((copy.kept, copy.columns[0].pieces[0].id.as_str()), (None, "b-copy-0-0"));
-    apply(&mut second, Op::AddBand { band: copy, index: 0 }).unwrap();
     let op = unlink(&second, &band("kept3"), &band("b-own")).unwrap();
     apply(&mut second, op).unwrap();
     assert!(linked(&second).next().is_none() && follow(&second, &main).is_none());
@@ -369,4 +372,84 @@ fn a_kept_band_is_linked_copied_and_unlinked_with_what_is_kept_different_of_it()
     apply(&mut undone, back).unwrap();
     assert_eq!(undone, before);
     assert_eq!(go(&undone), "Go");
+}
+
+#[test]
+fn a_kept_band_can_be_placed_again_after_a_starter_and_follows_though_a_piece_of_it_stands_elsewhere() {
+    use compagina_core::ids::{BandId, KeptId};
+    use compagina_core::page::starter::STARTERS;
+    use compagina_core::template::kept::{follow, keep, linked, place};
+    let main = BandId::try_from("main").unwrap();
+    let mut first = after_all(&[self::keep(whimbrel(), "buy", "words", Device::Wide, Some("Go"))]);
+    let op = keep(&first, &main, KeptId(3)).unwrap();
+    apply(&mut first, op).unwrap();
+    let kept = linked(&first).next().unwrap().1.clone();
+    for starter in STARTERS {
+        let laid = starter.lay(&first).layout;
+        assert_eq!(
+            linked(&laid).next().map(|(_, band)| band),
+            Some(&kept),
+            "{}: the link stays",
+            starter.key
+        );
+        assert_eq!(starter.lay(&laid).layout, laid, "{}", starter.key);
+        assert_eq!(check(&laid), Ok(()), "{}", starter.key);
+    }
+
+    // One piece is moved out of it: there it is the page's own, and the band can have its name again.
+    let to = first.place_of(&id("crumbs")).unwrap();
+    apply(&mut first, Op::MovePiece { piece: id("kept3-1-2"), to }).unwrap();
+    assert_eq!(words_of_piece(&first, "kept3-1-2"), "Go");
+    let op = follow(&first, &kept).unwrap();
+    apply(&mut first, op).unwrap();
+    assert_eq!(linked(&first).next().unwrap().1, &kept);
+    assert_eq!(words_of_piece(&first, "own1"), "Go", "what is kept of it goes along");
+    assert_eq!(check(&first), Ok(()));
+
+    // The link is gone, the names stayed: as earlier versions left pages behind.
+    let mut old = first.clone();
+    old.bands.iter_mut().for_each(|band| band.kept = None);
+    apply(
+        &mut old,
+        Op::Rename { names: Names { bands: [(kept.id.clone(), main)].into(), ..Names::default() } },
+    )
+    .unwrap();
+    let columns = old.band(&kept.id).is_none();
+    assert!(columns);
+    let names = [("kept3-c0", "left"), ("kept3-c1", "right")].map(|(from, to)| (column(from), column(to)));
+    apply(&mut old, Op::Rename { names: Names { columns: names.into(), ..Names::default() } }).unwrap();
+    let op = place(&old, &kept, 0, None).unwrap();
+    apply(&mut old, op).unwrap();
+    assert_eq!(check(&old), Ok(()));
+}
+
+#[test]
+fn a_band_of_which_many_products_keep_something_can_be_kept_and_unlinked() {
+    use compagina_core::ids::{BandId, KeptId};
+    use compagina_core::template::kept::{keep, unlink};
+    let band = |name: &str| BandId::try_from(name).unwrap();
+    let many = (0..1200).map(|n| {
+        self::keep(Whom::Product(handle(&format!("kite-{n}"))), "buy", "words", Device::Wide, Some("Go"))
+    });
+    let mut page = after_all(&many.collect::<Vec<_>>());
+    let before = page.clone();
+    let op = keep(&page, &band("main"), KeptId(3)).unwrap();
+    let back = apply(&mut page, op).unwrap();
+    assert_eq!((page.departures.len(), page.lost_departures().count()), (1200, 0));
+    let op = unlink(&page, &band("kept3"), &band("b-own")).unwrap();
+    let linked = apply(&mut page, op).unwrap();
+    assert_eq!((page.departures.len(), page.lost_departures().count()), (1200, 0));
+    apply(&mut page, linked).unwrap();
+    apply(&mut page, back).unwrap();
+    assert_eq!(page, before);
+}
+
+fn column(name: &str) -> ColumnId {
+    ColumnId::try_from(name).unwrap()
+}
+
+fn words_of_piece(page: &Layout, piece: &str) -> String {
+    let page = page_of(page, "whimbrel");
+    Chain::of_template(&page.piece(&id(piece)).unwrap().values)
+        .text(&compagina_core::page::piece::buy_button::WORDS, Device::Wide)
 }

@@ -7,40 +7,19 @@ use compagina_core::cart::{Wanted, reckon};
 use compagina_core::catalog::{Product, Stock};
 use compagina_core::choice::{Selection, ValueState, pick, states, variant_of};
 use compagina_core::money::Locale;
-use compagina_core::page::op::{Touch, check, touches};
+use compagina_core::page::op::check;
 use compagina_core::page::piece::price;
 use compagina_core::page::starter::STARTERS;
 use compagina_core::page::{
-    CartFacts, Day, Device, Facts, Kind, Layout, Op, Rule, SetValue, Target, Values, apply, differences,
-    judge,
+    CartFacts, Device, Facts, Layout, Op, Rule, SetValue, Values, apply, differences, judge,
 };
-use compagina_core::price::{Hindrance, Prices, Tag, offer};
+use compagina_core::price::{Hindrance, PriceTag, Prices, offer};
 use compagina_core::style::{Chain, Level, contrast};
+use compagina_core::time::Day;
 use proptest::prelude::*;
-use samples::{at, id, layout, piece, pounds, product};
+use samples::ops::any_piece_op as any_op;
+use samples::{layout, pounds, product};
 use std::collections::BTreeMap;
-
-fn any_op() -> impl Strategy<Value = Op> {
-    let names = prop::sample::select(vec!["crumbs", "gallery", "title", "price", "buy", "new-1", "new-2"]);
-    let column = prop::sample::select(vec!["only", "left", "right"]);
-    let kind = prop::sample::select(Kind::ALL.to_vec());
-    let saving = prop::option::of(prop::sample::select(vec!["percent", "amount", "none"]));
-    let device = prop::sample::select(Device::ALL.to_vec());
-    (0..5u8, names, column, 0usize..4, kind, saving, device).prop_map(
-        |(which, name, column, index, kind, saving, device)| match which {
-            0 => Op::AddPiece { piece: piece(name, kind), at: at(column, index) },
-            1 => Op::RemovePiece { piece: id(name) },
-            2 => Op::MovePiece { piece: id(name), to: at(column, index) },
-            3 => Op::CopyPiece { piece: id(name), copy: id("new-2"), to: at(column, index) },
-            _ => Op::Set {
-                target: Target::Piece(id("price")),
-                setting: "saving".into(),
-                device,
-                value: saving.map(|s| SetValue::Text(s.into())),
-            },
-        },
-    )
-}
 
 fn after(ops: Vec<Op>) -> Layout {
     let mut page = layout();
@@ -96,38 +75,11 @@ fn not(rule: &Rule) -> Rule {
 
 fn holds(rule: &Rule, product: &Product) -> bool {
     let (cart, day) = (CartFacts::default(), Day::try_from("2026-11-24".to_owned()).unwrap());
-    judge(rule, &Facts { product, cart: &cart, day: &day, locale: Locale::EnGb }).holds
-}
-
-/// A value of the piece *price*, which no other of these operations changes.
-fn set_note() -> Op {
-    let value = Some(SetValue::Text("with VAT".into()));
-    Op::Set { target: Target::Piece(id("price")), setting: "note".into(), device: Device::Wide, value }
+    judge(rule, &Facts { product, cart: &cart, day: &day, prices: &Prices::default(), locale: Locale::EnGb })
+        .holds
 }
 
 proptest! {
-    /// What makes it right to let a late edit land: it comes to the same as if it had come first.
-    #[test]
-    fn an_edit_that_touches_nothing_that_another_touches_comes_to_the_same_in_either_order(other in any_op()) {
-        let mine = set_note();
-        prop_assume!(Touch::common(&touches(&mine), &touches(&other)).is_none());
-        // A copy takes what its model has when it is made; that is no clash.
-        prop_assume!(!matches!(&other, Op::CopyPiece { piece, .. } if *piece == id("price")));
-        let (mut first, mut last) = (layout(), layout());
-        apply(&mut first, mine.clone()).unwrap();
-        let done = apply(&mut first, other.clone()).is_ok();
-        prop_assert_eq!(apply(&mut last, other).is_ok(), done);
-        apply(&mut last, mine).unwrap();
-        prop_assert_eq!(first, last);
-    }
-
-    #[test]
-    fn touching_is_mutual(a in any_op(), b in any_op()) {
-        let (a, b) = (touches(&a), touches(&b));
-        prop_assert_eq!(Touch::common(&a, &b).is_some(), Touch::common(&b, &a).is_some());
-        prop_assert!(Touch::common(&a, &a).is_some(), "everything touches itself");
-    }
-
     #[test]
     fn conditions_follow_the_laws_of_logic(a in any_rule(), b in any_rule(), product in any_product()) {
         let of = |rule: &Rule| holds(rule, &product);
@@ -229,11 +181,11 @@ proptest! {
             let variant = variant_of(&product, &selection).unwrap();
             prop_assert_eq!(offer.variant, Some(variant.id));
             prop_assert!(variant.stock.covers(quantity));
-            prop_assert!(matches!(offer.tag, Tag::Exact(q) if q.quantity == quantity));
+            prop_assert!(matches!(offer.tag, PriceTag::Exact(q) if q.quantity == quantity));
         } else if selection.is_complete() {
             prop_assert!(!matches!(offer.hindrance, Some(Hindrance::ChooseFirst(_))));
         }
-        if let Tag::Span { from, to } = offer.tag {
+        if let PriceTag::Span { from, to } = offer.tag {
             prop_assert!(from.minor <= to.minor);
         }
     }

@@ -7,9 +7,10 @@ use compagina_core::catalog::{Product, Signs, Stock, TextTerms, Variant};
 use compagina_core::ids::{Handle, ProductId, VariantId};
 use compagina_core::money::{Currency, Money};
 use compagina_core::price::{
-    Counted, Effect, Extras, Local, Moment, Outcome, Period, Place, Places, Plan, PlanId, Policy, PriceBook,
-    PriceRule, Prices, Promise, Rounding, RuleId, RuleReach, SavedOn, Step, Together, Zone,
+    Counted, Effect, Extras, Outcome, Period, Place, Places, Plan, PlanId, Policy, PriceBook, PriceRule,
+    Prices, Promise, Rounding, RuleId, RuleReach, SavedOn, Step, Together,
 };
+use compagina_core::time::{Local, Moment, Zone};
 use proptest::prelude::*;
 use std::sync::Arc;
 

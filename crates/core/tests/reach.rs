@@ -5,11 +5,11 @@ mod samples;
 
 use compagina_core::catalog::ProductType;
 use compagina_core::ids::TemplateId;
-use compagina_core::price::{Local, Moment, Zone};
 use compagina_core::template::{
     Candidate, Feature, Index, ProductFacts, Reach, ReachError, ReachLevel, ReachRule, Shift, Words,
     move_product, move_type, next_change,
 };
+use compagina_core::time::{Local, Moment, Zone};
 use proptest::prelude::*;
 use samples::{handle, handles};
 
@@ -18,7 +18,7 @@ fn local(text: &str) -> Option<Local> {
 }
 
 fn facts(name: &str, kind: &str, tags: &[&str], price: i64, features: &[Feature]) -> ProductFacts {
-    let tags = tags.iter().map(|tag| (*tag).to_owned()).collect();
+    let tags = tags.iter().map(|tag| (*tag).into()).collect();
     ProductFacts { handle: handle(name), kind: handle(kind), tags, price, features: features.to_vec() }
 }
 
@@ -38,7 +38,7 @@ fn served(reaches: &[Reach], product: &ProductFacts) -> (u64, ReachLevel, Vec<u6
 }
 
 fn tags(all: &[&str]) -> Reach {
-    ReachRule::Tags { tags: all.iter().map(|tag| (*tag).to_owned()).collect() }.into()
+    ReachRule::Tags { tags: all.iter().map(|tag| (*tag).into()).collect() }.into()
 }
 
 #[test]
@@ -229,8 +229,7 @@ fn any_reach() -> impl Strategy<Value = Reach> {
         Just(ReachRule::All),
         Just(ReachRule::Named),
         few(TYPES).prop_map(|types| ReachRule::Types { types: handles(&types) }),
-        few(&["new", "sale"])
-            .prop_map(|t| ReachRule::Tags { tags: t.iter().map(|t| (*t).to_owned()).collect() }),
+        few(&["new", "sale"]).prop_map(|t| ReachRule::Tags { tags: t.iter().map(|t| (*t).into()).collect() }),
         (prop::option::of(0..9i64), prop::option::of(0..9i64))
             .prop_map(|(least, most)| ReachRule::Prices { least, most }),
         prop::collection::vec(feature, 1..3).prop_map(|features| ReachRule::Has { features }),

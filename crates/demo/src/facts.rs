@@ -60,6 +60,6 @@ pub(crate) fn fill(products: &mut [DemoProduct]) {
         };
         let fact = |(name, value): &(&str, &str)| Fact { name: (*name).into(), value: (*value).into() };
         product.facts = facts.iter().map(fact).collect();
-        product.tags = tags.iter().map(|tag| (*tag).to_owned()).collect();
+        product.tags = tags.iter().map(|tag| (*tag).into()).collect();
     }
 }

@@ -3,8 +3,9 @@
 
 use crate::handle;
 use compagina_core::price::{
-    Counted, Effect, Local, Period, Plan, PlanId, PriceBook, PriceRule, RuleId, RuleReach, SavedOn, Step, Vat,
+    Counted, Effect, Period, Plan, PlanId, PriceBook, PriceRule, RuleId, RuleReach, SavedOn, Step, Vat,
 };
+use compagina_core::time::Local;
 
 /// The rules in force, in their order.
 #[must_use]

@@ -6,7 +6,7 @@ use crate::image::{Load, img};
 use crate::swatch::cloth;
 use compagina_core::catalog::{Product, ProductOption, ProductState, ProductValue, Shop, Stock, Way};
 use compagina_core::choice::{Selection, ValueState, states};
-use compagina_core::price::{Hindrance, Place, Prices, Tag};
+use compagina_core::price::{Hindrance, Place, PriceTag, Prices};
 use compagina_core::style::House;
 use compagina_core::style::token::MARK_FEW;
 use compagina_core::wording::{Arg, Words};
@@ -85,7 +85,7 @@ fn whole(dealer: Dealer<'_>, product: &Product, with_price: bool) -> Markup {
     let Dealer { shop, words, prices, house } = dealer;
     let money = |amount| crate::amount::amount(shop, prices, product, amount);
     let selection = Selection::none(product.options.len());
-    let tag = prices.offer(product, &selection, 1, Place::Card).map(|o| o.tag).unwrap_or(Tag::None);
+    let tag = prices.offer(product, &selection, 1, Place::Card).map(|o| o.tag).unwrap_or(PriceTag::None);
     html! {
         a.card href={ "/shop/products/" (product.handle) } {
             div.card-picture {
@@ -97,12 +97,12 @@ fn whole(dealer: Dealer<'_>, product: &Product, with_price: bool) -> Markup {
             @if with_price {
                 span.card-price {
                     @match tag {
-                        Tag::Exact(quote) => {
+                        PriceTag::Exact(quote) => {
                             (money(quote.unit))
                             @if let Some(old) = quote.old { " " s { (money(old)) } }
                         }
-                        Tag::Span { from, .. } => { (words.say_with("card-from", &[("amount", Arg::Text(&money(from)))])) }
-                        Tag::None => {}
+                        PriceTag::Span { from, .. } => { (words.say_with("card-from", &[("amount", Arg::Text(&money(from)))])) }
+                        PriceTag::None => {}
                     }
                 }
             }
@@ -111,7 +111,7 @@ fn whole(dealer: Dealer<'_>, product: &Product, with_price: bool) -> Markup {
 }
 
 /// What is said over the picture, in the house style's marks.
-fn mark(words: &Words, house: &House, product: &Product, tag: &Tag) -> Option<Markup> {
+fn mark(words: &Words, house: &House, product: &Product, tag: &PriceTag) -> Option<Markup> {
     let left = product.variants.iter().map(|variant| variant.stock.left()).sum();
     let (class, said) = said(words, house, product, !product.can_be_bought(), tag, left)?;
     Some(html! { span class={ "badge " (class) } { (said) } })
@@ -130,16 +130,16 @@ fn said(
     house: &House,
     product: &Product,
     gone: bool,
-    tag: &Tag,
+    tag: &PriceTag,
     left: Option<u32>,
 ) -> Option<(&'static str, String)> {
     let percent = match tag {
-        Tag::Exact(quote) => quote.saving.map_or(0, |saving| saving.percent),
+        PriceTag::Exact(quote) => quote.saving.map_or(0, |saving| saving.percent),
         _ => 0,
     };
     let few = left.filter(|left| i64::from(*left) <= house.number(&MARK_FEW));
     Some(match (product.state, few) {
-        (ProductState::ComingSoon, _) => ("coming", words.say("mark-coming-soon")),
+        (ProductState::New | ProductState::ComingSoon, _) => ("coming", words.say("mark-coming-soon")),
         (ProductState::Withdrawn, _) => ("gone", words.say("mark-sold-out")),
         _ if gone => ("gone", words.say("mark-sold-out")),
         _ if percent > 0 => ("sale", words.say_with("mark-saving", &[("percent", Arg::Number(percent))])),

@@ -207,13 +207,19 @@ fn draw_content(ctx: &Ctx<'_>, page: &Page<'_>, sheet: &mut Sheet) -> Markup {
 
 /// Whether something appears, for this product, cart and day.
 #[must_use]
-pub fn verdict(locale: Locale, product: &Product, situation: &Situation, values: &Values) -> Verdict {
+pub fn verdict(
+    locale: Locale,
+    prices: &Prices,
+    product: &Product,
+    situation: &Situation,
+    values: &Values,
+) -> Verdict {
     let rule = Chain::of_template(values).rule(&shared::APPEARS);
-    judge(&rule, &Facts { product, cart: &situation.cart, day: &situation.day, locale })
+    judge(&rule, &Facts { product, cart: &situation.cart, day: &situation.day, prices, locale })
 }
 
 fn appears(ctx: &Ctx<'_>, values: &Values) -> bool {
-    verdict(ctx.shop.locale, ctx.product, ctx.situation, values).holds
+    verdict(ctx.shop.locale, ctx.prices, ctx.product, ctx.situation, values).holds
 }
 
 fn draw_notice(ctx: &Ctx<'_>, notice: &Notice) -> Markup {

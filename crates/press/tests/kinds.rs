@@ -12,10 +12,11 @@ use compagina_core::page::{
     Band, Column, Device, Kind, Layout, Piece, Rule, SetValue, Setting, Shape, Values,
 };
 use compagina_core::price::{
-    Counted, Effect, Moment, Period, Plan, PlanId, PriceBook, PriceRule, Prices, RuleId, RuleReach, SavedOn,
-    Step, Vat, VatShown, Zone,
+    Counted, Effect, Period, Plan, PlanId, PriceBook, PriceRule, Prices, RuleId, RuleReach, SavedOn, Step,
+    Vat, VatShown,
 };
 use compagina_core::situation::{SaleMood, Situation};
+use compagina_core::time::{Moment, Zone};
 use compagina_core::wording::{Language, Own, Words};
 use compagina_press::{Around, Mode, Nav, Neighbour, Page, render};
 use shop::{demo, media, nav, plain};

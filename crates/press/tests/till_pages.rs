@@ -139,7 +139,7 @@ fn a_listing_marks_what_is_saved_and_what_is_gone() {
     products[3].old_price = Some(pounds(4000));
     let shelf = |products: &[usize], all: &'_ [Product]| -> String {
         let chosen: Vec<&Product> = products.iter().map(|i| &all[*i]).collect();
-        listing(&nav(), "Kites", &[Shelf { kind: &all[0].kind, products: chosen }])
+        listing(&nav(), "Kites", &[Shelf { kind: &all[0].kind, products: chosen }], None)
     };
     assert!(shelf(&[2], &products).contains("Sold out"));
     let saved = shelf(&[3], &products);

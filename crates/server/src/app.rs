@@ -1,11 +1,15 @@
 use crate::config::Config;
+use crate::edition::exchange::follow_writes;
 use crate::error::ApiError;
 use crate::media::Media;
 use crate::state::State;
 use crate::{demo_data, make, openapi, routes, upkeep};
 use actix_files::{Files, NamedFile};
+use actix_web::body::MessageBody;
 use actix_web::dev::{ServiceRequest, ServiceResponse, fn_service};
-use actix_web::middleware::DefaultHeaders;
+use actix_web::http::Method;
+use actix_web::http::header::{CACHE_CONTROL, HeaderValue};
+use actix_web::middleware::{DefaultHeaders, Next, from_fn};
 use actix_web::web::{self, Data, FormConfig, JsonConfig, PathConfig, QueryConfig};
 use actix_web::{App, HttpServer};
 use compagina_storage::Store;
@@ -74,6 +78,7 @@ pub async fn start(config: Config) -> Result<Running, StartError> {
             .map_err(|e| StartError::Demo(e.to_string()))?;
     }
     let state = Data::new(State::new(store, media, &config)?);
+    follow_writes(&state);
     upkeep::begin(state.clone());
     tokio::spawn(make::work(state.clone().into_inner()));
     let server = serve(listener, state.clone(), &config)?;
@@ -97,26 +102,52 @@ fn serve(
             .app_data(QueryConfig::default().error_handler(|e, _| ApiError::from(e).into()))
             .service(utoipa_actix_web::scope("/api").configure(routes::api))
             .split_for_parts();
-        app.wrap(
-            DefaultHeaders::new()
-                .add(("content-security-policy", POLICY))
-                .add(("x-content-type-options", "nosniff"))
-                .add(("referrer-policy", "same-origin")),
-        )
-        .service(
-            web::scope("/shop/assets")
-                .wrap(DefaultHeaders::new().add(("cache-control", "public, max-age=31536000, immutable")))
-                .service(Files::new("/", shop_dist.clone())),
-        )
-        .configure(routes::shop)
-        .service(Files::new("/assets", web_dist.join("assets")))
-        .service(single_page(web_dist.clone()))
+        app.wrap(from_fn(head_as_get))
+            .wrap(
+                DefaultHeaders::new()
+                    .add(("content-security-policy", POLICY))
+                    .add(("x-content-type-options", "nosniff"))
+                    .add(("referrer-policy", "same-origin")),
+            )
+            .service(
+                web::scope("/shop/assets")
+                    .wrap(from_fn(keep_for_good))
+                    .service(Files::new("/", shop_dist.clone())),
+            )
+            .configure(routes::shop)
+            .service(Files::new("/assets", web_dist.join("assets")))
+            .service(single_page(web_dist.clone()))
     })
     .listen(listener)?
     .shutdown_timeout(3)
     .keep_alive(Duration::from_secs(30))
     .run();
     Ok(server)
+}
+
+/// HEAD asks for what GET would answer, without the body (RFC 9110, 9.3.2). The connection remembers what was asked and
+/// sends none.
+async fn head_as_get(
+    mut request: ServiceRequest,
+    next: Next<impl MessageBody>,
+) -> Result<ServiceResponse<impl MessageBody>, actix_web::Error> {
+    if request.method() == Method::HEAD {
+        request.head_mut().method = Method::GET;
+    }
+    next.call(request).await
+}
+
+/// Files under an address that names their content never change; that there is none may.
+async fn keep_for_good(
+    request: ServiceRequest,
+    next: Next<impl MessageBody>,
+) -> Result<ServiceResponse<impl MessageBody>, actix_web::Error> {
+    let mut answer = next.call(request).await?;
+    if answer.status().is_success() {
+        let good = HeaderValue::from_static("public, max-age=31536000, immutable");
+        answer.headers_mut().insert(CACHE_CONTROL, good);
+    }
+    Ok(answer)
 }
 
 /// The owner's application: its views have addresses of their own, which all get the same document.

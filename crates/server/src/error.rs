@@ -157,11 +157,12 @@ impl From<StorageError> for ApiError {
                 );
                 Self::new(StatusCode::CONFLICT, "overtaken", message)
             }
-            StorageError::Full { .. } => Self::refused(error),
+            StorageError::Full { .. }
+            | StorageError::KeptAlready
+            | StorageError::StillLinked { .. }
+            | StorageError::Refused(_) => Self::refused(error),
             // Somebody else was faster with the same name between our looking and our keeping.
-            StorageError::Database(ref database) if is_taken(database) => {
-                Self::refused("something else got the same name a moment ago")
-            }
+            StorageError::Taken => Self::refused("something else got the same name a moment ago"),
             StorageError::NoStep { .. } => Self::new(StatusCode::CONFLICT, "no_step", format!("{error}.")),
             StorageError::Op(reason) => Self::refused(reason),
             StorageError::CartFull { .. } => Self::refused(error),
@@ -171,10 +172,6 @@ impl From<StorageError> for ApiError {
             | StorageError::Database(_) => Self::unforeseen(error),
         }
     }
-}
-
-fn is_taken(error: &dyn std::error::Error) -> bool {
-    error.to_string().contains("Duplicate entry")
 }
 
 impl From<MoneyError> for ApiError {

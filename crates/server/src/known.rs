@@ -5,7 +5,7 @@
 use crate::error::{ApiError, ApiResult};
 use crate::sample;
 use crate::state::State;
-use compagina_core::catalog::{Product, ProductState};
+use compagina_core::catalog::Product;
 use compagina_core::ids::{Handle, ProductId};
 use compagina_press::{Around, Neighbour};
 use compagina_storage::{NeighbourRow, Which};
@@ -156,7 +156,7 @@ async fn around(state: &State, product: ProductId) -> ApiResult<(Around, Vec<Pro
 
 /// Those of the first products of a type that stand around one of its products.
 pub fn related_among(product: Option<ProductId>, mut first: Vec<Product>) -> Vec<Product> {
-    first.retain(|p| Some(p.id) != product && p.state != ProductState::Withdrawn);
+    first.retain(|p| Some(p.id) != product && p.is_listed());
     first.truncate(MOST_RELATED as usize);
     first
 }

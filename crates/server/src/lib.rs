@@ -10,6 +10,7 @@ mod error;
 mod known;
 mod make;
 mod media;
+mod names;
 mod news;
 mod openapi;
 mod password;

@@ -8,9 +8,8 @@ use crate::state::State;
 use actix_web::HttpRequest;
 use chrono::Utc;
 use compagina_core::ids::TemplateId;
-use compagina_core::page::Day;
-use compagina_core::price::Moment;
 use compagina_core::style::House;
+use compagina_core::time::Moment;
 use compagina_core::wording::{Book, Language, Words};
 use compagina_press::Nav;
 use compagina_storage::{Document, DocumentName};
@@ -100,10 +99,4 @@ fn words(state: &State, reading: &Reading, book: &Book) -> Words {
 /// This moment, as prices know it.
 pub fn now() -> Moment {
     Moment(Utc::now().timestamp())
-}
-
-/// Today's day.
-pub fn today() -> Day {
-    let text = Utc::now().format("%Y-%m-%d").to_string();
-    Day::try_from(text).unwrap_or_else(|_| unreachable!("a day as the calendar writes it"))
 }

@@ -40,6 +40,14 @@ impl FromRequest for Caller {
     }
 }
 
+/// Whether whoever looks at a page of the shop is signed in as an owner.
+pub async fn is_owner(state: &State, request: &HttpRequest) -> ApiResult<bool> {
+    match cookie_hash(request, SESSION_COOKIE) {
+        Some(hash) => Ok(state.store.session(&hash).await?.is_some()),
+        None => Ok(false),
+    }
+}
+
 fn carries_token(request: &HttpRequest, token: &str) -> bool {
     let given = request.headers().get(TOKEN_HEADER).map_or(&b""[..], |v| v.as_bytes());
     // Compared over their whole length, so that the time tells nothing.

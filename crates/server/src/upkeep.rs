@@ -15,8 +15,11 @@ pub fn begin(state: Data<State>) {
     tokio::spawn(async move {
         let mut last_tidy = None;
         loop {
-            if let Err(error) = state.store.publish_due().await {
-                tracing::warn!("what was planned can't be published: {error}");
+            match state.store.publish_due().await {
+                Ok(failed) => failed.iter().for_each(|(template, error)| {
+                    tracing::warn!("what was planned of template {} can't be published: {error}", template.0);
+                }),
+                Err(error) => tracing::warn!("what is planned can't be read: {error}"),
             }
             catch_up(&state).await;
             if last_tidy.is_none_or(|at: Instant| at.elapsed() > TIDY_EVERY) {

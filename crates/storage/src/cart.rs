@@ -1,13 +1,13 @@
 //! Carts: what a shopper wants, with the price last seen.
 
-use crate::error::with_retries;
 use crate::prices::prices_of;
 use crate::{Result, StorageError, Store, Which, catalogue};
 use compagina_core::cart::{MOST_LINES, MOST_OF_ONE, Reckoning, Wanted, reckon};
 use compagina_core::catalog::Product;
 use compagina_core::ids::{ProductId, VariantId};
 use compagina_core::money::Money;
-use compagina_core::price::{Moment, PlanId};
+use compagina_core::price::PlanId;
+use compagina_core::time::Moment;
 use sqlx::MySqlConnection;
 use std::collections::{BTreeMap, BTreeSet};
 
@@ -90,47 +90,47 @@ impl Store {
     /// it are taken as seen at what they cost after it. What is put in was seen at the price that is named; where it
     /// costs something else by now, that is news.
     pub async fn change_cart(&self, cart: CartRow, change: &CartChange<'_>, now: Moment) -> Result<()> {
-        with_retries(|| async {
-            let mut tx = self.pool.begin().await?;
-            lock(&mut tx, cart).await?;
-            let news: BTreeSet<u64> = lines_with_news(&mut tx, cart, now).await?.into_keys().collect();
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
+            lock(tx, cart).await?;
+            let news: BTreeSet<u64> = lines_with_news(tx, cart, now).await?.into_keys().collect();
             let put_in = match *change {
                 CartChange::Put { variant, extra, quantity, seen } => {
-                    Some(put(&mut tx, cart, variant, extra, quantity, seen).await?)
+                    Some(put(tx, cart, variant, extra, quantity, seen).await?)
                 }
                 CartChange::Set { line, quantity } => {
-                    set_line(&mut tx, cart, line, quantity).await?;
+                    set_line(tx, cart, line, quantity).await?;
                     None
                 }
             };
-            for (line, price) in lines_with_news(&mut tx, cart, now).await? {
+            for (line, price) in lines_with_news(tx, cart, now).await? {
                 if !news.contains(&line) && put_in != Some(line) {
-                    see_price(&mut tx, cart, line, price).await?;
+                    see_price(tx, cart, line, price).await?;
                 }
             }
-            tx.commit().await?;
-            Ok(())
+            unit.done(()).await
         })
         .await
     }
 
     /// Takes a cart as it is now: new prices, what is left, without what is gone.
     pub async fn accept_cart(&self, cart: CartRow, now: Moment) -> Result<()> {
-        with_retries(|| async {
-            let mut tx = self.pool.begin().await?;
-            lock(&mut tx, cart).await?;
-            if let Some((items, reckoning)) = reckoned(&mut tx, cart, now).await? {
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
+            lock(tx, cart).await?;
+            if let Some((items, reckoning)) = reckoned(tx, cart, now).await? {
                 for (item, line) in items.iter().zip(&reckoning.lines).filter(|(_, l)| l.hindrance.is_some())
                 {
-                    set_line(&mut tx, cart, item.line_id, line.can_be).await?;
+                    set_line(tx, cart, item.line_id, line.can_be).await?;
                 }
             }
             // With other quantities other prices may hold.
-            for (line, price) in lines_with_news(&mut tx, cart, now).await? {
-                see_price(&mut tx, cart, line, price).await?;
+            for (line, price) in lines_with_news(tx, cart, now).await? {
+                see_price(tx, cart, line, price).await?;
             }
-            tx.commit().await?;
-            Ok(())
+            unit.done(()).await
         })
         .await
     }

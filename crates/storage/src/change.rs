@@ -2,14 +2,13 @@
 
 use crate::{Result, Store};
 use compagina_core::ids::ProductId;
-use sqlx::MySqlConnection;
 
 /// How far back a reader looks: longer than any transaction may take, since notes become visible when their
 /// transaction ends and not in the order of their numbers.
 const LOOK_BACK_SECONDS: i64 = 30;
 
 /// What may be otherwise since a note.
-#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord)]
 pub enum Changed {
     Product(ProductId),
     /// How all pages look and what they say; the products are as they were.
@@ -21,22 +20,6 @@ impl From<Option<ProductId>> for Changed {
     fn from(product: Option<ProductId>) -> Self {
         product.map_or(Self::Everything, Self::Product)
     }
-}
-
-/// Notes a change within its transaction.
-pub(crate) async fn note(tx: &mut MySqlConnection, changed: Changed) -> Result<()> {
-    let product = match changed {
-        Changed::Product(product) => Some(product.0),
-        Changed::Looks | Changed::Everything => None,
-    };
-    sqlx::query!(
-        "INSERT INTO change_note (product_id, goods) VALUES (?, ?)",
-        product,
-        changed != Changed::Looks
-    )
-    .execute(&mut *tx)
-    .await?;
-    Ok(())
 }
 
 impl Store {

@@ -1,9 +1,8 @@
 //! The shop's own documents, house style and wording: a draft that owners change step by step, and what shoppers see.
 
 use crate::change::Changed;
-use crate::error::with_retries;
 use crate::price_history::before_rules;
-use crate::{Result, StorageError, Store, change};
+use crate::{Result, StorageError, Store};
 use serde::Serialize;
 use serde::de::DeserializeOwned;
 use sqlx::types::Json;
@@ -84,8 +83,9 @@ impl Store {
         draft: &T,
     ) -> Result<()> {
         let empty = T::default();
-        with_retries(|| async {
-            let mut tx = self.pool.begin().await?;
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
             sqlx::query!(
                 "INSERT IGNORE INTO shop_document (name, draft, revision, published) VALUES (?, ?, 0, ?)",
                 name.text(),
@@ -129,8 +129,7 @@ impl Store {
             )
             .execute(&mut *tx)
             .await?;
-            tx.commit().await?;
-            Ok(())
+            unit.done(()).await
         })
         .await
     }
@@ -160,8 +159,9 @@ impl Store {
 
     /// The step and the document change places: what it was is the draft, and what the draft was is kept in the step.
     async fn step(&self, name: DocumentName, expected: u64, way: Way) -> Result<()> {
-        with_retries(|| async {
-            let mut tx = self.pool.begin().await?;
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
             let none = || StorageError::NoStep { step: if way == Way::Back { "undo" } else { "do again" } };
             let row = sqlx::query!(
                 "SELECT revision, draft FROM shop_document WHERE name = ? FOR UPDATE",
@@ -198,38 +198,40 @@ impl Store {
             )
             .execute(&mut *tx)
             .await?;
-            tx.commit().await?;
-            Ok(())
+            unit.done(()).await
         })
         .await
     }
 
     /// Lets shoppers see the draft as it was at revision `expected`.
     pub async fn publish_document(&self, name: DocumentName, expected: u64) -> Result<()> {
-        let mut tx = self.pool.begin().await?;
-        if name == DocumentName::Prices {
-            before_rules(&mut tx, expected).await?;
-        }
-        let done = sqlx::query!(
-            "UPDATE shop_document SET published = draft WHERE name = ? AND revision = ?",
-            name.text(),
-            expected
-        )
-        .execute(&mut *tx)
-        .await?;
-        if done.rows_affected() == 0 {
-            let current =
-                sqlx::query_scalar!("SELECT revision FROM shop_document WHERE name = ?", name.text())
-                    .fetch_optional(&mut *tx)
-                    .await?
-                    .unwrap_or(0);
-            // Publishing what is live already changes no row and is no mistake.
-            if current != expected {
-                return Err(StorageError::RevisionMismatch { expected, current });
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
+            if name == DocumentName::Prices {
+                before_rules(tx, expected).await?;
             }
-        }
-        change::note(&mut tx, Changed::Looks).await?;
-        tx.commit().await?;
-        Ok(())
+            let done = sqlx::query!(
+                "UPDATE shop_document SET published = draft WHERE name = ? AND revision = ?",
+                name.text(),
+                expected
+            )
+            .execute(&mut *tx)
+            .await?;
+            if done.rows_affected() == 0 {
+                let current =
+                    sqlx::query_scalar!("SELECT revision FROM shop_document WHERE name = ?", name.text())
+                        .fetch_optional(&mut *tx)
+                        .await?
+                        .unwrap_or(0);
+                // Publishing what is live already changes no row and is no mistake.
+                if current != expected {
+                    return Err(StorageError::RevisionMismatch { expected, current });
+                }
+            }
+            unit.changed(Changed::Looks);
+            unit.done(()).await
+        })
+        .await
     }
 }

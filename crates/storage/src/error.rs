@@ -1,8 +1,6 @@
 use compagina_core::money::MoneyError;
 use compagina_core::page::OpError;
 use compagina_core::page::op::Touch;
-use std::future::Future;
-use std::time::Duration;
 
 pub type Result<T> = std::result::Result<T, StorageError>;
 
@@ -21,6 +19,12 @@ pub enum StorageError {
     Overtaken { what: &'static str },
     #[error("there can be at most {most} {what}")]
     Full { what: &'static str, most: i64 },
+    #[error("this band is kept already")]
+    KeptAlready,
+    #[error("“{name}” is linked in {templates}; unlink it there first")]
+    StillLinked { name: String, templates: String },
+    #[error("{0}")]
+    Refused(String),
     #[error("there is nothing left to {step}")]
     NoStep { step: &'static str },
     #[error(transparent)]
@@ -33,8 +37,17 @@ pub enum StorageError {
     Damaged { what: &'static str, why: String },
     #[error("the tables could not be brought up to date: {0}")]
     Migration(String),
+    #[error("something else has the same name already")]
+    Taken,
     #[error(transparent)]
-    Database(#[from] sqlx::Error),
+    Database(sqlx::Error),
+}
+
+impl From<sqlx::Error> for StorageError {
+    fn from(error: sqlx::Error) -> Self {
+        let unique = error.as_database_error().is_some_and(|why| why.is_unique_violation());
+        if unique { Self::Taken } else { Self::Database(error) }
+    }
 }
 
 impl StorageError {
@@ -43,24 +56,10 @@ impl StorageError {
     }
 
     /// Whether the transaction lost against another one and may simply be tried again.
-    fn lost_a_conflict(&self) -> bool {
+    pub(crate) fn lost_a_conflict(&self) -> bool {
         let Self::Database(sqlx::Error::Database(error)) = self else { return false };
         let number = error.try_downcast_ref::<sqlx::mysql::MySqlDatabaseError>().map(|e| e.number());
         // Deadlock; lock wait timeout; the record changed since it was read.
         matches!(number, Some(1213 | 1205 | 1020))
     }
-}
-
-/// Runs a transaction again while it loses conflicts, a little later each time.
-pub(crate) async fn with_retries<T, F>(mut attempt: impl FnMut() -> F) -> Result<T>
-where
-    F: Future<Output = Result<T>>,
-{
-    for wait in [5, 20, 60, 150, 400] {
-        match attempt().await {
-            Err(error) if error.lost_a_conflict() => tokio::time::sleep(Duration::from_millis(wait)).await,
-            answer => return answer,
-        }
-    }
-    attempt().await
 }

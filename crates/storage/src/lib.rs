@@ -16,6 +16,7 @@ mod prices;
 mod swatch_book;
 mod template;
 mod together;
+mod unit;
 mod wish;
 
 pub use account::{Owner, Session};
@@ -43,6 +44,7 @@ use std::time::Duration;
 #[derive(Debug, Clone)]
 pub struct Store {
     pool: MySqlPool,
+    listener: unit::Listener,
 }
 
 const RESTED: Duration = Duration::from_secs(1);
@@ -74,7 +76,7 @@ impl Store {
     /// The same on a pool that is there already.
     pub async fn from_pool(pool: MySqlPool) -> Result<Self> {
         MIGRATIONS.run(&pool).await.map_err(|e| StorageError::Migration(e.to_string()))?;
-        Ok(Self { pool })
+        Ok(Self { pool, listener: unit::Listener::default() })
     }
 
     /// Whether the database answers.

@@ -2,7 +2,7 @@
 
 use crate::catalogue::insert_picture;
 use crate::change::Changed;
-use crate::{Result, Store, change};
+use crate::{Result, Store};
 use compagina_core::catalog::NewPicture;
 use compagina_core::media::{Film, FilmFile, Focus, Picture, PictureSize, ShopMedia};
 use sqlx::types::Json;
@@ -10,15 +10,18 @@ use sqlx::types::Json;
 impl Store {
     /// Adds a picture whose sizes are made already, or a film with its poster, under a name of its own.
     pub async fn add_media(&self, name: &str, picture: &NewPicture) -> Result<()> {
-        let mut tx = self.pool.begin().await?;
-        let place = sqlx::query_scalar!("SELECT COUNT(*) FROM picture WHERE product_id IS NULL")
-            .fetch_one(&mut *tx)
-            .await?;
-        let id = insert_picture(&mut tx, None, usize::try_from(place).unwrap_or(0), picture).await?;
-        sqlx::query!("UPDATE picture SET name = ? WHERE id = ?", name, id).execute(&mut *tx).await?;
-        change::note(&mut tx, Changed::Looks).await?;
-        tx.commit().await?;
-        Ok(())
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
+            let place = sqlx::query_scalar!("SELECT COUNT(*) FROM picture WHERE product_id IS NULL")
+                .fetch_one(&mut *tx)
+                .await?;
+            let id = insert_picture(tx, None, usize::try_from(place).unwrap_or(0), picture).await?;
+            sqlx::query!("UPDATE picture SET name = ? WHERE id = ?", name, id).execute(&mut *tx).await?;
+            unit.changed(Changed::Looks);
+            unit.done(()).await
+        })
+        .await
     }
 
     /// Those of which sizes are made.

@@ -1,9 +1,8 @@
 //! Who wants to hear of what, and messages to shoppers as they are written. Nothing is sent from here.
 
-use crate::error::with_retries;
 use crate::{Result, Store, catalogue};
 use compagina_core::ids::{Handle, ProductId, VariantId};
-use compagina_core::price::Moment;
+use compagina_core::time::Moment;
 use sqlx::MySqlConnection;
 use std::collections::BTreeMap;
 
@@ -85,8 +84,9 @@ impl Store {
 
     /// Writes to somebody who waited, once, whichever process comes first.
     pub async fn tell(&self, interest: u64, message: &Message) -> Result<()> {
-        with_retries(|| async {
-            let mut tx = self.pool.begin().await?;
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
             let done = sqlx::query!(
                 "UPDATE interest SET told_at = CURRENT_TIMESTAMP WHERE id = ? AND told_at IS NULL",
                 interest
@@ -94,10 +94,9 @@ impl Store {
             .execute(&mut *tx)
             .await?;
             if done.rows_affected() == 1 {
-                put_into_outbox(&mut tx, message).await?;
+                put_into_outbox(tx, message).await?;
             }
-            tx.commit().await?;
-            Ok(())
+            unit.done(()).await
         })
         .await
     }

@@ -1,19 +1,18 @@
 //! Orders. Stock is taken in the transaction that makes the order; a refused payment gives it back.
 
 use crate::change::Changed;
-use crate::error::with_retries;
 use crate::message::{Message, put_into_outbox};
-use crate::{CartRow, Result, StorageError, Store, cart, change};
+use crate::{CartRow, Result, StorageError, Store, cart};
 use compagina_core::cart::{Line, Reckoning};
 use compagina_core::catalog::Product;
 use compagina_core::choice::Selection;
 use compagina_core::ids::ProductId;
 use compagina_core::money::{Currency, Money};
-use compagina_core::price::{Moment, Plan};
+use compagina_core::price::Plan;
+use compagina_core::time::Moment;
 use serde::{Deserialize, Serialize};
 use sqlx::MySqlConnection;
 use sqlx::types::Json;
-use std::collections::BTreeSet;
 
 /// To whom an order goes.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
@@ -78,32 +77,32 @@ pub enum Placed {
 impl Store {
     /// Orders what a cart holds, all of it or nothing.
     pub async fn place_order(&self, cart: CartRow, paying: &Paying<'_>, now: Moment) -> Result<Placed> {
-        with_retries(|| async {
-            let mut tx = self.pool.begin().await?;
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
             // Locking reads come first, so that everything read after them is as it stands under the locks.
-            lock_stock(&mut tx, cart).await?;
-            if let Some(before) = same_form(&mut tx, cart, paying.once).await? {
-                return Ok(Placed::Before(before));
+            lock_stock(tx, cart).await?;
+            if let Some(before) = same_form(tx, cart, paying.once).await? {
+                return unit.done(Placed::Before(before)).await;
             }
-            let Some((items, reckoning)) = cart::reckoned(&mut tx, cart, now).await? else {
-                return Ok(Placed::Empty);
+            let Some((items, reckoning)) = cart::reckoned(tx, cart, now).await? else {
+                return unit.done(Placed::Empty).await;
             };
             if !reckoning.stands() {
-                return Ok(Placed::NotAsSeen);
+                return unit.done(Placed::NotAsSeen).await;
             }
-            let order = insert_order(&mut tx, cart, paying, &reckoning).await?;
+            let order = insert_order(tx, cart, paying, &reckoning).await?;
             for (item, line) in items.iter().zip(&reckoning.lines) {
-                insert_line(&mut tx, order, item, line).await?;
-                if !take_stock(&mut tx, item.product.variants[item.variant].id.0, item.quantity).await? {
-                    return Ok(Placed::NotAsSeen);
+                insert_line(tx, order, item, line).await?;
+                if !take_stock(tx, item.product.variants[item.variant].id.0, item.quantity).await? {
+                    return unit.given_up(Placed::NotAsSeen).await;
                 }
             }
-            for product in items.iter().map(|i| i.product.id).collect::<BTreeSet<_>>() {
-                change::note(&mut tx, Changed::Product(product)).await?;
-            }
             sqlx::query!("DELETE FROM cart_line WHERE cart_id = ?", cart.id).execute(&mut *tx).await?;
-            tx.commit().await?;
-            Ok(Placed::Waiting(order))
+            for item in &items {
+                unit.changed_soon(Changed::Product(item.product.id));
+            }
+            unit.done(Placed::Waiting(order)).await
         })
         .await
     }
@@ -112,24 +111,26 @@ impl Store {
     ///
     /// With the end of a paid one its confirmation is written, in the same transaction.
     pub async fn settle_order(&self, id: u64, paid: bool, confirmation: Option<&Message>) -> Result<()> {
-        with_retries(|| async {
-            let mut tx = self.pool.begin().await?;
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
             let state = sqlx::query_scalar!("SELECT state FROM shop_order WHERE id = ? FOR UPDATE", id)
                 .fetch_optional(&mut *tx)
                 .await?
                 .ok_or(StorageError::NotFound { what: "order" })?;
             if state != "waiting" {
-                return Ok(());
+                return unit.done(()).await;
             }
             let next = if paid { "paid" } else { "refused" };
             sqlx::query!("UPDATE shop_order SET state = ? WHERE id = ?", next, id).execute(&mut *tx).await?;
             if !paid {
-                give_back(&mut tx, id).await?;
+                for product in give_back(tx, id).await? {
+                    unit.changed_soon(Changed::Product(product));
+                }
             } else if let Some(message) = confirmation {
-                put_into_outbox(&mut tx, message).await?;
+                put_into_outbox(tx, message).await?;
             }
-            tx.commit().await?;
-            Ok(())
+            unit.done(()).await
         })
         .await
     }
@@ -276,10 +277,12 @@ async fn take_stock(tx: &mut MySqlConnection, variant: u64, quantity: u32) -> Re
     Ok(stock.is_none())
 }
 
-async fn give_back(tx: &mut MySqlConnection, order: u64) -> Result<()> {
+/// Gives the stock of an order back and fills the cart again; tells of which products. Several lines may have held one
+/// variant, with other texts or by other plans: an update that joins them would change it once only.
+async fn give_back(tx: &mut MySqlConnection, order: u64) -> Result<Vec<ProductId>> {
     sqlx::query!(
-        "UPDATE variant v JOIN order_line l ON l.variant_id = v.id SET v.stock = v.stock + l.quantity
-         WHERE l.order_id = ? AND v.stock IS NOT NULL",
+        "UPDATE variant v JOIN (SELECT variant_id, SUM(quantity) AS held FROM order_line WHERE order_id = ? GROUP BY variant_id) l
+         ON l.variant_id = v.id SET v.stock = v.stock + l.held WHERE v.stock IS NOT NULL",
         order
     )
     .execute(&mut *tx)
@@ -298,8 +301,5 @@ async fn give_back(tx: &mut MySqlConnection, order: u64) -> Result<()> {
     )
     .fetch_all(&mut *tx)
     .await?;
-    for product in products {
-        change::note(tx, Changed::Product(ProductId(product))).await?;
-    }
-    Ok(())
+    Ok(products.into_iter().map(ProductId).collect())
 }

@@ -1,7 +1,6 @@
 //! Pictures of products and of the shop as their owner works on them, and what the worker that makes their sizes needs.
 
-use crate::error::with_retries;
-use crate::{Result, StorageError, Store, change};
+use crate::{Result, StorageError, Store};
 use compagina_core::ids::{ProductId, ValueId};
 use compagina_core::media::{FilmFile, Focus, PictureSize};
 use sqlx::MySqlConnection;
@@ -107,8 +106,9 @@ impl Store {
 
     /// Adds an uploaded picture behind the others; its sizes are made later.
     pub async fn add_picture(&self, of: PicturesOf, file_name: &str, original: &str) -> Result<u64> {
-        with_retries(|| async {
-        let mut tx = self.pool.begin().await?;
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
         // The product's row is held, so that two uploads at once don't take the same place.
         sqlx::query!("SELECT id FROM product WHERE id <=> ? FOR UPDATE", of.id()).fetch_optional(&mut *tx).await?;
         let done = sqlx::query!(
@@ -126,8 +126,7 @@ impl Store {
             let name = format!("p{id}");
             sqlx::query!("UPDATE picture SET name = ? WHERE id = ?", name, id).execute(&mut *tx).await?;
         }
-        tx.commit().await?;
-        Ok(id)
+        unit.done(id).await
         })
         .await
     }
@@ -140,9 +139,10 @@ impl Store {
         file_name: &str,
         original: &str,
     ) -> Result<()> {
-        with_retries(|| async {
-            let mut tx = self.pool.begin().await?;
-            held(&mut tx, of, &[id]).await?;
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
+            held(tx, of, &[id]).await?;
             sqlx::query!(
             "UPDATE picture SET original = ?, file_name = ?, plan = 0, claimed_until = NULL, trouble = '',
              focus = '{\"x\":500,\"y\":500}', film = NULL WHERE id = ?",
@@ -152,32 +152,32 @@ impl Store {
         )
             .execute(&mut *tx)
             .await?;
-            tx.commit().await?;
-            Ok(())
+            unit.done(()).await
         })
         .await
     }
 
     /// Makes a picture the one that a film shows until it runs.
     pub async fn set_film(&self, of: PicturesOf, id: u64, film: &FilmFile) -> Result<()> {
-        with_retries(|| async {
-            let mut tx = self.pool.begin().await?;
-            held(&mut tx, of, &[id]).await?;
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
+            held(tx, of, &[id]).await?;
             sqlx::query!("UPDATE picture SET film = ? WHERE id = ?", Json(film) as _, id)
                 .execute(&mut *tx)
                 .await?;
-            change::note(&mut tx, of.product().into()).await?;
-            tx.commit().await?;
-            Ok(())
+            unit.changed(of.product());
+            unit.done(()).await
         })
         .await
     }
 
     /// Changes several pictures of a product in the same way; all or none.
     pub async fn change_pictures(&self, of: PicturesOf, ids: &[u64], change: &PictureChange) -> Result<()> {
-        with_retries(|| async {
-        let mut tx = self.pool.begin().await?;
-        held(&mut tx, of, ids).await?;
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
+        held(tx, of, ids).await?;
         for id in ids {
             sqlx::query!(
                 "UPDATE picture SET alt = COALESCE(?, alt), value_ids = COALESCE(?, value_ids), focus = COALESCE(?, focus)
@@ -190,18 +190,18 @@ impl Store {
             .execute(&mut *tx)
             .await?;
         }
-        change::note(&mut tx, of.product().into()).await?;
-        tx.commit().await?;
-        Ok(())
+        unit.changed(of.product());
+        unit.done(()).await
         })
         .await
     }
 
     /// Puts a product's pictures into this order. Pictures that aren't named, added meanwhile, stay behind them.
     pub async fn order_pictures(&self, of: PicturesOf, ids: &[u64]) -> Result<()> {
-        with_retries(|| async {
-            let mut tx = self.pool.begin().await?;
-            held(&mut tx, of, ids).await?;
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
+            held(tx, of, ids).await?;
             let count = ids.len() as u64;
             sqlx::query!("UPDATE picture SET position = position + ? WHERE product_id <=> ?", count, of.id())
                 .execute(&mut *tx)
@@ -211,31 +211,31 @@ impl Store {
                     .execute(&mut *tx)
                     .await?;
             }
-            change::note(&mut tx, of.product().into()).await?;
-            tx.commit().await?;
-            Ok(())
+            unit.changed(of.product());
+            unit.done(()).await
         })
         .await
     }
 
     pub async fn remove_pictures(&self, of: PicturesOf, ids: &[u64]) -> Result<()> {
-        with_retries(|| async {
-            let mut tx = self.pool.begin().await?;
-            held(&mut tx, of, ids).await?;
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
+            held(tx, of, ids).await?;
             for id in ids {
                 sqlx::query!("DELETE FROM picture WHERE id = ?", id).execute(&mut *tx).await?;
             }
-            change::note(&mut tx, of.product().into()).await?;
-            tx.commit().await?;
-            Ok(())
+            unit.changed(of.product());
+            unit.done(()).await
         })
         .await
     }
 
     /// The next picture whose sizes aren't those of this plan; no other worker is given it for some minutes.
     pub async fn next_to_make(&self, plan: u32) -> Result<Option<ToMake>> {
-        with_retries(|| async {
-            let mut tx = self.pool.begin().await?;
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
             let row = sqlx::query!(
                 r#"SELECT id, original AS "original!: String" FROM picture
                WHERE plan <> ? AND original IS NOT NULL AND trouble = ''
@@ -245,7 +245,7 @@ impl Store {
             )
             .fetch_optional(&mut *tx)
             .await?;
-            let Some(row) = row else { return Ok(None) };
+            let Some(row) = row else { return unit.done(None).await };
             sqlx::query!(
                 "UPDATE picture SET claimed_until = CURRENT_TIMESTAMP(3) + INTERVAL ? SECOND WHERE id = ?",
                 CLAIM_SECONDS,
@@ -253,8 +253,7 @@ impl Store {
             )
             .execute(&mut *tx)
             .await?;
-            tx.commit().await?;
-            Ok(Some(ToMake { id: row.id, original: row.original }))
+            unit.done(Some(ToMake { id: row.id, original: row.original })).await
         })
         .await
     }
@@ -267,8 +266,9 @@ impl Store {
         cut_out: bool,
         plan: u32,
     ) -> Result<()> {
-        with_retries(|| async {
-        let mut tx = self.pool.begin().await?;
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
         sqlx::query!(
             "UPDATE picture SET sizes = ?, cut_out = ?, plan = ?, claimed_until = NULL WHERE id = ? AND original = ?",
             Json(sizes) as _,
@@ -283,10 +283,9 @@ impl Store {
             .fetch_optional(&mut *tx)
             .await?;
         if let Some(row) = row {
-            change::note(&mut tx, row.product_id.map(ProductId).into()).await?;
+            unit.changed_soon(row.product_id.map(ProductId));
         }
-        tx.commit().await?;
-        Ok(())
+        unit.done(()).await
         })
         .await
     }

@@ -2,7 +2,8 @@
 
 use crate::{Result, StorageError, Store};
 use compagina_core::ids::{ProductId, VariantId};
-use compagina_core::price::{Moment, PastBook, PriceBook};
+use compagina_core::price::{PastBook, PriceBook};
+use compagina_core::time::Moment;
 use sqlx::MySqlConnection;
 use sqlx::types::Json;
 use std::sync::Arc;

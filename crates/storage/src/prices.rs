@@ -2,7 +2,8 @@
 
 use crate::price_history::past_books;
 use crate::{Result, StorageError, Store};
-use compagina_core::price::{Moment, OldFrom, PriceBook, Prices, Zone};
+use compagina_core::price::{OldFrom, PriceBook, Prices};
+use compagina_core::time::{Moment, Zone};
 use sqlx::MySqlConnection;
 use sqlx::types::Json;
 use std::sync::Arc;

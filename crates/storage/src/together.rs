@@ -75,14 +75,28 @@ impl Store {
 
     /// Keeps a situation; one of the same name is replaced.
     pub async fn keep_situation(&self, name: &str, look: &serde_json::Value) -> Result<()> {
-        let count = sqlx::query_scalar!("SELECT COUNT(*) FROM kept_situation").fetch_one(&self.pool).await?;
-        if count >= MOST_KEPT {
-            return Err(StorageError::Full { what: "situations", most: MOST_KEPT });
-        }
-        sqlx::query!("REPLACE INTO kept_situation (name, look) VALUES (?, ?)", name, Json(look) as _)
-            .execute(&self.pool)
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
+            let others = sqlx::query_scalar!(
+                "SELECT COUNT(*) FROM (SELECT id FROM kept_situation WHERE name <> ? FOR UPDATE) others",
+                name
+            )
+            .fetch_one(&mut *tx)
             .await?;
-        Ok(())
+            if others >= MOST_KEPT {
+                return Err(StorageError::Full { what: "situations", most: MOST_KEPT });
+            }
+            sqlx::query!(
+                "INSERT INTO kept_situation (name, look) VALUES (?, ?) ON DUPLICATE KEY UPDATE look = VALUES(look)",
+                name,
+                Json(look) as _
+            )
+            .execute(&mut *tx)
+            .await?;
+            unit.done(()).await
+        })
+        .await
     }
 
     pub async fn drop_situation(&self, id: u64) -> Result<()> {

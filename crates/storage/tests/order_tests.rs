@@ -4,7 +4,7 @@ mod common;
 use common::{contact, handle, put, shop};
 use compagina_core::catalog::{Product, Stock};
 use compagina_core::money::Money;
-use compagina_core::price::Moment;
+use compagina_core::time::Moment;
 use compagina_storage::{CartChange, CartRow, Contact, LineExtra, OrderState, Paying, Placed, Store};
 use sqlx::MySqlPool;
 

@@ -5,9 +5,9 @@ mod common;
 use common::{contact, handle, put, shop};
 use compagina_core::catalog::{Product, Signs, Terms, TextTerms};
 use compagina_core::price::{
-    Counted, Effect, Moment, OldFrom, Period, Plan, PlanId, PriceBook, PriceRule, RuleId, RuleReach, SavedOn,
-    Step,
+    Counted, Effect, OldFrom, Period, Plan, PlanId, PriceBook, PriceRule, RuleId, RuleReach, SavedOn, Step,
 };
+use compagina_core::time::Moment;
 use compagina_storage::{CartChange, DocumentName, LineExtra, Paying, Placed, Selling, Store, VariantChange};
 use sqlx::MySqlPool;
 

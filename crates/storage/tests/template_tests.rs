@@ -20,7 +20,7 @@ async fn template(pool: MySqlPool) -> (Store, TemplateId) {
     (store, id)
 }
 
-fn add(name: &str, kind: Kind) -> Change {
+fn add(name: &str, kind: Kind) -> Change<'_> {
     let piece = Piece { id: PieceId::try_from(name).unwrap(), kind, values: Values::default() };
     Change::Edit(Op::AddPiece { piece, at: Place { column: ColumnId::try_from("c").unwrap(), index: 0 } })
 }

@@ -36,13 +36,13 @@ async fn template(pool: MySqlPool) -> (Store, TemplateId) {
     (store, id)
 }
 
-fn set(piece: &str, setting: &str, value: &str) -> Change {
+fn set(piece: &str, setting: &str, value: &str) -> Change<'static> {
     let target = Target::Piece(id(piece));
     let value = Some(SetValue::Text(value.into()));
     Change::Edit(Op::Set { target, setting: setting.into(), device: Device::Wide, value })
 }
 
-fn to_front(piece: &str) -> Change {
+fn to_front(piece: &str) -> Change<'static> {
     let to = Place { column: ColumnId::try_from("c").unwrap(), index: 0 };
     Change::Edit(Op::MovePiece { piece: id(piece), to })
 }

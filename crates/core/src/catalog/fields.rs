@@ -1,7 +1,8 @@
 //! What the products of a type have in common, told before there are any.
 
-use super::{MOST_OPTIONS, Product, Stock, TermsError, TextTerms};
+use super::{MOST_OPTIONS, Product, Stock, Tag, TermsError, TextTerms};
 use crate::ids::Handle;
+use crate::limits::{is_price, is_unseen};
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
 
@@ -22,7 +23,7 @@ pub struct TypeFields {
     pub details: Vec<String>,
     /// Names of their facts.
     pub facts: Vec<String>,
-    pub tags: Vec<String>,
+    pub tags: Vec<Tag>,
     /// What one costs, about.
     pub price_minor: i64,
     /// How many pictures one has, about.
@@ -66,19 +67,19 @@ impl TypeFields {
             return Err(FieldsError::TooManyTitles);
         }
         let options: Vec<String> = self.options.iter().map(ToString::to_string).collect();
-        for list in [&options, &self.details, &self.facts, &self.tags] {
-            if let Some((_, twice)) = list.iter().enumerate().find(|(at, one)| list[..*at].contains(one)) {
-                return Err(FieldsError::Twice(twice.clone()));
-            }
+        let twice = [&options, &self.details, &self.facts].into_iter().find_map(|list| twice(list).cloned());
+        if let Some(twice) = twice.or_else(|| twice_tag(&self.tags)) {
+            return Err(FieldsError::Twice(twice));
         }
-        let is_bad = |title: &&String| {
+        let is_bad = |title: &&str| {
             let length = title.chars().count();
-            title.trim().is_empty() || length > LONGEST_TITLE || title.chars().any(char::is_control)
+            title.trim().is_empty() || length > LONGEST_TITLE || title.chars().any(is_unseen)
         };
-        if let Some(bad) = self.details.iter().chain(&self.facts).chain(&self.tags).find(is_bad) {
+        let titles = self.details.iter().chain(&self.facts).map(String::as_str);
+        if let Some(bad) = titles.chain(self.tags.iter().map(Tag::as_str)).find(is_bad) {
             return Err(FieldsError::BadTitle(bad.chars().take(LONGEST_TITLE).collect()));
         }
-        if self.price_minor < 0 {
+        if !is_price(self.price_minor) {
             return Err(FieldsError::BadPrice);
         }
         if self.pictures > MOST_SAMPLE_PICTURES {
@@ -99,8 +100,8 @@ impl TypeFields {
     /// What products have, where at least half of them have it: the fields of a type that is to be like theirs.
     #[must_use]
     pub fn of(products: &[Product]) -> Self {
-        let half = |all: &mut dyn Iterator<Item = Vec<String>>| common(all, products.len());
-        let one_by_one = |field: fn(&Product) -> Vec<String>| half(&mut products.iter().map(field));
+        let one_by_one =
+            |field: fn(&Product) -> Vec<String>| common(products.iter().map(field), products.len());
         let options = one_by_one(|p| p.options.iter().map(|option| option.handle.to_string()).collect());
         let is_mostly = |holds: fn(&Product) -> bool| {
             products.iter().filter(|product| holds(product)).count() * 2 > products.len()
@@ -111,7 +112,7 @@ impl TypeFields {
             options: options.into_iter().filter_map(|text| Handle::try_from(text).ok()).collect(),
             details: one_by_one(|p| p.details.iter().map(|detail| detail.title.clone()).collect()),
             facts: one_by_one(|p| p.facts.iter().map(|fact| fact.name.clone()).collect()),
-            tags: one_by_one(|p| p.tags.clone()),
+            tags: common(products.iter().map(|p| p.tags.clone()), products.len()),
             price_minor: middle(products.iter().map(|product| product.price.minor)).unwrap_or(0),
             pictures: middle(products.iter().map(|product| product.pictures.len()))
                 .map_or(0, |count| u8::try_from(count).unwrap_or(u8::MAX).min(MOST_SAMPLE_PICTURES)),
@@ -122,10 +123,19 @@ impl TypeFields {
     }
 }
 
+/// The first that stands in a list a second time.
+fn twice<T: PartialEq>(list: &[T]) -> Option<&T> {
+    list.iter().enumerate().find(|(at, one)| list[..*at].contains(one)).map(|(_, one)| one)
+}
+
+fn twice_tag(tags: &[Tag]) -> Option<String> {
+    twice(tags).map(ToString::to_string)
+}
+
 /// What at least half of the lists hold, in the order in which it is met.
-fn common(lists: &mut dyn Iterator<Item = Vec<String>>, of: usize) -> Vec<String> {
+fn common<T: Ord + Clone>(lists: impl Iterator<Item = Vec<T>>, of: usize) -> Vec<T> {
     let mut order = Vec::new();
-    let mut counts: BTreeMap<String, usize> = BTreeMap::new();
+    let mut counts: BTreeMap<T, usize> = BTreeMap::new();
     for one in lists.flatten() {
         let count = counts.entry(one.clone()).or_insert(0);
         if *count == 0 {

@@ -12,6 +12,7 @@ mod review;
 mod sample;
 #[cfg(test)]
 pub(crate) mod samples;
+mod tag;
 mod terms;
 mod texts;
 mod uses;
@@ -25,8 +26,9 @@ pub use new::{NewOption, NewPicture, NewProduct, NewVariant};
 pub use product::{Detail, Fact, Product, ProductOption, ProductState, ProductType, ProductValue, Shop};
 pub use review::{Rating, Review};
 pub use sample::SampleOf;
+pub use tag::{LONGEST_TAG, Tag};
 pub use terms::{Signs, Terms, TermsError, TextProblem, TextTerms};
 pub use texts::{Texts, TextsError};
 pub use uses::{MOST_OPTIONS, UsesError, change_uses};
-pub use variant::{Stock, Variant};
+pub use variant::{LONGEST_SKU, Stock, Variant, is_sku};
 pub use way::{UnknownWay, Way};

@@ -1,6 +1,6 @@
 //! What is to be added to the catalogue; nothing has a number yet, so things are named by their handles.
 
-use super::{Detail, Fact, Measure, ProductState, ProductType, Review, Stock, Terms, Way};
+use super::{Detail, Fact, Measure, ProductState, ProductType, Review, Stock, Tag, Terms, Way};
 use crate::ids::Handle;
 use crate::media::{FilmFile, Focus, PictureSize};
 use crate::swatch::Swatch;
@@ -33,7 +33,7 @@ pub struct NewProduct {
     pub pictures: Vec<NewPicture>,
     pub brand: String,
     pub facts: Vec<Fact>,
-    pub tags: Vec<String>,
+    pub tags: Vec<Tag>,
     /// Newest first.
     pub reviews: Vec<Review>,
 }

@@ -1,4 +1,4 @@
-use super::{Rating, Review, Terms, Variant, Way};
+use super::{Rating, Review, Tag, Terms, Variant, Way};
 use crate::cart::MOST_OF_ONE;
 use crate::ids::{Handle, OptionId, ProductId, ValueId};
 use crate::media::Picture;
@@ -29,6 +29,8 @@ pub struct ProductType {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case")]
 pub enum ProductState {
+    /// Never put on sale yet: only owners see it.
+    New,
     OnSale,
     /// Seen, not yet sold.
     ComingSoon,
@@ -139,7 +141,7 @@ pub struct Product {
     /// Who makes it; empty where that is the shop.
     pub brand: String,
     pub facts: Vec<Fact>,
-    pub tags: Vec<String>,
+    pub tags: Vec<Tag>,
     pub rating: Rating,
     /// The newest reviews, newest first; the rating counts all of them.
     pub reviews: Vec<Review>,
@@ -186,6 +188,16 @@ impl Product {
     #[must_use]
     pub fn is_sold(&self) -> bool {
         self.state == ProductState::OnSale
+    }
+    /// Whether shoppers may look at its page.
+    #[must_use]
+    pub fn is_public(&self) -> bool {
+        self.state != ProductState::New
+    }
+    /// Whether it stands in listings and beside others.
+    #[must_use]
+    pub fn is_listed(&self) -> bool {
+        matches!(self.state, ProductState::OnSale | ProductState::ComingSoon)
     }
     /// Whether any variant could be bought now.
     #[must_use]

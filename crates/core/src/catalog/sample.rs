@@ -130,7 +130,7 @@ impl SampleOf<'_> {
             handle,
             name,
             kind: self.kind.clone(),
-            state: ProductState::Withdrawn,
+            state: ProductState::New,
             summary: String::new(),
             details: vec![],
             pictures: self.pictures.iter().take(fields.pictures.into()).cloned().collect(),
@@ -218,7 +218,7 @@ mod tests {
         let (kind, fields) = (kind(), fields());
         let begun =
             of(&kind, &fields, &[("colour", 3), ("sail", 2)]).begun(handle("gannet"), "Gannet".into());
-        assert_eq!(begun.state, ProductState::Withdrawn);
+        assert_eq!(begun.state, ProductState::New);
         assert_eq!(begun.variants.len(), 6);
         assert!(begun.variants.iter().all(|v| v.stock == Stock::Counted(0) && v.sku.starts_with("GANNET")));
         assert!(begun.summary.is_empty() && begun.details.is_empty() && begun.facts.is_empty());

@@ -1,6 +1,7 @@
 //! On which terms a product is sold, besides its price: how many at a time, and what shoppers may write onto it.
 
 use crate::cart::MOST_OF_ONE;
+use crate::limits::{MOST_MINOR, is_price, is_unseen};
 use serde::{Deserialize, Serialize};
 
 /// Which signs a personal text may have.
@@ -20,7 +21,7 @@ impl Signs {
     fn allow(self, sign: char) -> bool {
         let of_names = sign.is_alphabetic() || " -'’.&".contains(sign) || is_combining(sign);
         match self {
-            Self::Any => !sign.is_control(),
+            Self::Any => !is_unseen(sign),
             Self::Letters => of_names,
             Self::LettersAndDigits => of_names || sign.is_numeric(),
         }
@@ -77,7 +78,7 @@ pub enum TermsError {
     Label,
     #[error("a personal text has 1 to 6 lines of 1 to 60 characters")]
     Size,
-    #[error("a surcharge is zero or more")]
+    #[error("a surcharge is zero or more, and at most {MOST_MINOR} of the smallest unit")]
     Surcharge,
 }
 
@@ -140,13 +141,13 @@ impl Terms {
         }
         let Some(text) = &self.text else { return Ok(()) };
         let label = text.label.trim().chars().count();
-        if !(1..=60).contains(&label) || text.label.chars().any(char::is_control) {
+        if !(1..=60).contains(&label) || text.label.chars().any(is_unseen) {
             return Err(TermsError::Label);
         }
         if !(1..=6).contains(&text.lines) || !(1..=60).contains(&text.most) {
             return Err(TermsError::Size);
         }
-        if text.surcharge < 0 { Err(TermsError::Surcharge) } else { Ok(()) }
+        if !is_price(text.surcharge) { Err(TermsError::Surcharge) } else { Ok(()) }
     }
 
     /// The number with which buying begins: the least that fits the steps.

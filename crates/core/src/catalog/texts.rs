@@ -1,6 +1,7 @@
 //! What is told of a product in words: how it is called, what describes it, by what it is found.
 
-use super::{Detail, Fact, Product};
+use super::{Detail, Fact, Product, Tag};
+use crate::limits::is_unseen;
 use serde::{Deserialize, Serialize};
 
 const LONGEST_NAME: usize = 200;
@@ -24,7 +25,7 @@ pub struct Texts {
     pub summary: String,
     pub details: Vec<Detail>,
     pub facts: Vec<Fact>,
-    pub tags: Vec<String>,
+    pub tags: Vec<Tag>,
 }
 
 /// Why texts can't be kept.
@@ -109,10 +110,11 @@ fn facts(all: &[Fact]) -> Result<Vec<Fact>, TextsError> {
     counted("facts", MOST_FACTS, kept, |one| &one.name)
 }
 
-fn tags(all: &[String]) -> Result<Vec<String>, TextsError> {
-    let tidy = all.iter().map(|tag| line("a tag", tag, LONGEST_TITLE));
+fn tags(all: &[Tag]) -> Result<Vec<Tag>, TextsError> {
+    let tidy = all.iter().map(|tag| line("a tag", tag.as_str(), LONGEST_TITLE));
     let kept = tidy.filter(|tag| tag.as_ref().map_or(true, |tag| !tag.is_empty()));
-    counted("tags", MOST_TAGS, kept.collect::<Result<_, _>>()?, |tag| tag)
+    let kept = kept.map(|tag| tag.map(Tag::from)).collect::<Result<_, _>>()?;
+    counted("tags", MOST_TAGS, kept, Tag::as_str)
 }
 
 /// Not too many, and none that is called like another but for capitals.
@@ -120,21 +122,21 @@ fn counted<T>(
     what: &'static str,
     most: usize,
     all: Vec<T>,
-    name: impl Fn(&T) -> &String,
+    name: impl Fn(&T) -> &str,
 ) -> Result<Vec<T>, TextsError> {
     if all.len() > most {
         return Err(TextsError::TooMany { what, most, has: all.len() });
     }
     let names: Vec<String> = all.iter().map(|one| name(one).to_lowercase()).collect();
     match names.iter().enumerate().position(|(at, one)| names[..at].contains(one)) {
-        Some(twice) => Err(TextsError::Twice(name(&all[twice]).clone())),
+        Some(twice) => Err(TextsError::Twice(name(&all[twice]).to_owned())),
         None => Ok(all),
     }
 }
 
 fn line(what: &'static str, text: &str, most: usize) -> Result<String, TextsError> {
     let text = text.trim();
-    if text.chars().any(char::is_control) {
+    if text.chars().any(is_unseen) {
         return Err(TextsError::NotOneLine { what, begin: begin(text) });
     }
     short(what, text.to_owned(), most)
@@ -143,7 +145,7 @@ fn line(what: &'static str, text: &str, most: usize) -> Result<String, TextsErro
 fn text(what: &'static str, text: &str, most: usize) -> Result<String, TextsError> {
     let text = text.replace("\r\n", "\n").replace('\r', "\n").replace('\t', " ");
     let text = text.trim();
-    if text.chars().any(|sign| sign.is_control() && sign != '\n') {
+    if text.chars().any(|sign| is_unseen(sign) && sign != '\n') {
         return Err(TextsError::Unseen { what, begin: begin(text) });
     }
     short(what, text.to_owned(), most)
@@ -156,7 +158,7 @@ fn short(what: &'static str, text: String, most: usize) -> Result<String, TextsE
 
 /// By what one finds a text again.
 fn begin(text: &str) -> String {
-    let mut signs = text.chars().map(|sign| if sign.is_control() { ' ' } else { sign });
+    let mut signs = text.chars().map(|sign| if is_unseen(sign) { ' ' } else { sign });
     let begin = signs.by_ref().take(30).collect::<String>();
     if signs.next().is_some() { format!("{}…", begin.trim_end()) } else { begin.trim_end().to_owned() }
 }
@@ -226,10 +228,10 @@ mod tests {
             ("“care” stands there twice", |t| t.details.push(detail("care", "Dry it."))),
             ("“Beach” stands there twice", |t| t.tags.push("Beach".into())),
             ("a product has at most 40 tags; there are 41", |t| {
-                t.tags = (0..41).map(|n| n.to_string()).collect();
+                t.tags = (0..41).map(|n| n.to_string().into()).collect();
             }),
             ("a tag has at most 60 characters; “xxxxxxxxxxxxxxxxxxxxxxxxxxxxxx…” has 61", |t| {
-                t.tags.push("x".repeat(61))
+                t.tags.push("x".repeat(61).into())
             }),
         ];
         for (why, spoil) in refused {
@@ -253,7 +255,7 @@ mod tests {
             tags in prop::collection::vec(".{0,6}", 0..4),
         ) {
             let written = Texts {
-                name, summary, tags,
+                name, summary, tags: tags.into_iter().map(Tag::from).collect(),
                 details: vec![detail(&title, &text)],
                 facts: vec![fact(&title, &text)],
                 brand: String::new(),

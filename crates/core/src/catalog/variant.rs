@@ -54,3 +54,13 @@ pub struct Variant {
     /// How much there is in it, where that is told.
     pub measure: Option<Measure>,
 }
+
+/// Characters of a SKU, at the most.
+pub const LONGEST_SKU: usize = 80;
+
+/// Whether a text can be a SKU: something in it, not too long, and all of it can be seen.
+#[must_use]
+pub fn is_sku(text: &str) -> bool {
+    let length = text.chars().count();
+    !text.trim().is_empty() && length <= LONGEST_SKU && !text.chars().any(crate::limits::is_unseen)
+}

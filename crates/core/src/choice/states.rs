@@ -118,6 +118,20 @@ pub fn first_to_buy(product: &Product) -> Selection {
     Selection::from_values(values.collect())
 }
 
+/// The selection with which a page opens where its address names some values: those stay, and what isn't named is as the
+/// page opens without any, moved where it doesn't fit.
+#[must_use]
+pub fn opened(product: &Product, opening: &Selection, named: &Selection) -> Selection {
+    let picked = named
+        .chosen()
+        .fold(opening.clone(), |selection, (option, value)| pick(product, &selection, option, value));
+    // Values that aren't made together are told so; none of them gives way.
+    named.chosen().fold(picked, |mut selection, (option, value)| {
+        selection.set(option, Some(value));
+        selection
+    })
+}
+
 #[cfg(test)]
 #[path = "tests.rs"]
 mod tests;

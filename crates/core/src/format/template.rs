@@ -4,6 +4,7 @@
 //! A file is checked whole before anything is made of it; a mistake is told with its place. What it names that a shop
 //! doesn't have, a type, a product, a tag or a picture, is no mistake: it is kept as it is and told.
 
+use crate::catalog::Tag;
 use crate::ids::Handle;
 use crate::page::op::{self, MOST_PIECES};
 use crate::page::{Device, FORMAT, Kind, Layout, OpError, SetValue, Shape, Values, Whom, piece};
@@ -52,7 +53,7 @@ pub enum FileError {
 pub struct Unmatched {
     pub types: BTreeSet<Handle>,
     pub products: BTreeSet<Handle>,
-    pub tags: BTreeSet<String>,
+    pub tags: BTreeSet<Tag>,
     /// Pictures and films, by their names.
     pub media: BTreeSet<String>,
 }

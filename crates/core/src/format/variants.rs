@@ -10,6 +10,7 @@
 use crate::catalog::{Measure, Product, Stock};
 use crate::ids::{OptionId, ValueId};
 use crate::letters::folded;
+use crate::limits::{is_price, is_unseen};
 use crate::money::Currency;
 use serde::Serialize;
 use std::collections::{BTreeMap, BTreeSet};
@@ -217,7 +218,7 @@ fn read_line(
             Column::Sku if field.chars().count() > LONGEST_SKU => {
                 wrong(format!("a SKU has at most {LONGEST_SKU} characters"));
             }
-            Column::Sku if field.chars().any(char::is_control) => {
+            Column::Sku if field.chars().any(is_unseen) => {
                 wrong("a SKU is one line of letters, digits and signs".into());
             }
             Column::Sku => field.clone_into(&mut read.sku),
@@ -248,7 +249,7 @@ fn read_line(
             Column::Option if field.chars().count() > LONGEST_VALUE => {
                 wrong(format!("a value's name has at most {LONGEST_VALUE} characters"));
             }
-            Column::Option if field.chars().any(char::is_control) => {
+            Column::Option if field.chars().any(is_unseen) => {
                 wrong("a value's name is one line".into());
             }
             Column::Option if field != ANY && folded(field).is_empty() => {
@@ -279,7 +280,7 @@ pub fn read_amount(field: &str, currency: Currency) -> Result<Option<i64>, Strin
         return Err(format!("“{field}” has more than the {decimals} decimals of {}", currency.code()));
     }
     let minor = format!("{whole}{part:0<decimals$}").parse::<i64>().ok();
-    match minor.filter(|minor| *minor <= 1_000_000_000_000) {
+    match minor.filter(|minor| is_price(*minor)) {
         Some(minor) => Ok(Some(minor)),
         None => Err(format!("“{field}” is too large")),
     }

@@ -94,6 +94,13 @@ pub struct Band {
     pub columns: Vec<Column>,
 }
 
+impl Band {
+    /// Its pieces in the order in which a shopper meets them.
+    pub fn pieces(&self) -> impl Iterator<Item = &Piece> {
+        self.columns.iter().flat_map(|column| &column.pieces)
+    }
+}
+
 /// A page as a document.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]

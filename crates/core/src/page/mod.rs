@@ -21,7 +21,7 @@ pub use op::{ColumnShape, Op, OpError, apply};
 pub use piece::Kind;
 pub use quick::quick_look;
 pub use room::rooms_of;
-pub use rule::{CartFacts, Day, Facts, Rule, RuleError, Verdict, judge};
+pub use rule::{CartFacts, Facts, Rule, RuleError, Verdict, judge};
 pub use setting::{
     Choice, Device, Group, SPACE_STEPS, SetValue, Setting, Shape, TYPE_STEPS, ValueError, is_colour,
 };

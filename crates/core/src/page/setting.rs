@@ -2,6 +2,7 @@
 //! are checked against them, and the press reads them.
 
 use super::{Rule, RuleError};
+use crate::limits::is_unseen;
 use serde::{Deserialize, Serialize};
 
 /// The screens that a page is laid for.
@@ -417,8 +418,10 @@ fn check_media(label: &'static str, name: &str) -> Result<(), ValueError> {
 
 fn check_link(label: &'static str, link: &str) -> Result<(), ValueError> {
     check_line(label, link, 500)?;
-    let inside = link.starts_with('/') && !link.starts_with("//");
-    let outside = ["https://", "http://", "mailto:", "tel:"].iter().any(|start| link.starts_with(start));
+    // A browser takes a backslash for a slash (URL Standard, 4.4): `/\\host` leads to another site, as `//host` does.
+    let inside = link.starts_with('/') && !link.starts_with("//") && !link.contains('\\');
+    let outside = !link.contains(char::is_whitespace)
+        && ["https://", "http://", "mailto:", "tel:"].iter().any(|start| link.starts_with(start));
     if link.is_empty() || inside || outside { Ok(()) } else { Err(ValueError::BadLink { label }) }
 }
 
@@ -442,7 +445,7 @@ fn check_line(label: &'static str, text: &str, most: usize) -> Result<(), ValueE
     if length > most {
         return Err(ValueError::TooLong { label, length, most });
     }
-    if text.chars().any(char::is_control) {
+    if text.chars().any(is_unseen) {
         return Err(ValueError::ControlCharacter { label });
     }
     Ok(())

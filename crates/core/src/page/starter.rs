@@ -389,17 +389,21 @@ pub fn starter(key: &str) -> Option<&'static Starter> {
 }
 
 impl Starter {
-    /// Lays the pieces of a page anew; an empty page is filled with what a page usually has. Bands keep nothing: their
-    /// values belonged to the old arrangement.
+    /// Lays the pieces of a page anew; a page that has none of its own is filled with what a page usually has. Bands keep
+    /// nothing: their values belonged to the old arrangement. Linked bands stay whole, since they aren't this page's
+    /// alone: above the others those that stood above them, the rest below.
     #[must_use]
     pub fn lay(&self, page: &Layout) -> Laid {
-        let mut waiting: Vec<Piece> = page.pieces().cloned().collect();
+        let (mut bands, own, below) = linked_apart(page);
+        let linked: Vec<Kind> =
+            bands.iter().chain(&below).flat_map(Band::pieces).map(|piece| piece.kind).collect();
+        let mut waiting: Vec<Piece> = own.iter().flat_map(Band::pieces).cloned().collect();
         if waiting.is_empty() {
-            waiting = FILL.iter().zip(1..).map(|(kind, number)| filled(*kind, number)).collect();
+            waiting = fill(page, &linked);
         }
-        let mut bands: Vec<Band> =
-            self.plans.iter().zip(1..).map(|(plan, number)| lay_band(plan, number, &mut waiting)).collect();
-        bands.retain(|band| band.columns.iter().any(|column| !column.pieces.is_empty()));
+        let laid = self.plans.iter().zip(1..).map(|(plan, number)| lay_band(plan, number, &mut waiting));
+        bands.extend(laid.filter(|band| band.pieces().next().is_some()));
+        bands.extend(below);
         let left_over = waiting.iter().map(|piece| piece.id.clone()).collect();
         if !waiting.is_empty() {
             bands.push(rest(waiting));
@@ -407,6 +411,21 @@ impl Starter {
         let departures = page.departures.clone();
         Laid { layout: Layout { format: FORMAT, frame: self.frame, bands, departures }, left_over }
     }
+}
+
+/// The linked bands that stand above the page's own, its own, and the other linked ones.
+fn linked_apart(page: &Layout) -> (Vec<Band>, Vec<Band>, Vec<Band>) {
+    let first_own = page.bands.iter().position(|band| band.kept.is_none()).unwrap_or(page.bands.len());
+    let above = page.bands[..first_own].to_vec();
+    let (below, own) = page.bands[first_own..].iter().cloned().partition(|band| band.kept.is_some());
+    (above, own, below)
+}
+
+/// What a page usually has, but for what there can be only one of and linked bands have already.
+fn fill(page: &Layout, linked: &[Kind]) -> Vec<Piece> {
+    let wanted = FILL.iter().filter(|kind| !(kind.only_one() && linked.contains(kind)));
+    let free = (1..).filter(|number| page.piece(&filled(K::Text, *number).id).is_none());
+    wanted.zip(free).map(|(kind, number)| filled(*kind, number)).collect()
 }
 
 #[expect(clippy::expect_used, reason = "only texts of this file come here")]

@@ -1,10 +1,11 @@
 //! All of a shop's price rules, how they go together, how fractions are rounded, and where an old price is shown.
 
-use super::moment::{Local, Moment, Zone};
 use super::plan::{MOST_PLANS, Plan, PlanError, PlanId};
-use super::rule::{PriceRule, RuleError, RuleId};
+use super::rule::{MOST_NAMED, PriceRule, RuleError, RuleId};
 use super::vat::Vat;
+use crate::limits::free_id;
 use crate::money::AmountStyle;
+use crate::time::{Local, Moment, Zone};
 use serde::{Deserialize, Serialize};
 
 /// A shop has at most so many rules.
@@ -144,6 +145,8 @@ pub enum BookError {
     Rounding(i64),
     #[error("a rate of tax is at most 50 %")]
     Vat,
+    #[error("at most {MOST_NAMED} types have a rate of their own")]
+    VatTypes,
     #[error(transparent)]
     Rule(#[from] RuleError),
     #[error(transparent)]
@@ -173,6 +176,9 @@ impl PriceBook {
                 return Err(PlanError::SameId(plan.id.0).into());
             }
         }
+        if self.vat.types.len() > MOST_NAMED {
+            return Err(BookError::VatTypes);
+        }
         let rates = self.vat.types.iter().map(|own| own.hundredths);
         if rates.chain([self.vat.hundredths]).any(|rate| rate > 5000) {
             return Err(BookError::Vat);
@@ -183,13 +189,13 @@ impl PriceBook {
     /// A number that no rule has.
     #[must_use]
     pub fn free_id(&self) -> RuleId {
-        RuleId(self.rules.iter().map(|rule| rule.id.0).max().unwrap_or(0) + 1)
+        RuleId(free_id(self.rules.iter().map(|rule| rule.id.0)))
     }
 
     /// A number that no plan has.
     #[must_use]
     pub fn free_plan(&self) -> PlanId {
-        PlanId(self.plans.iter().map(|plan| plan.id.0).max().unwrap_or(0) + 1)
+        PlanId(free_id(self.plans.iter().map(|plan| plan.id.0)))
     }
 
     /// The moments at which some rule begins or ends.

@@ -1,13 +1,13 @@
 //! How a price comes about: what each rule did, or why it did nothing.
 
 use super::book::Together;
-use super::moment::Local;
 use super::quote::quote;
 use super::rule::{PriceRule, RuleId};
 use super::ruled::{Priced, Prices, Suppose, Thing, first_step};
 use crate::catalog::{Product, Variant};
 use crate::ids::Handle;
 use crate::money::{Money, MoneyError};
+use crate::time::Local;
 use serde::Serialize;
 
 /// What lowered a line of the cart, and what was added to it; for all its pieces together.

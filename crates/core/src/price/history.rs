@@ -3,11 +3,11 @@
 //! What counts is the price of one piece for an empty cart, as rules made it at the time. Only changes are recorded, with
 //! what was before them; before the first of them a thing has cost what that one says.
 
-use super::moment::Moment;
 use super::ruled::{Prices, Thing};
 use crate::catalog::{Product, Variant};
 use crate::ids::VariantId;
 use crate::money::Money;
+use crate::time::Moment;
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeSet;
 
@@ -108,9 +108,8 @@ mod tests {
     use super::*;
     use crate::catalog::Stock;
     use crate::catalog::samples::{pounds, product, with_variants};
-    use crate::price::{
-        Counted, Effect, Local, OldFrom, PastBook, PriceBook, PriceRule, RuleId, RuleReach, Step, Zone,
-    };
+    use crate::price::{Counted, Effect, OldFrom, PastBook, PriceBook, PriceRule, RuleId, RuleReach, Step};
+    use crate::time::{Local, Zone};
     use std::sync::Arc;
 
     const fn day(number: i64) -> Moment {

@@ -8,7 +8,7 @@ use serde::Serialize;
 /// The price that a selection shows.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
 #[serde(rename_all = "snake_case")]
-pub enum Tag {
+pub enum PriceTag {
     /// All that is left costs the same.
     Exact(Quote),
     /// Until more is chosen: the least and the most.
@@ -46,7 +46,7 @@ pub enum Hindrance {
 pub struct Offer {
     pub selection: Selection,
     pub variant: Option<VariantId>,
-    pub tag: Tag,
+    pub tag: PriceTag,
     /// Of the variant: the condition of a price that isn't earned yet, and the next step down.
     pub promise: Option<Promise>,
     pub next: Option<Next>,
@@ -76,7 +76,7 @@ impl Prices {
         let variant = variant_of(product, selection);
         let shown = variant.map(|v| self.shown(product, v, quantity, place)).transpose()?;
         let tag = match shown {
-            Some(shown) => Tag::Exact(shown.quote),
+            Some(shown) => PriceTag::Exact(shown.quote),
             None => self.span(product, selection, quantity, place)?,
         };
         Ok(Offer {
@@ -99,7 +99,7 @@ impl Prices {
         selection: &Selection,
         quantity: u32,
         place: Place,
-    ) -> Result<Tag, MoneyError> {
+    ) -> Result<PriceTag, MoneyError> {
         let mut quotes: Vec<Quote> = Vec::new();
         for variant in fitting(&product.variants, selection) {
             quotes.push(self.shown(product, variant, quantity, place)?.quote);
@@ -107,9 +107,11 @@ impl Prices {
         let least = quotes.iter().min_by_key(|q| q.unit.minor);
         let most = quotes.iter().max_by_key(|q| q.unit.minor);
         Ok(match (least, most) {
-            (Some(a), Some(b)) if a.unit == b.unit && quotes.iter().all(|q| q.old == a.old) => Tag::Exact(*a),
-            (Some(a), Some(b)) => Tag::Span { from: a.unit, to: b.unit },
-            _ => Tag::None,
+            (Some(a), Some(b)) if a.unit == b.unit && quotes.iter().all(|q| q.old == a.old) => {
+                PriceTag::Exact(*a)
+            }
+            (Some(a), Some(b)) => PriceTag::Span { from: a.unit, to: b.unit },
+            _ => PriceTag::None,
         })
     }
 }
@@ -164,7 +166,7 @@ pub fn hindrance(product: &Product, variant: &Variant, quantity: u32) -> Option<
 /// Why no choice at all of this product can be bought.
 fn not_sold(product: &Product) -> Option<Hindrance> {
     match product.state {
-        ProductState::ComingSoon => Some(Hindrance::ComingSoon),
+        ProductState::New | ProductState::ComingSoon => Some(Hindrance::ComingSoon),
         ProductState::Withdrawn => Some(Hindrance::Withdrawn),
         ProductState::OnSale if !product.can_be_bought() => Some(Hindrance::SoldOut),
         ProductState::OnSale => None,
@@ -207,9 +209,9 @@ mod tests {
     #[test]
     fn until_a_variant_is_chosen_different_prices_are_a_span() {
         let offer = of(&kite(), None, 1);
-        assert_eq!(offer.tag, Tag::Span { from: pounds(6800), to: pounds(7200) });
+        assert_eq!(offer.tag, PriceTag::Span { from: pounds(6800), to: pounds(7200) });
         assert_eq!(offer.hindrance, Some(Hindrance::ChooseFirst(vec![0])));
-        assert!(matches!(of(&kite(), Some(1), 1).tag, Tag::Exact(q) if q.unit == pounds(7200)));
+        assert!(matches!(of(&kite(), Some(1), 1).tag, PriceTag::Exact(q) if q.unit == pounds(7200)));
     }
 
     #[test]
@@ -228,7 +230,7 @@ mod tests {
         assert_eq!(of(&kite, Some(0), 3).hindrance, Some(Hindrance::InSteps(2)));
         kite.variants.pop();
         assert_eq!(of(&kite, Some(1), 1).hindrance, Some(Hindrance::NotMade));
-        assert_eq!(of(&kite, Some(1), 1).tag, Tag::None);
+        assert_eq!(of(&kite, Some(1), 1).tag, PriceTag::None);
         kite.state = ProductState::ComingSoon;
         kite.variants[0].stock = Stock::Counted(0);
         assert_eq!(of(&kite, Some(0), 1).hindrance, Some(Hindrance::ComingSoon));

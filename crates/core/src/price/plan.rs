@@ -1,7 +1,8 @@
 //! Plans: buying something again every so many weeks or months, for less.
 
-use super::rule::RuleReach;
+use super::rule::{MOST_NAMED, RuleReach};
 use crate::catalog::{Product, Variant};
+use crate::limits::MOST_ID;
 use serde::{Deserialize, Serialize};
 
 /// A plan's number, for good.
@@ -56,6 +57,12 @@ pub enum PlanError {
     Every(u32),
     #[error("a plan saves at most 90 %")]
     Saving,
+    #[error("the number {0} is too large for a plan")]
+    TooLargeId(u64),
+    #[error(
+        "a plan names at most {MOST_NAMED} products, types, tags or SKUs, and none that is empty or can't be seen"
+    )]
+    BadReach,
     #[error("a plan reaches nothing: choose at least one")]
     Nothing,
 }
@@ -64,6 +71,12 @@ impl Plan {
     pub fn check(&self) -> Result<(), PlanError> {
         if !(1..=52).contains(&self.every) {
             return Err(PlanError::Every(self.every));
+        }
+        if self.id.0 > MOST_ID {
+            return Err(PlanError::TooLargeId(self.id.0));
+        }
+        if self.reach.named() > MOST_NAMED || !self.reach.is_sound() {
+            return Err(PlanError::BadReach);
         }
         if self.hundredths > 9000 {
             return Err(PlanError::Saving);

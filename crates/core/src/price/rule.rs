@@ -1,10 +1,11 @@
 //! What lowers a price: for which products, when, from how many on, and by how much. A rule with several steps is a price
 //! ladder. No rule makes anything dearer.
 
-use super::moment::{Local, Moment, Zone};
-use crate::catalog::{Product, Variant};
+use crate::catalog::{Product, Tag, Variant, is_sku};
 use crate::ids::Handle;
+use crate::limits::{MOST_ID, MOST_MINOR, is_unseen};
 use crate::money::Money;
+use crate::time::{Local, Moment, Zone};
 use serde::{Deserialize, Serialize};
 
 /// A rule's number, for good.
@@ -46,7 +47,7 @@ pub enum RuleReach {
     },
     /// Products that have at least one of these tags.
     Tags {
-        tags: Vec<String>,
+        tags: Vec<Tag>,
     },
     Products {
         products: Vec<Handle>,
@@ -67,6 +68,28 @@ impl RuleReach {
             Self::Tags { tags } => tags.is_empty(),
             Self::Products { products } => products.is_empty(),
             Self::Variants { skus } => skus.is_empty(),
+        }
+    }
+
+    /// How many are named.
+    #[must_use]
+    pub fn named(&self) -> usize {
+        match self {
+            Self::All => 0,
+            Self::Types { types } => types.len(),
+            Self::Tags { tags } => tags.len(),
+            Self::Products { products } => products.len(),
+            Self::Variants { skus } => skus.len(),
+        }
+    }
+
+    /// Whether tags and SKUs are such as there can be.
+    #[must_use]
+    pub fn is_sound(&self) -> bool {
+        match self {
+            Self::Tags { tags } => tags.iter().all(Tag::is_sound),
+            Self::Variants { skus } => skus.iter().all(|sku| is_sku(sku)),
+            Self::All | Self::Types { .. } | Self::Products { .. } => true,
         }
     }
 
@@ -133,24 +156,43 @@ pub enum RuleError {
     SameStep { rule: String, from: u32 },
     #[error("“{rule}” takes off {percent} %; it can be more than 0 and at most 100")]
     Percent { rule: String, percent: String },
-    #[error("“{rule}” takes an amount above zero, or a price of zero or more")]
+    #[error(
+        "“{rule}” takes an amount above zero, or a price of zero or more, up to {MOST_MINOR} of the smallest unit"
+    )]
     Amount { rule: String },
     #[error("“{rule}” reaches nothing: choose at least one")]
     Nothing { rule: String },
     #[error("“{rule}” ends before it begins")]
     EndsFirst { rule: String },
+    #[error("“{rule}” names more than {MOST_NAMED} products, types, tags or SKUs")]
+    TooManyNamed { rule: String },
+    #[error("“{rule}” names a tag or a SKU that is empty, too long or holds signs that can't be seen")]
+    BadName { rule: String },
+    #[error("the number {id} is too large for a rule")]
+    TooLargeId { id: u64 },
 }
 
 const LONGEST_NAME: usize = 80;
 const MOST_STEPS: usize = 12;
+/// Products, types, tags or SKUs that one rule names.
+pub const MOST_NAMED: usize = 5_000;
 
 impl PriceRule {
     /// Whether it can be kept.
     pub fn check(&self) -> Result<(), RuleError> {
         let rule = || self.name.clone();
         let length = self.name.trim().chars().count();
-        if length == 0 || length > LONGEST_NAME || self.name.chars().any(char::is_control) {
+        if length == 0 || length > LONGEST_NAME || self.name.chars().any(is_unseen) {
             return Err(RuleError::Name);
+        }
+        if self.id.0 > MOST_ID {
+            return Err(RuleError::TooLargeId { id: self.id.0 });
+        }
+        if self.reach.named() > MOST_NAMED || self.except.len() > MOST_NAMED || self.with.len() > MOST_NAMED {
+            return Err(RuleError::TooManyNamed { rule: rule() });
+        }
+        if !self.reach.is_sound() {
+            return Err(RuleError::BadName { rule: rule() });
         }
         if self.steps.is_empty() || self.steps.len() > MOST_STEPS {
             return Err(RuleError::Steps { rule: rule() });
@@ -165,15 +207,19 @@ impl PriceRule {
                     let percent = format!("{}.{:02}", hundredths / 100, hundredths % 100);
                     return Err(RuleError::Percent { rule: rule(), percent });
                 }
-                Effect::Amount { minor } if minor <= 0 => return Err(RuleError::Amount { rule: rule() }),
-                Effect::Fixed { minor } if minor < 0 => return Err(RuleError::Amount { rule: rule() }),
+                Effect::Amount { minor } if !(1..=MOST_MINOR).contains(&minor) => {
+                    return Err(RuleError::Amount { rule: rule() });
+                }
+                Effect::Fixed { minor } if !(0..=MOST_MINOR).contains(&minor) => {
+                    return Err(RuleError::Amount { rule: rule() });
+                }
                 _ => {}
             }
         }
         if self.reach.is_nothing() {
             return Err(RuleError::Nothing { rule: rule() });
         }
-        if self.total.is_some_and(|total| total <= 0) {
+        if self.total.is_some_and(|total| !(1..=MOST_MINOR).contains(&total)) {
             return Err(RuleError::Amount { rule: rule() });
         }
         if self.from.as_ref().zip(self.until.as_ref()).is_some_and(|(from, until)| from >= until) {

@@ -7,13 +7,14 @@
 //! condition. No rule makes anything dearer, and none goes below zero.
 
 use super::book::{OldFrom, Place, Policy, PriceBook, Together};
-use super::moment::{Moment, Zone};
 use super::plan::{Plan, PlanId};
 use super::quote::{Quote, Saving, quote, saving};
 use super::rule::{Counted, Effect, PriceRule, RuleId, RuleReach, Step};
 use crate::catalog::{Product, Variant};
 use crate::ids::{Handle, ProductId, VariantId};
 use crate::money::{Money, MoneyError};
+use crate::time::Day;
+use crate::time::{Moment, Zone};
 use serde::Serialize;
 use std::collections::{BTreeMap, BTreeSet};
 use std::sync::Arc;
@@ -142,6 +143,24 @@ impl Prices {
     pub fn at(&self, now: Moment) -> Self {
         let there = Self::new(self.book.clone(), self.zone.clone(), now);
         Self { in_force: there.in_force, now, ..self.clone() }
+    }
+
+    /// The same for an empty cart, bought once and without a text.
+    #[must_use]
+    pub fn alone(&self) -> Self {
+        Self { cart: Counts::default(), extras: Extras::default(), ..self.clone() }
+    }
+
+    /// The day on the shop's clocks.
+    #[must_use]
+    pub fn today(&self) -> Day {
+        self.zone.day(self.now)
+    }
+
+    /// The moment at which the day on the shop's clocks ends.
+    #[must_use]
+    pub fn tomorrow(&self) -> Moment {
+        self.zone.tomorrow(self.now)
     }
 
     /// The same for somebody who buys by a plan, or writes onto it.

@@ -3,9 +3,9 @@
 //! Named products come first, then what the rule takes in; exceptions take a product out again. There is always one
 //! fallback without dates and exceptions, so that every product has a page.
 
-use crate::catalog::ProductType;
+use crate::catalog::{ProductType, Tag};
 use crate::ids::{Handle, TemplateId};
-use crate::price::{Local, Moment, Zone};
+use crate::time::{Local, Moment, Zone};
 use serde::{Deserialize, Serialize};
 
 /// What a product has or hasn't.
@@ -23,7 +23,7 @@ pub enum Feature {
 pub struct ProductFacts {
     pub handle: Handle,
     pub kind: Handle,
-    pub tags: Vec<String>,
+    pub tags: Vec<Tag>,
     /// What its cheapest variant costs before rules, in minor units.
     pub price: i64,
     pub features: Vec<Feature>,
@@ -42,7 +42,7 @@ pub enum ReachRule {
     },
     /// Products that have at least one of these tags.
     Tags {
-        tags: Vec<String>,
+        tags: Vec<Tag>,
     },
     /// Products from and up to a price before rules, in minor units, both included.
     Prices {
@@ -108,8 +108,10 @@ pub enum ReachError {
     NothingAsked,
     #[error("a reach ends after it begins")]
     BadDates,
-    #[error("a reach names at most {MOST_NAMED} products")]
+    #[error("a reach names at most {MOST_NAMED} products, types or tags")]
     TooManyNamed,
+    #[error("a tag has 1 to {} characters, all of which can be seen", crate::catalog::LONGEST_TAG)]
+    BadTag,
     #[error(
         "“{name}” chooses its products by {by}, so that a type can't be moved there; change its reach, or move single products"
     )]
@@ -186,8 +188,19 @@ impl Reach {
         if self.is_fallback() && !plain {
             return Err(ReachError::FallbackServesAll);
         }
-        if self.also.len() > MOST_NAMED || self.except.len() > MOST_NAMED {
+        let named = match &self.rule {
+            ReachRule::Types { types } => types.len(),
+            ReachRule::Tags { tags } => tags.len(),
+            ReachRule::Has { features } => features.len(),
+            _ => 0,
+        };
+        if [self.also.len(), self.except.len(), named].into_iter().any(|many| many > MOST_NAMED) {
             return Err(ReachError::TooManyNamed);
+        }
+        if let ReachRule::Tags { tags } = &self.rule
+            && !tags.iter().all(Tag::is_sound)
+        {
+            return Err(ReachError::BadTag);
         }
         if let (Some(from), Some(until)) = (&self.from, &self.until)
             && until <= from

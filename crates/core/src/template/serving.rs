@@ -2,8 +2,9 @@
 //! templates' order, and the fallback serves the rest.
 
 use super::{Feature, ProductFacts, Reach, ReachRule};
+use crate::catalog::Tag;
 use crate::ids::{Handle, TemplateId};
-use crate::price::{Moment, Zone};
+use crate::time::{Moment, Zone};
 use serde::Serialize;
 use std::collections::HashMap;
 
@@ -45,7 +46,7 @@ pub struct Index<'a> {
     all: Vec<Candidate<'a>>,
     named: HashMap<&'a Handle, Vec<usize>>,
     types: HashMap<&'a Handle, Vec<usize>>,
-    tags: HashMap<&'a str, Vec<usize>>,
+    tags: HashMap<&'a Tag, Vec<usize>>,
     prices: Vec<(i64, i64, usize)>,
     has: Vec<(&'a [Feature], usize)>,
     everything: Vec<usize>,
@@ -120,7 +121,7 @@ impl<'a> Index<'a> {
             return vec![];
         }
         let mut places: Vec<usize> =
-            product.tags.iter().filter_map(|tag| self.tags.get(tag.as_str())).flatten().copied().collect();
+            product.tags.iter().filter_map(|tag| self.tags.get(tag)).flatten().copied().collect();
         places.sort_unstable();
         places.dedup();
         places
@@ -182,7 +183,7 @@ impl Serving {
                     ReachRule::Tags { tags } => product.tags.iter().find(|tag| tags.contains(tag)),
                     _ => None,
                 };
-                format!("it has the tag “{}”", tag.map_or("", String::as_str))
+                format!("it has the tag “{}”", tag.map_or("", Tag::as_str))
             }
             ReachLevel::Type => format!("its type is {}", words.kind),
             ReachLevel::All => "the template takes all products".to_owned(),

@@ -1,3 +1,4 @@
+use super::check::check_key;
 use super::{Language, Own, WordingError, Words, check_text};
 use crate::ids::TemplateId;
 use serde::{Deserialize, Serialize};
@@ -38,14 +39,18 @@ impl Book {
         languages.get(&language)?.get(key).map(String::as_str)
     }
 
-    /// Sets words, or makes them again what lies under them.
+    /// Sets words, or makes them again what lies under them. Tells whether anything is otherwise now.
     pub fn set(
         &mut self,
         language: Language,
         template: Option<TemplateId>,
         key: &str,
         text: Option<String>,
-    ) -> Result<(), WordingError> {
+    ) -> Result<bool, WordingError> {
+        check_key(key)?;
+        if self.text(language, template, key) == text.as_deref() {
+            return Ok(false);
+        }
         let languages = match template {
             None => &mut self.shop,
             Some(id) => self.templates.entry(id).or_default(),
@@ -60,7 +65,7 @@ impl Book {
                 own.remove(key);
             }
         }
-        Ok(())
+        Ok(true)
     }
 
     /// How many words differ from another book.
@@ -105,6 +110,9 @@ mod tests {
         assert_eq!(say(&book, one), "Basket");
         assert_eq!(book.words(Language::De, None).say("cart-link"), "Warenkorb");
         assert!(book.set(Language::De, None, "cart-link", Some("{".into())).is_err());
+        let ghost = Err(WordingError::NoSuchWord("ghost".into()));
+        assert_eq!(book.set(Language::De, None, "ghost", None), ghost, "also where nothing is said");
+        assert_eq!(book.set(Language::De, None, "cart-link", None), Ok(false), "it had none of its own");
         let read: Book = serde_json::from_str(&serde_json::to_string(&book).unwrap()).unwrap();
         assert_eq!(read.differences(&book), 0);
     }

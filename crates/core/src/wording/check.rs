@@ -1,4 +1,5 @@
 use super::entries;
+use crate::limits::is_unseen;
 use fluent_bundle::FluentResource;
 use std::collections::BTreeSet;
 
@@ -29,6 +30,12 @@ pub(super) fn source(key: &str, text: &str) -> String {
     format!("{key} = {first}{rest}\n")
 }
 
+/// Whether there are words under a key.
+pub(super) fn check_key(key: &str) -> Result<(), WordingError> {
+    let known = entries().into_iter().any(|entry| entry.key == key);
+    if known { Ok(()) } else { Err(WordingError::NoSuchWord(key.chars().take(60).collect())) }
+}
+
 /// Whether an owner's words can be said under a key.
 pub fn check_text(key: &str, text: &str) -> Result<(), WordingError> {
     let known = entries().into_iter().find(|entry| entry.key == key);
@@ -40,7 +47,7 @@ pub fn check_text(key: &str, text: &str) -> Result<(), WordingError> {
     if length > MOST {
         return Err(WordingError::TooLong { length });
     }
-    if text.chars().any(|c| c.is_control() && c != '\n') {
+    if text.chars().any(|c| is_unseen(c) && c != '\n') {
         return Err(WordingError::Unreadable);
     }
     let resource = FluentResource::try_new(source(key, text)).map_err(|_| WordingError::Unreadable)?;

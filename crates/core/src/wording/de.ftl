@@ -64,6 +64,10 @@ quick-more = Alles über { $product }
 
 listing-all = Alles, was wir machen
 listing-empty = Hier ist noch nichts.
+listing-pages = Seiten
+listing-page = Seite { $number }
+listing-before = Vorige Seite
+listing-next = Nächste Seite
 
 message-nothing = Hier ist nichts
 message-wrong = Etwas ist schiefgegangen

@@ -143,6 +143,10 @@ quick-more = All about { $product }
 ## Listings
 listing-all = Everything we make
 listing-empty = There is nothing here yet.
+listing-pages = Pages
+listing-page = Page { $number }
+listing-before = Page before
+listing-next = Next page
 
 ## Messages
 message-nothing = Nothing here

@@ -1,5 +1,7 @@
 //! Small pages and products, built from the outside.
-#![allow(dead_code)]
+#![allow(dead_code, clippy::unwrap_used)]
+
+pub mod ops;
 
 use compagina_core::catalog::{
     Product, ProductOption, ProductState, ProductType, ProductValue, Rating, Stock, Terms, Variant,

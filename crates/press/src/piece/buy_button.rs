@@ -8,7 +8,7 @@ use compagina_core::page::piece::buy_button::{
     Width,
 };
 use compagina_core::page::{Device, Kind, Layout, Setting};
-use compagina_core::price::{Hindrance, Tag};
+use compagina_core::price::{Hindrance, PriceTag};
 use compagina_core::style::Chain;
 use compagina_core::wording::Arg;
 use maud::{Markup, html};
@@ -68,7 +68,7 @@ fn can_be_waited_for(ctx: &Ctx<'_>) -> bool {
     match ctx.product.state {
         ProductState::OnSale => ctx.product.variants.iter().any(|variant| !variant.stock.is_in()),
         ProductState::ComingSoon => true,
-        ProductState::Withdrawn => false,
+        ProductState::New | ProductState::Withdrawn => false,
     }
 }
 
@@ -121,7 +121,7 @@ fn hint(ctx: &Ctx<'_>) -> String {
             Some(why @ (Hindrance::MostPerOrder(_) | Hindrance::LeastPerOrder(_) | Hindrance::InSteps(_))),
             _,
         ) => say_hindrance(ctx.words, why),
-        (None, Tag::Exact(quote)) if quote.quantity > 1 => {
+        (None, PriceTag::Exact(quote)) if quote.quantity > 1 => {
             let amount = ctx.money(quote.line);
             ctx.say_with(
                 "hint-sum",

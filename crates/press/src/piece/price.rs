@@ -3,7 +3,7 @@ use crate::amount::percent;
 use crate::ctx::{Ctx, Styled};
 use compagina_core::page::Device;
 use compagina_core::page::piece::price::{FROM, MEASURE, NOTE, OLD, OldPlace, SAVING, SIZE, SavingAs, VAT};
-use compagina_core::price::{Promise, Tag, VatShown};
+use compagina_core::price::{PriceTag, Promise, VatShown};
 use compagina_core::style::House;
 use compagina_core::wording::Arg;
 use maud::{Markup, html};
@@ -17,7 +17,7 @@ pub(crate) fn slots(ctx: &Ctx<'_>) -> BTreeMap<String, String> {
             .into();
     let mut put = |name: &str, text: String| say.insert(name.to_owned(), text);
     match &ctx.offer.tag {
-        Tag::Exact(quote) => {
+        PriceTag::Exact(quote) => {
             put("price", ctx.money(quote.unit));
             if let (Some(old), Some(saving)) = (quote.old, quote.saving) {
                 put("old", ctx.money(old));
@@ -30,16 +30,16 @@ pub(crate) fn slots(ctx: &Ctx<'_>) -> BTreeMap<String, String> {
                 }
             }
         }
-        Tag::Span { from, .. } => {
+        PriceTag::Span { from, .. } => {
             put("from", "from".to_owned());
             put("price", ctx.money(*from));
         }
-        Tag::None => {
+        PriceTag::None => {
             put("price", "—".to_owned());
         }
     }
     let variant = ctx.chosen();
-    if let (Some(measure), Tag::Exact(quote)) = (variant.and_then(|v| v.measure), &ctx.offer.tag) {
+    if let (Some(measure), PriceTag::Exact(quote)) = (variant.and_then(|v| v.measure), &ctx.offer.tag) {
         let (per, unit) = measure.per(quote.unit);
         let arguments = [("amount", Arg::Text(&ctx.money(per))), ("unit", Arg::Text(unit.sign()))];
         say.insert("measure".to_owned(), ctx.say_with("per-measure", &arguments));

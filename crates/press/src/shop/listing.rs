@@ -3,7 +3,8 @@ use crate::card::card;
 use crate::document::Nav;
 use compagina_core::catalog::{Product, ProductType};
 use compagina_core::page::Frame;
-use maud::html;
+use compagina_core::wording::Arg;
+use maud::{Markup, html};
 
 /// Products of one type, as the listing shows them.
 pub struct Shelf<'a> {
@@ -11,9 +12,17 @@ pub struct Shelf<'a> {
     pub products: Vec<&'a Product>,
 }
 
+/// A page of a long listing.
+#[derive(Debug, Clone, Copy)]
+pub struct Leaf {
+    /// Counted from 1.
+    pub number: u32,
+    pub more: bool,
+}
+
 /// The listing: of the whole shop, or of one type where only that one is given.
 #[must_use]
-pub fn listing(nav: &Nav, title: &str, shelves: &[Shelf<'_>]) -> String {
+pub fn listing(nav: &Nav, title: &str, shelves: &[Shelf<'_>], leaf: Option<Leaf>) -> String {
     let one = shelves.len() == 1;
     let body = html! {
         div.columns.listing {
@@ -25,7 +34,20 @@ pub fn listing(nav: &Nav, title: &str, shelves: &[Shelf<'_>]) -> String {
                     div.cards { @for product in &shelf.products { (card(nav.dealer(), product, true)) } }
                 }
             }
+            @if let Some(leaf) = leaf.filter(|leaf| leaf.number > 1 || leaf.more) { (leaves(nav, leaf)) }
         }
     };
     plain_page(nav, title, Frame::Whole, body)
+}
+
+/// The ways to the page before and the page after.
+fn leaves(nav: &Nav, Leaf { number, more }: Leaf) -> Markup {
+    let to = |number: u32| format!("?page={number}");
+    html! {
+        nav.leaves aria-label=(nav.words.say("listing-pages")) {
+            @if number > 1 { a rel="prev" href=(to(number - 1)) { (nav.words.say("listing-before")) } }
+            span { (nav.words.say_with("listing-page", &[("number", Arg::Number(number))])) }
+            @if more { a rel="next" href=(to(number + 1)) { (nav.words.say("listing-next")) } }
+        }
+    }
 }

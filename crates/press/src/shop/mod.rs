@@ -11,7 +11,7 @@ pub use cart::{CartLine, CartPage, GoesWith, Gone, cart, side_cart};
 pub use checkout::{
     Bought, CheckoutForm, CheckoutPage, FIELDS, Field, PAYMENTS, Paid, Receipt, checkout, receipt,
 };
-pub use listing::{Shelf, listing};
+pub use listing::{Leaf, Shelf, listing};
 pub use message::message;
 pub use sample::sample;
 pub use wishes::{WishLine, wishes};

@@ -5,7 +5,7 @@ use compagina_core::catalog::Product;
 use compagina_core::choice::Selection;
 use compagina_core::media::Picture;
 use compagina_core::page::Frame;
-use compagina_core::price::{Place, Tag};
+use compagina_core::price::{Place, PriceTag};
 use compagina_core::wording::Arg;
 use maud::{Markup, html};
 
@@ -58,9 +58,9 @@ fn wish(nav: &Nav, line: &WishLine<'_>) -> Markup {
             }
             strong.cart-price {
                 @match offer.as_ref().map(|offer| offer.tag) {
-                    Some(Tag::Exact(quote)) => { (money(quote.unit)) @if let Some(old) = quote.old { " " s.soft { (money(old)) } } }
-                    Some(Tag::Span { from, .. }) => { (words.say_with("card-from", &[("amount", Arg::Text(&money(from)))])) }
-                    Some(Tag::None) | None => {}
+                    Some(PriceTag::Exact(quote)) => { (money(quote.unit)) @if let Some(old) = quote.old { " " s.soft { (money(old)) } } }
+                    Some(PriceTag::Span { from, .. }) => { (words.say_with("card-from", &[("amount", Arg::Text(&money(from)))])) }
+                    Some(PriceTag::None) | None => {}
                 }
             }
             div.wish-acts {

@@ -7,11 +7,12 @@ use compagina_core::catalog::{NewProduct, Product, ProductOption, ProductValue, 
 use compagina_core::ids::{Handle, OptionId, ProductId, ValueId, VariantId};
 use compagina_core::media::{Film, Picture, PictureSize, ShopMedia};
 use compagina_core::money::Money;
-use compagina_core::page::{Day, Layout};
+use compagina_core::page::Layout;
 use compagina_core::price::Prices;
 use compagina_core::situation::Situation;
 use compagina_core::style::House;
 use compagina_core::swatch::SwatchSource;
+use compagina_core::time::Day;
 use compagina_core::wording::{Language, Words};
 use compagina_demo::{DemoProduct, DemoShop, Drawing, demo_shop};
 use compagina_press::{Assets, Nav, NavItem, opening_selection};

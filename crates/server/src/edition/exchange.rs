@@ -19,7 +19,20 @@ use std::time::{Duration, Instant};
 /// How long pages may be made beforehand; whoever publishes waits for it.
 const PREPARE_FOR: Duration = Duration::from_millis(500);
 
-/// Exchanges the edition if anything has changed up to now; after a change of one's own.
+/// Has every writer's answer wait until what was written is seen here.
+pub fn follow_writes(state: &Data<State>) {
+    let weak = Arc::downgrade(&state.clone().into_inner());
+    state.store.listen(move || {
+        let here = weak.upgrade().map(Data::from);
+        async move {
+            if let Some(state) = here {
+                catch_up(&state).await;
+            }
+        }
+    });
+}
+
+/// Exchanges the edition if anything has changed up to now.
 pub async fn catch_up(state: &Data<State>) {
     let of = state.clone();
     // On a thread that serves it would hold up those who are served there.
@@ -163,6 +176,7 @@ mod tests {
         };
         let state = Data::new(State::new(store, media, &config).unwrap());
         catch_up(&state).await;
+        follow_writes(&state);
         state
     }
 
@@ -192,7 +206,6 @@ mod tests {
         state.known.forget_all();
         let arrangement = state.store.arrangement_revision().await.unwrap();
         state.store.set_template(TemplateId(2), arrangement, "Kites", &Reach::fallback()).await.unwrap();
-        catch_up(&state).await;
         let current = state.editions.current();
         let [whimbrel, dunlin] = ["whimbrel", "dunlin"].map(|handle| current.ready(&asked(handle)));
         let body = whimbrel.expect("many ask for it").body.clone();
@@ -206,7 +219,6 @@ mod tests {
         let whimbrel = Handle::try_from("whimbrel").unwrap();
         let product = state.store.product(&whimbrel).await.unwrap().unwrap();
         state.store.set_price(product.id, product.price).await.unwrap();
-        catch_up(&state).await;
         assert!(state.editions.current().ready(&asked("whimbrel")).is_none());
         for _ in 0..4 {
             assert!(visit("whimbrel").await.contains("Whimbrel II"));
@@ -222,7 +234,6 @@ mod tests {
             .set_template(TemplateId(2), arrangement, "Sport kites", &Reach::fallback())
             .await
             .unwrap();
-        catch_up(&state).await;
         let body = state.editions.current().ready(&asked("whimbrel")).expect("many ask for it").body.clone();
         assert!(std::str::from_utf8(&body).unwrap().contains("Whimbrel III"));
     }

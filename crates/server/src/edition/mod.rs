@@ -107,7 +107,7 @@ mod tests {
     }
 
     fn keep(editions: &Editions, made_in: &Edition, handle: &str, product: u64) {
-        let made_of = MadeOf { known: Known::bare(ProductId(product)), day: None, until: None };
+        let made_of = MadeOf { known: Known::bare(ProductId(product)), until: None };
         editions.keep(made_in, asked(handle), Arc::new(Ready::new(handle.to_owned(), made_of, 0)));
     }
 

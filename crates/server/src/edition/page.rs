@@ -5,14 +5,15 @@ use super::live::{Live, LivePage};
 use super::pages::{Asked, MadeOf};
 use crate::error::ApiResult;
 use crate::known::{Known, known_or_sample};
-use crate::reading::{Reading, Side, live_nav, today};
+use crate::reading::{Reading, Side, live_nav};
 use crate::state::State;
 use actix_web::web::Query;
 use compagina_core::catalog::Product;
-use compagina_core::choice::{Selection, UnknownChoice};
+use compagina_core::choice::{Selection, UnknownChoice, opened};
 use compagina_core::page::{Layout, Rule};
-use compagina_core::price::{Moment, PlanId};
+use compagina_core::price::PlanId;
 use compagina_core::situation::Situation;
+use compagina_core::time::{Day, Moment};
 use compagina_core::wording::Arg;
 use compagina_press::{Around, Mode, Nav, Notice, Page, opening_selection, render};
 use std::sync::Arc;
@@ -99,7 +100,8 @@ pub fn lay(
     let pairs: Pairs = Query::from_query(&asked.query).map(Query::into_inner).unwrap_or_default();
     let reading = Reading { language: asked.language, side: Side::Live, template: None, here: asked.here() };
     let (served, until) = Served::of(state, everywhere, live, product, reading)?;
-    let (situation, unknown) = situation(product, &served.layout, &pairs);
+    let prices = &served.nav.prices;
+    let (situation, unknown) = situation(product, &served.layout, &pairs, prices.today());
     let notice = notice(&served.nav, &pairs, &unknown);
     // Only addresses that name nothing but choices are kept, or strange ones would push them out.
     let common = notice.is_none()
@@ -107,7 +109,9 @@ pub fn lay(
         && asked.query.len() <= LONGEST_QUERY
         && pairs.iter().all(|(name, _)| product.options.iter().any(|o| o.handle.as_str() == name));
     let asks_for_cart = served.layout.rules().any(Rule::asks_for_cart);
-    let until = served.nav.prices.next_change().into_iter().chain(until).min();
+    let asks_for_day = served.layout.rules().any(Rule::asks_for_day);
+    let midnight = asks_for_day.then(|| prices.tomorrow());
+    let until = prices.next_change().into_iter().chain(until).chain(midnight).min();
     Ok(Laid { situation, asks_for_cart, served, notice, common, until })
 }
 
@@ -119,22 +123,24 @@ impl Laid {
 
     /// What it is made of, where it is the same for all who ask so.
     pub fn keeps(&self, known: &Arc<Known>) -> Option<MadeOf> {
-        let asks_for_day = self.served.layout.rules().any(Rule::asks_for_day);
-        let day = || asks_for_day.then(|| self.situation.day.clone());
-        let of = || MadeOf { known: known.clone(), day: day(), until: self.until };
+        let of = || MadeOf { known: known.clone(), until: self.until };
         (self.common && !self.asks_for_cart).then(of)
     }
 }
 
-pub fn situation(product: &Product, layout: &Layout, pairs: &Pairs) -> (Situation, Vec<UnknownChoice>) {
+pub fn situation(
+    product: &Product,
+    layout: &Layout,
+    pairs: &Pairs,
+    day: Day,
+) -> (Situation, Vec<UnknownChoice>) {
     let text = || pairs.iter().map(|(name, value)| (name.as_str(), value.as_str()));
-    let (selection, unknown) = Selection::from_pairs(product, text());
-    let chosen = selection.chosen().next().is_some();
-    let selection = if chosen { selection } else { opening_selection(product, layout) };
+    let (named, unknown) = Selection::from_pairs(product, text());
+    let selection = opened(product, &opening_selection(product, layout), &named);
     let quantity = text().find(|(name, _)| *name == "quantity").and_then(|(_, n)| n.parse().ok());
     let first = product.terms.first();
     let quantity = quantity.unwrap_or(first).clamp(1, 99);
-    let plain = Situation::plain(product.options.len(), today());
+    let plain = Situation::plain(product.options.len(), day);
     let plan = plan_of(text());
     (Situation { selection, quantity, plan, ..plain }, unknown)
 }

@@ -1,11 +1,10 @@
 //! Shop pages kept ready.
 
 use crate::known::Known;
-use crate::reading::{now, today};
+use crate::reading::now;
 use actix_web::web::Bytes;
 use compagina_core::ids::ProductId;
-use compagina_core::page::Day;
-use compagina_core::price::Moment;
+use compagina_core::time::Moment;
 use compagina_core::wording::Language;
 use quick_cache::Weighter;
 use quick_cache::sync::Cache;
@@ -50,8 +49,6 @@ pub struct Ready {
 pub struct MadeOf {
     /// Kept with it, so that it can be made anew without a query, however many other products are looked at.
     pub known: Arc<Known>,
-    /// The only day for which it holds, where it depends on the day.
-    pub day: Option<Day>,
     /// The moment from which it may be another.
     pub until: Option<Moment>,
 }
@@ -63,8 +60,7 @@ impl Ready {
     }
 
     fn holds(&self) -> bool {
-        self.made_of.day.as_ref().is_none_or(|day| *day == today())
-            && self.made_of.until.is_none_or(|until| now() < until)
+        self.made_of.until.is_none_or(|until| now() < until)
     }
 }
 
@@ -120,7 +116,7 @@ mod tests {
 
     fn keep(pages: &Pages, handle: &str, until: Option<Moment>) -> Asked {
         let asked = Asked { language: Language::default(), handle: handle.into(), query: String::new() };
-        let made_of = MadeOf { known: Known::bare(ProductId(1)), day: None, until };
+        let made_of = MadeOf { known: Known::bare(ProductId(1)), until };
         pages.keep(asked.clone(), Arc::new(Ready::new(String::new(), made_of, 0)));
         asked
     }

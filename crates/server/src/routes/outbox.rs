@@ -3,7 +3,7 @@ use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;
 use actix_web::web::{Data, Json};
-use compagina_core::price::{Local, Moment};
+use compagina_core::time::{Local, Moment};
 use serde::Serialize;
 use utoipa::ToSchema;
 

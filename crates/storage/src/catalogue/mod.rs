@@ -14,10 +14,9 @@ pub use variants::{NewChoice, VariantChange};
 pub(crate) use write::insert_picture;
 
 use crate::change::Changed;
-use crate::error::with_retries;
 use crate::price_history::before_price;
-use crate::{Result, StorageError, Store, change};
-use compagina_core::catalog::{Product, ProductState, Shop, Stock, Terms, Way};
+use crate::{Result, StorageError, Store};
+use compagina_core::catalog::{Product, ProductState, Shop, Stock, Tag, Terms, Way};
 use compagina_core::ids::{Handle, ProductId, VariantId};
 use compagina_core::money::{Currency, Locale, Money};
 use sqlx::types::Json;
@@ -32,7 +31,13 @@ pub enum Which {
         most: u32,
         skip: u32,
     },
-    /// The first ones of a product's type, itself perhaps among them.
+    /// Those of a type that stand in listings.
+    OnShow {
+        type_id: u64,
+        most: u32,
+        skip: u32,
+    },
+    /// The first ones of a product's type that stand in listings, itself perhaps among them.
     OfTypeOf {
         product: ProductId,
         most: u32,
@@ -56,7 +61,7 @@ pub struct ListedRow {
     pub name: String,
     pub state: ProductState,
     pub kind: Handle,
-    pub tags: Vec<String>,
+    pub tags: Vec<Tag>,
     /// What its cheapest variant costs before rules.
     pub price_minor: i64,
     pub options: bool,
@@ -71,15 +76,20 @@ impl Store {
 
     pub async fn set_shop(&self, shop: &Shop) -> Result<()> {
         let (currency, locale) = (shop.currency.code(), shop.locale.tag());
-        sqlx::query!(
-            "REPLACE INTO shop (id, name, currency, locale) VALUES (1, ?, ?, ?)",
-            shop.name,
-            currency,
-            locale
-        )
-        .execute(&self.pool)
-        .await?;
-        change::note(&mut *self.pool.acquire().await?, Changed::Everything).await
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            sqlx::query!(
+                "REPLACE INTO shop (id, name, currency, locale) VALUES (1, ?, ?, ?)",
+                shop.name,
+                currency,
+                locale
+            )
+            .execute(unit.db())
+            .await?;
+            unit.changed(Changed::Everything);
+            unit.done(()).await
+        })
+        .await
     }
 
     pub async fn product(&self, handle: &Handle) -> Result<Option<Product>> {
@@ -98,7 +108,7 @@ impl Store {
     /// All products with what decides which template serves them, in the order of types and products.
     pub async fn listed_products(&self) -> Result<Vec<ListedRow>> {
         let rows = sqlx::query!(
-            r#"SELECT p.handle, p.name, p.state, t.handle AS type_handle, p.tags AS "tags: Json<Vec<String>>",
+            r#"SELECT p.handle, p.name, p.state, t.handle AS type_handle, p.tags AS "tags: Json<Vec<Tag>>",
                COALESCE((SELECT MIN(COALESCE(v.price_minor, p.price_minor)) FROM variant v WHERE v.product_id = p.id), p.price_minor) AS "price!: i64",
                EXISTS (SELECT 1 FROM product_option o WHERE o.product_id = p.id) AS "options!: bool",
                EXISTS (SELECT 1 FROM picture i WHERE i.product_id = p.id AND JSON_LENGTH(i.sizes) > 0) AS "pictures!: bool"
@@ -135,31 +145,35 @@ impl Store {
     }
 
     /// Every tag that a product has, in the order of the alphabet.
-    pub async fn tags(&self) -> Result<Vec<String>> {
-        let rows = sqlx::query_scalar!(r#"SELECT DISTINCT tags AS "tags: Json<Vec<String>>" FROM product"#)
+    pub async fn tags(&self) -> Result<Vec<Tag>> {
+        let rows = sqlx::query_scalar!(r#"SELECT DISTINCT tags AS "tags: Json<Vec<Tag>>" FROM product"#)
             .fetch_all(&self.pool)
             .await?;
-        let tags: BTreeSet<String> = rows.into_iter().flat_map(|tags| tags.0).collect();
+        let tags: BTreeSet<Tag> = rows.into_iter().flat_map(|tags| tags.0).collect();
         Ok(tags.into_iter().collect())
     }
 
     /// Sets a product's price, as the owner does; pages are made anew.
     pub async fn set_price(&self, product: ProductId, price: Money) -> Result<()> {
-        let mut tx = self.pool.begin().await?;
-        before_price(&mut tx, product, price.minor).await?;
-        sqlx::query!("UPDATE product SET price_minor = ? WHERE id = ?", price.minor, product.0)
-            .execute(&mut *tx)
-            .await?;
-        change::note(&mut tx, Changed::Product(product)).await?;
-        tx.commit().await?;
-        Ok(())
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
+            before_price(tx, product, price.minor).await?;
+            sqlx::query!("UPDATE product SET price_minor = ? WHERE id = ?", price.minor, product.0)
+                .execute(&mut *tx)
+                .await?;
+            unit.changed(Changed::Product(product));
+            unit.done(()).await
+        })
+        .await
     }
 
     /// Sets how a product is sold: price, limits, terms.
     pub async fn set_selling(&self, product: ProductId, selling: &Selling) -> Result<()> {
-        with_retries(|| async {
-            let mut tx = self.pool.begin().await?;
-            before_price(&mut tx, product, selling.price_minor).await?;
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
+            before_price(tx, product, selling.price_minor).await?;
             let state = serde_json::to_value(selling.state).map_err(|e| StorageError::damaged("state")(&e))?;
             let was = sqlx::query_scalar!("SELECT state FROM product WHERE id = ?", product.0)
                 .fetch_optional(&mut *tx)
@@ -178,26 +192,28 @@ impl Store {
             .execute(&mut *tx)
             .await?;
             let changed = if alone { Changed::Product(product) } else { Changed::Everything };
-            change::note(&mut tx, changed).await?;
-            tx.commit().await?;
-            Ok(())
+            unit.changed(changed);
+            unit.done(()).await
         })
         .await
     }
 
     /// Sets how many there are of a variant.
     pub async fn set_stock(&self, variant: VariantId, stock: Stock) -> Result<()> {
-        let mut tx = self.pool.begin().await?;
-        sqlx::query!("UPDATE variant SET stock = ? WHERE id = ?", stock.left(), variant.0)
-            .execute(&mut *tx)
-            .await?;
-        let product = sqlx::query_scalar!("SELECT product_id FROM variant WHERE id = ?", variant.0)
-            .fetch_optional(&mut *tx)
-            .await?
-            .ok_or(StorageError::NotFound { what: "variant" })?;
-        change::note(&mut tx, Changed::Product(ProductId(product))).await?;
-        tx.commit().await?;
-        Ok(())
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
+            sqlx::query!("UPDATE variant SET stock = ? WHERE id = ?", stock.left(), variant.0)
+                .execute(&mut *tx)
+                .await?;
+            let product = sqlx::query_scalar!("SELECT product_id FROM variant WHERE id = ?", variant.0)
+                .fetch_optional(&mut *tx)
+                .await?
+                .ok_or(StorageError::NotFound { what: "variant" })?;
+            unit.changed(Changed::Product(ProductId(product)));
+            unit.done(()).await
+        })
+        .await
     }
 }
 

@@ -27,12 +27,12 @@ impl Store {
                  i.sizes AS "sizes: Json<Vec<PictureSize>>", i.focus AS "focus: Json<Focus>", i.cut_out AS "cut_out?: bool"
                FROM (
                  (SELECT FALSE AS comes_after, q.id FROM product p
-                  JOIN product q ON q.type_id = p.type_id AND q.state <> 'withdrawn'
+                  JOIN product q ON q.type_id = p.type_id AND q.state IN ('on_sale', 'coming_soon')
                     AND (q.position < p.position OR (q.position = p.position AND q.id < p.id))
                   WHERE p.id = ? ORDER BY q.position DESC, q.id DESC LIMIT 1)
                  UNION ALL
                  (SELECT TRUE, q.id FROM product p
-                  JOIN product q ON q.type_id = p.type_id AND q.state <> 'withdrawn'
+                  JOIN product q ON q.type_id = p.type_id AND q.state IN ('on_sale', 'coming_soon')
                     AND (q.position > p.position OR (q.position = p.position AND q.id > p.id))
                   WHERE p.id = ? ORDER BY q.position, q.id LIMIT 1)
                ) w

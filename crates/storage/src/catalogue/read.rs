@@ -4,13 +4,14 @@ use super::{Which, handle, way};
 use crate::{Result, StorageError};
 use compagina_core::catalog::{
     Detail, Fact, Measure, Product, ProductOption, ProductState, ProductType, ProductValue, Rating, Review,
-    Stock, Terms, Variant,
+    Stock, Tag, Terms, Variant,
 };
 use compagina_core::ids::{OptionId, ProductId, ValueId, VariantId};
 use compagina_core::media::{FilmFile, Focus, Picture, PictureSize};
 use compagina_core::money::{Currency, Money};
-use compagina_core::price::{Moment, PriceChange};
+use compagina_core::price::PriceChange;
 use compagina_core::swatch::{Colour, Sources, Swatch, shown};
+use compagina_core::time::Moment;
 use sqlx::MySqlConnection;
 use sqlx::types::Json;
 use std::collections::BTreeMap;
@@ -57,7 +58,9 @@ async fn load_variants(
         let Some(product) = products.get_mut(&row.product_id) else { continue };
         let currency = product.price.currency;
         let money = |minor: Option<i64>| minor.map(|m| Money::new(m, currency));
-        let values = product.options.iter().zip(row.chosen.0).map(|(o, id)| place_of(o, id)).collect();
+        // One that names a value which the product doesn't offer is none that could be chosen: taken for *any*, it could
+        // be bought as everything.
+        let Some(values) = places_of(&product.options, &row.chosen.0) else { continue };
         product.variants.push(Variant {
             id: VariantId(row.id),
             sku: row.sku,
@@ -181,9 +184,21 @@ async fn ids_of(db: &mut MySqlConnection, which: Which) -> Result<String> {
             .fetch_all(&mut *db)
             .await?
         }
+        Which::OnShow { type_id, most, skip } => {
+            sqlx::query_scalar!(
+                "SELECT id FROM product WHERE type_id = ? AND state IN ('on_sale', 'coming_soon')
+                 ORDER BY position, id LIMIT ? OFFSET ?",
+                type_id,
+                most,
+                skip
+            )
+            .fetch_all(&mut *db)
+            .await?
+        }
         Which::OfTypeOf { product, most } => {
             sqlx::query_scalar!(
-                "SELECT q.id FROM product p JOIN product q ON q.type_id = p.type_id WHERE p.id = ? ORDER BY q.position, q.id LIMIT ?",
+                "SELECT q.id FROM product p JOIN product q ON q.type_id = p.type_id AND q.state IN ('on_sale', 'coming_soon')
+                 WHERE p.id = ? ORDER BY q.position, q.id LIMIT ?",
                 product.0,
                 most
             )
@@ -197,7 +212,7 @@ async fn ids_of(db: &mut MySqlConnection, which: Which) -> Result<String> {
 async fn load_products(db: &mut MySqlConnection, ids: &str) -> Result<Rows> {
     let mut rows = sqlx::query!(
         r#"SELECT STRAIGHT_JOIN p.id, p.handle, p.name, p.state, p.summary, p.details AS "details: Json<Vec<Detail>>", p.price_minor,
-             p.old_price_minor, p.most_per_order, p.terms AS "terms: Json<Terms>", p.brand, p.facts AS "facts: Json<Vec<Fact>>", p.tags AS "tags: Json<Vec<String>>", t.handle AS type_handle, t.name AS type_name, s.currency, p.position
+             p.old_price_minor, p.most_per_order, p.terms AS "terms: Json<Terms>", p.brand, p.facts AS "facts: Json<Vec<Fact>>", p.tags AS "tags: Json<Vec<Tag>>", t.handle AS type_handle, t.name AS type_name, s.currency, p.position
            FROM JSON_TABLE(?, '$[*]' COLUMNS (id BIGINT UNSIGNED PATH '$')) w
            JOIN product p ON p.id = w.id JOIN product_type t ON t.id = p.type_id JOIN shop s"#,
         ids
@@ -288,9 +303,21 @@ async fn load_uses(db: &mut MySqlConnection, ids: &str, products: &mut Rows) -> 
     Ok(())
 }
 
-fn place_of(option: &ProductOption, id: Option<u64>) -> Option<u16> {
-    let place = option.values.iter().position(|v| Some(v.id.0) == id)?;
-    u16::try_from(place).ok()
+/// The places of a variant's values, one for each option; none stands for any. Nothing where a value isn't among those
+/// that the product offers, or where there are fewer or more than options.
+fn places_of(options: &[ProductOption], chosen: &[Option<u64>]) -> Option<Vec<Option<u16>>> {
+    let place = |option: &ProductOption, id: u64| {
+        let place = option.values.iter().position(|value| value.id.0 == id)?;
+        u16::try_from(place).ok()
+    };
+    if options.len() != chosen.len() {
+        return None;
+    }
+    let places = options.iter().zip(chosen).map(|(option, id)| match id {
+        None => Some(None),
+        Some(id) => place(option, *id).map(Some),
+    });
+    places.collect()
 }
 
 /// Products in the order in which they were read, found by id.

@@ -1,20 +1,20 @@
 //! Keeps what is told of a product in words.
 
 use crate::change::Changed;
-use crate::error::with_retries;
-use crate::{Result, StorageError, Store, change};
-use compagina_core::catalog::{Detail, Fact, Texts};
+use crate::{Result, StorageError, Store};
+use compagina_core::catalog::{Detail, Fact, Tag, Texts};
 use compagina_core::ids::ProductId;
 use sqlx::types::Json;
 
 impl Store {
     /// Puts texts in the place of those that they were made of; none where these are others by now.
     pub async fn set_texts(&self, product: ProductId, was: &Texts, texts: &Texts) -> Result<()> {
-        with_retries(|| async {
-            let mut tx = self.pool.begin().await?;
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
             let row = sqlx::query!(
                 r#"SELECT name, brand, summary, details AS "details: Json<Vec<Detail>>",
-                 facts AS "facts: Json<Vec<Fact>>", tags AS "tags: Json<Vec<String>>"
+                 facts AS "facts: Json<Vec<Fact>>", tags AS "tags: Json<Vec<Tag>>"
                  FROM product WHERE id = ? FOR UPDATE"#,
                 product.0
             )
@@ -38,9 +38,8 @@ impl Store {
             )
             .execute(&mut *tx)
             .await?;
-            change::note(&mut tx, Changed::Product(product)).await?;
-            tx.commit().await?;
-            Ok(())
+            unit.changed(Changed::Product(product));
+            unit.done(()).await
         })
         .await
     }

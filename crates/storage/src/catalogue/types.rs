@@ -3,7 +3,7 @@
 use super::handle;
 use crate::change::Changed;
 use crate::template::{Arrangement, arrangement, insert_template};
-use crate::{Result, StorageError, Store, change};
+use crate::{Result, StorageError, Store};
 use compagina_core::catalog::{ProductOption, ProductType, TypeFields};
 use compagina_core::ids::{Handle, TemplateId};
 use compagina_core::page::{Layout, op};
@@ -52,7 +52,7 @@ impl Store {
     pub async fn types_on_show(&self) -> Result<Vec<(u64, ProductType)>> {
         let rows = sqlx::query!(
             "SELECT t.id, t.handle, t.name FROM product_type t
-             WHERE EXISTS (SELECT 1 FROM product p WHERE p.type_id = t.id AND p.state <> 'withdrawn')
+             WHERE EXISTS (SELECT 1 FROM product p WHERE p.type_id = t.id AND p.state IN ('on_sale', 'coming_soon'))
              ORDER BY t.position, t.id"
         )
         .fetch_all(&self.pool)
@@ -69,7 +69,9 @@ impl Store {
         fields: &TypeFields,
         served: &ServedBy,
     ) -> Result<Option<TemplateId>> {
-        let mut tx = self.pool.begin().await?;
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
         sqlx::query!(
             "INSERT INTO product_type (handle, name, fields, position) SELECT ?, ?, ?, COUNT(*) FROM product_type",
             kind.handle.as_str(),
@@ -80,38 +82,44 @@ impl Store {
         .await?;
         let made = match served {
             ServedBy::Arranged(anew) => {
-                arrangement::write(&mut tx, anew).await?;
+                arrangement::write(tx, anew).await?;
                 None
             }
             ServedBy::New { name, reach, layout } => {
                 op::check(layout)?;
-                Some(insert_template(&mut tx, name, reach, layout).await?)
+                Some(insert_template(tx, name, reach, layout).await?)
             }
         };
-        change::note(&mut tx, Changed::Everything).await?;
-        tx.commit().await?;
-        Ok(made)
+        unit.changed(Changed::Everything);
+        unit.done(made).await
+        })
+        .await
     }
 
     /// Gives a type another name and other fields.
     pub async fn set_type(&self, id: u64, name: &str, fields: &TypeFields) -> Result<()> {
-        let mut tx = self.pool.begin().await?;
-        sqlx::query!(
-            "UPDATE product_type SET name = ?, fields = ? WHERE id = ?",
-            name,
-            Json(fields) as _,
-            id
-        )
-        .execute(&mut *tx)
-        .await?;
-        change::note(&mut tx, Changed::Everything).await?;
-        tx.commit().await?;
-        Ok(())
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
+            sqlx::query!(
+                "UPDATE product_type SET name = ?, fields = ? WHERE id = ?",
+                name,
+                Json(fields) as _,
+                id
+            )
+            .execute(&mut *tx)
+            .await?;
+            unit.changed(Changed::Everything);
+            unit.done(()).await
+        })
+        .await
     }
 
     /// Removes a type that has no products; templates that reached it do so no more.
     pub async fn remove_type(&self, id: u64, anew: &Arrangement) -> Result<()> {
-        let mut tx = self.pool.begin().await?;
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
         let done = sqlx::query!(
             "DELETE FROM product_type WHERE id = ? AND NOT EXISTS (SELECT 1 FROM product p WHERE p.type_id = ?)",
             id,
@@ -122,10 +130,11 @@ impl Store {
         if done.rows_affected() == 0 {
             return Err(StorageError::NotFound { what: "product type without products" });
         }
-        arrangement::write(&mut tx, anew).await?;
-        change::note(&mut tx, Changed::Everything).await?;
-        tx.commit().await?;
-        Ok(())
+        arrangement::write(tx, anew).await?;
+        unit.changed(Changed::Everything);
+        unit.done(()).await
+        })
+        .await
     }
 
     /// Options of the shop as a product uses them whole, in the order asked for; those that there aren't are left out.

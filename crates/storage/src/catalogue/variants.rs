@@ -1,11 +1,9 @@
 //! Variants as an owner works on them: listed, set many at once, made, removed, brought in from a file.
 
-use super::handle;
 use crate::change::Changed;
-use crate::error::with_retries;
 use crate::price_history::before_own_price;
 use crate::swatch_book::{insert_value, work_out};
-use crate::{Result, StorageError, Store, change};
+use crate::{Result, StorageError, Store};
 use compagina_core::catalog::{Measure, Stock};
 use compagina_core::format::{Checked, PlannedRow, PlannedValue};
 use compagina_core::ids::{Handle, OptionId, ProductId, ValueId, VariantId};
@@ -60,46 +58,46 @@ impl Store {
         ids: &[VariantId],
         wanted: &VariantChange,
     ) -> Result<()> {
-        with_retries(|| async {
-            let mut tx = self.pool.begin().await?;
-            held(&mut tx, product, ids).await?;
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
+            held(tx, product, ids).await?;
             for id in ids {
-                change_one(&mut tx, *id, wanted).await?;
+                change_one(tx, *id, wanted).await?;
             }
-            change::note(&mut tx, Changed::Product(product)).await?;
-            tx.commit().await?;
-            Ok(())
+            unit.changed(Changed::Product(product));
+            unit.done(()).await
         })
         .await
     }
 
     /// Adds variants behind the others, without stock and at the product's price.
     pub async fn make_variants(&self, product: ProductId, choices: &[NewChoice]) -> Result<()> {
-        with_retries(|| async {
-            let mut tx = self.pool.begin().await?;
-            held(&mut tx, product, &[]).await?;
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
+            held(tx, product, &[]).await?;
             for (sku, chosen) in choices {
-                insert(&mut tx, product, sku, chosen, None, None, Stock::Counted(0)).await?;
+                insert(tx, product, sku, chosen, None, None, Stock::Counted(0)).await?;
             }
-            change::note(&mut tx, Changed::Product(product)).await?;
-            tx.commit().await?;
-            Ok(())
+            unit.changed(Changed::Product(product));
+            unit.done(()).await
         })
         .await
     }
 
     /// Takes variants out of a product and out of every cart.
     pub async fn remove_variants(&self, product: ProductId, ids: &[VariantId]) -> Result<()> {
-        with_retries(|| async {
-            let mut tx = self.pool.begin().await?;
-            held(&mut tx, product, ids).await?;
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
+            held(tx, product, ids).await?;
             for id in ids {
                 sqlx::query!("DELETE FROM cart_line WHERE variant_id = ?", id.0).execute(&mut *tx).await?;
                 sqlx::query!("DELETE FROM variant WHERE id = ?", id.0).execute(&mut *tx).await?;
             }
-            change::note(&mut tx, Changed::Product(product)).await?;
-            tx.commit().await?;
-            Ok(())
+            unit.changed(Changed::Product(product));
+            unit.done(()).await
         })
         .await
     }
@@ -112,11 +110,12 @@ impl Store {
         uses: &[(OptionId, Vec<ValueId>, bool)],
         chosen: &[(VariantId, Vec<Option<ValueId>>)],
     ) -> Result<()> {
-        with_retries(|| async {
-            let mut tx = self.pool.begin().await?;
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
             let ids: Vec<VariantId> = chosen.iter().map(|(id, _)| *id).collect();
-            held(&mut tx, product, &ids).await?;
-            let own = own_swatches_of(&mut tx, product).await?;
+            held(tx, product, &ids).await?;
+            let own = own_swatches_of(tx, product).await?;
             sqlx::query!("DELETE FROM product_value WHERE product_id = ?", product.0).execute(&mut *tx).await?;
             sqlx::query!("DELETE FROM product_option WHERE product_id = ?", product.0).execute(&mut *tx).await?;
             for (position, (option, values, whole)) in (0u32..).zip(uses) {
@@ -148,9 +147,8 @@ impl Store {
                     .execute(&mut *tx)
                     .await?;
             }
-            change::note(&mut tx, Changed::Product(product)).await?;
-            tx.commit().await?;
-            Ok(())
+            unit.changed(Changed::Product(product));
+            unit.done(()).await
         })
         .await
     }
@@ -163,30 +161,30 @@ impl Store {
         checked: &Checked,
         tell: &(dyn Fn(usize) + Sync),
     ) -> Result<()> {
-        with_retries(|| async {
-            let mut tx = self.pool.begin().await?;
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
             for product in products {
-                held(&mut tx, *product, &[]).await?;
+                held(tx, *product, &[]).await?;
             }
-            let new = add_values(&mut tx, &checked.new_values).await?;
+            let new = add_values(tx, &checked.new_values).await?;
             let mut used: BTreeSet<(ProductId, ValueId)> = BTreeSet::new();
             for (number, row) in (1..).zip(&checked.rows) {
                 let product = *products.get(row.product).ok_or(StorageError::NotFound { what: "product" })?;
                 let chosen = chosen_of(row, &new);
                 for value in chosen.iter().flatten().filter(|value| used.insert((product, **value))) {
-                    use_value(&mut tx, product, *value).await?;
+                    use_value(tx, product, *value).await?;
                 }
-                write_row(&mut tx, product, row, &chosen).await?;
+                write_row(tx, product, row, &chosen).await?;
                 if number % TELL_EVERY == 0 {
                     tell(number);
                 }
             }
             for option in checked.new_values.iter().map(|(option, _)| *option).collect::<BTreeSet<_>>() {
-                work_out(&mut tx, option).await?;
+                work_out(tx, option).await?;
             }
-            change::note(&mut tx, Changed::Everything).await?;
-            tx.commit().await?;
-            Ok(())
+            unit.changed(Changed::Everything);
+            unit.done(()).await
         })
         .await
     }
@@ -290,16 +288,10 @@ async fn add_values(tx: &mut MySqlConnection, new: &[(OptionId, String)]) -> Res
     for (option, name) in new {
         let plain = Handle::from_text(&words_of(name).join("-"));
         let base = plain.ok_or_else(|| StorageError::damaged("value")(&name))?;
-        let known = sqlx::query_scalar!(
-            "SELECT COUNT(*) FROM option_value WHERE option_id = ? AND handle = ?",
-            option.0,
-            base.as_str()
-        )
-        .fetch_one(&mut *tx)
-        .await?;
-        // Values are never deleted, so their number is one that no handle made like this has yet.
-        let count = sqlx::query_scalar!("SELECT COUNT(*) FROM option_value").fetch_one(&mut *tx).await?;
-        let own = if known == 0 { base } else { handle(format!("{base}-{count}"))? };
+        let taken = sqlx::query_scalar!("SELECT handle FROM option_value WHERE option_id = ?", option.0)
+            .fetch_all(&mut *tx)
+            .await?;
+        let own = base.free(|name| taken.iter().any(|other| other == name.as_str()));
         ids.push(insert_value(tx, *option, &own, name).await?);
     }
     Ok(ids)

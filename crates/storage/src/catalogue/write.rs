@@ -1,7 +1,7 @@
 //! Keeps new options and products.
 
 use crate::change::Changed;
-use crate::{Result, StorageError, Store, change};
+use crate::{Result, StorageError, Store};
 use compagina_core::catalog::{NewOption, NewPicture, NewProduct, NewVariant, Review};
 use compagina_core::ids::{Handle, ProductId};
 use compagina_core::media::PLAN;
@@ -11,7 +11,9 @@ use sqlx::types::Json;
 impl Store {
     /// Keeps shop-wide options. Values keep the order given.
     pub async fn add_options(&self, options: &[NewOption]) -> Result<()> {
-        let mut tx = self.pool.begin().await?;
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
         for (position, option) in options.iter().enumerate() {
             let option_handle = handle_of(&option.name)?;
             let id = sqlx::query!(
@@ -40,27 +42,31 @@ impl Store {
                 .await?;
             }
         }
-        tx.commit().await?;
-        Ok(())
+        unit.done(()).await
+        })
+        .await
     }
 
     /// Keeps a product with its options, variants and pictures; its type is made where it is new.
     pub async fn add_product(&self, product: &NewProduct) -> Result<ProductId> {
-        let mut tx = self.pool.begin().await?;
-        let id = insert_product(&mut tx, product).await?;
-        let values = insert_uses(&mut tx, id, &product.options).await?;
-        for (position, variant) in product.variants.iter().enumerate() {
-            insert_variant(&mut tx, id, position, variant, &values).await?;
-        }
-        for (position, picture) in product.pictures.iter().enumerate() {
-            insert_picture(&mut tx, Some(id), position, picture).await?;
-        }
-        for review in product.reviews.iter().rev() {
-            insert_review(&mut tx, id, review).await?;
-        }
-        change::note(&mut tx, Changed::Everything).await?;
-        tx.commit().await?;
-        Ok(ProductId(id))
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
+            let id = insert_product(tx, product).await?;
+            let values = insert_uses(tx, id, &product.options).await?;
+            for (position, variant) in product.variants.iter().enumerate() {
+                insert_variant(tx, id, position, variant, &values).await?;
+            }
+            for (position, picture) in product.pictures.iter().enumerate() {
+                insert_picture(tx, Some(id), position, picture).await?;
+            }
+            for review in product.reviews.iter().rev() {
+                insert_review(tx, id, review).await?;
+            }
+            unit.changed(Changed::Everything);
+            unit.done(ProductId(id)).await
+        })
+        .await
     }
 }
 

@@ -2,8 +2,7 @@
 
 use super::file::value_within;
 use crate::change::Changed;
-use crate::error::with_retries;
-use crate::{Result, StorageError, Store, change};
+use crate::{Result, StorageError, Store};
 use compagina_core::catalog::Way;
 use compagina_core::ids::{Handle, OptionId, ProductId, ValueId};
 use compagina_core::swatch::Swatch;
@@ -114,8 +113,9 @@ impl Store {
         value: ValueId,
         own: Option<(&Swatch, &str)>,
     ) -> Result<()> {
-        with_retries(|| async {
-            let mut tx = self.pool.begin().await?;
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
             sqlx::query!(
                 "SELECT value_id FROM product_value WHERE product_id = ? AND value_id = ? FOR UPDATE",
                 product.0,
@@ -133,9 +133,8 @@ impl Store {
             )
             .execute(&mut *tx)
             .await?;
-            change::note(&mut tx, Changed::Product(product)).await?;
-            tx.commit().await?;
-            Ok(())
+            unit.changed(Changed::Product(product));
+            unit.done(()).await
         })
         .await
     }

@@ -1,8 +1,7 @@
 //! Picture files for the values of an option, and what their names lead to.
 
 use crate::change::Changed;
-use crate::error::with_retries;
-use crate::{Result, StorageError, Store, change};
+use crate::{Result, StorageError, Store};
 use compagina_core::ids::{OptionId, ValueId};
 use compagina_core::swatch::{Colour, Fate, Palette, SwatchFile, match_files};
 use sqlx::MySqlConnection;
@@ -42,7 +41,8 @@ impl Store {
             .collect()
     }
 
-    /// Adds a file to those of an option; one of the same name is replaced and what was settled of it stays.
+    /// Adds a file to those of an option; one of the same name is replaced and what was settled of it stays. Many come one
+    /// after another, so that each is seen within a moment.
     pub async fn put_swatch_file(
         &self,
         option: OptionId,
@@ -51,7 +51,7 @@ impl Store {
         colour: Option<Colour>,
     ) -> Result<()> {
         let colour = colour.map(String::from);
-        self.change_book(option, async |tx| {
+        self.change_book_soon(option, async |tx| {
             let others = sqlx::query_scalar!(
                 "SELECT COUNT(*) FROM swatch_file WHERE option_id = ? AND name <> ?",
                 option.0,
@@ -128,17 +128,40 @@ impl Store {
         option: OptionId,
         make: impl AsyncFn(&mut MySqlConnection) -> Result<T>,
     ) -> Result<T> {
-        with_retries(|| async {
-            let mut tx = self.pool.begin().await?;
-            hold(&mut tx, option).await?;
-            let done = make(&mut tx).await?;
-            work_out(&mut tx, option).await?;
-            change::note(&mut tx, Changed::Everything).await?;
-            tx.commit().await?;
-            Ok(done)
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            unit.changed(Changed::Everything);
+            let done = changed_book(unit.db(), option, &make).await?;
+            unit.done(done).await
         })
         .await
     }
+
+    /// The same, seen within a moment.
+    async fn change_book_soon<T>(
+        &self,
+        option: OptionId,
+        make: impl AsyncFn(&mut MySqlConnection) -> Result<T>,
+    ) -> Result<T> {
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            unit.changed_soon(Changed::Everything);
+            let done = changed_book(unit.db(), option, &make).await?;
+            unit.done(done).await
+        })
+        .await
+    }
+}
+
+async fn changed_book<T>(
+    tx: &mut MySqlConnection,
+    option: OptionId,
+    make: &impl AsyncFn(&mut MySqlConnection) -> Result<T>,
+) -> Result<T> {
+    hold(tx, option).await?;
+    let done = make(tx).await?;
+    work_out(tx, option).await?;
+    Ok(done)
 }
 
 /// Holds an option for the rest of a transaction.

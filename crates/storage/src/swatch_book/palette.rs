@@ -1,7 +1,6 @@
 use super::file::{palette_of, work_out};
 use crate::change::Changed;
-use crate::error::with_retries;
-use crate::{Result, Store, change};
+use crate::{Result, Store};
 use compagina_core::ids::OptionId;
 use compagina_core::swatch::Palette;
 
@@ -12,18 +11,18 @@ impl Store {
 
     /// Puts another palette in the place of the old one; values of all options show its colours at once.
     pub async fn set_palette(&self, palette: &Palette) -> Result<()> {
-        with_retries(|| async {
-            let mut tx = self.pool.begin().await?;
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
             sqlx::query!("UPDATE shop SET palette = ?", palette.to_text()).execute(&mut *tx).await?;
             let options = sqlx::query_scalar!("SELECT id FROM shop_option ORDER BY id FOR UPDATE")
                 .fetch_all(&mut *tx)
                 .await?;
             for option in options {
-                work_out(&mut tx, OptionId(option)).await?;
+                work_out(tx, OptionId(option)).await?;
             }
-            change::note(&mut tx, Changed::Everything).await?;
-            tx.commit().await?;
-            Ok(())
+            unit.changed(Changed::Everything);
+            unit.done(()).await
         })
         .await
     }

@@ -2,8 +2,7 @@
 //! based, so that nobody undoes what somebody else did meanwhile.
 
 use crate::change::Changed;
-use crate::error::with_retries;
-use crate::{Result, StorageError, Store, change};
+use crate::{Result, StorageError, Store};
 use compagina_core::ids::TemplateId;
 use compagina_core::template::Reach;
 use sqlx::MySqlConnection;
@@ -34,9 +33,10 @@ impl Store {
 
     /// Gives a template another name and reach.
     pub async fn set_template(&self, id: TemplateId, based_on: u64, name: &str, reach: &Reach) -> Result<()> {
-        with_retries(|| async {
-            let mut tx = self.pool.begin().await?;
-            next(&mut tx, Some(based_on)).await?;
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
+            next(tx, Some(based_on)).await?;
             sqlx::query!(
                 "UPDATE template SET name = ?, reach = ? WHERE id = ?",
                 name,
@@ -45,21 +45,20 @@ impl Store {
             )
             .execute(&mut *tx)
             .await?;
-            change::note(&mut tx, Changed::Looks).await?;
-            tx.commit().await?;
-            Ok(())
+            unit.changed(Changed::Looks);
+            unit.done(()).await
         })
         .await
     }
 
     /// Arranges the templates anew, as one step.
     pub async fn arrange(&self, arrangement: &Arrangement) -> Result<()> {
-        with_retries(|| async {
-            let mut tx = self.pool.begin().await?;
-            write(&mut tx, arrangement).await?;
-            change::note(&mut tx, Changed::Looks).await?;
-            tx.commit().await?;
-            Ok(())
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
+            write(tx, arrangement).await?;
+            unit.changed(Changed::Looks);
+            unit.done(()).await
         })
         .await
     }

@@ -85,37 +85,45 @@ impl Store {
 
     /// The layout as it was at a moment. An edit's is found by taking back everything after it.
     pub async fn layout_at(&self, id: TemplateId, moment: Moment) -> Result<Layout> {
-        let mut tx = self.pool.begin().await?;
-        let (mut layout, _) = locked_draft(&mut tx, id).await?;
-        match moment {
-            Moment::Now => Ok(layout),
-            Moment::Publication(publication) => {
-                let row = sqlx::query_scalar!(
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let layout = layout_then(unit.db(), id, moment).await?;
+            unit.done(layout).await
+        })
+        .await
+    }
+}
+
+async fn layout_then(tx: &mut MySqlConnection, id: TemplateId, moment: Moment) -> Result<Layout> {
+    let (mut layout, _) = locked_draft(tx, id).await?;
+    match moment {
+        Moment::Now => Ok(layout),
+        Moment::Publication(publication) => {
+            let row = sqlx::query_scalar!(
                     r#"SELECT layout AS "layout: Json<Layout>" FROM publication WHERE template_id = ? AND id = ?"#,
                     id.0,
                     publication
                 )
                 .fetch_optional(&mut *tx)
                 .await?;
-                Ok(row.ok_or(StorageError::NotFound { what: "publication" })?.0)
-            }
-            Moment::Edit(edit) => {
-                let rows = sqlx::query!(
-                    r#"SELECT id, inverse AS "inverse: Json<Op>" FROM operation
+            Ok(row.ok_or(StorageError::NotFound { what: "publication" })?.0)
+        }
+        Moment::Edit(edit) => {
+            let rows = sqlx::query!(
+                r#"SELECT id, inverse AS "inverse: Json<Op>" FROM operation
                        WHERE template_id = ? AND id >= ? AND NOT undone ORDER BY id DESC"#,
-                    id.0,
-                    edit
-                )
-                .fetch_all(&mut *tx)
-                .await?;
-                if rows.last().is_none_or(|row| row.id != edit) {
-                    return Err(StorageError::NotFound { what: "edit" });
-                }
-                for row in rows.into_iter().filter(|row| row.id != edit) {
-                    apply(&mut layout, row.inverse.0)?;
-                }
-                Ok(layout)
+                id.0,
+                edit
+            )
+            .fetch_all(&mut *tx)
+            .await?;
+            if rows.last().is_none_or(|row| row.id != edit) {
+                return Err(StorageError::NotFound { what: "edit" });
             }
+            for row in rows.into_iter().filter(|row| row.id != edit) {
+                apply(&mut layout, row.inverse.0)?;
+            }
+            Ok(layout)
         }
     }
 }

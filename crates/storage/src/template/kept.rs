@@ -2,10 +2,14 @@
 //! transaction, and what publishes it there shows it in all.
 
 use super::{history, step};
-use crate::{Result, Store};
-use compagina_core::ids::{KeptId, TemplateId};
+use crate::{Result, StorageError, Store};
+use compagina_core::ids::{BandId, KeptId, TemplateId};
+use compagina_core::page::op::Footprint;
 use compagina_core::page::{Band, Layout, Op, apply};
-use compagina_core::template::kept::{follow, linked};
+use compagina_core::template::{
+    self,
+    kept::{follow, linked},
+};
 use sqlx::MySqlConnection;
 use sqlx::types::Json;
 
@@ -26,7 +30,7 @@ impl Store {
         Ok(rows.into_iter().map(|r| KeptRow { id: KeptId(r.id), name: r.name, band: r.band.0 }).collect())
     }
 
-    /// Saves a band under a name; it is linked nowhere yet.
+    /// Saves a band under a name that is linked nowhere yet, for a shop that brings it along.
     pub async fn add_kept_band(&self, name: &str, band: &Band) -> Result<KeptId> {
         let done = sqlx::query!("INSERT INTO kept_band (name, band) VALUES (?, ?)", name, Json(band) as _)
             .execute(&self.pool)
@@ -34,20 +38,70 @@ impl Store {
         Ok(KeptId(done.last_insert_id()))
     }
 
-    pub async fn drop_kept_band(&self, id: KeptId) -> Result<()> {
-        sqlx::query!("DELETE FROM kept_band WHERE id = ?", id.0).execute(&self.pool).await?;
-        Ok(())
+    /// Forgets a kept band that is linked in no draft.
+    pub async fn forget_kept_band(&self, id: KeptId) -> Result<()> {
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
+            let name = sqlx::query_scalar!("SELECT name FROM kept_band WHERE id = ? FOR UPDATE", id.0)
+                .fetch_optional(&mut *tx)
+                .await?
+                .ok_or(StorageError::NotFound { what: "kept band" })?;
+            let templates = sqlx::query!(
+                r#"SELECT name, draft AS "draft: Json<Layout>" FROM template ORDER BY position, id FOR UPDATE"#
+            )
+            .fetch_all(&mut *tx)
+            .await?;
+            let uses = |draft: &Layout| linked(draft).any(|(kept, _)| kept == id);
+            let used: Vec<String> =
+                templates.into_iter().filter(|row| uses(&row.draft.0)).map(|row| row.name).collect();
+            if !used.is_empty() {
+                return Err(StorageError::StillLinked { name, templates: used.join(", ") });
+            }
+            sqlx::query!("DELETE FROM kept_band WHERE id = ?", id.0).execute(&mut *tx).await?;
+            unit.done(()).await
+        })
+        .await
     }
 }
 
+/// Keeps a band under a name; gives what makes it the first that is linked to it.
+pub(super) async fn keep_band(
+    tx: &mut MySqlConnection,
+    layout: &Layout,
+    band: &BandId,
+    name: &str,
+) -> Result<Op> {
+    let found = layout.band(band).ok_or(StorageError::NotFound { what: "band" })?;
+    if found.kept.is_some() {
+        return Err(StorageError::KeptAlready);
+    }
+    let done = sqlx::query!("INSERT INTO kept_band (name, band) VALUES (?, ?)", name, Json(found) as _)
+        .execute(&mut *tx)
+        .await?;
+    Ok(template::kept::keep(layout, band, KeptId(done.last_insert_id()))?)
+}
+
+/// A kept band as it is now.
+pub(super) async fn kept_band(tx: &mut MySqlConnection, id: KeptId) -> Result<Band> {
+    let band = sqlx::query_scalar!(
+        r#"SELECT band AS "band: Json<Band>" FROM kept_band WHERE id = ? FOR UPDATE"#,
+        id.0
+    )
+    .fetch_optional(&mut *tx)
+    .await?;
+    Ok(band.ok_or(StorageError::NotFound { what: "kept band" })?.0)
+}
+
 /// After a step on a draft: a linked band that came into it is as it is elsewhere, and one that the step changed is
-/// changed elsewhere too. What goes on with the typing of a moment ago does so elsewhere.
+/// changed elsewhere too. What goes on with the typing of a moment ago does so elsewhere. Gives what it touched here.
 pub(super) async fn keep_linked(
     tx: &mut MySqlConnection,
     (id, owner, typing): (TemplateId, u64, bool),
     before: &Layout,
     after: &mut Layout,
-) -> Result<()> {
+) -> Result<Footprint> {
+    let mut touched = Footprint::default();
     let now: Vec<(KeptId, Band)> = linked(after).map(|(kept, band)| (kept, band.clone())).collect();
     for (kept, band) in now {
         let was = linked(before).find(|(one, _)| *one == kept).map(|(_, band)| band);
@@ -64,6 +118,7 @@ pub(super) async fn keep_linked(
         if was.is_none() && known.0.kept.is_some() {
             // It comes in anew, perhaps by undoing: as it is by now, not as it was when it left.
             if let Some(op) = follow(after, &known.0) {
+                touched = touched.and(Footprint::of(after, &op));
                 apply(after, op)?;
             }
             continue;
@@ -75,7 +130,7 @@ pub(super) async fn keep_linked(
             change_other(tx, other, (owner, typing), &band).await?;
         }
     }
-    Ok(())
+    Ok(touched)
 }
 
 async fn drafts_with(tx: &mut MySqlConnection, kept: KeptId, but: TemplateId) -> Result<Vec<TemplateId>> {
@@ -99,12 +154,13 @@ async fn change_other(
     let (mut layout, current) = step::locked_draft(tx, id).await?;
     let Some(op) = follow(&layout, band) else { return Ok(()) };
     let revision = current + 1;
+    let touched = Footprint::of(&layout, &op);
     let inverse = apply(&mut layout, op.clone())?;
-    let is_linked = |last: &Op| matches!(last, Op::ReplaceBand { .. });
+    let is_linked = |last: &Op| matches!(last, Op::ReplaceBand { band: other } if other.id == band.id);
     if !(typing && step::goes_on(tx, id, owner, revision, &op, is_linked).await?) {
         step::note_edit(tx, id, owner, revision, (&op, &inverse)).await?;
     }
-    step::note_step(tx, id, owner, revision, &op).await?;
+    step::note_step(tx, (id, owner, revision), &op, &touched).await?;
     step::write_draft(tx, id, revision, &layout).await
 }
 

@@ -13,7 +13,7 @@ pub use publish::PlannedRow;
 pub use step::{Change, Draft, History};
 
 use crate::change::Changed;
-use crate::{Result, StorageError, Store, change};
+use crate::{Result, StorageError, Store};
 use compagina_core::ids::TemplateId;
 use compagina_core::page::{Layout, op};
 use compagina_core::template::Reach;
@@ -92,17 +92,23 @@ impl Store {
         live: bool,
     ) -> Result<TemplateId> {
         op::check(layout)?;
-        let mut tx = self.pool.begin().await?;
-        let id = insert_template(&mut tx, name, reach, layout).await?;
-        if live {
-            sqlx::query!("UPDATE template SET published = draft, published_revision = 1 WHERE id = ?", id.0)
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
+            let id = insert_template(tx, name, reach, layout).await?;
+            if live {
+                sqlx::query!(
+                    "UPDATE template SET published = draft, published_revision = 1 WHERE id = ?",
+                    id.0
+                )
                 .execute(&mut *tx)
                 .await?;
-            history::note_publication(&mut tx, id, 1, "As it began", None, layout).await?;
-        }
-        change::note(&mut tx, Changed::Looks).await?;
-        tx.commit().await?;
-        Ok(id)
+                history::note_publication(tx, id, 1, "As it began", None, layout).await?;
+            }
+            unit.changed(Changed::Looks);
+            unit.done(id).await
+        })
+        .await
     }
 }
 

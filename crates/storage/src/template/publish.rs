@@ -2,8 +2,7 @@
 
 use super::{Arrangement, history, kept, step};
 use crate::change::Changed;
-use crate::error::with_retries;
-use crate::{Result, StorageError, Store, change};
+use crate::{Result, StorageError, Store};
 use chrono::{DateTime, Utc};
 use compagina_core::ids::TemplateId;
 use compagina_core::page::Layout;
@@ -19,17 +18,20 @@ pub struct PlannedRow {
     pub revision: u64,
 }
 
+/// After a failed try a planned publication is left alone for so many seconds.
+const TRY_AGAIN_SECONDS: i64 = 60;
+
 impl Store {
     /// Lets shoppers see the draft as it was at revision `expected`, under a name. What was planned is dropped.
     pub async fn publish(&self, id: TemplateId, owner: u64, expected: u64, name: &str) -> Result<()> {
-        with_retries(|| async {
-            let mut tx = self.pool.begin().await?;
-            let layout = draft_at(&mut tx, id, expected).await?;
-            show(&mut tx, id, expected, (name, owner), &layout).await?;
-            unplan(&mut tx, id).await?;
-            change::note(&mut tx, Changed::Looks).await?;
-            tx.commit().await?;
-            Ok(())
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
+            let layout = draft_at(tx, id, expected).await?;
+            show(tx, id, expected, (name, owner), &layout).await?;
+            unplan(tx, id).await?;
+            unit.changed(Changed::Looks);
+            unit.done(()).await
         })
         .await
     }
@@ -42,9 +44,10 @@ impl Store {
         expected: u64,
         (name, at): (&str, DateTime<Utc>),
     ) -> Result<()> {
-        with_retries(|| async {
-            let mut tx = self.pool.begin().await?;
-            let layout = draft_at(&mut tx, id, expected).await?;
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
+            let layout = draft_at(tx, id, expected).await?;
             sqlx::query!(
                 "REPLACE INTO planned_publication (template_id, owner_id, at, name, revision, layout) VALUES (?, ?, ?, ?, ?, ?)",
                 id.0,
@@ -56,8 +59,7 @@ impl Store {
             )
             .execute(&mut *tx)
             .await?;
-            tx.commit().await?;
-            Ok(())
+            unit.done(()).await
         })
         .await
     }
@@ -76,30 +78,53 @@ impl Store {
         Ok(row.map(|r| PlannedRow { at: r.at, name: r.name, revision: r.revision }))
     }
 
-    /// Publishes everything whose time has come; tells how many. More processes may ask at once: each is published once.
-    pub async fn publish_due(&self) -> Result<usize> {
-        let waiting =
-            sqlx::query_scalar!("SELECT COUNT(*) FROM planned_publication WHERE at <= UTC_TIMESTAMP()")
-                .fetch_one(&self.pool)
-                .await?;
-        if waiting == 0 {
-            return Ok(0);
-        }
-        let mut tx = self.pool.begin().await?;
-        let due = sqlx::query!(
-            r#"SELECT template_id, owner_id, name, revision, layout AS "layout: Json<Layout>" FROM planned_publication
-               WHERE at <= UTC_TIMESTAMP() FOR UPDATE SKIP LOCKED"#
+    /// Publishes what has come due, each in a transaction of its own so that one that can't be published keeps no other
+    /// waiting; tells which could not, and why. Those are tried again a minute later. More processes may ask at once: each
+    /// is published once.
+    pub async fn publish_due(&self) -> Result<Vec<(TemplateId, StorageError)>> {
+        let due = sqlx::query_scalar!(
+            "SELECT template_id FROM planned_publication WHERE at <= UTC_TIMESTAMP()
+             AND (next_try IS NULL OR next_try <= UTC_TIMESTAMP()) ORDER BY at, template_id"
         )
-        .fetch_all(&mut *tx)
+        .fetch_all(&self.pool)
         .await?;
-        for row in &due {
-            let id = TemplateId(row.template_id);
-            show(&mut tx, id, row.revision, (&row.name, row.owner_id), &row.layout).await?;
-            unplan(&mut tx, id).await?;
+        let mut failed = Vec::new();
+        for id in due.into_iter().map(TemplateId) {
+            if let Err(error) = self.publish_planned(id).await {
+                sqlx::query!(
+                    "UPDATE planned_publication SET next_try = UTC_TIMESTAMP() + INTERVAL ? SECOND WHERE template_id = ?",
+                    TRY_AGAIN_SECONDS,
+                    id.0
+                )
+                .execute(&self.pool)
+                .await?;
+                failed.push((id, error));
+            }
         }
-        change::note(&mut tx, Changed::Looks).await?;
-        tx.commit().await?;
-        Ok(due.len())
+        Ok(failed)
+    }
+
+    async fn publish_planned(&self, id: TemplateId) -> Result<()> {
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
+            let row = sqlx::query!(
+                r#"SELECT owner_id, name, revision, layout AS "layout: Json<serde_json::Value>" FROM planned_publication
+                   WHERE template_id = ? AND at <= UTC_TIMESTAMP() FOR UPDATE SKIP LOCKED"#,
+                id.0
+            )
+            .fetch_optional(&mut *tx)
+            .await?;
+            // Another process may have been faster.
+            let Some(row) = row else { return unit.given_up(()).await };
+            let layout: Layout = serde_json::from_value(row.layout.0)
+                .map_err(|why| StorageError::damaged("planned page")(&why))?;
+            show(tx, id, row.revision, (&row.name, row.owner_id), &layout).await?;
+            unplan(tx, id).await?;
+            unit.changed(Changed::Looks);
+            unit.done(()).await
+        })
+        .await
     }
 
     /// Publishes the draft as it was at revision `expected` as a template of its own with a reach of its own, and gives
@@ -112,24 +137,25 @@ impl Store {
         (name, reach): (&str, &Reach),
         others: &Arrangement,
     ) -> Result<TemplateId> {
-        with_retries(|| async {
-            let mut tx = self.pool.begin().await?;
-            let layout = draft_at(&mut tx, id, expected).await?;
-            super::arrangement::write(&mut tx, others).await?;
-            let new = super::insert_template(&mut tx, name, reach, &layout).await?;
-            show(&mut tx, new, 1, ("As it began", owner), &layout).await?;
-            change::note(&mut tx, Changed::Looks).await?;
-            tx.commit().await?;
-            Ok(new)
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
+            let layout = draft_at(tx, id, expected).await?;
+            super::arrangement::write(tx, others).await?;
+            let new = super::insert_template(tx, name, reach, &layout).await?;
+            show(tx, new, 1, ("As it began", owner), &layout).await?;
+            unit.changed(Changed::Looks);
+            unit.done(new).await
         })
         .await
     }
 
     /// Lets shoppers see again what they saw before the last publication; where there was nothing before, nothing.
     pub async fn take_back_publication(&self, id: TemplateId, owner: u64) -> Result<()> {
-        with_retries(|| async {
-            let mut tx = self.pool.begin().await?;
-            step::locked_draft(&mut tx, id).await?;
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
+            step::locked_draft(tx, id).await?;
             let rows = sqlx::query!(
                 r#"SELECT revision, layout AS "layout: Json<Layout>" FROM publication WHERE template_id = ? ORDER BY id DESC LIMIT 2"#,
                 id.0
@@ -137,10 +163,9 @@ impl Store {
             .fetch_all(&mut *tx)
             .await?;
             let before = rows.get(1).ok_or(StorageError::NotFound { what: "earlier publication" })?;
-            show(&mut tx, id, before.revision, ("Taken back", owner), &before.layout).await?;
-            change::note(&mut tx, Changed::Looks).await?;
-            tx.commit().await?;
-            Ok(())
+            show(tx, id, before.revision, ("Taken back", owner), &before.layout).await?;
+            unit.changed(Changed::Looks);
+            unit.done(()).await
         })
         .await
     }

@@ -2,14 +2,13 @@
 //! has changed since its maker last looked.
 
 use super::kept;
-use crate::error::with_retries;
 use crate::{Result, StorageError, Store};
-use compagina_core::ids::TemplateId;
-use compagina_core::page::op::{Touch, touches};
-use compagina_core::page::{Layout, Op, apply};
+use compagina_core::ids::{BandId, KeptId, TemplateId};
+use compagina_core::page::op::Footprint;
+use compagina_core::page::{Layout, Op, OpError, apply};
+use compagina_core::template;
 use sqlx::MySqlConnection;
 use sqlx::types::Json;
-use std::collections::BTreeSet;
 
 /// A draft after a step.
 #[derive(Debug, Clone)]
@@ -26,11 +25,39 @@ pub struct History {
 }
 
 /// A step on a draft.
-#[derive(Debug, Clone)]
-pub enum Change {
+#[derive(Clone)]
+pub enum Change<'a> {
     Edit(Op),
+    /// An edit that is made of the draft as it is when it is taken.
+    Decided(&'a (dyn Fn(&Layout) -> std::result::Result<Op, OpError> + Sync)),
+    /// A band is kept under a name; here it becomes the first that is linked to it.
+    Keep {
+        band: &'a BandId,
+        name: &'a str,
+    },
+    /// A kept band comes in before the band at this place: linked, or as a copy whose names begin so.
+    Place {
+        kept: KeptId,
+        index: usize,
+        copy: Option<&'a BandId>,
+    },
     Undo,
     Redo,
+}
+
+impl Change<'_> {
+    /// The edit that it comes to on a draft; none for going back or forward.
+    async fn decided(&self, tx: &mut MySqlConnection, layout: &Layout) -> Result<Option<Op>> {
+        Ok(match self {
+            Self::Edit(op) => Some(op.clone()),
+            Self::Decided(decide) => Some(decide(layout)?),
+            Self::Keep { band, name } => Some(kept::keep_band(tx, layout, band, name).await?),
+            Self::Place { kept, index, copy } => {
+                Some(template::kept::place(layout, &kept::kept_band(tx, *kept).await?, *index, *copy)?)
+            }
+            Self::Undo | Self::Redo => None,
+        })
+    }
 }
 
 /// Within so many seconds one owner's changes of one value are one step: what was typed is undone at once.
@@ -43,25 +70,27 @@ impl Store {
         id: TemplateId,
         owner: u64,
         expected: u64,
-        change: Change,
+        change: Change<'_>,
     ) -> Result<Draft> {
-        with_retries(|| async {
-            let mut tx = self.pool.begin().await?;
-            let (mut layout, current) = locked_draft(&mut tx, id).await?;
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
+            let (mut layout, current) = locked_draft(tx, id).await?;
+            let edit = change.decided(tx, &layout).await?;
             if expected != current {
-                check_late(&mut tx, id, owner, expected, current, &change).await?;
+                check_late(tx, (id, owner), (expected, current), &layout, edit.as_ref()).await?;
             }
             let (revision, before) = (current + 1, layout.clone());
-            let (op, typing) = match change.clone() {
-                Change::Edit(op) => record(&mut tx, id, owner, revision, &mut layout, op).await?,
-                Change::Undo => (step_back(&mut tx, id, &mut layout).await?, false),
-                Change::Redo => (step_forward(&mut tx, id, &mut layout).await?, false),
+            let (op, typing) = match edit {
+                Some(op) => record(tx, id, owner, revision, &mut layout, op).await?,
+                None if matches!(change, Change::Undo) => (step_back(tx, id, &mut layout).await?, false),
+                None => (step_forward(tx, id, &mut layout).await?, false),
             };
-            note_step(&mut tx, id, owner, revision, &op).await?;
-            kept::keep_linked(&mut tx, (id, owner, typing), &before, &mut layout).await?;
-            write_draft(&mut tx, id, revision, &layout).await?;
-            tx.commit().await?;
-            Ok(Draft { layout, revision })
+            let followed = kept::keep_linked(tx, (id, owner, typing), &before, &mut layout).await?;
+            let touched = Footprint::of(&before, &op).and(followed);
+            note_step(tx, (id, owner, revision), &op, &touched).await?;
+            write_draft(tx, id, revision, &layout).await?;
+            unit.done(Draft { layout, revision }).await
         })
         .await
     }
@@ -92,16 +121,16 @@ pub(super) async fn locked_draft(tx: &mut MySqlConnection, id: TemplateId) -> Re
 /// Whether a late edit may land. Going back or forward must be made on what one sees.
 async fn check_late(
     tx: &mut MySqlConnection,
-    id: TemplateId,
-    owner: u64,
-    expected: u64,
-    current: u64,
-    change: &Change,
+    (id, owner): (TemplateId, u64),
+    (expected, current): (u64, u64),
+    layout: &Layout,
+    edit: Option<&Op>,
 ) -> Result<()> {
-    let mismatch = StorageError::RevisionMismatch { expected, current };
-    let Change::Edit(op) = change else { return Err(mismatch) };
+    let mismatch = || StorageError::RevisionMismatch { expected, current };
+    let op = edit.ok_or_else(mismatch)?;
     let steps = sqlx::query!(
-        r#"SELECT s.op AS "op: Json<Op>", s.owner_id, o.name AS "name?" FROM draft_step s LEFT JOIN owner o ON o.id = s.owner_id
+        r#"SELECT s.touched AS "touched: Json<Footprint>", s.owner_id, o.name AS "name?"
+           FROM draft_step s LEFT JOIN owner o ON o.id = s.owner_id
            WHERE s.template_id = ? AND s.revision > ? AND s.revision <= ? ORDER BY s.revision"#,
         id.0,
         expected,
@@ -111,12 +140,13 @@ async fn check_late(
     .await?;
     // Steps that are no longer kept might have touched anything.
     if expected > current || u64::try_from(steps.len()).ok() != current.checked_sub(expected) {
-        return Err(mismatch);
+        return Err(mismatch());
     }
-    let mine: BTreeSet<Touch> = touches(op);
-    for step in &steps {
-        if let Some(touch) = Touch::common(&mine, &touches(&step.op.0)) {
-            let who = if step.owner_id == owner { None } else { step.name.clone() };
+    let mine = Footprint::of(layout, op);
+    for step in steps {
+        let theirs = step.touched.ok_or_else(mismatch)?.0;
+        if let Some(touch) = mine.common(&theirs) {
+            let who = if step.owner_id == owner { None } else { step.name };
             return Err(StorageError::Clash { who, touch: Box::new(touch.clone()), current });
         }
     }
@@ -142,17 +172,17 @@ pub(super) async fn write_draft(
 
 pub(super) async fn note_step(
     tx: &mut MySqlConnection,
-    id: TemplateId,
-    owner: u64,
-    revision: u64,
+    (id, owner, revision): (TemplateId, u64, u64),
     op: &Op,
+    touched: &Footprint,
 ) -> Result<()> {
     sqlx::query!(
-        "INSERT INTO draft_step (template_id, revision, owner_id, op) VALUES (?, ?, ?, ?)",
+        "INSERT INTO draft_step (template_id, revision, owner_id, op, touched) VALUES (?, ?, ?, ?, ?)",
         id.0,
         revision,
         owner,
-        Json(op) as _
+        Json(op) as _,
+        Json(touched) as _
     )
     .execute(&mut *tx)
     .await?;
@@ -177,7 +207,8 @@ async fn record(
     let inverse = apply(layout, op.clone())?;
     sqlx::query!("DELETE FROM operation WHERE template_id = ? AND undone", id.0).execute(&mut *tx).await?;
     let may_be_typed = matches!(op, Op::Set { value: Some(_), .. });
-    let typing = may_be_typed && goes_on(tx, id, owner, revision, &op, is_typed).await?;
+    let typing =
+        may_be_typed && goes_on(tx, id, owner, revision, &op, |last| goes_on_typing(last, &op)).await?;
     if !typing {
         note_edit(tx, id, owner, revision, (&op, &inverse)).await?;
     }
@@ -205,7 +236,7 @@ pub(super) async fn note_edit(
     Ok(())
 }
 
-/// Makes the edit a part of the one before, where that changed the same a moment ago and may be gone on with.
+/// Makes the edit a part of the one before, where that was a moment ago and may be gone on with.
 pub(super) async fn goes_on(
     tx: &mut MySqlConnection,
     id: TemplateId,
@@ -224,7 +255,7 @@ pub(super) async fn goes_on(
     )
     .fetch_optional(&mut *tx)
     .await?;
-    let Some(last) = last.filter(|last| may(&last.op.0) && touches(&last.op.0) == touches(op)) else {
+    let Some(last) = last.filter(|last| may(&last.op.0)) else {
         return Ok(false);
     };
     sqlx::query!(
@@ -239,9 +270,14 @@ pub(super) async fn goes_on(
 }
 
 /// Texts and lists are typed; a click on a choice is a step of its own.
-fn is_typed(op: &Op) -> bool {
-    use compagina_core::page::SetValue;
-    matches!(op, Op::Set { value: Some(SetValue::Text(_) | SetValue::Lines(_) | SetValue::Rows(_)), .. })
+fn goes_on_typing(last: &Op, op: &Op) -> bool {
+    use compagina_core::page::SetValue::{Lines, Rows, Text};
+    let (Op::Set { target, setting, device, value }, Op::Set { target: t, setting: s, device: d, .. }) =
+        (last, op)
+    else {
+        return false;
+    };
+    matches!(value, Some(Text(_) | Lines(_) | Rows(_))) && (target, setting, device) == (t, s, d)
 }
 
 async fn step_back(tx: &mut MySqlConnection, id: TemplateId, layout: &mut Layout) -> Result<Op> {

@@ -6,7 +6,7 @@ use compagina_core::catalog::{
 };
 use compagina_core::ids::{Handle, VariantId};
 use compagina_core::money::{Currency, Locale, Money};
-use compagina_core::price::Moment;
+use compagina_core::time::Moment;
 use compagina_storage::{CartChange, CartRow, Contact, LineExtra, Store};
 use sqlx::MySqlPool;
 

@@ -3,10 +3,11 @@
 
 mod band;
 mod depart;
+mod footprint;
 mod piece;
+mod rename;
 mod say;
 mod set;
-mod touch;
 mod whole;
 
 use super::{Band, Device, Frame, Kind, Layout, Piece, Place, SetValue, Target, ValueError, Whom};
@@ -22,9 +23,10 @@ pub const MOST_DEPARTURES: usize = 20_000;
 /// Operations that are taken as one.
 pub const MOST_AT_ONCE: usize = 1_000;
 
+pub use footprint::{Footprint, Touch};
+pub use rename::Names;
 pub use say::say;
 pub(crate) use set::check_one as check_value;
-pub use touch::{Touch, touches};
 
 /// A column without its pieces.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
@@ -99,6 +101,10 @@ pub enum Op {
     SetFrame {
         frame: Frame,
     },
+    /// Gives parts of the page other names; what is kept different of them goes along.
+    Rename {
+        names: Names,
+    },
     /// Several as one: all of them, or none.
     Many {
         #[cfg_attr(feature = "schema", schema(no_recursion))]
@@ -162,6 +168,7 @@ pub fn apply(layout: &mut Layout, op: Op) -> Result<Op, OpError> {
         Op::SetColumns { band, columns } => band::set_columns(layout, &band, columns),
         Op::ReplaceBand { band } => band::replace(layout, band),
         Op::SetFrame { frame } => Ok(whole::set_frame(layout, frame)),
+        Op::Rename { names } => rename::rename(layout, names),
         Op::Many { ops } => whole::many(layout, ops),
         Op::Lay { layout: next } => whole::lay(layout, next),
     }

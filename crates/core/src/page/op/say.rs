@@ -29,6 +29,7 @@ pub fn say(op: &Op, layout: &Layout) -> String {
             }
         }
         Op::SetFrame { .. } => "Frame of the page changed".into(),
+        Op::Rename { .. } => "Parts given other names".into(),
         Op::Many { ops } => match ops.as_slice() {
             [] => "Nothing changed".into(),
             [only] => say(only, layout),

@@ -1,6 +1,6 @@
-use super::{OptionInBook, one_line, option_of, option_view};
-use crate::edition::exchange::catch_up;
+use super::{OptionInBook, option_of, option_view};
 use crate::error::{ApiError, ApiResult};
+use crate::names::one_line;
 use crate::routes::picture::Home;
 use crate::session::Caller;
 use crate::state::State;
@@ -47,15 +47,15 @@ pub async fn change_option(
         return Err(ApiError::refused("a card has no room for a radio list"));
     }
     let name = name.map(|name| named("an option's name", &name)).transpose()?;
-    let about = about.map(|about| one_line("what an option is about", &about, 300)).transpose()?;
+    let about =
+        about.map(|about| one_line("what an option is about", &about, 300).map(str::to_owned)).transpose()?;
     let change = OptionChange { name, about, page, card, quick, from_variants };
     state.store.change_option(option.id, &change).await?;
-    catch_up(&state).await;
     Ok(Json(option_view(&state, &handle).await?))
 }
 
 pub(super) fn named(what: &str, name: &str) -> ApiResult<String> {
-    let name = one_line(what, name, LONGEST_NAME)?;
+    let name = one_line(what, name, LONGEST_NAME).map(str::to_owned)?;
     if folded(&name).is_empty() {
         return Err(ApiError::refused(format!("{what} needs a letter or a digit")));
     }
@@ -100,10 +100,9 @@ pub async fn change_values(
             )));
         }
     }
-    let note = note.map(|note| one_line("a note", &note, 200)).transpose()?;
+    let note = note.map(|note| one_line("a note", &note, 200).map(str::to_owned)).transpose()?;
     let swatch = if no_swatch { Some(None) } else { swatch.map(Some) };
     state.store.change_values(option.id, &ids, &ValueChange { name, note, swatch, closer: None }).await?;
-    catch_up(&state).await;
     Ok(Json(option_view(&state, &handle).await?))
 }
 
@@ -120,7 +119,6 @@ pub async fn add_option(
     let home = Home::find(&state, product.as_deref()).await?;
     let (name, handle) = new_option(&state, &name, home.product()).await?;
     state.store.add_option(&handle, &name, home.product().map(|product| product.id)).await?;
-    catch_up(&state).await;
     Ok(Json(option_view(&state, handle.as_str()).await?))
 }
 
@@ -176,12 +174,9 @@ pub async fn add_value(
     if option.values.iter().any(|value| folded(&value.name) == folded(&name)) {
         return Err(ApiError::refused(format!("this option has “{name}” already")));
     }
-    let value = Handle::from_text(&words_of(&name).join("-"))
-        .filter(|new| option.values.iter().all(|value| value.handle != *new))
-        .ok_or_else(|| {
-            ApiError::refused(format!("“{name}” is too like another value for an address of its own"))
-        })?;
+    let address = Handle::from_text(&words_of(&name).join("-"));
+    let address = address.ok_or_else(|| ApiError::refused("a value's name needs a letter or a digit"))?;
+    let value = address.free(|name| option.values.iter().any(|value| value.handle == *name));
     state.store.add_value(option.id, &value, &name).await?;
-    catch_up(&state).await;
     Ok(Json(option_view(&state, &handle).await?))
 }

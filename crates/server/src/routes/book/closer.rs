@@ -1,5 +1,4 @@
 use super::{OptionInBook, option_of, option_view};
-use crate::edition::exchange::catch_up;
 use crate::error::{ApiError, ApiResult};
 use crate::session::Caller;
 use crate::state::State;
@@ -49,6 +48,5 @@ async fn change(
     let option = option_of(state, handle).await?;
     let change = ValueChange { closer: Some(closer), ..ValueChange::default() };
     state.store.change_values(option.id, &[value], &change).await?;
-    catch_up(state).await;
     Ok(Json(option_view(state, handle).await?))
 }

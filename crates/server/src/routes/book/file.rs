@@ -1,11 +1,11 @@
 use super::{OptionInBook, option_of, option_view};
-use crate::edition::exchange::catch_up;
 use crate::error::{ApiError, ApiResult};
 use crate::session::Caller;
 use crate::state::State;
 use crate::upload::{MOST_PICTURE_BYTES, receive, squared_in_turn};
 use actix_web::web::{Data, Json, Path, Payload, Query};
 use actix_web::{delete, post, put};
+use compagina_core::limits::is_unseen;
 use compagina_core::swatch::Fate;
 use compagina_pictures::Cut;
 use serde::Deserialize;
@@ -32,7 +32,7 @@ pub async fn add(
     body: Payload,
 ) -> ApiResult<Json<OptionInBook>> {
     let option = option_of(&state, &handle).await?;
-    let name: String = named.name.chars().filter(|c| !c.is_control()).take(200).collect();
+    let name: String = named.name.chars().filter(|c| !is_unseen(*c)).take(200).collect();
     let file = receive(body, &name, MOST_PICTURE_BYTES).await?;
     let (hash, colour) = squared_in_turn(&state, &name, file, Cut::Whole).await?;
     state.store.put_swatch_file(option.id, &name, &hash, colour).await?;
@@ -60,7 +60,6 @@ pub async fn settle(
     let option = option_of(&state, &handle).await?;
     let fates: Vec<_> = wanted.iter().map(|one| (one.id, one.fate)).collect();
     state.store.settle_files(option.id, &fates).await?;
-    catch_up(&state).await;
     Ok(Json(option_view(&state, &handle).await?))
 }
 
@@ -82,6 +81,5 @@ pub async fn remove(
 ) -> ApiResult<Json<OptionInBook>> {
     let option = option_of(&state, &handle).await?;
     state.store.remove_swatch_files(option.id, &wanted.ids).await?;
-    catch_up(&state).await;
     Ok(Json(option_view(&state, &handle).await?))
 }

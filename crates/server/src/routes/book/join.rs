@@ -2,7 +2,6 @@
 
 use super::change::new_option;
 use super::{OptionInBook, option_of, option_view};
-use crate::edition::exchange::catch_up;
 use crate::error::{ApiError, ApiResult};
 use crate::session::Caller;
 use crate::state::State;
@@ -124,7 +123,6 @@ pub async fn merge_into(
 ) -> ApiResult<Json<OptionInBook>> {
     let (from, into, merge) = planned(&state, &handle, &wanted.into).await?;
     state.store.merge_options(from.option.id, into.option.id, &merge).await?;
-    catch_up(&state).await;
     Ok(Json(option_view(&state, &wanted.into).await?))
 }
 
@@ -161,6 +159,5 @@ pub async fn split_off(
     let values: Vec<(ValueId, Option<Swatch>)> = values.collect();
     let products: Vec<_> = from.users.iter().filter(gone).map(|user| user.id).collect();
     state.store.split_option(from.option.id, &products, &new, &name, &values).await?;
-    catch_up(&state).await;
     Ok(Json(option_view(&state, new.as_str()).await?))
 }

@@ -209,12 +209,3 @@ fn option_line(option: BookOption, files: &[KeptFile]) -> OptionLine {
         of_product: option.of_product,
     }
 }
-
-/// A name or text of one line, without what can't be seen.
-pub fn one_line(what: &str, text: &str, most: usize) -> ApiResult<String> {
-    let text = text.trim();
-    if text.chars().count() > most || text.chars().any(char::is_control) {
-        return Err(ApiError::refused(format!("{what} is one line of at most {most} characters")));
-    }
-    Ok(text.to_owned())
-}

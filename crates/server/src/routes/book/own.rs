@@ -1,6 +1,6 @@
-use super::{OptionInBook, one_line, option_of, option_view};
-use crate::edition::exchange::catch_up;
+use super::{OptionInBook, option_of, option_view};
 use crate::error::{ApiError, ApiResult};
+use crate::names::one_line;
 use crate::routes::picture::Home;
 use crate::session::Caller;
 use crate::state::State;
@@ -42,9 +42,8 @@ pub async fn set(
     if wanted.swatch.as_ref().is_some_and(|swatch| !swatch.is_sound()) {
         return Err(ApiError::refused("a swatch has one to four colours, or a picture"));
     }
-    let why = one_line("a reason", &wanted.why, 200)?;
+    let why = one_line("a reason", &wanted.why, 200).map(str::to_owned)?;
     let own = wanted.swatch.as_ref().map(|swatch| (swatch, why.as_str()));
     state.store.set_own_swatch(product.id, wanted.value, own).await?;
-    catch_up(&state).await;
     Ok(Json(option_view(&state, &handle).await?))
 }

@@ -1,4 +1,3 @@
-use crate::edition::exchange::catch_up;
 use crate::error::{ApiError, ApiResult};
 use crate::session::Caller;
 use crate::state::State;
@@ -39,6 +38,5 @@ pub async fn set(
         ApiError::new(StatusCode::UNPROCESSABLE_ENTITY, "bad_palette", message)
     })?;
     state.store.set_palette(&palette).await?;
-    catch_up(&state).await;
     Ok(Json(PaletteText { text: palette.to_text() }))
 }

@@ -1,5 +1,4 @@
 use super::{OptionInBook, option_of, option_view};
-use crate::edition::exchange::catch_up;
 use crate::error::{ApiError, ApiResult};
 use crate::session::Caller;
 use crate::state::State;
@@ -55,6 +54,5 @@ pub async fn take(
             state.store.change_values(option.id, &[value.id], &change).await?;
         }
     }
-    catch_up(&state).await;
     Ok(Json(option_view(&state, &handle).await?))
 }

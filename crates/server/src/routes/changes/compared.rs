@@ -6,7 +6,7 @@ use crate::edition::live::Live;
 use crate::edition::{listed, live};
 use crate::error::{ApiError, ApiResult};
 use crate::known::{MOST_RELATED, related_among};
-use crate::reading::{Reading, Side, nav, today};
+use crate::reading::{Reading, Side, nav};
 use crate::state::State;
 use crate::walk::{Compare, Found, Way};
 use compagina_core::catalog::Product;
@@ -114,7 +114,7 @@ impl Compared {
         nav: &Nav,
         around: &Around,
     ) -> Result<String, StorageError> {
-        let plain = Situation::plain(product.options.len(), today());
+        let plain = Situation::plain(product.options.len(), nav.prices.today());
         let selection = opening_selection(product, layout);
         let situation = &Situation { selection, quantity: product.terms.first(), ..plain };
         let (media, mode) = (&self.everywhere.media, Mode::Shop);

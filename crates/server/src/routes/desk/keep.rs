@@ -1,9 +1,14 @@
 use crate::error::{ApiError, ApiResult};
+use crate::names;
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::web::{Data, Json, Path};
 use actix_web::{delete, get, post};
+use compagina_core::cart::MOST_OF_ONE;
+use compagina_core::ids::Handle;
+use compagina_core::limits::MOST_ID;
 use compagina_core::situation::{CartMood, SaleMood, StockMood};
+use compagina_core::time::Day;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -11,17 +16,38 @@ use utoipa::ToSchema;
 #[derive(Debug, Clone, Serialize, Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct Kept {
-    product: Option<String>,
+    product: Option<Handle>,
     choice: Option<String>,
     stock: StockMood,
     sale: SaleMood,
     coming_soon: bool,
     cart: CartMood,
+    /// As `2026-11-24`; empty or none for whichever day it is looked at.
     day: Option<String>,
     quantity: u32,
     /// By which plan it is bought; once where there is none.
     #[serde(default)]
     plan: Option<u64>,
+}
+
+const LONGEST_CHOICE: usize = 500;
+
+impl Kept {
+    fn check(&self) -> ApiResult<()> {
+        if let Some(day) = self.day.as_ref().filter(|day| !day.is_empty()) {
+            Day::try_from(day.clone()).map_err(ApiError::refused)?;
+        }
+        if self.choice.as_ref().is_some_and(|choice| choice.len() > LONGEST_CHOICE) {
+            return Err(ApiError::refused(format!("a choice has at most {LONGEST_CHOICE} characters")));
+        }
+        if !(1..=MOST_OF_ONE).contains(&self.quantity) {
+            return Err(ApiError::refused(format!("a situation has 1 to {MOST_OF_ONE} pieces")));
+        }
+        if self.plan.is_some_and(|plan| plan > MOST_ID) {
+            return Err(ApiError::no_such("plan"));
+        }
+        Ok(())
+    }
 }
 
 #[derive(Serialize, ToSchema)]
@@ -51,10 +77,8 @@ pub async fn list(state: Data<State>, _caller: Caller) -> ApiResult<Json<Vec<Kep
 #[utoipa::path(operation_id = "keep_situation", responses((status = 200, body = Vec<KeptView>), (status = 401, body = ApiError), (status = 422, body = ApiError)))]
 #[post("/situations")]
 pub async fn keep(state: Data<State>, _caller: Caller, body: Json<Keep>) -> ApiResult<Json<Vec<KeptView>>> {
-    let name = body.name.trim();
-    if !(1..=MOST_CHARACTERS).contains(&name.chars().count()) {
-        return Err(ApiError::refused(format!("a situation's name has 1 to {MOST_CHARACTERS} characters")));
-    }
+    let name = names::name("a situation's name", &body.name, MOST_CHARACTERS)?;
+    body.look.check()?;
     let look = serde_json::to_value(&body.look).map_err(ApiError::unforeseen)?;
     state.store.keep_situation(name, &look).await?;
     all(&state).await

@@ -1,14 +1,15 @@
 use super::DraftView;
 use super::operate::change;
 use crate::error::{ApiError, ApiResult};
+use crate::names;
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::web::{Data, Json, Path};
 use actix_web::{delete, get, post};
-use compagina_core::ids::{BandId, KeptId, TemplateId};
-use compagina_core::page::Op;
-use compagina_core::template::kept::{keep as link, linked, placed, unlink as part};
-use compagina_storage::{Change, KeptRow, StorageError};
+use compagina_core::ids::{BandId, KeptId};
+use compagina_core::page::Layout;
+use compagina_core::template::kept::{linked, unlink as part};
+use compagina_storage::Change;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -67,22 +68,8 @@ pub async fn keep(
     body: Json<Keeping>,
 ) -> ApiResult<Json<DraftView>> {
     let Keeping { revision, band, name } = body.into_inner();
-    let name = name.trim();
-    if !(1..=MOST_CHARACTERS).contains(&name.chars().count()) {
-        return Err(ApiError::refused(format!("a kept band's name has 1 to {MOST_CHARACTERS} characters")));
-    }
-    let template = state.store.template(TemplateId(*id)).await?;
-    let found = template.draft.band(&band).ok_or_else(|| ApiError::no_such("band"))?;
-    if found.kept.is_some() {
-        return Err(ApiError::refused("this band is kept already"));
-    }
-    let kept = state.store.add_kept_band(name, found).await?;
-    let linking = link(&template.draft, &band, kept).map_err(StorageError::from)?;
-    let done = change(&state, &caller, *id, revision, Change::Edit(linking), None).await;
-    if done.is_err() {
-        state.store.drop_kept_band(kept).await?;
-    }
-    done
+    let name = names::name("a kept band's name", &name, MOST_CHARACTERS)?;
+    change(&state, &caller, *id, revision, Change::Keep { band: &band, name }, None).await
 }
 
 /// Where a kept band is put.
@@ -106,15 +93,9 @@ pub async fn place(
     body: Json<Placing>,
 ) -> ApiResult<Json<DraftView>> {
     let (id, kept) = path.into_inner();
-    let row = row(&state, KeptId(kept)).await?;
-    let band = placed(&row.band, body.copy.as_ref()).map_err(StorageError::from)?;
-    let op = Op::AddBand { band, index: body.index };
-    change(&state, &caller, id, body.revision, Change::Edit(op), None).await
-}
-
-async fn row(state: &State, id: KeptId) -> ApiResult<KeptRow> {
-    let rows = state.store.kept_bands().await?;
-    rows.into_iter().find(|row| row.id == id).ok_or_else(|| ApiError::no_such("kept band"))
+    let Placing { revision, index, copy } = body.into_inner();
+    let place = Change::Place { kept: KeptId(kept), index, copy: copy.as_ref() };
+    change(&state, &caller, id, revision, place, None).await
 }
 
 /// A linked band that is to go its own way.
@@ -136,20 +117,14 @@ pub async fn unlink(
     id: Path<u64>,
     body: Json<Parting>,
 ) -> ApiResult<Json<DraftView>> {
-    let template = state.store.template(TemplateId(*id)).await?;
-    let op = part(&template.draft, &body.band, &body.prefix).map_err(StorageError::from)?;
-    change(&state, &caller, *id, body.revision, Change::Edit(op), None).await
+    let parted = |draft: &Layout| part(draft, &body.band, &body.prefix);
+    change(&state, &caller, *id, body.revision, Change::Decided(&parted), None).await
 }
 
 /// Forgets a kept band that is linked nowhere.
 #[utoipa::path(operation_id = "forget_kept_band", responses((status = 200, body = Vec<KeptBand>), (status = 401, body = ApiError), (status = 422, body = ApiError)))]
 #[delete("/kept-bands/{id}")]
 pub async fn forget(state: Data<State>, _caller: Caller, id: Path<u64>) -> ApiResult<Json<Vec<KeptBand>>> {
-    let (id, bands) = (KeptId(*id), all(&state).await?);
-    if let Some(band) = bands.iter().find(|band| band.id == id && !band.used.is_empty()) {
-        let why = format!("“{}” is linked in {}; unlink it there first", band.name, band.used.join(", "));
-        return Err(ApiError::refused(why));
-    }
-    state.store.drop_kept_band(id).await?;
+    state.store.forget_kept_band(KeptId(*id)).await?;
     Ok(Json(all(&state).await?))
 }

@@ -17,19 +17,21 @@ pub mod slip;
 pub mod starter;
 pub mod tidy;
 
+use crate::edition::everywhere;
 use crate::error::{ApiError, ApiResult};
 use crate::known::{Known, known_or_sample};
-use crate::reading::today;
+use crate::reading::now;
 use crate::state::State;
 use compagina_core::catalog::Product;
 use compagina_core::choice::Selection;
 use compagina_core::ids::{Handle, PieceId};
 use compagina_core::page::piece::hint;
 use compagina_core::page::starter::prompting;
-use compagina_core::page::{CartFacts, Day, Difference, Layout, differences};
+use compagina_core::page::{CartFacts, Difference, Layout, differences};
 use compagina_core::price::PlanId;
 use compagina_core::situation::{CartMood, SaleMood, Situation, StockMood};
 use compagina_core::template::compose;
+use compagina_core::time::Day;
 use compagina_core::wording::Language;
 use compagina_press::opening_selection;
 use compagina_storage::{History, Moment, TemplateRow};
@@ -102,6 +104,10 @@ async fn look(state: &State, template: &Layout, look: &Look) -> ApiResult<(Arc<K
     let product = &known.product;
     let layout = compose(template, &product.kind.handle, &product.handle);
     let day = look.day.clone().filter(|day| !day.is_empty()).map(Day::try_from);
+    let day = match day.transpose().map_err(ApiError::refused)? {
+        Some(day) => day,
+        None => everywhere(state).await?.prices.at(now()).today(),
+    };
     let mut situation = Situation {
         selection: Selection::none(product.options.len()),
         quantity: look.quantity.unwrap_or(1).clamp(1, 99).max(product.terms.first()),
@@ -109,7 +115,7 @@ async fn look(state: &State, template: &Layout, look: &Look) -> ApiResult<(Arc<K
         sale: look.sale,
         coming_soon: look.coming_soon,
         cart: cart(look.cart, product),
-        day: day.transpose().map_err(ApiError::refused)?.unwrap_or_else(today),
+        day,
         plan: look.plan.filter(|plan| *plan > 0).map(PlanId),
         text: String::new(),
     };

@@ -75,7 +75,7 @@ pub(super) async fn change(
     caller: &Caller,
     id: u64,
     revision: u64,
-    change: Change,
+    change: Change<'_>,
     look: Option<Look>,
 ) -> ApiResult<Json<DraftView>> {
     let id = TemplateId(id);

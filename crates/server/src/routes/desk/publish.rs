@@ -1,14 +1,14 @@
 use super::{DraftView, draft_view};
-use crate::edition::exchange::catch_up;
 use crate::error::{ApiError, ApiResult};
+use crate::names;
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::web::{Data, Json, Path};
 use actix_web::{delete, post};
-use chrono::{DateTime, Utc};
+use chrono::{DateTime, TimeDelta, Utc};
 use compagina_core::ids::{Handle, TemplateId};
-use compagina_core::price::Local;
 use compagina_core::template::{Reach, ReachRule};
+use compagina_core::time::Local;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -47,18 +47,16 @@ pub async fn take_back(state: Data<State>, caller: Caller, id: Path<u64>) -> Api
 }
 
 async fn published(state: &Data<State>, id: TemplateId) -> ApiResult<Json<DraftView>> {
-    catch_up(state).await;
     let template = state.store.template(id).await?;
     Ok(Json(draft_view(&template, state.store.history(id).await?)))
 }
 
 fn publication_name(name: Option<&str>) -> ApiResult<&str> {
-    let name = name.map_or("", str::trim);
-    if name.chars().count() > MOST_CHARACTERS {
-        return Err(ApiError::refused(format!("a name has at most {MOST_CHARACTERS} characters")));
-    }
-    Ok(name)
+    names::one_line("a publication's name", name.unwrap_or_default(), MOST_CHARACTERS)
 }
+
+/// How far ahead a publication can be planned.
+const FARTHEST: TimeDelta = TimeDelta::days(3653);
 
 /// What is published by itself, and when.
 #[derive(Deserialize, ToSchema)]
@@ -96,8 +94,12 @@ pub async fn plan(
     let id = TemplateId(*id);
     let name = publication_name(body.name.as_deref())?;
     let moment = state.store.zone().await?.moment(&body.at);
-    let at = DateTime::from_timestamp(moment.0, 0).filter(|at| *at > Utc::now());
-    let at = at.ok_or_else(|| ApiError::refused("this time is over; choose one that is still to come"))?;
+    let at = DateTime::from_timestamp(moment.0, 0).filter(|at| *at < Utc::now() + FARTHEST);
+    let at =
+        at.ok_or_else(|| ApiError::refused("this time is more than ten years away; choose a nearer one"))?;
+    if at <= Utc::now() {
+        return Err(ApiError::refused("this time is over; choose one that is still to come"));
+    }
     state.store.plan_publication(id, caller.session.owner_id, body.revision, (name, at)).await?;
     Ok(Json(planned(&state, id).await?))
 }
@@ -151,6 +153,5 @@ pub async fn publish_for_some(
     let owner = caller.session.owner_id;
     let id = TemplateId(*id);
     let id = state.store.publish_apart(id, owner, revision, (name, &reach), &arrangement).await?;
-    catch_up(&state).await;
     Ok(Json(Parted { id }))
 }

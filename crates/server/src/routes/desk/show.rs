@@ -10,7 +10,7 @@ use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;
 use actix_web::web::{Data, Json, Path};
-use compagina_core::catalog::{Product, ProductType};
+use compagina_core::catalog::{Product, ProductType, Tag};
 use compagina_core::ids::{Handle, TemplateId};
 use compagina_core::page::Kind;
 use compagina_core::page::piece::Role;
@@ -38,7 +38,7 @@ pub struct DeskView {
     starters: Vec<StarterView>,
     /// For the sentences of *Appears when*.
     types: Vec<ProductType>,
-    tags: Vec<String>,
+    tags: Vec<Tag>,
     currency: String,
     /// How many places its small unit has: 2 for pence.
     decimals: u32,

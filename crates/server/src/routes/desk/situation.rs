@@ -130,7 +130,7 @@ pub async fn show(
     let bands = layout.bands.iter().map(|b| (Target::Band(b.id.clone()), &b.values));
     let verdicts = pieces.chain(bands).filter(|(_, values)| values.wide.contains_key(APPEARS.key));
     let verdicts = verdicts.map(|(target, values)| {
-        let Verdict { holds, why } = verdict(locale, &product, &situation, values);
+        let Verdict { holds, why } = verdict(locale, &prices, &product, &situation, values);
         VerdictView { target, holds, why }
     });
     let of_some = |plan: &&Plan| product.variants.iter().any(|variant| plan.reaches(&product, variant));

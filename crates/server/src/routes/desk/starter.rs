@@ -5,11 +5,12 @@ use crate::session::Caller;
 use crate::state::State;
 use actix_web::post;
 use actix_web::web::{Data, Json, Path};
-use compagina_core::ids::{PieceId, TemplateId};
-use compagina_core::page::Op;
+use compagina_core::ids::PieceId;
 use compagina_core::page::starter::starter;
+use compagina_core::page::{Layout, Op};
 use compagina_storage::Change;
 use serde::{Deserialize, Serialize};
+use std::sync::{Mutex, PoisonError};
 use utoipa::ToSchema;
 
 #[derive(Deserialize, ToSchema)]
@@ -38,9 +39,12 @@ pub async fn begin(
     body: Json<Begin>,
 ) -> ApiResult<Json<Begun>> {
     let starter = starter(&body.starter).ok_or_else(|| ApiError::no_such("starter"))?;
-    let template = state.store.template(TemplateId(*id)).await?;
-    let laid = starter.lay(&template.draft);
-    let op = Op::Lay { layout: laid.layout };
-    let Json(draft) = change(&state, &caller, *id, body.revision, Change::Edit(op), None).await?;
-    Ok(Json(Begun { draft, left_over: laid.left_over }))
+    let left_over = Mutex::new(Vec::new());
+    let laid = |draft: &Layout| {
+        let laid = starter.lay(draft);
+        *left_over.lock().unwrap_or_else(PoisonError::into_inner) = laid.left_over;
+        Ok(Op::Lay { layout: laid.layout })
+    };
+    let Json(draft) = change(&state, &caller, *id, body.revision, Change::Decided(&laid), None).await?;
+    Ok(Json(Begun { draft, left_over: left_over.into_inner().unwrap_or_else(PoisonError::into_inner) }))
 }

@@ -1,5 +1,4 @@
 use super::{HouseView, view};
-use crate::edition::exchange::catch_up;
 use crate::error::{ApiError, ApiResult};
 use crate::session::Caller;
 use crate::state::State;
@@ -63,6 +62,5 @@ pub async fn publish(
     body: Json<HouseStep>,
 ) -> ApiResult<Json<HouseView>> {
     state.store.publish_document(DocumentName::House, body.revision).await?;
-    catch_up(&state).await;
     Ok(Json(view(&state).await?))
 }

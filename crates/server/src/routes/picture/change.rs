@@ -1,5 +1,4 @@
 use super::{Home, OfProduct, PicturesView, pictures_view};
-use crate::edition::exchange::catch_up;
 use crate::error::{ApiError, ApiResult};
 use crate::session::Caller;
 use crate::state::State;
@@ -8,6 +7,7 @@ use actix_web::patch;
 use actix_web::web::{Data, Json, Query};
 use actix_web::{delete, put};
 use compagina_core::ids::ValueId;
+use compagina_core::limits::is_unseen;
 use compagina_core::media::Focus;
 use compagina_storage::PictureChange;
 use serde::Deserialize;
@@ -41,13 +41,12 @@ pub async fn change(
     let alt = alt.map(|alt| alt.trim().to_owned());
     check(&home, alt.as_deref(), values.as_deref(), focus)?;
     state.store.change_pictures(home.of(), &ids, &PictureChange { alt, values, focus }).await?;
-    catch_up(&state).await;
     Ok(Json(pictures_view(&state, &home).await?))
 }
 
 fn check(home: &Home, alt: Option<&str>, values: Option<&[ValueId]>, focus: Option<Focus>) -> ApiResult<()> {
     let bad = |message: &str| Err(ApiError::new(StatusCode::BAD_REQUEST, "bad_picture", message));
-    if alt.is_some_and(|alt| alt.chars().count() > MOST_ALT || alt.chars().any(char::is_control)) {
+    if alt.is_some_and(|alt| alt.chars().count() > MOST_ALT || alt.chars().any(is_unseen)) {
         return bad("What a picture shows is told in one line of at most 300 characters.");
     }
     let options = home.product().into_iter().flat_map(|product| &product.options);
@@ -80,7 +79,6 @@ pub async fn order(
 ) -> ApiResult<Json<PicturesView>> {
     let home = Home::find(&state, of.product.as_deref()).await?;
     state.store.order_pictures(home.of(), &wanted.ids).await?;
-    catch_up(&state).await;
     Ok(Json(pictures_view(&state, &home).await?))
 }
 
@@ -96,6 +94,5 @@ pub async fn remove(
 ) -> ApiResult<Json<PicturesView>> {
     let home = Home::find(&state, of.product.as_deref()).await?;
     state.store.remove_pictures(home.of(), &wanted.ids).await?;
-    catch_up(&state).await;
     Ok(Json(pictures_view(&state, &home).await?))
 }

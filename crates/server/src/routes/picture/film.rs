@@ -1,5 +1,4 @@
 use super::Home;
-use crate::edition::exchange::catch_up;
 use crate::error::{ApiError, ApiResult};
 use crate::session::Caller;
 use crate::state::State;
@@ -39,7 +38,6 @@ pub async fn put_film(
     state.media.put(&hash, bytes).await.map_err(ApiError::unforeseen)?;
     let film = FilmFile { hash, width: size.width, height: size.height };
     state.store.set_film(home.of(), *id, &film).await?;
-    catch_up(&state).await;
     Ok(Json(film))
 }
 

@@ -5,6 +5,7 @@ use crate::state::State;
 use crate::upload::{MOST_PICTURE_BYTES, decoded_in_turn, receive};
 use actix_web::post;
 use actix_web::web::{Data, Json, Payload, Query};
+use compagina_core::limits::is_unseen;
 use serde::{Deserialize, Serialize};
 use utoipa::{IntoParams, ToSchema};
 
@@ -39,7 +40,7 @@ pub async fn upload(
 ) -> ApiResult<Json<Uploaded>> {
     let Named { product, name, replaces } = named.into_inner();
     let home = Home::find(&state, product.as_deref()).await?;
-    let name: String = name.chars().filter(|c| !c.is_control()).take(200).collect();
+    let name: String = name.chars().filter(|c| !is_unseen(*c)).take(200).collect();
     let file = receive(body, &name, MOST_PICTURE_BYTES).await?;
     let (hash, bytes) = decoded_in_turn(&state, &name, file).await?;
     state.media.put(&hash, bytes).await.map_err(ApiError::unforeseen)?;

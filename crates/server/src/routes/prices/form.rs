@@ -5,9 +5,10 @@ use compagina_core::format::read_amount;
 use compagina_core::ids::Handle;
 use compagina_core::money::{Currency, Money};
 use compagina_core::price::{
-    Counted, Effect, Local, Period, Plan, PlanId, PriceRule, RuleId, RuleReach, SavedOn, Step, TypeRate, Vat,
+    Counted, Effect, Period, Plan, PlanId, PriceRule, RuleId, RuleReach, SavedOn, Step, TypeRate, Vat,
     VatShown,
 };
+use compagina_core::time::Local;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 

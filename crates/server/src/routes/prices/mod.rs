@@ -10,13 +10,14 @@ use crate::edition::everywhere;
 use crate::error::ApiResult;
 use crate::reading::now;
 use crate::state::State;
-use compagina_core::catalog::Product;
+use compagina_core::catalog::{Product, Tag};
 use compagina_core::ids::Handle;
 use compagina_core::money::{AmountStyle, Currency, Money};
 use compagina_core::price::{
-    Effect, Local, Lowest, Moment, OldFrom, PastBook, Period, Places, Plan, PlanId, PriceBook, PriceRule,
-    Prices, Rounding, RuleId, SavedOn, Step, Together, Zone,
+    Effect, Lowest, OldFrom, PastBook, Period, Places, Plan, PlanId, PriceBook, PriceRule, Prices, Rounding,
+    RuleId, SavedOn, Step, Together,
 };
+use compagina_core::time::{Local, Moment, Zone};
 use compagina_storage::{Document, DocumentName, Which};
 use form::{PlanForm, RuleForm, VatForm, form, percent, plan_form, vat_form};
 use serde::Serialize;
@@ -103,7 +104,7 @@ pub struct PricesView {
     /// What a rule can be for.
     types: Vec<Named>,
     products: Vec<Named>,
-    tags: Vec<String>,
+    tags: Vec<Tag>,
     changes_not_live: usize,
     can_undo: bool,
     can_redo: bool,

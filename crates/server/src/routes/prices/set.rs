@@ -1,6 +1,5 @@
 use super::form::{PlanForm, RuleForm, VatForm, read, read_plan, read_vat};
 use super::{PricesView, currency, view};
-use crate::edition::exchange::catch_up;
 use crate::error::{ApiError, ApiResult};
 use crate::session::Caller;
 use crate::state::State;
@@ -96,6 +95,5 @@ pub async fn publish(
     body: Json<PricesStep>,
 ) -> ApiResult<Json<PricesView>> {
     state.store.publish_document(DocumentName::Prices, body.revision).await?;
-    catch_up(&state).await;
     Ok(Json(view(&state).await?))
 }

@@ -1,6 +1,5 @@
-use crate::edition::exchange::catch_up;
 use crate::error::{ApiError, ApiResult};
-use crate::routes::book::one_line;
+use crate::names::one_line;
 use crate::routes::product_type::{fields, type_of};
 use crate::sample::sample_of;
 use crate::session::Caller;
@@ -44,7 +43,7 @@ pub async fn add(
     let mut fields = fields::fields_of(&state, &row).await?;
     fields.price_minor = price_minor.unwrap_or(fields.price_minor);
     fields.check()?;
-    let name = one_line("a product's name", &name, LONGEST_NAME)?;
+    let name = one_line("a product's name", &name, LONGEST_NAME).map(str::to_owned)?;
     let handle = Handle::from_text(&words_of(&name).join("-"))
         .ok_or_else(|| ApiError::refused("a product's name needs a letter or a digit"))?;
     if state.store.product(&handle).await?.is_some() {
@@ -61,6 +60,5 @@ pub async fn add(
         )));
     }
     state.store.add_product(&product).await?;
-    catch_up(&state).await;
     Ok(Json(AddedProduct { handle: product.handle }))
 }

@@ -1,4 +1,3 @@
-use crate::edition::exchange::catch_up;
 use crate::error::{ApiError, ApiResult};
 use crate::routes::product_type::{fields, type_of};
 use crate::routes::shop::product::find;
@@ -6,7 +5,7 @@ use crate::session::Caller;
 use crate::state::State;
 use actix_web::web::{Data, Json, Path};
 use actix_web::{get, put};
-use compagina_core::catalog::Texts;
+use compagina_core::catalog::{Tag, Texts};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -24,7 +23,7 @@ pub struct UsualTexts {
     details: Vec<String>,
     /// Names of facts.
     facts: Vec<String>,
-    tags: Vec<String>,
+    tags: Vec<Tag>,
 }
 
 #[derive(Deserialize, ToSchema)]
@@ -56,7 +55,6 @@ pub async fn set(
     let product = find(&state, &handle).await?;
     let TextsForm { was, texts } = wanted.into_inner();
     state.store.set_texts(product.id, &was, &texts.tidied()?).await?;
-    catch_up(&state).await;
     Ok(Json(view(&state, &handle).await?))
 }
 
@@ -74,7 +72,7 @@ async fn view(state: &State, handle: &str) -> ApiResult<TextsView> {
     Ok(TextsView { texts: product.texts(), usual })
 }
 
-fn both(mut some: Vec<String>, others: Vec<String>) -> Vec<String> {
+fn both<T: PartialEq>(mut some: Vec<T>, others: Vec<T>) -> Vec<T> {
     for other in others {
         if !some.contains(&other) {
             some.push(other);

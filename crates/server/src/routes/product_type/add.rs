@@ -1,5 +1,4 @@
 use super::{check_fields, type_name};
-use crate::edition::exchange::catch_up;
 use crate::error::{ApiError, ApiResult};
 use crate::routes::template::set::template_name;
 use crate::session::Caller;
@@ -71,7 +70,6 @@ pub async fn add(state: Data<State>, _caller: Caller, body: Json<NewType>) -> Ap
         }
     };
     let made = state.store.add_type(&kind, &fields, &served).await?;
-    catch_up(&state).await;
     let template = match (made, template) {
         (None, TemplateFor::Template { id }) | (Some(id), _) => id,
         (None, TemplateFor::New { .. }) => return Err(ApiError::no_such("template")),

@@ -1,5 +1,4 @@
 use super::{check_fields, type_name, type_of};
-use crate::edition::exchange::catch_up;
 use crate::error::{ApiError, ApiResult};
 use crate::session::Caller;
 use crate::state::State;
@@ -31,7 +30,6 @@ pub async fn change(
     let name = type_name(&name)?;
     check_fields(&state, &fields).await?;
     state.store.set_type(row.id, &name, &fields).await?;
-    catch_up(&state).await;
     Ok(Json(fields))
 }
 
@@ -50,6 +48,5 @@ pub async fn remove(state: Data<State>, _caller: Caller, handle: Path<String>) -
         }
     }
     state.store.remove_type(row.id, &arrangement).await?;
-    catch_up(&state).await;
     Ok(HttpResponse::NoContent().finish())
 }

@@ -5,7 +5,7 @@ pub mod change;
 pub mod fields;
 
 use crate::error::{ApiError, ApiResult};
-use crate::routes::book::one_line;
+use crate::names::one_line;
 use crate::state::State;
 use compagina_core::catalog::TypeFields;
 use compagina_core::ids::Handle;
@@ -21,7 +21,7 @@ pub async fn type_of(state: &State, handle: &str) -> ApiResult<TypeRow> {
 }
 
 fn type_name(text: &str) -> ApiResult<String> {
-    let name = one_line("a type's name", text, LONGEST_NAME)?;
+    let name = one_line("a type's name", text, LONGEST_NAME).map(str::to_owned)?;
     if name.is_empty() { Err(ApiError::refused("a type needs a name")) } else { Ok(name) }
 }
 

@@ -1,6 +1,5 @@
 //! How one product is sold: price, limits, what can be written onto it.
 
-use crate::edition::exchange::catch_up;
 use crate::error::{ApiError, ApiResult};
 use crate::reading::now;
 use crate::routes::shop::product::find;
@@ -11,7 +10,8 @@ use actix_web::{get, put};
 use compagina_core::catalog::{Product, ProductState, Signs, Terms, TextTerms};
 use compagina_core::format::read_amount;
 use compagina_core::money::{Currency, Money};
-use compagina_core::price::{Local, OldFrom, PriceChange};
+use compagina_core::price::{OldFrom, PriceChange};
+use compagina_core::time::Local;
 use compagina_storage::Selling;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
@@ -89,7 +89,6 @@ pub async fn set(
     let selling = read(wanted.into_inner(), product.price.currency)?;
     selling.terms.check(selling.most_per_order).map_err(ApiError::refused)?;
     state.store.set_selling(product.id, &selling).await?;
-    catch_up(&state).await;
     Ok(Json(view(&state, &handle).await?))
 }
 

@@ -1,7 +1,8 @@
+use super::product::only_for_owners_unless_public;
 use crate::edition::page::{Served, plan_of};
 use crate::error::{ApiError, ApiResult};
 use crate::known::known;
-use crate::reading::{Reading, today};
+use crate::reading::Reading;
 use crate::routes::till::prices_for_cart;
 use crate::state::State;
 use actix_web::web::{Data, Json, Path, Query};
@@ -10,7 +11,7 @@ use compagina_core::catalog::Product;
 use compagina_core::choice::{Selection, ValueState, pick};
 use compagina_core::ids::Handle;
 use compagina_core::money::Money;
-use compagina_core::price::{Offer, Place, Tag};
+use compagina_core::price::{Offer, Place, PriceTag};
 use compagina_core::situation::Situation;
 use compagina_press::{Entry, Nav, amount as press_amount, entry_for};
 use serde::Serialize;
@@ -87,6 +88,7 @@ pub async fn tell(
     request: HttpRequest,
 ) -> ApiResult<Json<OfferAnswer>> {
     let product = known(&state, &handle).await?.product.clone();
+    only_for_owners_unless_public(&state, &product, &request).await?;
     let Served { layout, mut nav, .. } = Served::now(&state, &product, Reading::of(&request)).await?;
     let pairs = || query.iter().map(|(name, value)| (name.as_str(), value.as_str()));
     let quantity = pairs().find(|(name, _)| *name == "quantity").and_then(|(_, text)| text.parse().ok());
@@ -98,7 +100,7 @@ pub async fn tell(
         quantity: quantity.unwrap_or(product.terms.first()).clamp(1, 99),
         plan: plan_of(pairs()),
         text: if written { "x".to_owned() } else { String::new() },
-        ..Situation::plain(product.options.len(), today())
+        ..Situation::plain(product.options.len(), nav.prices.today())
     };
     nav.prices = prices_for_cart(&state, &request, nav.prices).await?;
     let entry = entry_for(&nav, &product, &layout, &situation)?;
@@ -131,9 +133,9 @@ fn answer(
         text: press_amount(&nav.shop, &nav.prices, product, m),
     };
     let (price, up_to, old_price) = match &offer.tag {
-        Tag::Exact(quote) => (Some(amount(quote.unit)), None, quote.old.map(amount)),
-        Tag::Span { from, to } => (Some(amount(*from)), Some(amount(*to)), None),
-        Tag::None => (None, None, None),
+        PriceTag::Exact(quote) => (Some(amount(quote.unit)), None, quote.old.map(amount)),
+        PriceTag::Span { from, to } => (Some(amount(*from)), Some(amount(*to)), None),
+        PriceTag::None => (None, None, None),
     };
     let picture = offer.pictures.first().and_then(|place| product.pictures.get(*place)?.at_least(720));
     let line = entry.say.iter().find(|(slot, text)| slot.starts_with("stock.") && !text.is_empty());

@@ -1,9 +1,9 @@
 use super::{html, or_message};
 use crate::edition::everywhere;
-use crate::edition::page::Served;
+use crate::edition::page::{Served, situation};
 use crate::error::{ApiError, ApiResult};
 use crate::known::known_or_sample;
-use crate::reading::{Reading, Side, nav, today};
+use crate::reading::{Reading, Side, nav};
 use crate::session::token_hash;
 use crate::state::State;
 use actix_web::http::StatusCode;
@@ -11,12 +11,10 @@ use actix_web::http::header::{HeaderName, HeaderValue};
 use actix_web::web::{Data, Path, Query};
 use actix_web::{HttpRequest, HttpResponse, get};
 use chrono::Utc;
-use compagina_core::choice::Selection;
-use compagina_core::situation::Situation;
 use compagina_core::template::compose;
 use compagina_core::wording::Arg;
 use compagina_press::shop::message;
-use compagina_press::{Mode, Notice, opening_selection};
+use compagina_press::{Mode, Notice};
 
 /// A draft for someone without an account who has the link, until it runs out. Search engines are told to stay away.
 #[get("/shop/preview/{token}/{handle}")]
@@ -43,15 +41,11 @@ async fn draft(state: &State, request: &HttpRequest, token: &str, handle: &str) 
     let layout = compose(&draft, &product.kind.handle, &product.handle);
     let pairs: Vec<(String, String)> =
         Query::from_query(request.query_string()).map(Query::into_inner).unwrap_or_default();
-    let (chosen, _) = Selection::from_pairs(&product, pairs.iter().map(|(n, v)| (n.as_str(), v.as_str())));
-    let plain = Situation::plain(product.options.len(), today());
-    let none = chosen.chosen().next().is_none();
-    let selection = if none { opening_selection(&product, &layout) } else { chosen };
+    let (situation, _) = situation(&product, &layout, &pairs, nav.prices.today());
     let day = nav.shop.locale.day(&until.format("%Y-%m-%d").to_string());
     let text = nav.words.say_with("preview-bar", &[("until", Arg::Text(&day))]);
     let notice = Notice { text, leads: None };
     let served = Served { layout, nav, everywhere: everywhere(state).await? };
-    let situation = Situation { selection, ..plain };
     let page = served.draw(state, &product, &situation, Mode::Shop, Some(&notice)).await?;
     Ok(html(StatusCode::OK, page))
 }

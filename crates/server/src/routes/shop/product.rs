@@ -6,6 +6,7 @@ use crate::error::{ApiError, ApiResult};
 use crate::known::known;
 use crate::reading::Reading;
 use crate::routes::till::cart_facts;
+use crate::session::is_owner;
 use crate::state::State;
 use actix_web::http::{StatusCode, header};
 use actix_web::web::{Data, Path};
@@ -37,16 +38,36 @@ async fn answer(
     request: &HttpRequest,
 ) -> ApiResult<HttpResponse> {
     let known = known(state, &asked.handle).await?;
+    only_for_owners_unless_public(state, &known.product, request).await?;
     let (everywhere, live) = (edition.everywhere(state).await?, edition.live(state).await?);
     let mut laid = lay(state, everywhere, live, &known.product, &asked)?;
     if laid.asks_for_cart {
         laid.situation.cart = cart_facts(state, request).await?;
     }
     let page = laid.draw(&known)?;
-    let Some(made_of) = laid.keeps(&known) else { return Ok(html(StatusCode::OK, page)) };
+    let Some(made_of) = laid.keeps(&known).filter(|_| known.product.is_public()) else {
+        return Ok(html(StatusCode::OK, page));
+    };
     let ready = Arc::new(Ready::new(page, made_of, 0));
     state.editions.keep(edition, asked, ready.clone());
     Ok(send(&ready, request))
+}
+
+/// A product that was never put on sale is there for owners alone.
+pub async fn only_for_owners_unless_public(
+    state: &State,
+    product: &Product,
+    request: &HttpRequest,
+) -> ApiResult<()> {
+    let may = product.is_public() || is_owner(state, request).await?;
+    if may { Ok(()) } else { Err(ApiError::no_such("product")) }
+}
+
+/// A product as shoppers may ask for it.
+pub async fn find_public(state: &State, handle: &str, request: &HttpRequest) -> ApiResult<Product> {
+    let product = find(state, handle).await?;
+    only_for_owners_unless_public(state, &product, request).await?;
+    Ok(product)
 }
 
 pub async fn find(state: &State, handle: &str) -> ApiResult<Product> {

@@ -1,4 +1,4 @@
-use super::product::find;
+use super::product::find_public;
 use super::{html, or_message};
 use crate::edition::page::{Served, situation};
 use crate::error::{ApiError, ApiResult};
@@ -20,13 +20,13 @@ pub async fn show(state: Data<State>, handle: Path<String>, request: HttpRequest
 
 async fn answer(state: &State, handle: &str, request: &HttpRequest) -> ApiResult<HttpResponse> {
     let pairs = Query::from_query(request.query_string()).map(Query::into_inner).unwrap_or_default();
-    let mut product = find(state, handle).await?;
+    let mut product = find_public(state, handle, request).await?;
     for option in &mut product.options {
         option.page = option.quick;
     }
     let mut served = Served::now(state, &product, Reading::of(request)).await?;
     served.layout = quick_look(&served.layout).map_err(ApiError::unforeseen)?;
-    let (mut situation, _) = situation(&product, &served.layout, &pairs);
+    let (mut situation, _) = situation(&product, &served.layout, &pairs, served.nav.prices.today());
     if served.layout.rules().any(Rule::asks_for_cart) {
         situation.cart = cart_facts(state, request).await?;
     }

@@ -1,6 +1,5 @@
 use super::list::{TemplatesView, view};
 use super::set::template_name;
-use crate::edition::exchange::catch_up;
 use crate::error::{ApiError, ApiResult};
 use crate::session::Caller;
 use crate::state::State;
@@ -47,6 +46,5 @@ pub async fn add(state: Data<State>, _caller: Caller, body: Json<NewTemplate>) -
         reach.also.push(product.handle);
     }
     let id = state.store.add_template(name, &reach, &layout, false).await?;
-    catch_up(&state).await;
     Ok(Json(Added { id, templates: view(&state).await? }))
 }

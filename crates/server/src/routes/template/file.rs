@@ -1,6 +1,5 @@
 use super::list::{TemplatesView, view};
 use super::set::template_name;
-use crate::edition::exchange::catch_up;
 use crate::edition::listed;
 use crate::error::{ApiError, ApiResult};
 use crate::routes::desk::tidy;
@@ -64,7 +63,6 @@ pub async fn read(state: Data<State>, _caller: Caller, body: Payload) -> ApiResu
     }
     tidy::tidy_layout(&mut file.layout);
     let id = state.store.add_template(&name, &file.reach, &file.layout, false).await?;
-    catch_up(&state).await;
     Ok(Json(BroughtIn { id, unmatched, other_fallback, templates: view(&state).await? }))
 }
 

@@ -6,7 +6,7 @@ use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;
 use actix_web::web::{Data, Json};
-use compagina_core::catalog::ProductType;
+use compagina_core::catalog::{ProductType, Tag};
 use compagina_core::ids::{Handle, TemplateId};
 use compagina_core::page::differences;
 use compagina_core::template::{Reach, ReachLevel, Serving};
@@ -23,7 +23,7 @@ pub struct TemplatesView {
     pub templates: Vec<TemplateView>,
     pub types: Vec<TypeReached>,
     /// For choosing a reach.
-    pub tags: Vec<String>,
+    pub tags: Vec<Tag>,
     /// The products that a reach names.
     pub named: Vec<Named>,
     pub currency: String,

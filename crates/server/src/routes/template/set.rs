@@ -1,6 +1,6 @@
 use super::list::{TemplatesView, view};
-use crate::edition::exchange::catch_up;
 use crate::error::{ApiError, ApiResult};
+use crate::names;
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::put;
@@ -36,7 +36,6 @@ pub async fn set(
     let name = template_name(&change.name)?;
     check_reach(&state, &change.reach, Some(&current.reach)).await?;
     state.store.set_template(current.id, change.arrangement, name, &change.reach).await?;
-    catch_up(&state).await;
     Ok(Json(view(&state).await?))
 }
 
@@ -52,12 +51,5 @@ pub(in crate::routes) async fn check_reach(
 
 /// A template's name as it is kept, or why it can't be one.
 pub(in crate::routes) fn template_name(text: &str) -> ApiResult<&str> {
-    let name = text.trim();
-    if name.is_empty() {
-        return Err(ApiError::refused("a template needs a name"));
-    }
-    if name.chars().count() > MOST_CHARACTERS {
-        return Err(ApiError::refused(format!("a template's name has at most {MOST_CHARACTERS} characters")));
-    }
-    Ok(name)
+    names::name("a template's name", text, MOST_CHARACTERS)
 }

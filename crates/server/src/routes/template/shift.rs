@@ -1,6 +1,5 @@
 use super::list::{TemplatesView, view};
 use super::set::check_reach;
-use crate::edition::exchange::catch_up;
 use crate::edition::{listed, live};
 use crate::error::{ApiError, ApiResult};
 use crate::reading::now;
@@ -86,7 +85,6 @@ pub async fn shift(state: Data<State>, _caller: Caller, body: Json<Shifting>) ->
     } else {
         let all = after.into_iter().map(|one| (one.id, one.reach)).collect();
         state.store.arrange(&Arrangement { revision: arrangement, all }).await?;
-        catch_up(&state).await;
         Some(view(&state).await?)
     };
     Ok(Json(Shifted { moves, count, templates }))

@@ -1,8 +1,8 @@
 use super::checkout::looks_like_email;
 use crate::edition::page::Served;
 use crate::error::ApiResult;
-use crate::reading::{Reading, now, today};
-use crate::routes::shop::product::find;
+use crate::reading::{Reading, now};
+use crate::routes::shop::product::find_public;
 use crate::routes::shop::{check_origin, html, or_message};
 use crate::routes::till::cart_facts;
 use crate::state::State;
@@ -30,7 +30,7 @@ async fn answer(state: &State, request: &HttpRequest, form: &[(String, String)])
     check_origin(request)?;
     let field =
         |wanted: &str| form.iter().find(|(name, _)| name == wanted).map_or("", |(_, value)| value.trim());
-    let (product, email) = (find(state, field("product")).await?, field("email"));
+    let (product, email) = (find_public(state, field("product"), request).await?, field("email"));
     let (selection, _) = Selection::from_pairs(&product, form.iter().map(|(n, v)| (n.as_str(), v.as_str())));
     let served = Served::now(state, &product, Reading::of(request)).await?;
     let words = &served.nav.words;
@@ -46,7 +46,7 @@ async fn answer(state: &State, request: &HttpRequest, form: &[(String, String)])
     } else {
         (StatusCode::CONFLICT, words.say("interest-here"))
     };
-    let plain = Situation::plain(product.options.len(), today());
+    let plain = Situation::plain(product.options.len(), served.nav.prices.today());
     let (quantity, cart) = (product.terms.first(), cart_facts(state, request).await?);
     let situation = Situation { selection, quantity, cart, ..plain };
     let notice = Notice { text, leads: None };

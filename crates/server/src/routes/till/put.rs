@@ -4,8 +4,8 @@ use super::cart::{Told, at_the_side, told_to_script};
 use super::{cart_facts, cart_for, count_cookie, prices_for_cart, see_other, see_other_with_count};
 use crate::edition::page::{Served, plan_of};
 use crate::error::{ApiError, ApiResult};
-use crate::reading::{Reading, nav, now, today};
-use crate::routes::shop::product::find;
+use crate::reading::{Reading, nav, now};
+use crate::routes::shop::product::find_public;
 use crate::routes::shop::{check_origin, html, or_message};
 use crate::state::State;
 use actix_web::http::StatusCode;
@@ -52,7 +52,7 @@ pub async fn put(state: Data<State>, request: HttpRequest, form: Form<Pairs>) ->
 async fn put_choice(state: &State, request: &HttpRequest, form: &Pairs) -> ApiResult<HttpResponse> {
     check_origin(request)?;
     let field = |wanted: &str| form.iter().find(|(name, _)| name == wanted).map(|(_, value)| value.as_str());
-    let product = find(state, field("product").unwrap_or_default()).await?;
+    let product = find_public(state, field("product").unwrap_or_default(), request).await?;
     let (selection, _) = Selection::from_pairs(&product, form.iter().map(|(n, v)| (n.as_str(), v.as_str())));
     let first = product.terms.first();
     let quantity = field("quantity").map_or(Ok(first), str::parse::<u32>);
@@ -166,7 +166,7 @@ async fn refuse(
     }
     let Wish { product, selection, quantity, plan, text, .. } = wish;
     let served = Served::now(state, product, Reading::of(request)).await?;
-    let plain = Situation::plain(product.options.len(), today());
+    let plain = Situation::plain(product.options.len(), served.nav.prices.today());
     let cart = cart_facts(state, request).await?;
     let situation = Situation { selection, quantity, cart, plan, text: text.to_owned(), ..plain };
     let notice = Notice { text: why(&served.nav.words), leads: None };
@@ -191,7 +191,7 @@ pub struct PutBack {
 pub async fn put_back(state: Data<State>, request: HttpRequest, form: Form<PutBack>) -> HttpResponse {
     let answer = async {
         check_origin(&request)?;
-        let product = find(&state, &form.product).await?;
+        let product = find_public(&state, &form.product, &request).await?;
         let variant = product.variants.iter().find(|variant| variant.sku == form.sku);
         let variant = variant.ok_or_else(|| ApiError::no_such("variant"))?;
         let text = product.terms.text.as_ref().map(|terms| terms.read(&form.text)).transpose();

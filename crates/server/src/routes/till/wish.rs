@@ -3,7 +3,7 @@
 use super::{cart_for, cart_of, choice_of, see_other};
 use crate::error::{ApiError, ApiResult};
 use crate::reading::{Reading, nav};
-use crate::routes::shop::product::find;
+use crate::routes::shop::product::find_public;
 use crate::routes::shop::{check_origin, html, or_message};
 use crate::state::State;
 use actix_web::cookie::{Cookie, SameSite};
@@ -62,7 +62,7 @@ pub async fn change(
 async fn answer(state: &State, request: &HttpRequest, form: &[(String, String)]) -> ApiResult<HttpResponse> {
     check_origin(request)?;
     let field = |wanted: &str| form.iter().find(|(name, _)| name == wanted).map(|(_, value)| value.as_str());
-    let product = find(state, field("product").unwrap_or_default()).await?;
+    let product = find_public(state, field("product").unwrap_or_default(), request).await?;
     let (cart, cookie) = cart_for(state, request).await?;
     let dropped = field("drop").is_some();
     let pairs = form.iter().map(|(name, value)| (name.as_str(), value.as_str()));

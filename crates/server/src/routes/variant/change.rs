@@ -1,11 +1,10 @@
 use super::{OfOne, VariantsView, product_of, variants_view};
-use crate::edition::exchange::catch_up;
 use crate::error::{ApiError, ApiResult};
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::web::{Data, Json, Query};
 use actix_web::{delete, patch};
-use compagina_core::catalog::{Measure, Product};
+use compagina_core::catalog::{LONGEST_SKU, Measure, Product, is_sku};
 use compagina_core::format::{read_amount, read_stock};
 use compagina_core::ids::VariantId;
 use compagina_core::media::PLAN;
@@ -60,7 +59,6 @@ pub async fn change(
         },
     };
     state.store.change_variants(product.id, &ids, &change).await?;
-    catch_up(&state).await;
     Ok(Json(variants_view(&state, &of.product).await?))
 }
 
@@ -83,8 +81,10 @@ async fn picture_of(state: &State, product: &Product, id: u64) -> ApiResult<u64>
 /// A SKU that belongs to nothing else.
 async fn free_sku(state: &State, product: &Product, ids: &[VariantId], sku: &str) -> ApiResult<String> {
     let sku = sku.trim().to_owned();
-    if sku.is_empty() || sku.chars().count() > 80 || sku.chars().any(char::is_control) {
-        return Err(ApiError::refused("a SKU is one line of at most 80 characters"));
+    if !is_sku(&sku) {
+        return Err(ApiError::refused(format!(
+            "a SKU is one line of at most {LONGEST_SKU} characters, all of which can be seen"
+        )));
     }
     let here = product.variants.iter().any(|v| v.sku.eq_ignore_ascii_case(&sku) && !ids.contains(&v.id));
     let owners = state.store.sku_owners(std::slice::from_ref(&sku), &[product.id]).await?;
@@ -117,6 +117,5 @@ pub async fn remove(
         return Err(ApiError::refused("a product keeps at least one variant, or nobody could buy it"));
     }
     state.store.remove_variants(product.id, &wanted.ids).await?;
-    catch_up(&state).await;
     Ok(Json(variants_view(&state, &of.product).await?))
 }

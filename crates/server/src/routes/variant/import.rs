@@ -1,5 +1,4 @@
 use crate::edition::everywhere;
-use crate::edition::exchange::catch_up;
 use crate::error::{ApiError, ApiResult};
 use crate::session::Caller;
 use crate::state::State;
@@ -74,10 +73,7 @@ pub async fn import(state: Data<State>, _caller: Caller, body: Payload) -> ApiRe
         // Nobody may be listening any more; the import goes on all the same.
         let heard = move |rows: usize| drop(far.send(ImportStep::Done(rows)));
         let last = match state.store.import_variants(&ids, &checked, &heard).await {
-            Ok(()) => {
-                catch_up(&state).await;
-                ImportStep::Report(report(file))
-            }
+            Ok(()) => ImportStep::Report(report(file)),
             Err(error) => ImportStep::Error(ApiError::from(error).message().to_owned()),
         };
         drop(tell.send(last));

@@ -1,5 +1,4 @@
 use super::{OfOne, VariantsView, product_of, variants_view};
-use crate::edition::exchange::catch_up;
 use crate::error::{ApiError, ApiResult};
 use crate::session::Caller;
 use crate::state::State;
@@ -44,6 +43,5 @@ pub async fn make(
     }
     let choices: Vec<_> = made.into_iter().map(|new| (new.sku, new.values)).collect();
     state.store.make_variants(product.id, &choices).await?;
-    catch_up(&state).await;
     Ok(Json(variants_view(&state, &of.product).await?))
 }

@@ -1,5 +1,4 @@
 use super::{OfOne, VariantsView, product_of, variants_view};
-use crate::edition::exchange::catch_up;
 use crate::error::{ApiError, ApiResult};
 use crate::session::Caller;
 use crate::state::State;
@@ -50,6 +49,5 @@ pub async fn set(
     let chosen: Vec<_> = product.variants.iter().map(|variant| variant.id).zip(chosen).collect();
     let uses: Vec<_> = uses.into_iter().map(|(id, _, values, whole)| (id, values, whole)).collect();
     state.store.set_uses(product.id, &uses, &chosen).await?;
-    catch_up(&state).await;
     Ok(Json(variants_view(&state, &of.product).await?))
 }

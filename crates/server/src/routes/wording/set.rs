@@ -1,5 +1,4 @@
 use super::{WordingView, view};
-use crate::edition::exchange::catch_up;
 use crate::error::{ApiError, ApiResult};
 use crate::session::Caller;
 use crate::state::State;
@@ -40,8 +39,10 @@ pub async fn set(state: Data<State>, caller: Caller, body: Json<WordChange>) -> 
     }
     let document: Document<Book> = state.store.document(DocumentName::Wording).await?;
     let mut book = document.draft;
-    book.set(language, template, &key, text)?;
-    state.store.set_document(DocumentName::Wording, caller.session.owner_id, revision, &book).await?;
+    // What changes nothing is no step, or undoing would do nothing.
+    if book.set(language, template, &key, text)? {
+        state.store.set_document(DocumentName::Wording, caller.session.owner_id, revision, &book).await?;
+    }
     Ok(Json(view(&state, language, template).await?))
 }
 
@@ -78,6 +79,5 @@ pub async fn publish(
     body: Json<WordingStep>,
 ) -> ApiResult<Json<WordingView>> {
     state.store.publish_document(DocumentName::Wording, body.revision).await?;
-    catch_up(&state).await;
     Ok(Json(view(&state, body.language, body.template).await?))
 }

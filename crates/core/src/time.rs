@@ -1,9 +1,9 @@
-//! Times at which prices change. Rules are planned in the shop's own time; what is in force is told by the moment.
+//! Days and times. What is planned is planned in the shop's own time; what is in force is told by the moment.
 //!
 //! Where clocks are put back a local time comes twice: the first is meant. Where they are put forward it doesn't come at
 //! all: it is taken as if the clocks had not been changed, an hour later by the new ones (RFC 5545, 3.3.5).
 
-use jiff::civil::DateTime;
+use jiff::civil::{Date, DateTime};
 use jiff::tz::TimeZone;
 use jiff::{Timestamp, ToSpan};
 use serde::{Deserialize, Serialize};
@@ -25,6 +25,8 @@ pub struct Local(DateTime);
 pub enum NoSuchTime {
     #[error("“{0}” is no time such as 2026-11-27T09:00")]
     Time(String),
+    #[error("“{0}” is no day such as 2026-11-24")]
+    Day(String),
     #[error("“{0}” is no time zone such as Europe/London")]
     Zone(String),
 }
@@ -48,6 +50,32 @@ impl std::fmt::Display for Local {
     }
 }
 
+/// A day of the calendar (Gregorian, also before it was in use) as `2026-11-24`.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(try_from = "String", into = "String")]
+#[cfg_attr(feature = "schema", schema(value_type = String, example = "2026-11-24"))]
+pub struct Day(Date);
+
+impl TryFrom<String> for Day {
+    type Error = NoSuchTime;
+    fn try_from(text: String) -> Result<Self, NoSuchTime> {
+        let plain = text.len() == 10 && text.as_bytes()[4] == b'-';
+        let date = if plain { text.parse::<Date>().ok() } else { None };
+        date.map(Self).ok_or_else(|| NoSuchTime::Day(text.chars().take(40).collect()))
+    }
+}
+impl From<Day> for String {
+    fn from(day: Day) -> Self {
+        day.to_string()
+    }
+}
+impl std::fmt::Display for Day {
+    fn fmt(&self, f: &mut std::fmt::Formatter<'_>) -> std::fmt::Result {
+        self.0.fmt(f)
+    }
+}
+
 /// The zone in which the shop's clocks run, by its IANA name.
 #[derive(Debug, Clone, PartialEq, Eq)]
 pub struct Zone(TimeZone);
@@ -62,6 +90,17 @@ impl Zone {
         // “Compatible” is RFC 5545's reading, as above.
         let timestamp = self.0.to_timestamp(local.0);
         Moment(timestamp.map_or(i64::MAX, Timestamp::as_second))
+    }
+    /// The day on which a moment falls.
+    #[must_use]
+    pub fn day(&self, moment: Moment) -> Day {
+        Day(self.local(moment).0.date())
+    }
+    /// The moment at which the day of a moment ends: the next midnight, however long the day is.
+    #[must_use]
+    pub fn tomorrow(&self, moment: Moment) -> Moment {
+        let next = self.day(moment).0.tomorrow().unwrap_or(Date::MAX);
+        self.moment(&Local(next.at(0, 0, 0, 0)))
     }
     /// What the clocks show at a moment.
     #[must_use]
@@ -96,6 +135,32 @@ mod tests {
             assert!(Local::try_from(bad.to_owned()).is_err(), "{bad}");
         }
         assert!(Zone::named("Europe/Nowhere").is_err());
+    }
+
+    #[test]
+    fn a_day_is_one_of_the_calendar() {
+        assert_eq!(Day::try_from("2028-02-29".to_owned()).unwrap().to_string(), "2028-02-29");
+        for bad in
+            ["2026-13-01", "2026-1-1", "24.11.2026", "2026-11-00", "2026-11-2é", "2026-02-31", "2026-02-29"]
+        {
+            assert!(Day::try_from(bad.to_owned()).is_err(), "{bad}");
+        }
+    }
+
+    #[test]
+    fn a_day_begins_at_midnight_on_the_shops_clocks() {
+        let (auckland, lima) =
+            (Zone::named("Pacific/Auckland").unwrap(), Zone::named("America/Lima").unwrap());
+        // 2026-11-24T12:00Z is 01:00 on the 25th in Auckland, and 07:00 on the 24th in Lima.
+        let noon = Zone::default().moment(&local("2026-11-24T12:00"));
+        assert_eq!(auckland.day(noon).to_string(), "2026-11-25");
+        assert_eq!(lima.day(noon).to_string(), "2026-11-24");
+        assert_eq!(auckland.tomorrow(noon).0 - noon.0, 23 * 3600);
+        assert_eq!(lima.tomorrow(noon).0 - noon.0, 17 * 3600);
+        // The day on which British clocks are put forward has 23 hours.
+        let london = Zone::named("Europe/London").unwrap();
+        let midnight = london.moment(&local("2026-03-29T00:00"));
+        assert_eq!(london.tomorrow(midnight).0 - midnight.0, 23 * 3600);
     }
 
     #[test]

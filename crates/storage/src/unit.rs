@@ -1,0 +1,133 @@
+//! The one way to write. A unit is a transaction that is made as a whole or not at all, and made again as a whole when it
+//! loses a conflict. What it changes for shoppers it says with [`Unit::changed`]; that is noted in the same transaction,
+//! and once it is committed whoever listens has caught up before the writer gets an answer. Beginning, noting and
+//! catching up happen here alone, so that no writer can forget them.
+
+use crate::change::Changed;
+use crate::{Result, Store};
+use sqlx::Transaction;
+use sqlx::mysql::{MySql, MySqlConnection};
+use std::collections::BTreeSet;
+use std::future::Future;
+use std::pin::Pin;
+use std::sync::{Arc, OnceLock};
+use std::time::Duration;
+
+/// Milliseconds after which a unit that lost a conflict is tried again; after the last one it is given up.
+const PAUSES: [u64; 5] = [5, 20, 60, 150, 400];
+
+type CatchUp = Box<dyn Fn() -> Pin<Box<dyn Future<Output = ()> + Send>> + Send + Sync>;
+
+/// Who is told of what was written, and waited for.
+#[derive(Clone, Default)]
+pub(crate) struct Listener(Arc<OnceLock<CatchUp>>);
+
+impl std::fmt::Debug for Listener {
+    fn fmt(&self, f: &mut std::fmt::Formatter<'_>) -> std::fmt::Result {
+        f.write_str(if self.0.get().is_some() { "Listener" } else { "Nobody" })
+    }
+}
+
+/// A transaction under way.
+pub(crate) struct Unit {
+    tx: Transaction<'static, MySql>,
+    changed: BTreeSet<Changed>,
+    /// Whether the writer's answer waits until it is seen.
+    at_once: bool,
+}
+
+impl Unit {
+    /// The connection on which the transaction runs.
+    pub fn db(&mut self) -> &mut MySqlConnection {
+        &mut self.tx
+    }
+
+    /// Says what is otherwise for shoppers; the answer comes when it is seen.
+    pub fn changed(&mut self, changed: impl Into<Changed>) {
+        self.changed.insert(changed.into());
+        self.at_once = true;
+    }
+
+    /// The same, seen within a moment: for what comes often, and whose writer doesn't look at it at once.
+    pub fn changed_soon(&mut self, changed: impl Into<Changed>) {
+        self.changed.insert(changed.into());
+    }
+
+    /// Ends it: what was written is kept, all of it.
+    pub async fn done<T>(mut self, answer: T) -> Result<Committed<T>> {
+        for changed in std::mem::take(&mut self.changed) {
+            note(&mut self.tx, changed).await?;
+        }
+        self.tx.commit().await?;
+        Ok(Committed { answer, at_once: self.at_once })
+    }
+
+    /// Ends it: nothing of what was written is kept, and the answer is given all the same.
+    pub async fn given_up<T>(self, answer: T) -> Result<Committed<T>> {
+        self.tx.rollback().await?;
+        Ok(Committed { answer, at_once: false })
+    }
+}
+
+/// What came of a unit that has ended. Only [`Store::unit`] opens it, so that none is left without an end.
+pub(crate) struct Committed<T> {
+    answer: T,
+    at_once: bool,
+}
+
+impl Store {
+    /// Has somebody catch up after each unit that changed something, before its writer is answered. Once in a store's
+    /// life; a second one is not listened to.
+    pub fn listen<F>(&self, catch_up: impl Fn() -> F + Send + Sync + 'static)
+    where
+        F: Future<Output = ()> + Send + 'static,
+    {
+        drop(self.listener.0.set(Box::new(move || Box::pin(catch_up()))));
+    }
+
+    /// Begins a unit, within [`Store::unit`].
+    pub(crate) async fn begin(&self) -> Result<Unit> {
+        Ok(Unit { tx: self.pool.begin().await?, changed: BTreeSet::new(), at_once: false })
+    }
+
+    /// Does a piece of work in one transaction, again as a whole while it loses conflicts: begun with [`Store::begin`],
+    /// ended with [`Unit::done`].
+    ///
+    /// # Errors
+    /// What the work answers, or what the database does; then nothing was kept.
+    pub(crate) async fn unit<T, F>(&self, mut work: impl FnMut() -> F) -> Result<T>
+    where
+        F: Future<Output = Result<Committed<T>>>,
+    {
+        let mut pauses = PAUSES.into_iter();
+        let committed = loop {
+            match work().await {
+                Err(error) if error.lost_a_conflict() => match pauses.next() {
+                    Some(pause) => tokio::time::sleep(Duration::from_millis(pause)).await,
+                    None => return Err(error),
+                },
+                other => break other?,
+            }
+        };
+        if let Some(catch_up) = self.listener.0.get().filter(|_| committed.at_once) {
+            catch_up().await;
+        }
+        Ok(committed.answer)
+    }
+}
+
+/// Notes a change within its transaction.
+async fn note(tx: &mut MySqlConnection, changed: Changed) -> Result<()> {
+    let product = match changed {
+        Changed::Product(product) => Some(product.0),
+        Changed::Looks | Changed::Everything => None,
+    };
+    sqlx::query!(
+        "INSERT INTO change_note (product_id, goods) VALUES (?, ?)",
+        product,
+        changed != Changed::Looks
+    )
+    .execute(&mut *tx)
+    .await?;
+    Ok(())
+}
