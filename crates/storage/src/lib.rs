@@ -21,14 +21,20 @@ mod wish;
 
 pub use account::{Owner, Session};
 pub use cart::{CartChange, CartItem, CartRow, LineExtra};
-pub use catalogue::{ListedRow, NeighbourRow, NewChoice, Selling, ServedBy, TypeRow, VariantChange, Which};
+pub use catalogue::{
+    FileCheck, Imported, ListedRow, NeighbourRow, NewChoice, Selling, ServedBy, TypeRow, Uses, VariantChange,
+    Which,
+};
 pub use change::Changed;
 pub use document::{Document, DocumentName};
 pub use error::{Result, StorageError};
 pub use message::{Message, News};
 pub use order::{Contact, Order, OrderLine, OrderState, Paying, Placed};
 pub use picture::{KeptPicture, PictureChange, PicturesOf, ToMake};
-pub use swatch_book::{BookOption, BookValue, KeptFile, OptionChange, OwnSwatch, User, ValueChange};
+pub use swatch_book::{
+    BookOption, BookValue, KeptFile, MergeDecision, OptionChange, OwnSwatch, SplitDecision, UsedOption, User,
+    ValueChange,
+};
 pub use template::{
     Arrangement, Change, Draft, EditRow, History, KeptRow, Moment, PlannedRow, PublicationRow, TemplateRow,
 };

@@ -1,8 +1,8 @@
 #![allow(clippy::unwrap_used)]
 mod common;
 
-use common::{handle, shop};
-use compagina_core::catalog::{ProductState, Stock};
+use common::{handle, kite, shop};
+use compagina_core::catalog::{NewProduct, ProductState, Stock};
 use compagina_core::money::Money;
 use compagina_core::page::Layout;
 use compagina_core::template::Reach;
@@ -110,4 +110,77 @@ async fn a_change_is_noted_for_every_reader(pool: MySqlPool) {
     assert_eq!(after[before..], all);
     let again = store.product(&handle("whimbrel")).await.unwrap().unwrap();
     assert_eq!((again.price.minor, again.variants[0].stock), (5000, Stock::Counted(9)));
+}
+
+/// What a shop of an earlier version may hold: a variant of a value that the product doesn't offer any more.
+#[sqlx::test(migrations = false)]
+async fn a_variant_whose_value_is_gone_is_not_taken_for_any(pool: MySqlPool) {
+    let store = shop(pool.clone()).await;
+    for chosen in ["[999]", "[]"] {
+        sqlx::query("UPDATE variant SET chosen = ? WHERE sku = 'W-E'")
+            .bind(chosen)
+            .execute(&pool)
+            .await
+            .unwrap();
+        let kite = store.product(&handle("whimbrel")).await.unwrap().unwrap();
+        let skus: Vec<_> = kite.variants.iter().map(|variant| variant.sku.as_str()).collect();
+        assert_eq!(skus, ["W-C", "W-ANY"], "{chosen}");
+    }
+}
+
+#[sqlx::test(migrations = false)]
+async fn what_is_withdrawn_or_was_never_sold_takes_no_place_in_listings_and_beside_others(pool: MySqlPool) {
+    let store = shop(pool.clone()).await;
+    let state = |n: usize| match n % 3 {
+        0 => ProductState::Withdrawn,
+        1 => ProductState::New,
+        _ => ProductState::OnSale,
+    };
+    for n in 0..30 {
+        let variants = vec![];
+        let handle = handle(&format!("kite-{n:02}"));
+        let product =
+            NewProduct { handle, state: state(n), variants, options: vec![], reviews: vec![], ..kite() };
+        store.add_product(&product).await.unwrap();
+    }
+    let type_id = store.types().await.unwrap()[0].id;
+    let names = async |most, skip| {
+        let found = store.products(Which::OnShow { type_id, most, skip }).await.unwrap();
+        found.into_iter().map(|product| product.handle.to_string()).collect::<Vec<_>>()
+    };
+    assert_eq!(names(4, 0).await, ["whimbrel", "kite-02", "kite-05", "kite-08"]);
+    assert_eq!(names(4, 8).await, ["kite-23", "kite-26", "kite-29"]);
+    let whimbrel = store.product(&handle("whimbrel")).await.unwrap().unwrap().id;
+    let beside = store.products(Which::OfTypeOf { product: whimbrel, most: 3 }).await.unwrap();
+    assert!(beside.len() == 3 && beside.iter().all(compagina_core::catalog::Product::is_listed));
+}
+
+#[sqlx::test(migrations = false)]
+async fn values_from_a_file_get_addresses_of_their_own_however_long_or_alike_they_are(pool: MySqlPool) {
+    use compagina_core::format::{Checked, PlannedRow, PlannedValue};
+    let store = shop(pool).await;
+    let kite = store.product(&handle("whimbrel")).await.unwrap().unwrap();
+    let option = kite.options[0].id;
+    let long = "Ember ".repeat(16);
+    let names =
+        [long.trim().to_owned(), format!("{}!", long.trim()), "Chalk?".to_owned(), "Chalk!".to_owned()];
+    let row = |(place, _): (usize, &String)| PlannedRow {
+        product: 0,
+        sku: format!("NEW-{place}"),
+        values: vec![PlannedValue::New(place)],
+        price_minor: None,
+        old_price_minor: None,
+        stock: Stock::Counted(1),
+        measure: None,
+    };
+    let checked = Checked {
+        rows: names.iter().enumerate().map(row).collect(),
+        new_values: names.iter().map(|name| (option, name.clone())).collect(),
+        ..Checked::default()
+    };
+    store.import_variants(&[kite.id], &[], &|_, _, _| Ok(checked.clone()), &|_| {}).await.unwrap();
+    let book = store.swatch_book().await.unwrap();
+    let handles: Vec<_> = book[0].values.iter().map(|value| value.handle.to_string()).collect();
+    assert_eq!(handles[4..], ["chalk-2".to_owned(), "chalk-3".to_owned()], "{handles:?}");
+    assert!(handles.iter().all(|handle| handle.len() <= 80), "{handles:?}");
 }

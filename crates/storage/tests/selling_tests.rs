@@ -3,7 +3,7 @@
 mod common;
 
 use common::{contact, handle, put, shop};
-use compagina_core::catalog::{Product, Signs, Terms, TextTerms};
+use compagina_core::catalog::{Product, Signs, Stock, Terms, TextTerms};
 use compagina_core::price::{
     Counted, Effect, OldFrom, Period, Plan, PlanId, PriceBook, PriceRule, RuleId, RuleReach, SavedOn, Step,
 };
@@ -222,4 +222,38 @@ async fn a_shoppers_own_change_is_no_news_and_what_is_gone_is_taken_out_when_it_
     let items = store.cart_items(cart).await.unwrap();
     assert_eq!(items.iter().map(|item| item.quantity).collect::<Vec<_>>(), [5, 1]);
     assert!(matches!(store.place_order(cart, &paying, Moment(0)).await.unwrap(), Placed::Waiting(_)));
+}
+
+/// A product with a text written onto it, of which one order holds several lines of the same variant.
+#[sqlx::test(migrations = false)]
+async fn a_refused_payment_gives_back_what_all_lines_of_one_variant_held(pool: MySqlPool) {
+    let store = shop(pool).await;
+    let product = kite(&store).await;
+    let text = TextTerms {
+        label: "Name".into(),
+        lines: 1,
+        most: 20,
+        signs: Signs::Any,
+        surcharge: 0,
+        needed: false,
+    };
+    let with_text = Selling {
+        terms: Terms { text: Some(text), ..Terms::default() },
+        ..selling(&product, product.price.minor)
+    };
+    store.set_selling(product.id, &with_text).await.unwrap();
+    let cart = store.add_cart(&[1; 32]).await.unwrap();
+    let variant = &product.variants[0];
+    let seen = variant.price.unwrap_or(product.price);
+    for (name, quantity) in [("Ada", 3), ("Bo", 2)] {
+        let extra = LineExtra { text: Some(name.into()), plan: None };
+        put(&store, cart, variant.id, &extra, quantity, seen).await.unwrap();
+    }
+    let contact = contact();
+    let paying = Paying { contact: &contact, provider: "card", once: "" };
+    let Placed::Waiting(order) = store.place_order(cart, &paying, Moment(0)).await.unwrap() else { panic!() };
+    assert_eq!(kite(&store).await.variants[0].stock, Stock::Counted(0));
+    store.settle_order(order, false, None).await.unwrap();
+    assert_eq!(kite(&store).await.variants[0].stock, Stock::Counted(5), "all five are back");
+    assert_eq!(store.cart_count(cart).await.unwrap(), 5);
 }

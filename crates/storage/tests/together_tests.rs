@@ -276,3 +276,71 @@ async fn what_is_typed_in_a_linked_band_is_one_step_back_in_the_others_too(pool:
     store.change_draft(there, 2, 6, Change::Undo).await.unwrap();
     assert_eq!((said(there).await, said(here).await), (None, None));
 }
+
+#[sqlx::test(migrations = false)]
+async fn who_is_late_in_removing_a_band_is_asked_about_what_somebody_typed_in_it(pool: MySqlPool) {
+    let (store, at) = template(pool).await;
+    let band = || BandId::try_from("b").unwrap();
+    store.change_draft(at, 1, 1, set("buy", "words", "Fly it")).await.unwrap();
+    let late = store.change_draft(at, 2, 1, Change::Edit(Op::RemoveBand { band: band() })).await;
+    assert!(matches!(late, Err(StorageError::Clash { who: Some(ref who), .. }) if who == "Isla"), "{late:?}");
+    let mut other = store.template(at).await.unwrap().draft.band(&band()).unwrap().clone();
+    other.columns[0].pieces.retain(|piece| piece.id != id("buy"));
+    let late = store.change_draft(at, 2, 1, Change::Edit(Op::ReplaceBand { band: other })).await;
+    assert!(matches!(late, Err(StorageError::Clash { .. })), "{late:?}");
+    // And the other way round: who types is told that the band is gone.
+    store.change_draft(at, 2, 2, Change::Edit(Op::RemoveBand { band: band() })).await.unwrap();
+    let late = store.change_draft(at, 1, 2, set("price", "note", "with VAT")).await;
+    assert!(
+        matches!(late, Err(StorageError::Clash { who: Some(ref who), .. }) if who == "Tomas"),
+        "{late:?}"
+    );
+}
+
+#[sqlx::test(migrations = false)]
+async fn one_planned_publication_that_fails_keeps_no_other_waiting(pool: MySqlPool) {
+    let (store, first) = template(pool.clone()).await;
+    let layout = store.template(first).await.unwrap().draft;
+    let second = store.add_template("Kites", &ReachRule::Named.into(), &layout, true).await.unwrap();
+    for id in [first, second] {
+        let soon = Utc::now() + TimeDelta::milliseconds(10);
+        store.plan_publication(id, 1, 1, ("Spring", soon)).await.unwrap();
+    }
+    // As an earlier version may have left it.
+    sqlx::query("UPDATE planned_publication SET layout = '{\"format\":\"odd\"}', at = UTC_TIMESTAMP() - INTERVAL 1 MINUTE WHERE template_id = ?")
+        .bind(first.0)
+        .execute(&pool)
+        .await
+        .unwrap();
+    sqlx::query("UPDATE planned_publication SET at = UTC_TIMESTAMP() WHERE template_id = ?")
+        .bind(second.0)
+        .execute(&pool)
+        .await
+        .unwrap();
+    drop(store.publish_due().await);
+    let names =
+        |all: Vec<compagina_storage::PublicationRow>| all.into_iter().map(|one| one.name).collect::<Vec<_>>();
+    assert_eq!(names(store.publications(second).await.unwrap())[0], "Spring");
+    assert!(
+        store.planned_publication(first).await.unwrap().is_some(),
+        "the other waits for somebody to look"
+    );
+}
+
+#[sqlx::test(migrations = false)]
+async fn among_the_most_situations_that_there_can_be_one_can_still_be_replaced(pool: MySqlPool) {
+    let store = Store::from_pool(pool).await.unwrap();
+    for number in 0..100 {
+        store
+            .keep_situation(&format!("Sold out {number}"), &serde_json::json!({ "n": number }))
+            .await
+            .unwrap();
+    }
+    let other = serde_json::json!({ "n": "other" });
+    store.keep_situation("Sold out 7", &other).await.unwrap();
+    let kept = store.kept_situations().await.unwrap();
+    assert_eq!(kept.len(), 100);
+    assert_eq!(kept.iter().find(|one| one.name == "Sold out 7").unwrap().look, other);
+    let refused = store.keep_situation("One more", &other).await;
+    assert!(matches!(refused, Err(StorageError::Full { .. })));
+}

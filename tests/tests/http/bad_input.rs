@@ -170,3 +170,111 @@ async fn failed_sign_ins_are_slowed_down(pool: MySqlPool) {
     let body = refused(answer, StatusCode::TOO_MANY_REQUESTS, "wait").await;
     assert!(body["wait_seconds"].as_i64().unwrap() >= 1);
 }
+
+#[sqlx::test(migrations = false)]
+async fn a_price_too_large_for_sums_is_refused_and_the_dearest_can_be_looked_at(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let product = json!({ "kind": "sport-kites", "name": "Dear one", "price_minor": i64::MAX });
+    refused(owner.post("/api/products", &product).await, StatusCode::UNPROCESSABLE_ENTITY, "refused").await;
+    let free = json!({ "kind": "sport-kites", "name": "Odd one", "price_minor": -5 });
+    refused(owner.post("/api/products", &free).await, StatusCode::UNPROCESSABLE_ENTITY, "refused").await;
+    let dear = json!({ "kind": "sport-kites", "name": "Dear one", "price_minor": 10_000_000_000i64 });
+    assert_eq!(owner.post("/api/products", &dear).await.status(), StatusCode::OK);
+    let page = owner.client.get(site.at("/shop/products/dear-one?quantity=99")).send().await.unwrap();
+    assert_eq!(page.status(), StatusCode::OK, "the dearest there can be, ninety-nine times");
+}
+
+/// Signs that turn round or hide what stands beside them.
+#[sqlx::test(migrations = false)]
+async fn unseen_signs_and_links_elsewhere_are_refused_in_every_name(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let odd = "evil\u{202E}gpj.exe";
+    let unprocessable = StatusCode::UNPROCESSABLE_ENTITY;
+    let product = json!({ "kind": "sport-kites", "name": odd });
+    refused(owner.post("/api/products", &product).await, unprocessable, "refused").await;
+    refused(
+        owner.post("/api/options/colour/values", &json!({ "name": odd })).await,
+        unprocessable,
+        "refused",
+    )
+    .await;
+    let look = json!({ "stock": "as_it_is", "sale": "as_it_is", "coming_soon": false, "cart": "empty", "quantity": 1 });
+    let situation = json!({ "name": odd, "look": look });
+    refused(owner.post("/api/situations", &situation).await, unprocessable, "refused").await;
+    let variants = json_of_page(&owner, "/api/variants?product=whimbrel").await;
+    let change = json!({ "ids": [variants["variants"][0]["id"]], "sku": odd });
+    refused(owner.patch("/api/variants?product=whimbrel", &change).await, unprocessable, "refused").await;
+    let draft = owner.draft().await;
+    let piece = draft["layout"]["bands"]
+        .as_array()
+        .unwrap()
+        .iter()
+        .flat_map(|band| band["columns"].as_array().unwrap())
+        .flat_map(|column| column["pieces"].as_array().unwrap())
+        .find(|piece| piece["kind"] == "buy_button")
+        .unwrap()["id"]
+        .clone();
+    for link in ["/\\host", "//host", "/shop\\evil", "https://a b"] {
+        let op = json!({ "op": "add_piece", "piece": { "id": "linked", "kind": "picture", "values": { "wide": { "link": link } } },
+            "at": draft_place(&draft, piece.as_str().unwrap()) });
+        let body = json!({ "revision": draft["revision"], "op": op });
+        refused(owner.post("/api/templates/2/operations", &body).await, unprocessable, "refused").await;
+    }
+}
+
+fn draft_place(draft: &Value, piece: &str) -> Value {
+    let bands = draft["layout"]["bands"].as_array().unwrap();
+    let columns = bands.iter().flat_map(|band| band["columns"].as_array().unwrap());
+    let found =
+        columns.into_iter().find(|c| c["pieces"].as_array().unwrap().iter().any(|p| p["id"] == piece));
+    json!({ "column": found.unwrap()["id"], "index": 0 })
+}
+
+#[sqlx::test(migrations = false)]
+async fn situations_words_and_plans_that_mean_nothing_are_refused_and_make_no_step(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let unprocessable = StatusCode::UNPROCESSABLE_ENTITY;
+    let look = json!({ "stock": "as_it_is", "sale": "as_it_is", "coming_soon": false, "cart": "empty", "quantity": 1 });
+    for (key, value) in [
+        ("day", json!("x")),
+        ("day", json!("2026-02-31")),
+        ("choice", json!("c=x&".repeat(25_000))),
+        ("quantity", json!(0)),
+    ] {
+        let mut look = look.clone();
+        look[key] = value;
+        refused(
+            owner.post("/api/situations", &json!({ "name": "Odd", "look": look })).await,
+            unprocessable,
+            "refused",
+        )
+        .await;
+    }
+    assert_eq!(
+        owner.post("/api/situations", &json!({ "name": "Plain", "look": look })).await.status(),
+        StatusCode::OK
+    );
+
+    let words = json_of_page(&owner, "/api/wording?language=en").await;
+    let nothing = json!({ "revision": words["revision"], "language": "en", "template": null, "key": "ghost", "text": null });
+    refused(owner.put("/api/wording", &nothing).await, unprocessable, "refused").await;
+    let same = json!({ "revision": words["revision"], "language": "en", "template": null, "key": "cart-link", "text": null });
+    assert_eq!(owner.put("/api/wording", &same).await.status(), StatusCode::OK);
+    assert_eq!(
+        json_of_page(&owner, "/api/wording?language=en").await["revision"],
+        words["revision"],
+        "no step"
+    );
+
+    let revision = owner.draft().await["revision"].clone();
+    let far = json!({ "revision": revision, "name": "Far", "at": "9999-12-31T23:59" });
+    let told = refused(owner.post("/api/templates/2/planned", &far).await, unprocessable, "refused").await;
+    assert!(told["message"].as_str().unwrap().contains("a hundred years"), "{told}");
+}
+
+async fn json_of_page(owner: &Owner, path: &str) -> Value {
+    serde_json::from_str(&owner.page(path.into()).await).unwrap()
+}

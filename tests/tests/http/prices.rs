@@ -95,6 +95,11 @@ async fn what_makes_no_sense_is_refused_in_a_sentence_and_nothing_is_kept(pool: 
         (with("from", json!("soon")), "is no time"),
         (with("name", json!("  ")), "needs a name"),
         (with("reach", json!({ "of": "tags", "tags": [] })), "reaches nothing"),
+        (json!([rule(u64::MAX, off("10"))]), "too large"),
+        (with("name", json!("Sale\u{202E}ecirp")), "needs a name"),
+        (with("reach", json!({ "of": "tags", "tags": ["x".repeat(61)] })), "too long"),
+        (with("reach", json!({ "of": "variants", "skus": vec!["A"; 5001] })), "more than 5000"),
+        (with("total", json!("100000000.01")), "too large"),
     ] {
         let said = refusal(set(&owner, rules).await).await;
         assert!(said.contains(told), "{said}");

@@ -146,7 +146,7 @@ async fn what_cannot_be_a_type_or_a_product_is_refused_and_nothing_is_kept(pool:
         ("no option “taste”", with(|b| b["fields"]["options"] = json!(["taste"]))),
         ("a price is zero or more", with(|b| b["fields"]["price_minor"] = json!(-1))),
         ("a sample has at most 6 pictures", with(|b| b["fields"]["pictures"] = json!(60))),
-        ("a template needs a name", with(|b| b["template"] = json!({ "by": "new", "name": "" }))),
+        ("a template's name can't be empty", with(|b| b["template"] = json!({ "by": "new", "name": "" }))),
     ];
     for (why, body) in refused {
         let message = refusal(owner.post("/api/types", &body).await).await;

@@ -30,13 +30,104 @@ async fn the_listing_shows_every_type_and_a_type_its_products(pool: MySqlPool) {
     assert!(page(&site, "/shop/types/spares").await.contains("There is nothing here yet."));
 }
 
+/// Whether a radio button of a page is chosen.
+fn is_chosen(page: &str, name: &str, value: &str) -> bool {
+    let inputs = page.split("<input").skip(1).filter_map(|rest| rest.split('>').next());
+    let wanted = [format!("name=\"{name}\""), format!("value=\"{value}\""), " checked".into()];
+    inputs.into_iter().any(|input| wanted.iter().all(|part| input.contains(part)))
+}
+
+/// Pages of a long type: all of it can be reached, and what isn't listed takes no place.
+#[sqlx::test(migrations = false)]
+async fn a_long_listing_has_pages_and_nothing_is_cut_off(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let copy = "INSERT INTO product (handle, type_id, position, name, state, summary, details, price_minor, terms, brand, facts, tags)
+        SELECT CONCAT('copy-', n.seq), p.type_id, 100 + n.seq, CONCAT('Copy ', n.seq), IF(n.seq % 2 = 0, 'withdrawn', 'on_sale'),
+        p.summary, p.details, p.price_minor, p.terms, p.brand, p.facts, p.tags FROM product p JOIN seq_1_to_200 n WHERE p.handle = 'gift-card'";
+    sqlx::query(copy).execute(&site.pool).await.unwrap();
+    let first = page(&site, "/shop/types/gift-cards").await;
+    assert_eq!(first.matches("class=\"card\"").count(), 96);
+    assert!(
+        first.contains("href=\"?page=2\"") && first.contains("Next page") && !first.contains("Page before")
+    );
+    let second = page(&site, "/shop/types/gift-cards?page=2").await;
+    assert_eq!(second.matches("class=\"card\"").count(), 5, "101 are on sale, of 201");
+    assert!(second.contains("href=\"?page=1\"") && !second.contains("Next page"));
+    let beyond = site.shopper().get(site.at("/shop/types/gift-cards?page=3")).send().await.unwrap();
+    assert_eq!(beyond.status(), StatusCode::NOT_FOUND);
+    let odd = page(&site, "/shop/types/gift-cards?page=x").await;
+    assert_eq!(odd.matches("class=\"card\"").count(), 96, "the first one");
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_product_never_put_on_sale_is_seen_by_owners_only(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let wanted = serde_json::json!({ "kind": "sport-kites", "name": "Secret Godwit", "price_minor": 9900 });
+    assert_eq!(owner.post("/api/products", &wanted).await.status(), StatusCode::OK);
+    for path in ["", "/quick", "/offer?quantity=1"] {
+        let address = site.at(&format!("/shop/products/secret-godwit{path}"));
+        let stranger = site.shopper().get(&address).send().await.unwrap();
+        assert_eq!(stranger.status(), StatusCode::NOT_FOUND, "{path}");
+        assert!(!stranger.text().await.unwrap().contains("Secret Godwit"), "{path}");
+        assert_eq!(owner.client.get(&address).send().await.unwrap().status(), StatusCode::OK, "{path}");
+        let again = site.shopper().get(&address).send().await.unwrap();
+        assert_eq!(
+            again.status(),
+            StatusCode::NOT_FOUND,
+            "{path}: an owner's look keeps nothing ready for strangers"
+        );
+    }
+    assert!(!page(&site, "/shop/types/sport-kites").await.contains("Secret Godwit"));
+    let selling = owner.page("/api/products/secret-godwit/selling".into()).await;
+    let mut form: serde_json::Value = serde_json::from_str(&selling).unwrap();
+    assert_eq!(form["state"], "new");
+    form["state"] = "on_sale".into();
+    let fields = ["state", "price", "old_price", "most_per_order", "least", "step", "text"];
+    let body: serde_json::Map<_, _> =
+        fields.iter().map(|key| ((*key).to_owned(), form[*key].clone())).collect();
+    assert_eq!(owner.put("/api/products/secret-godwit/selling", &body.into()).await.status(), StatusCode::OK);
+    assert!(page(&site, "/shop/products/secret-godwit").await.contains("Secret Godwit"));
+}
+
+#[sqlx::test(migrations = false)]
+async fn head_tells_what_get_would_and_only_what_is_there_is_kept_for_good(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let client = site.shopper();
+    let no_picture = format!("/media/{}", "0".repeat(64));
+    for path in [
+        "/healthz",
+        "/shop",
+        "/shop/products/whimbrel",
+        "/shop/nothing",
+        "/media/0000",
+        &no_picture,
+        "/",
+        "/api/shelf",
+    ] {
+        let get = client.get(site.at(path)).send().await.unwrap();
+        let head = client.head(site.at(path)).send().await.unwrap();
+        assert_eq!(head.status(), get.status(), "{path}");
+        assert_eq!(head.headers().get("content-type"), get.headers().get("content-type"), "{path}");
+        assert_eq!(head.text().await.unwrap(), "", "{path}");
+    }
+    let found = client.get(site.at("/shop/assets/base.css")).send().await.unwrap();
+    assert_eq!(found.headers()["cache-control"], "public, max-age=31536000, immutable");
+    let missing = client.get(site.at("/shop/assets/gone.css")).send().await.unwrap();
+    assert_eq!(missing.status(), StatusCode::NOT_FOUND);
+    let kept = missing.headers().get("cache-control").map(|value| value.to_str().unwrap().to_owned());
+    assert!(kept.is_none_or(|kept| !kept.contains("immutable")));
+}
+
 #[sqlx::test(migrations = false)]
 async fn a_deep_link_opens_its_choice_and_a_strange_one_says_so(pool: MySqlPool) {
     let site = Site::start(pool).await;
     let dusk = page(&site, "/shop/products/whimbrel?colour=dusk&sail=2-4-m").await;
     assert!(dusk.contains("data-say=\"price\">£74.00<"));
+    // A card's swatch names one option; the others are as the page opens, so that it can be bought at once.
     let partial = page(&site, "/shop/products/whimbrel?colour=dusk").await;
-    assert!(partial.contains("Make your choice"));
+    assert!(!partial.contains("Make your choice"));
+    assert!(is_chosen(&partial, "colour", "dusk") && is_chosen(&partial, "sail", "1-6-m"));
     let strange = page(&site, "/shop/products/whimbrel?colour=mauve&ref=mail").await;
     assert!(strange.contains("We have no “mauve” here any more."));
     let added = page(&site, "/shop/products/whimbrel?colour=dusk&sail=1-6-m&added=1").await;

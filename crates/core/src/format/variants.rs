@@ -7,7 +7,7 @@
 //!
 //! All mistakes of a file are told with their lines; a file with one mistake changes nothing.
 
-use crate::catalog::{Measure, Product, Stock};
+use crate::catalog::{Measure, Product, Stock, Variant};
 use crate::ids::{OptionId, ValueId};
 use crate::letters::folded;
 use crate::limits::{is_price, is_unseen};
@@ -56,7 +56,10 @@ pub struct Checked {
     /// Values that options lack, by their names.
     pub new_values: Vec<(OptionId, String)>,
     pub added: usize,
+    /// Variants that are otherwise afterwards.
     pub changed: usize,
+    /// Variants that the file tells as they are; they aren't among the rows.
+    pub same: usize,
 }
 
 /// A variant to be added or changed.
@@ -303,6 +306,26 @@ pub fn read_stock(field: &str) -> Result<Stock, String> {
     }
 }
 
+impl PlannedRow {
+    /// Whether it tells a variant as it is.
+    fn is_as(&self, product: &Product, variant: &Variant) -> bool {
+        let id = |option: usize, place: Option<u16>| match place {
+            None => Some(PlannedValue::Any),
+            Some(place) => {
+                let value = product.options.get(option)?.values.get(usize::from(place))?;
+                Some(PlannedValue::Known(value.id))
+            }
+        };
+        let values = variant.values.iter().enumerate().map(|(option, place)| id(option, *place));
+        let minor = |money: Option<crate::money::Money>| money.map(|money| money.minor);
+        values.eq(self.values.iter().cloned().map(Some))
+            && minor(variant.price) == self.price_minor
+            && minor(variant.old_price) == self.old_price_minor
+            && variant.stock == self.stock
+            && self.measure.is_none_or(|measure| measure == variant.measure)
+    }
+}
+
 /// Holds the lines of a file against the catalogue: the products that they name, and the products to which other SKUs
 /// belong. Gives what the file would do, or every mistake.
 pub fn check_variants(
@@ -325,13 +348,7 @@ pub fn check_variants(
                 .mistakes
                 .push(whole(line.line, &format!("line {first} makes the same choice of {}", product.name)));
         }
-        let same = |sku: &str| sku.eq_ignore_ascii_case(&line.sku);
-        if product.variants.iter().any(|v| same(&v.sku)) {
-            check.checked.changed += 1;
-        } else {
-            check.checked.added += 1;
-        }
-        check.checked.rows.push(PlannedRow {
+        let row = PlannedRow {
             product: place,
             sku: line.sku.clone(),
             values,
@@ -339,7 +356,18 @@ pub fn check_variants(
             old_price_minor: line.old_price_minor,
             stock: line.stock,
             measure: line.measure,
-        });
+        };
+        match product.variants.iter().find(|variant| variant.sku.eq_ignore_ascii_case(&line.sku)) {
+            Some(variant) if row.is_as(product, variant) => check.checked.same += 1,
+            Some(_) => {
+                check.checked.changed += 1;
+                check.checked.rows.push(row);
+            }
+            None => {
+                check.checked.added += 1;
+                check.checked.rows.push(row);
+            }
+        }
     }
     check.against_the_rest(lines);
     check.mistakes.sort();

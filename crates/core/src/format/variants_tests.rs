@@ -145,7 +145,13 @@ fn what_is_written_is_read_again_and_changes_nothing() {
     let file = write_variants(&products());
     assert!(file.starts_with("product,sku,price,old price,stock,colour,sail\n"), "{file}");
     let checked = checked(&file).unwrap();
-    assert_eq!((checked.added, checked.changed, checked.new_values.len()), (0, 3, 0));
+    assert_eq!((checked.added, checked.changed, checked.same), (0, 0, 3));
+    assert_eq!((checked.rows.len(), checked.new_values.len()), (0, 0));
+    // One number is typed into it.
+    let other = file.replacen("whimbrel,SKU-0,", "whimbrel,SKU-0,12.34", 1);
+    assert_ne!(other, file);
+    let checked = super::tests::checked(&other).unwrap();
+    assert_eq!((checked.changed, checked.same, checked.rows.len()), (1, 2, 1));
 }
 
 proptest! {

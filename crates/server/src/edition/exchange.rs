@@ -227,13 +227,13 @@ mod tests {
         // Both at once: it is there anew, made of what was read anew.
         let named = "UPDATE product SET name = 'Whimbrel III' WHERE handle = 'whimbrel'";
         sqlx::query(named).execute(&pool).await.unwrap();
-        state.store.set_price(product.id, product.price).await.unwrap();
-        let arrangement = state.store.arrangement_revision().await.unwrap();
-        state
-            .store
-            .set_template(TemplateId(2), arrangement, "Sport kites", &Reach::fallback())
+        // As another process would, between two looks at the notes.
+        sqlx::query("INSERT INTO change_note (product_id, goods) VALUES (?, TRUE), (NULL, FALSE)")
+            .bind(product.id.0)
+            .execute(&pool)
             .await
             .unwrap();
+        catch_up(&state).await;
         let body = state.editions.current().ready(&asked("whimbrel")).expect("many ask for it").body.clone();
         assert!(std::str::from_utf8(&body).unwrap().contains("Whimbrel III"));
     }

@@ -1,11 +1,13 @@
 //! Variants as an owner works on them: listed, set many at once, made, removed, brought in from a file.
 
+use super::Which;
+use super::read::load;
 use crate::change::Changed;
 use crate::price_history::before_own_price;
-use crate::swatch_book::{insert_value, work_out};
+use crate::swatch_book::{BookOption, book_of, insert_value, work_out};
 use crate::{Result, StorageError, Store};
-use compagina_core::catalog::{Measure, Stock};
-use compagina_core::format::{Checked, PlannedRow, PlannedValue};
+use compagina_core::catalog::{Measure, Product, Stock};
+use compagina_core::format::{Checked, Mistake, PlannedRow, PlannedValue};
 use compagina_core::ids::{Handle, OptionId, ProductId, ValueId, VariantId};
 use compagina_core::letters::words_of;
 use compagina_core::swatch::Swatch;
@@ -30,25 +32,35 @@ pub struct VariantChange {
     pub picture: Option<Option<u64>>,
 }
 
+/// By what a product is chosen, and what that makes of its variants.
+#[derive(Debug, Clone, Default)]
+pub struct Uses {
+    /// Options with the values that it offers, in order, and whether it uses the whole option.
+    pub uses: Vec<(OptionId, Vec<ValueId>, bool)>,
+    pub chosen: Vec<(VariantId, Vec<Option<ValueId>>)>,
+}
+
+/// What came of a file of variants.
+#[derive(Debug, Clone)]
+pub enum Imported {
+    /// All of it is taken.
+    Taken(Checked),
+    /// By now something of it is wrong; nothing is taken.
+    Mistakes(Vec<Mistake>),
+}
+
+/// Holds the lines of a file against the catalogue as it is.
+pub type FileCheck<'a> = dyn Fn(&[Product], &BTreeMap<String, String>, &[BookOption]) -> std::result::Result<Checked, Vec<Mistake>>
+    + Sync
+    + 'a;
+
 /// A variant to be made: SKU, and for each option of the product a value or any.
 pub type NewChoice = (String, Vec<Option<ValueId>>);
 
 impl Store {
     /// To which products SKUs belong, but for these products: SKU in small letters, name of the product.
     pub async fn sku_owners(&self, skus: &[String], but: &[ProductId]) -> Result<BTreeMap<String, String>> {
-        let mut owners = BTreeMap::new();
-        let wanted = serde_json::to_string(skus).unwrap_or_default();
-        let rows = sqlx::query!(
-            r#"SELECT v.sku, p.id, p.name FROM JSON_TABLE(?, '$[*]' COLUMNS (sku VARCHAR(80) COLLATE utf8mb4_unicode_ci PATH '$')) w
-               JOIN variant v ON v.sku = w.sku JOIN product p ON p.id = v.product_id"#,
-            wanted
-        )
-        .fetch_all(&self.pool)
-        .await?;
-        for row in rows.into_iter().filter(|row| !but.contains(&ProductId(row.id))) {
-            owners.insert(row.sku.to_lowercase(), row.name);
-        }
-        Ok(owners)
+        sku_owners(&mut *self.pool.acquire().await?, skus, but).await
     }
 
     /// Changes several variants of a product in the same way; all or none.
@@ -71,13 +83,25 @@ impl Store {
         .await
     }
 
-    /// Adds variants behind the others, without stock and at the product's price.
-    pub async fn make_variants(&self, product: ProductId, choices: &[NewChoice]) -> Result<()> {
+    /// Adds the variants that are decided on for the product as it is, behind the others, without stock and at the
+    /// product's price.
+    pub async fn make_variants(
+        &self,
+        product: ProductId,
+        decide: &(dyn Fn(&Product) -> std::result::Result<Vec<NewChoice>, String> + Sync),
+    ) -> Result<()> {
         self.unit(|| async {
             let mut unit = self.begin().await?;
             let tx = unit.db();
-            held(tx, product, &[]).await?;
-            for (sku, chosen) in choices {
+            let choices = decide(&held_product(tx, product).await?).map_err(StorageError::Refused)?;
+            let skus: Vec<String> = choices.iter().map(|(sku, _)| sku.clone()).collect();
+            if let Some((sku, owner)) = sku_owners(tx, &skus, &[]).await?.into_iter().next() {
+                let why = format!(
+                    "the SKU “{sku}”, which a new variant would get, belongs to {owner}; change that one first"
+                );
+                return Err(StorageError::Refused(why));
+            }
+            for (sku, chosen) in &choices {
                 insert(tx, product, sku, chosen, None, None, Stock::Counted(0)).await?;
             }
             unit.changed(Changed::Product(product));
@@ -102,23 +126,24 @@ impl Store {
         .await
     }
 
-    /// Sets by which options and values a product is chosen (with whether it uses the whole option), and what each of its
-    /// variants comes to.
+    /// Sets by which options and values a product is chosen, as is decided on for the product and the book as they are.
     pub async fn set_uses(
         &self,
         product: ProductId,
-        uses: &[(OptionId, Vec<ValueId>, bool)],
-        chosen: &[(VariantId, Vec<Option<ValueId>>)],
+        decide: &(dyn Fn(&Product, &[BookOption]) -> std::result::Result<Uses, String> + Sync),
     ) -> Result<()> {
         self.unit(|| async {
             let mut unit = self.begin().await?;
             let tx = unit.db();
+            let as_it_is = held_product(tx, product).await?;
+            let Uses { uses, chosen } =
+                decide(&as_it_is, &book_of(tx).await?).map_err(StorageError::Refused)?;
             let ids: Vec<VariantId> = chosen.iter().map(|(id, _)| *id).collect();
             held(tx, product, &ids).await?;
             let own = own_swatches_of(tx, product).await?;
             sqlx::query!("DELETE FROM product_value WHERE product_id = ?", product.0).execute(&mut *tx).await?;
             sqlx::query!("DELETE FROM product_option WHERE product_id = ?", product.0).execute(&mut *tx).await?;
-            for (position, (option, values, whole)) in (0u32..).zip(uses) {
+            for (position, (option, values, whole)) in (0u32..).zip(&uses) {
                 sqlx::query!(
                     "INSERT INTO product_option (product_id, option_id, position, whole) VALUES (?, ?, ?, ?)",
                     product.0,
@@ -142,7 +167,7 @@ impl Store {
                     .await?;
                 }
             }
-            for (id, chosen) in chosen {
+            for (id, chosen) in &chosen {
                 sqlx::query!("UPDATE variant SET chosen = ? WHERE id = ?", Json(chosen) as _, id.0)
                     .execute(&mut *tx)
                     .await?;
@@ -153,20 +178,27 @@ impl Store {
         .await
     }
 
-    /// Does what a checked file says, all of it or nothing. `products` are those against which it was checked; `tell`
-    /// hears how many rows are written.
+    /// Takes a file of variants, all of it or nothing: `products` and `skus` are those that it names, and `check` holds its
+    /// lines against them as they are while they are held; `tell` hears how many rows are written.
     pub async fn import_variants(
         &self,
         products: &[ProductId],
-        checked: &Checked,
+        skus: &[String],
+        check: &FileCheck<'_>,
         tell: &(dyn Fn(usize) + Sync),
-    ) -> Result<()> {
+    ) -> Result<Imported> {
         self.unit(|| async {
             let mut unit = self.begin().await?;
             let tx = unit.db();
+            let mut as_they_are = Vec::new();
             for product in products {
-                held(tx, *product, &[]).await?;
+                as_they_are.push(held_product(tx, *product).await?);
             }
+            let elsewhere = sku_owners(tx, skus, products).await?;
+            let checked = match check(&as_they_are, &elsewhere, &book_of(tx).await?) {
+                Ok(checked) => checked,
+                Err(mistakes) => return unit.given_up(Imported::Mistakes(mistakes)).await,
+            };
             let new = add_values(tx, &checked.new_values).await?;
             let mut used: BTreeSet<(ProductId, ValueId)> = BTreeSet::new();
             for (number, row) in (1..).zip(&checked.rows) {
@@ -184,10 +216,36 @@ impl Store {
                 work_out(tx, option).await?;
             }
             unit.changed(Changed::Everything);
-            unit.done(()).await
+            unit.done(Imported::Taken(checked)).await
         })
         .await
     }
+}
+
+async fn sku_owners(
+    db: &mut MySqlConnection,
+    skus: &[String],
+    but: &[ProductId],
+) -> Result<BTreeMap<String, String>> {
+    let mut owners = BTreeMap::new();
+    let wanted = serde_json::to_string(skus).unwrap_or_default();
+    let rows = sqlx::query!(
+            r#"SELECT v.sku, p.id, p.name FROM JSON_TABLE(?, '$[*]' COLUMNS (sku VARCHAR(80) COLLATE utf8mb4_unicode_ci PATH '$')) w
+               JOIN variant v ON v.sku = w.sku JOIN product p ON p.id = v.product_id"#,
+            wanted
+        )
+        .fetch_all(&mut *db)
+        .await?;
+    for row in rows.into_iter().filter(|row| !but.contains(&ProductId(row.id))) {
+        owners.insert(row.sku.to_lowercase(), row.name);
+    }
+    Ok(owners)
+}
+
+/// A product as it stands while it is held.
+async fn held_product(tx: &mut MySqlConnection, id: ProductId) -> Result<Product> {
+    held(tx, id, &[]).await?;
+    load(tx, Which::One(id)).await?.pop().ok_or(StorageError::NotFound { what: "product" })
 }
 
 /// Holds a product and some of its variants for the rest of a transaction.

@@ -1,7 +1,8 @@
 //! Two options become one, or one becomes two: products, variants, pictures and files go along, in one transaction.
 
 use super::file::hold;
-use crate::{Result, Store};
+use super::{BookOption, book_of};
+use crate::{Result, StorageError, Store};
 use compagina_core::catalog::Merge;
 use compagina_core::ids::{Handle, OptionId, ProductId, ValueId};
 use compagina_core::swatch::{Fate, Swatch};
@@ -21,38 +22,49 @@ pub struct User {
 
 type Turned = BTreeMap<ValueId, ValueId>;
 
+/// An option with the products that use it.
+#[derive(Debug, Clone)]
+pub struct UsedOption {
+    pub option: BookOption,
+    pub users: Vec<User>,
+}
+
+/// What happens to the values of two options that become one, or why they can't.
+pub type MergeDecision<'a> =
+    dyn Fn(&UsedOption, &UsedOption) -> std::result::Result<Merge, String> + Sync + 'a;
+
+/// Values with the swatches with which they begin in the option that is split off, or why it can't be.
+pub type SplitDecision<'a> =
+    dyn Fn(&UsedOption) -> std::result::Result<Vec<(ValueId, Option<Swatch>)>, String> + Sync + 'a;
+
+async fn used(tx: &mut MySqlConnection, option: OptionId) -> Result<UsedOption> {
+    let found = book_of(tx).await?.into_iter().find(|one| one.id == option);
+    let option = found.ok_or(StorageError::NotFound { what: "option" })?;
+    let users = users_of(tx, option.id).await?;
+    Ok(UsedOption { option, users })
+}
+
 impl Store {
     /// Every product that uses an option, in the order of their names.
     pub async fn users_of(&self, option: OptionId) -> Result<Vec<User>> {
-        let rows = sqlx::query!(
-            r#"SELECT p.id, p.handle, p.name, w.value_id AS "value?: u64" FROM product_option u
-               JOIN product p ON p.id = u.product_id
-               LEFT JOIN (product_value w JOIN option_value v ON v.id = w.value_id) ON w.product_id = p.id AND v.option_id = u.option_id
-               WHERE u.option_id = ? ORDER BY p.name, p.id, w.position"#,
-            option.0
-        )
-        .fetch_all(&self.pool)
-        .await?;
-        let mut users: Vec<User> = Vec::new();
-        for row in rows {
-            if users.last().is_none_or(|user| user.id.0 != row.id) {
-                let handle = crate::catalogue::handle(row.handle)?;
-                users.push(User { id: ProductId(row.id), handle, name: row.name, values: Vec::new() });
-            }
-            if let (Some(user), Some(value)) = (users.last_mut(), row.value) {
-                user.values.push(ValueId(value));
-            }
-        }
-        Ok(users)
+        users_of(&mut *self.pool.acquire().await?, option).await
     }
 
     /// Makes one option of two: what core has worked out happens to values, and every product goes along. Products that
     /// offered all values of one of them go on offering those.
-    pub async fn merge_options(&self, from: OptionId, into: OptionId, merge: &Merge) -> Result<()> {
-        let turned: Turned = merge.same.iter().copied().collect();
+    pub async fn merge_options(
+        &self,
+        from: OptionId,
+        into: OptionId,
+        decide: &MergeDecision<'_>,
+    ) -> Result<()> {
         self.change_book(into, async |tx| {
             hold(tx, from).await?;
-            for product in users(tx, from).await? {
+            let products = users(tx, from).await?;
+            let merge =
+                decide(&used(tx, from).await?, &used(tx, into).await?).map_err(StorageError::Refused)?;
+            let turned: Turned = merge.same.iter().copied().collect();
+            for product in products {
                 turn(tx, product, &turned).await?;
             }
             sqlx::query!("UPDATE product_option SET option_id = ? WHERE option_id = ?", into.0, from.0)
@@ -78,9 +90,11 @@ impl Store {
         products: &[ProductId],
         handle: &Handle,
         name: &str,
-        values: &[(ValueId, Option<Swatch>)],
+        decide: &SplitDecision<'_>,
     ) -> Result<()> {
         self.change_book(from, async |tx| {
+            users(tx, from).await?;
+            let values = decide(&used(tx, from).await?).map_err(StorageError::Refused)?;
             let new = sqlx::query!(
                 "INSERT INTO shop_option (handle, name, about, way_page, way_card, way_quick, from_variants, position)
                  SELECT ?, ?, about, way_page, way_card, way_quick, from_variants, position FROM shop_option WHERE id = ?",
@@ -92,7 +106,7 @@ impl Store {
             .await?
             .last_insert_id();
             let mut turned = Turned::new();
-            for (value, swatch) in values {
+            for (value, swatch) in &values {
                 let copy = sqlx::query!(
                     "INSERT INTO option_value (option_id, handle, name, swatch, note, closer, palette_colour, position)
                      SELECT ?, handle, name, ?, note, closer, palette_colour, position FROM option_value WHERE id = ?",
@@ -121,6 +135,30 @@ impl Store {
     }
 }
 
+async fn users_of(db: &mut MySqlConnection, option: OptionId) -> Result<Vec<User>> {
+    let rows = sqlx::query!(
+            r#"SELECT p.id, p.handle, p.name, w.value_id AS "value?: u64" FROM product_option u
+               JOIN product p ON p.id = u.product_id
+               LEFT JOIN (product_value w JOIN option_value v ON v.id = w.value_id) ON w.product_id = p.id AND v.option_id = u.option_id
+               WHERE u.option_id = ? ORDER BY p.name, p.id, w.position"#,
+            option.0
+        )
+        .fetch_all(&mut *db)
+        .await?;
+    let mut users: Vec<User> = Vec::new();
+    for row in rows {
+        if users.last().is_none_or(|user| user.id.0 != row.id) {
+            let handle = crate::catalogue::handle(row.handle)?;
+            users.push(User { id: ProductId(row.id), handle, name: row.name, values: Vec::new() });
+        }
+        if let (Some(user), Some(value)) = (users.last_mut(), row.value) {
+            user.values.push(ValueId(value));
+        }
+    }
+    Ok(users)
+}
+
+/// Their numbers; they are held for the rest of the transaction.
 async fn users(tx: &mut MySqlConnection, option: OptionId) -> Result<Vec<ProductId>> {
     let rows = sqlx::query_scalar!(
         "SELECT p.id FROM product_option u JOIN product p ON p.id = u.product_id WHERE u.option_id = ? FOR UPDATE",

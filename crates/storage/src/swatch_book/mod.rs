@@ -12,13 +12,14 @@ pub(crate) use change::insert_value;
 pub use change::{OptionChange, ValueChange};
 pub use file::KeptFile;
 pub(crate) use file::work_out;
-pub use join::User;
+pub use join::{MergeDecision, SplitDecision, UsedOption, User};
 
 use crate::catalogue::{handle, way};
 use crate::{Result, StorageError, Store};
 use compagina_core::catalog::{ProductOption, ProductValue, Way};
 use compagina_core::ids::{Handle, OptionId, ProductId, ValueId};
 use compagina_core::swatch::{Colour, Shown, Sources, Swatch, shown};
+use sqlx::MySqlConnection;
 use sqlx::types::Json;
 
 /// An option of the shop with its values.
@@ -104,62 +105,7 @@ pub struct OwnSwatch {
 impl Store {
     /// All options in the shop's order.
     pub async fn swatch_book(&self) -> Result<Vec<BookOption>> {
-        let rows = sqlx::query!(
-            r#"SELECT o.id, o.handle, o.name, o.about, o.way_page, o.way_card, o.way_quick, o.product_id, o.from_variants AS "from_variants: bool",
-                 (SELECT COUNT(*) FROM product_option u WHERE u.option_id = o.id) AS "products!: i64"
-               FROM shop_option o ORDER BY o.position, o.id"#
-        )
-        .fetch_all(&self.pool)
-        .await?;
-        let mut options = Vec::new();
-        for row in rows {
-            options.push(BookOption {
-                id: OptionId(row.id),
-                handle: handle(row.handle)?,
-                name: row.name,
-                about: row.about,
-                page: way(&row.way_page)?,
-                card: way(&row.way_card)?,
-                quick: way(&row.way_quick)?,
-                of_product: row.product_id.map(ProductId),
-                from_variants: row.from_variants,
-                products: u64::try_from(row.products).unwrap_or(0),
-                values: Vec::new(),
-            });
-        }
-        for (option, value) in self.book_values().await? {
-            if let Some(option) = options.iter_mut().find(|o| o.id == option) {
-                option.values.push(value);
-            }
-        }
-        Ok(options)
-    }
-
-    async fn book_values(&self) -> Result<Vec<(OptionId, BookValue)>> {
-        let rows = sqlx::query!(
-            r#"SELECT v.option_id, v.id, v.handle, v.name, v.note, v.swatch AS "swatch: Json<Swatch>",
-                 v.palette_colour AS "palette_colour: String", v.file_hash AS "file_hash: String", v.closer AS "closer: String", (SELECT COUNT(*) FROM product_value w WHERE w.value_id = v.id) AS "products!: i64"
-               FROM option_value v ORDER BY v.option_id, v.position, v.id"#
-        )
-        .fetch_all(&self.pool)
-        .await?;
-        let damaged = StorageError::damaged("colour");
-        let mut values = Vec::new();
-        for row in rows {
-            let value = BookValue {
-                id: ValueId(row.id),
-                handle: handle(row.handle)?,
-                name: row.name,
-                note: row.note,
-                swatch: row.swatch.map(|swatch| swatch.0),
-                palette: row.palette_colour.map(Colour::try_from).transpose().map_err(|e| damaged(&e))?,
-                file: row.file_hash,
-                closer: row.closer,
-                products: u64::try_from(row.products).unwrap_or(0),
-            };
-            values.push((OptionId(row.option_id), value));
-        }
-        Ok(values)
+        book_of(&mut *self.pool.acquire().await?).await
     }
 
     /// Every swatch that a product has of its own for a value of the option.
@@ -184,4 +130,64 @@ impl Store {
             })
             .collect()
     }
+}
+
+/// All options with their values, in the shop's order.
+pub(crate) async fn book_of(db: &mut MySqlConnection) -> Result<Vec<BookOption>> {
+    let rows = sqlx::query!(
+            r#"SELECT o.id, o.handle, o.name, o.about, o.way_page, o.way_card, o.way_quick, o.product_id, o.from_variants AS "from_variants: bool",
+                 (SELECT COUNT(*) FROM product_option u WHERE u.option_id = o.id) AS "products!: i64"
+               FROM shop_option o ORDER BY o.position, o.id"#
+        )
+        .fetch_all(&mut *db)
+        .await?;
+    let mut options = Vec::new();
+    for row in rows {
+        options.push(BookOption {
+            id: OptionId(row.id),
+            handle: handle(row.handle)?,
+            name: row.name,
+            about: row.about,
+            page: way(&row.way_page)?,
+            card: way(&row.way_card)?,
+            quick: way(&row.way_quick)?,
+            of_product: row.product_id.map(ProductId),
+            from_variants: row.from_variants,
+            products: u64::try_from(row.products).unwrap_or(0),
+            values: Vec::new(),
+        });
+    }
+    for (option, value) in book_values(db).await? {
+        if let Some(option) = options.iter_mut().find(|o| o.id == option) {
+            option.values.push(value);
+        }
+    }
+    Ok(options)
+}
+
+async fn book_values(db: &mut MySqlConnection) -> Result<Vec<(OptionId, BookValue)>> {
+    let rows = sqlx::query!(
+            r#"SELECT v.option_id, v.id, v.handle, v.name, v.note, v.swatch AS "swatch: Json<Swatch>",
+                 v.palette_colour AS "palette_colour: String", v.file_hash AS "file_hash: String", v.closer AS "closer: String", (SELECT COUNT(*) FROM product_value w WHERE w.value_id = v.id) AS "products!: i64"
+               FROM option_value v ORDER BY v.option_id, v.position, v.id"#
+        )
+        .fetch_all(&mut *db)
+        .await?;
+    let damaged = StorageError::damaged("colour");
+    let mut values = Vec::new();
+    for row in rows {
+        let value = BookValue {
+            id: ValueId(row.id),
+            handle: handle(row.handle)?,
+            name: row.name,
+            note: row.note,
+            swatch: row.swatch.map(|swatch| swatch.0),
+            palette: row.palette_colour.map(Colour::try_from).transpose().map_err(|e| damaged(&e))?,
+            file: row.file_hash,
+            closer: row.closer,
+            products: u64::try_from(row.products).unwrap_or(0),
+        };
+        values.push((OptionId(row.option_id), value));
+    }
+    Ok(values)
 }

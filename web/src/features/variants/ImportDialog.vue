@@ -39,6 +39,10 @@ async function bring(): Promise<void> {
   if (state.value === "brought") emit("brought");
 }
 const lines = computed(() => report.value?.lines ?? 0);
+const nothingNew = computed(() => {
+  const told = report.value;
+  return told !== null && !told.mistakes.length && told.added + told.changed === 0;
+});
 const wrong = computed(() => report.value?.mistakes ?? []);
 const variants = (count: number): string => (count === 1 ? "1 variant" : `${count} variants`);
 </script>
@@ -83,9 +87,15 @@ const variants = (count: number): string => (count === 1 ? "1 variant" : `${coun
       </template>
       <template v-else-if="report">
         <p>
-          <b>{{ file?.name }}</b> {{ state === "brought" ? "has added" : "adds" }} {{ variants(report.added) }} and
-          {{ state === "brought" ? "changed" : "changes" }} {{ variants(report.changed) }} of
-          {{ report.products.join(", ") }}.
+          <template v-if="nothingNew">
+            Nothing changes: <b>{{ file?.name }}</b> tells all {{ variants(report.same) }} of
+            {{ report.products.join(", ") }} as they are.
+          </template>
+          <template v-else>
+            <b>{{ file?.name }}</b> {{ state === "brought" ? "has added" : "adds" }} {{ variants(report.added) }} and
+            {{ state === "brought" ? "changed" : "changes" }} {{ variants(report.changed) }} of
+            {{ report.products.join(", ") }}<template v-if="report.same">; {{ variants(report.same) }} stay as they are</template>.
+          </template>
         </p>
         <p v-if="report.new_values.length">
           New values: {{ report.new_values.slice(0, 12).join(", ")
@@ -103,9 +113,9 @@ const variants = (count: number): string => (count === 1 ? "1 variant" : `${coun
         <span v-if="state === 'bringing'" class="soft" role="status">{{ rows }} of {{ lines }} lines</span>
         <input ref="field" type="file" hidden accept=".csv,text/csv" @change="picked" />
         <v-btn variant="text" :disabled="state === 'bringing'" @click="open = false">
-          {{ state === "brought" ? "Close" : "Cancel" }}
+          {{ state === "brought" || nothingNew ? "Close" : "Cancel" }}
         </v-btn>
-        <v-btn v-if="state === 'ready' && !wrong.length" variant="flat" color="primary" @click="bring">
+        <v-btn v-if="state === 'ready' && !wrong.length && !nothingNew" variant="flat" color="primary" @click="bring">
           Bring in {{ lines === 1 ? "1 line" : `${lines} lines` }}
         </v-btn>
         <v-btn

@@ -10,7 +10,7 @@ use actix_web::{get, post};
 use compagina_core::catalog::{Merge, Side, merge, split};
 use compagina_core::ids::{Handle, ValueId};
 use compagina_core::swatch::{Swatch, SwatchSource};
-use compagina_storage::{BookOption, User};
+use compagina_storage::{UsedOption, User};
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeSet;
 use utoipa::{IntoParams, ToSchema};
@@ -57,36 +57,27 @@ pub struct MergeInto {
     into: String,
 }
 
-/// An option with the products that use it.
-struct Used {
-    option: BookOption,
-    users: Vec<User>,
+async fn used(state: &State, handle: &str) -> ApiResult<UsedOption> {
+    let option = option_of(state, handle).await?;
+    let users = state.store.users_of(option.id).await?;
+    Ok(UsedOption { option, users })
 }
 
-impl Used {
-    async fn find(state: &State, handle: &str) -> ApiResult<Self> {
-        let option = option_of(state, handle).await?;
-        let users = state.store.users_of(option.id).await?;
-        Ok(Self { option, users })
-    }
-    /// Core's view of it.
-    fn with<T>(&self, look: impl FnOnce(Side<'_>) -> T) -> T {
-        let values: Vec<_> = self.option.values.iter().map(|v| (v.id, v.name.as_str())).collect();
-        let products: Vec<_> = self.users.iter().map(|u| (u.handle.as_str(), u.name.as_str())).collect();
-        look(Side {
-            id: self.option.id,
-            name: &self.option.name,
-            values: &values,
-            products: &products,
-            of_one: self.option.of_product.is_some(),
-        })
-    }
+/// Core's view of an option with those that use it.
+fn with_side<T>(used: &UsedOption, look: impl FnOnce(Side<'_>) -> T) -> T {
+    let values: Vec<_> = used.option.values.iter().map(|v| (v.id, v.name.as_str())).collect();
+    let products: Vec<_> = used.users.iter().map(|u| (u.handle.as_str(), u.name.as_str())).collect();
+    look(Side {
+        id: used.option.id,
+        name: &used.option.name,
+        values: &values,
+        products: &products,
+        of_one: used.option.of_product.is_some(),
+    })
 }
 
-async fn planned(state: &State, from: &str, into: &str) -> ApiResult<(Used, Used, Merge)> {
-    let (from, into) = (Used::find(state, from).await?, Used::find(state, into).await?);
-    let merge = from.with(|from| into.with(|into| merge(from, into))).map_err(ApiError::refused)?;
-    Ok((from, into, merge))
+fn merged(from: &UsedOption, into: &UsedOption) -> Result<Merge, String> {
+    with_side(from, |from| with_side(into, |into| merge(from, into))).map_err(|why| why.to_string())
 }
 
 /// Tells what merging would come to, and changes nothing.
@@ -99,7 +90,8 @@ pub async fn plan_merge(
     handle: Path<String>,
     wanted: Query<MergeInto>,
 ) -> ApiResult<Json<MergePlan>> {
-    let (from, _, merge) = planned(&state, &handle, &wanted.into).await?;
+    let (from, into) = (used(&state, &handle).await?, used(&state, &wanted.into).await?);
+    let merge = merged(&from, &into).map_err(ApiError::refused)?;
     let name = |id: ValueId| {
         from.option.values.iter().find(|v| v.id == id).map(|v| v.name.clone()).unwrap_or_default()
     };
@@ -121,8 +113,8 @@ pub async fn merge_into(
     handle: Path<String>,
     wanted: Json<MergeInto>,
 ) -> ApiResult<Json<OptionInBook>> {
-    let (from, into, merge) = planned(&state, &handle, &wanted.into).await?;
-    state.store.merge_options(from.option.id, into.option.id, &merge).await?;
+    let (from, into) = (option_of(&state, &handle).await?, option_of(&state, &wanted.into).await?);
+    state.store.merge_options(from.id, into.id, &merged).await?;
     Ok(Json(option_view(&state, &wanted.into).await?))
 }
 
@@ -145,19 +137,27 @@ pub async fn split_off(
     handle: Path<String>,
     wanted: Json<SplitOption>,
 ) -> ApiResult<Json<OptionInBook>> {
-    let from = Used::find(&state, &handle).await?;
-    let products: Vec<&str> = wanted.products.iter().map(String::as_str).collect();
-    from.with(|from| split(from, &products)).map_err(ApiError::refused)?;
+    let from = used(&state, &handle).await?;
+    let gone = |user: &&User| wanted.products.iter().any(|product| user.handle.as_str() == product);
+    let products: Vec<_> = from.users.iter().filter(gone).map(|user| user.id).collect();
+    let decide = |from: &UsedOption| split_values(from, &wanted.products);
+    decide(&from).map_err(ApiError::refused)?;
     let (name, new) = new_option(&state, &wanted.name, None).await?;
-    let gone = |user: &&User| products.contains(&user.handle.as_str());
-    let used: BTreeSet<ValueId> = from.users.iter().filter(gone).flat_map(|u| u.values.clone()).collect();
-    let values = from.option.values.iter().filter(|value| used.contains(&value.id)).map(|value| {
+    state.store.split_option(from.option.id, &products, &new, &name, &decide).await?;
+    Ok(Json(option_view(&state, new.as_str()).await?))
+}
+
+/// The values that some products offer, each with the swatch that it shows now.
+fn split_values(from: &UsedOption, products: &[String]) -> Result<Vec<(ValueId, Option<Swatch>)>, String> {
+    let products: Vec<&str> = products.iter().map(String::as_str).collect();
+    with_side(from, |from| split(from, &products)).map_err(|why| why.to_string())?;
+    let gone = from.users.iter().filter(|user| products.contains(&user.handle.as_str()));
+    let used: BTreeSet<ValueId> = gone.flat_map(|user| user.values.clone()).collect();
+    let values = from.option.values.iter().filter(|value| used.contains(&value.id));
+    let with_swatch = values.map(|value| {
         let shown = value.shown();
         let kept = matches!(shown.from, SwatchSource::Book | SwatchSource::File);
         (value.id, Some(shown.swatch).filter(|_| kept))
     });
-    let values: Vec<(ValueId, Option<Swatch>)> = values.collect();
-    let products: Vec<_> = from.users.iter().filter(gone).map(|user| user.id).collect();
-    state.store.split_option(from.option.id, &products, &new, &name, &values).await?;
-    Ok(Json(option_view(&state, new.as_str()).await?))
+    Ok(with_swatch.collect())
 }

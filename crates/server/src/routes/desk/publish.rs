@@ -56,7 +56,7 @@ fn publication_name(name: Option<&str>) -> ApiResult<&str> {
 }
 
 /// How far ahead a publication can be planned.
-const FARTHEST: TimeDelta = TimeDelta::days(3653);
+const FARTHEST: TimeDelta = TimeDelta::days(36_525);
 
 /// What is published by itself, and when.
 #[derive(Deserialize, ToSchema)]
@@ -95,8 +95,9 @@ pub async fn plan(
     let name = publication_name(body.name.as_deref())?;
     let moment = state.store.zone().await?.moment(&body.at);
     let at = DateTime::from_timestamp(moment.0, 0).filter(|at| *at < Utc::now() + FARTHEST);
-    let at =
-        at.ok_or_else(|| ApiError::refused("this time is more than ten years away; choose a nearer one"))?;
+    let at = at.ok_or_else(|| {
+        ApiError::refused("this time is more than a hundred years away; choose a nearer one")
+    })?;
     if at <= Utc::now() {
         return Err(ApiError::refused("this time is over; choose one that is still to come"));
     }

@@ -8,10 +8,10 @@ use actix_web::{HttpResponse, post};
 use compagina_core::catalog::Product;
 use compagina_core::format::{Checked, KnownOption, Mistake, VariantLine, check_variants, read_variants};
 use compagina_core::ids::{Handle, ProductId};
-use compagina_storage::BookOption;
+use compagina_storage::{BookOption, Imported};
 use futures_util::stream;
 use serde::Serialize;
-use std::collections::BTreeSet;
+use std::collections::{BTreeMap, BTreeSet};
 use tokio::sync::mpsc::{UnboundedReceiver, unbounded_channel};
 use utoipa::ToSchema;
 
@@ -25,6 +25,8 @@ pub struct ImportReport {
     products: Vec<String>,
     added: usize,
     changed: usize,
+    /// Variants that stay as they are.
+    same: usize,
     /// Values that options don't have yet.
     new_values: Vec<String>,
     /// If there is one, nothing of the file is taken.
@@ -62,18 +64,24 @@ pub async fn check(state: Data<State>, _caller: Caller, body: Payload) -> ApiRes
 #[post("/variants/import")]
 pub async fn import(state: Data<State>, _caller: Caller, body: Payload) -> ApiResult<HttpResponse> {
     let file = read_file(&state, body).await?;
-    let Ok(checked) = file.checked.clone() else {
+    if file.checked.is_err() {
         return Ok(HttpResponse::UnprocessableEntity().json(report(file)));
-    };
+    }
     let (tell, steps) = unbounded_channel();
     let state = state.clone();
     tokio::spawn(async move {
-        let ids: Vec<ProductId> = file.products.iter().map(|product| product.id).collect();
         let far = tell.clone();
         // Nobody may be listening any more; the import goes on all the same.
         let heard = move |rows: usize| drop(far.send(ImportStep::Done(rows)));
-        let last = match state.store.import_variants(&ids, &checked, &heard).await {
-            Ok(()) => ImportStep::Report(report(file)),
+        let ids: Vec<ProductId> = file.products.iter().map(|product| product.id).collect();
+        let skus: Vec<String> = file.lines.iter().map(|line| line.sku.clone()).collect();
+        let lines = &file.lines;
+        let against = |products: &[Product], elsewhere: &BTreeMap<String, String>, book: &[BookOption]| {
+            check_variants(lines, products, elsewhere, &known_options(book))
+        };
+        let last = match state.store.import_variants(&ids, &skus, &against, &heard).await {
+            Ok(Imported::Taken(checked)) => ImportStep::Report(report(Read { checked: Ok(checked), ..file })),
+            Ok(Imported::Mistakes(found)) => ImportStep::Report(report(Read { checked: Err(found), ..file })),
             Err(error) => ImportStep::Error(ApiError::from(error).message().to_owned()),
         };
         drop(tell.send(last));
@@ -106,15 +114,7 @@ async fn read_file(state: &State, body: Payload) -> ApiResult<Read> {
     let skus: Vec<String> = lines.iter().map(|line| line.sku.clone()).collect();
     let elsewhere = state.store.sku_owners(&skus, &ids).await?;
     let book = state.store.swatch_book().await?;
-    let options: Vec<_> = book
-        .into_iter()
-        .map(|BookOption { id, name, values, .. }| KnownOption {
-            id,
-            name,
-            values: values.into_iter().map(|v| (v.id, v.name)).collect(),
-        })
-        .collect();
-    let checked = check_variants(&lines, &products, &elsewhere, &options);
+    let checked = check_variants(&lines, &products, &elsewhere, &known_options(&book));
     let checked = match checked {
         Ok(checked) if mistakes.is_empty() => Ok(checked),
         Ok(_) => Err(mistakes),
@@ -127,6 +127,15 @@ async fn read_file(state: &State, body: Payload) -> ApiResult<Read> {
     Ok(Read { lines, products, checked })
 }
 
+fn known_options(book: &[BookOption]) -> Vec<KnownOption> {
+    let known = |option: &BookOption| KnownOption {
+        id: option.id,
+        name: option.name.clone(),
+        values: option.values.iter().map(|value| (value.id, value.name.clone())).collect(),
+    };
+    book.iter().map(known).collect()
+}
+
 fn report(read: Read) -> ImportReport {
     let (checked, mistakes) = match read.checked {
         Ok(checked) => (checked, vec![]),
@@ -137,6 +146,7 @@ fn report(read: Read) -> ImportReport {
         products: read.products.into_iter().map(|product| product.name).collect(),
         added: checked.added,
         changed: checked.changed,
+        same: checked.same,
         new_values: checked.new_values.into_iter().map(|(_, name)| name).collect(),
         mistakes,
     }

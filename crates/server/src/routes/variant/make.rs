@@ -4,6 +4,7 @@ use crate::session::Caller;
 use crate::state::State;
 use actix_web::post;
 use actix_web::web::{Data, Json, Query};
+use compagina_core::catalog::Product;
 use compagina_core::choice::{Choices, combinations};
 use compagina_core::ids::{OptionId, ValueId};
 use serde::Deserialize;
@@ -32,16 +33,11 @@ pub async fn make(
     wanted: Json<MakeVariants>,
 ) -> ApiResult<Json<VariantsView>> {
     let product = product_of(&state, &of.product).await?;
-    let choices = Choices { values: &wanted.values, any: &wanted.any };
-    let made = combinations(&product, &choices).map_err(ApiError::refused)?;
-    let skus: Vec<String> = made.iter().map(|new| new.sku.clone()).collect();
-    if let Some((sku, owner)) = state.store.sku_owners(&skus, &[]).await?.into_iter().next() {
-        let why = format!(
-            "the SKU “{sku}”, which a new variant would get, belongs to {owner}; change that one first"
-        );
-        return Err(ApiError::refused(why));
-    }
-    let choices: Vec<_> = made.into_iter().map(|new| (new.sku, new.values)).collect();
-    state.store.make_variants(product.id, &choices).await?;
+    let decide = |product: &Product| {
+        let choices = Choices { values: &wanted.values, any: &wanted.any };
+        let made = combinations(product, &choices).map_err(|why| why.to_string())?;
+        Ok(made.into_iter().map(|new| (new.sku, new.values)).collect())
+    };
+    state.store.make_variants(product.id, &decide).await?;
     Ok(Json(variants_view(&state, &of.product).await?))
 }

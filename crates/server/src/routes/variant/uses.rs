@@ -4,8 +4,9 @@ use crate::session::Caller;
 use crate::state::State;
 use actix_web::put;
 use actix_web::web::{Data, Json, Query};
-use compagina_core::catalog::change_uses;
+use compagina_core::catalog::{Product, change_uses};
 use compagina_core::ids::{OptionId, ValueId};
+use compagina_storage::{BookOption, Uses};
 use serde::Deserialize;
 use utoipa::ToSchema;
 
@@ -29,25 +30,30 @@ pub async fn set(
     wanted: Json<Vec<OptionUse>>,
 ) -> ApiResult<Json<VariantsView>> {
     let product = product_of(&state, &of.product).await?;
-    let book = state.store.swatch_book().await?;
+    let wanted = wanted.into_inner();
+    state.store.set_uses(product.id, &|product, book| decide(&wanted, product, book)).await?;
+    Ok(Json(variants_view(&state, &of.product).await?))
+}
+
+/// What is wanted of the product as it is.
+fn decide(wanted: &[OptionUse], product: &Product, book: &[BookOption]) -> Result<Uses, String> {
     let mut uses = Vec::new();
-    for OptionUse { option, values } in wanted.into_inner() {
-        let known = book.iter().find(|o| o.id == option).ok_or_else(|| ApiError::no_such("option"))?;
+    let mut named = Vec::new();
+    for OptionUse { option, values } in wanted {
+        let known = book
+            .iter()
+            .find(|o| o.id == *option)
+            .ok_or("one of these options is gone; load the page again")?;
         if known.of_product.is_some_and(|only| only != product.id) {
-            let why = format!("“{}” belongs to another product only", known.name);
-            return Err(ApiError::refused(why));
+            return Err(format!("“{}” belongs to another product only", known.name));
         }
         if !values.iter().all(|value| known.values.iter().any(|v| v.id == *value)) {
-            return Err(ApiError::no_such("value"));
+            return Err(format!("one of these values of “{}” is gone; load the page again", known.name));
         }
-        let whole = values.len() == known.values.len();
-        uses.push((option, known.name.clone(), values, whole));
+        uses.push((*option, values.clone(), values.len() == known.values.len()));
+        named.push((*option, known.name.clone(), values.clone()));
     }
-    let plain: Vec<_> =
-        uses.iter().map(|(id, name, values, _)| (*id, name.clone(), values.clone())).collect();
-    let chosen = change_uses(&product, &plain).map_err(ApiError::refused)?;
-    let chosen: Vec<_> = product.variants.iter().map(|variant| variant.id).zip(chosen).collect();
-    let uses: Vec<_> = uses.into_iter().map(|(id, _, values, whole)| (id, values, whole)).collect();
-    state.store.set_uses(product.id, &uses, &chosen).await?;
-    Ok(Json(variants_view(&state, &of.product).await?))
+    let chosen = change_uses(product, &named).map_err(|why| why.to_string())?;
+    let chosen = product.variants.iter().map(|variant| variant.id).zip(chosen).collect();
+    Ok(Uses { uses, chosen })
 }
