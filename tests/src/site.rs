@@ -12,6 +12,14 @@ pub struct Site {
     pub pool: MySqlPool,
 }
 
+/// The server's own program, which draws in a process of its own; it lies beside the folder of the tests' programs.
+fn server_program() -> PathBuf {
+    let tests = std::env::current_exe().unwrap();
+    let built = tests.ancestors().nth(2).unwrap().join("compagina-server");
+    assert!(built.is_file(), "{} is missing: cargo build --bin compagina-server", built.display());
+    built
+}
+
 impl Site {
     /// Starts on the empty database of a test. Pictures are drawn once and shared by all tests.
     pub async fn start(pool: MySqlPool) -> Self {
@@ -34,6 +42,7 @@ impl Site {
             media,
             web: top.join("web/dist"),
             shop: top.join("shop/dist"),
+            drawer: Some(server_program()),
             demo: true,
             products: 0,
         })

@@ -43,8 +43,8 @@ impl Kind {
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
 pub struct Facts {
     pub kind: Kind,
-    pub width: u32,
-    pub height: u32,
+    /// In pixels; a drawing has none of its own.
+    pub size: Option<(u32, u32)>,
 }
 
 /// Why a file isn't taken.
@@ -62,6 +62,16 @@ pub enum Refusal {
     TooLarge { width: u32, height: u32 },
     #[error("It holds {what}, which could act on a shopper's screen. Save it without")]
     Active { what: &'static str },
+    #[error(
+        "As a drawing it has more than {megabytes} MB, more than can be drawn in good time. Save it simpler, or as a PNG"
+    )]
+    LongDrawing { megabytes: usize },
+    #[error(
+        "It would be drawn {width} x {height} pixels. We draw up to 8 million; give it another shape, or save it as a PNG"
+    )]
+    LongShape { width: u32, height: u32 },
+    #[error("It takes too long or too much memory to draw. Save it simpler, or as a PNG")]
+    HardToDraw,
     #[error("It is damaged: {0}")]
     Damaged(String),
 }
@@ -75,11 +85,15 @@ pub fn look(file: &str, bytes: &[u8]) -> Result<Facts, Refusal> {
     if let Some(named) = Kind::of_ending(file).filter(|named| *named != kind) {
         return Err(Refusal::Mislabelled { named: named.name(), is: kind.name() });
     }
-    let (width, height) = if kind == Kind::Svg { svg::check(bytes)? } else { size_of(bytes)? };
+    if kind == Kind::Svg {
+        svg::check(bytes)?;
+        return Ok(Facts { kind, size: None });
+    }
+    let (width, height) = size_of(bytes)?;
     if width > MOST_SIDE || height > MOST_SIDE || u64::from(width) * u64::from(height) > MOST_PIXELS {
         return Err(Refusal::TooLarge { width, height });
     }
-    Ok(Facts { kind, width, height })
+    Ok(Facts { kind, size: Some((width, height)) })
 }
 
 fn kind_of(bytes: &[u8]) -> Option<Kind> {
@@ -155,7 +169,7 @@ mod tests {
     #[test]
     fn a_picture_is_told_by_its_bytes() {
         let png = encoded(30, 20, ImageFormat::Png);
-        assert_eq!(look("a.PNG", &png), Ok(Facts { kind: Kind::Png, width: 30, height: 20 }));
+        assert_eq!(look("a.PNG", &png), Ok(Facts { kind: Kind::Png, size: Some((30, 20)) }));
         assert_eq!(look("without ending", &png).unwrap().kind, Kind::Png);
         assert_eq!(look("a.jpeg", &encoded(3, 2, ImageFormat::Jpeg)).unwrap().kind, Kind::Jpeg);
     }

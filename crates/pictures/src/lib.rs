@@ -7,8 +7,9 @@ mod square;
 mod svg;
 
 pub use check::{Facts, FilmKind, Kind, MOST_PIXELS, MOST_SIDE, Refusal, film_kind, look};
-pub use make::{Encoded, Made, PictureError, decodes, draw, make};
+pub use make::{Encoded, Made, PictureError, Pixels, decode, draw, make};
 pub use square::{Cut, Square, square};
+pub use svg::{MOST_DRAWN_PIXELS, rasterise};
 
 use sha2::{Digest, Sha256};
 use std::fmt::Write;

@@ -1,19 +1,14 @@
 //! The sizes of a picture.
 
 use crate::check::{Refusal, look};
-use crate::{Kind, hash};
+use crate::{Kind, hash, svg};
 use fast_image_resize::images::Image;
 use fast_image_resize::{PixelType, ResizeOptions, Resizer};
 use image::{DynamicImage, ImageDecoder, ImageReader};
-use resvg::tiny_skia::{Pixmap, Transform};
-use resvg::usvg::{Options, Tree};
-use std::io::Cursor;
+use std::io::{Cursor, Write};
 
 /// Quality of the WebP files, of 100.
 const QUALITY: f32 = 82.0;
-
-/// How wide a drawing is made at most: it has no pixels of its own.
-const DRAWN_WIDTH: u32 = 1600;
 
 #[derive(Debug, thiserror::Error)]
 pub enum PictureError {
@@ -40,32 +35,55 @@ pub struct Made {
     pub cut_out: bool,
 }
 
+/// A picture decoded or drawn: red, green, blue and how far each pixel covers, a byte each.
+pub struct Pixels(pub(crate) Image<'static>);
+
+impl Pixels {
+    #[must_use]
+    pub fn width(&self) -> u32 {
+        self.0.width()
+    }
+    #[must_use]
+    pub fn height(&self) -> u32 {
+        self.0.height()
+    }
+
+    /// As they go from one process to another: width, height (four bytes each, the lowest first), pixels row by row.
+    pub fn write(&self, to: &mut impl Write) -> std::io::Result<()> {
+        to.write_all(&self.width().to_le_bytes())?;
+        to.write_all(&self.height().to_le_bytes())?;
+        to.write_all(self.0.buffer())
+    }
+
+    /// Reads what was written so; nothing where it is cut off.
+    #[must_use]
+    pub fn read(bytes: &[u8]) -> Option<Self> {
+        let number = |at: usize| Some(u32::from_le_bytes(bytes.get(at..at + 4)?.try_into().ok()?));
+        let (width, height) = (number(0)?, number(4)?);
+        Image::from_vec_u8(width, height, bytes.get(8..)?.to_vec(), PixelType::U8x4).ok().map(Self)
+    }
+}
+
 /// Makes the sizes of a picture; `widths` tells which, from its own width.
-pub fn make(bytes: &[u8], widths: impl Fn(u32) -> Vec<u32>) -> Result<Made, PictureError> {
-    let source = pixels_of(bytes)?;
-    sizes_of(&source, &widths(source.width()))
+pub fn make(source: &Pixels, widths: impl Fn(u32) -> Vec<u32>) -> Result<Made, PictureError> {
+    sizes_of(&source.0, &widths(source.width()))
 }
 
-/// The pixels of a picture of any kind.
-pub(crate) fn pixels_of(bytes: &[u8]) -> Result<Image<'static>, PictureError> {
+/// The pixels of a photograph, from its first to its last.
+///
+/// # Errors
+/// Where it isn't taken, or is damaged; [`Refusal::Unknown`] for a drawing, which has no pixels.
+pub fn decode(bytes: &[u8]) -> Result<Pixels, PictureError> {
     match look("", bytes)?.kind {
-        Kind::Svg => rasterise(bytes, DRAWN_WIDTH),
-        Kind::Jpeg | Kind::Png | Kind::WebP => as_pixels(decode(bytes)?),
+        Kind::Svg => Err(Refusal::Unknown.into()),
+        Kind::Jpeg | Kind::Png | Kind::WebP => as_pixels(decode_turned(bytes)?).map(Pixels),
     }
 }
 
-/// Whether a picture can be decoded from its first pixel to its last.
-pub fn decodes(bytes: &[u8]) -> Result<(), Refusal> {
-    match look("", bytes)?.kind {
-        Kind::Svg => Ok(()),
-        Kind::Jpeg | Kind::Png | Kind::WebP => decode(bytes).map(drop),
-    }
-}
-
-/// Draws an SVG at the widest of `widths` and makes every width from it.
+/// Draws an SVG of our own at the widest of `widths` and makes every width from it.
 pub fn draw(svg: &str, widths: &[u32]) -> Result<Made, PictureError> {
     let widest = widths.iter().copied().max().unwrap_or(1);
-    sizes_of(&rasterise(svg.as_bytes(), widest)?, widths)
+    sizes_of(&svg::rasterise_at(svg.as_bytes(), widest)?.0, widths)
 }
 
 fn sizes_of(source: &Image<'static>, widths: &[u32]) -> Result<Made, PictureError> {
@@ -83,7 +101,7 @@ fn is_cut_off(bytes: &[u8]) -> bool {
 }
 
 /// Decodes it and turns it as its camera was held.
-fn decode(bytes: &[u8]) -> Result<DynamicImage, Refusal> {
+fn decode_turned(bytes: &[u8]) -> Result<DynamicImage, Refusal> {
     let damaged = |error: &dyn std::fmt::Display| Refusal::Damaged(error.to_string());
     if is_cut_off(bytes) {
         return Err(damaged(&"it ends in the middle"));
@@ -100,17 +118,6 @@ fn as_pixels(picture: DynamicImage) -> Result<Image<'static>, PictureError> {
     let pixels = picture.into_rgba8();
     let (width, height) = pixels.dimensions();
     Image::from_vec_u8(width, height, pixels.into_raw(), PixelType::U8x4)
-        .map_err(|e| PictureError::Resize(e.to_string()))
-}
-
-fn rasterise(svg: &[u8], width: u32) -> Result<Image<'static>, PictureError> {
-    let damaged = |why: String| PictureError::Refused(Refusal::Damaged(why));
-    let tree = Tree::from_data(svg, &Options::default()).map_err(|e| damaged(e.to_string()))?;
-    let scale = width as f32 / tree.size().width();
-    let height = (tree.size().height() * scale).round() as u32;
-    let mut pixels = Pixmap::new(width, height).ok_or_else(|| damaged("it has no size".into()))?;
-    resvg::render(&tree, Transform::from_scale(scale, scale), &mut pixels.as_mut());
-    Image::from_vec_u8(width, height, pixels.take_demultiplied(), PixelType::U8x4)
         .map_err(|e| PictureError::Resize(e.to_string()))
 }
 
@@ -168,7 +175,7 @@ mod tests {
     #[test]
     fn a_photograph_is_made_in_the_widths_asked_for() {
         let jpeg = encoded(&noise(300, 200), ImageFormat::Jpeg);
-        let made = make(&jpeg, |own| vec![100, own]).unwrap();
+        let made = make(&decode(&jpeg).unwrap(), |own| vec![100, own]).unwrap();
         let sizes: Vec<_> = made.sizes.iter().map(|m| (m.width, m.height)).collect();
         assert_eq!(sizes, [(100, 67), (300, 200)]);
     }
@@ -176,7 +183,19 @@ mod tests {
     #[test]
     fn what_can_be_seen_through_is_known() {
         let holes = RgbaImage::from_pixel(20, 20, Rgba([200, 0, 0, 0]));
-        assert!(make(&encoded(&holes.into(), ImageFormat::Png), |own| vec![own]).unwrap().cut_out);
+        let holes = decode(&encoded(&holes.into(), ImageFormat::Png)).unwrap();
+        assert!(make(&holes, |own| vec![own]).unwrap().cut_out);
+    }
+
+    #[test]
+    fn pixels_come_over_whole_or_not_at_all() {
+        let pixels = decode(&encoded(&noise(30, 20), ImageFormat::Png)).unwrap();
+        let mut written = Vec::new();
+        pixels.write(&mut written).unwrap();
+        let read = Pixels::read(&written).unwrap();
+        assert_eq!((read.width(), read.height(), read.0.buffer()), (30, 20, pixels.0.buffer()));
+        written.pop();
+        assert!(Pixels::read(&written).is_none() && Pixels::read(&[1, 2]).is_none());
     }
 
     #[test]
@@ -184,7 +203,7 @@ mod tests {
         for format in [ImageFormat::Jpeg, ImageFormat::Png] {
             let whole = encoded(&noise(300, 200), format);
             let half = &whole[..whole.len() / 2];
-            let refused = make(half, |own| vec![own]).err();
+            let refused = decode(half).err();
             assert!(matches!(refused, Some(PictureError::Refused(Refusal::Damaged(_)))), "{format:?}");
         }
     }

@@ -1,6 +1,6 @@
 //! A small square cut from a picture, and the colour that it has most of: for swatches.
 
-use crate::make::{Encoded, PictureError, encode, pixels_of};
+use crate::make::{Encoded, PictureError, Pixels, encode};
 use fast_image_resize::images::Image;
 use fast_image_resize::{PixelType, ResizeOptions, Resizer};
 use std::collections::BTreeMap;
@@ -30,8 +30,8 @@ pub struct Square {
 }
 
 /// Cuts a square around a point, given in thousandths from the left and from the top, as near as the edges let it.
-pub fn square(bytes: &[u8], point: (u16, u16), cut: Cut) -> Result<Square, PictureError> {
-    let source = pixels_of(bytes)?;
+pub fn square(source: &Pixels, point: (u16, u16), cut: Cut) -> Result<Square, PictureError> {
+    let source = &source.0;
     let shorter = source.width().min(source.height());
     let side = match cut {
         Cut::Whole => shorter,
@@ -45,7 +45,7 @@ pub fn square(bytes: &[u8], point: (u16, u16), cut: Cut) -> Result<Square, Pictu
     let mut target = Image::new(SIDE.min(side), SIDE.min(side), PixelType::U8x4);
     let options = ResizeOptions::new().crop(left, top, f64::from(side), f64::from(side));
     Resizer::new()
-        .resize(&source, &mut target, &options)
+        .resize(source, &mut target, &options)
         .map_err(|error| PictureError::Resize(error.to_string()))?;
     let cut_out = target.buffer().chunks_exact(4).any(|pixel| pixel[3] < 250);
     Ok(Square { encoded: encode(&target)?, cut_out, colour: commonest(target.buffer()) })
@@ -69,17 +69,18 @@ fn commonest(pixels: &[u8]) -> Option<[u8; 3]> {
 #[cfg(test)]
 mod tests {
     use super::*;
+    use crate::decode;
     use image::{DynamicImage, ImageFormat, Rgba, RgbaImage};
     use std::io::Cursor;
 
-    fn png(picture: RgbaImage) -> Vec<u8> {
+    fn png(picture: RgbaImage) -> Pixels {
         let mut bytes = Cursor::new(vec![]);
         DynamicImage::from(picture).write_to(&mut bytes, ImageFormat::Png).unwrap();
-        bytes.into_inner()
+        decode(&bytes.into_inner()).unwrap()
     }
 
     /// Red on the left, blue on the right, wide.
-    fn halves() -> Vec<u8> {
+    fn halves() -> Pixels {
         png(RgbaImage::from_fn(800, 300, |x, _| {
             if x < 400 { Rgba([200, 30, 20, 255]) } else { Rgba([10, 40, 190, 255]) }
         }))

@@ -20,6 +20,9 @@ pub struct Config {
     /// The built script and styles of the shop.
     #[arg(long, env = "COMPAGINA_SHOP", default_value = "shop/dist")]
     pub shop: PathBuf,
+    /// The program that draws strangers' drawings: this one where none is named.
+    #[arg(skip)]
+    pub drawer: Option<PathBuf>,
     /// Fills an empty database with the demo shop.
     #[arg(long)]
     pub demo: bool,

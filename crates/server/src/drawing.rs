@@ -28,7 +28,7 @@ pub async fn draw(media: &Media, svg: &str) -> Result<Drawn, MakeError> {
     }
     let original = compagina_pictures::hash(svg.as_bytes());
     media.put(&original, svg.as_bytes().to_vec()).await?;
-    let (sizes, cut_out) = make::sizes_of(media, svg.as_bytes().to_vec()).await?;
+    let (sizes, cut_out) = make::drawn(media, svg.to_owned()).await?;
     let drawn = Drawn { original, sizes, cut_out };
     if let Ok(note) = serde_json::to_string(&drawn) {
         media.put_note(&name, note).await?;

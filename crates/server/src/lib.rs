@@ -4,6 +4,7 @@ mod app;
 mod aside;
 mod config;
 mod demo_data;
+pub mod drawer;
 mod drawing;
 mod edition;
 mod error;

@@ -1,5 +1,5 @@
 use clap::Parser;
-use compagina_server::{Config, start};
+use compagina_server::{Config, drawer, start};
 use mimalloc::MiMalloc;
 use tracing_subscriber::EnvFilter;
 
@@ -7,8 +7,15 @@ use tracing_subscriber::EnvFilter;
 #[global_allocator]
 static ALLOCATOR: MiMalloc = MiMalloc;
 
+fn main() -> std::process::ExitCode {
+    if std::env::args().nth(1).as_deref() == Some(drawer::ARGUMENT) {
+        return drawer::draw_here();
+    }
+    serve()
+}
+
 #[actix_web::main]
-async fn main() -> std::process::ExitCode {
+async fn serve() -> std::process::ExitCode {
     let filter = EnvFilter::try_from_default_env().unwrap_or_else(|_| EnvFilter::new("info,sqlx=warn"));
     tracing_subscriber::fmt().with_env_filter(filter).with_target(false).init();
     match start(Config::parse()).await {

@@ -1,6 +1,7 @@
 use crate::app::StartError;
 use crate::aside::Aside;
 use crate::config::Config;
+use crate::drawer::Drawer;
 use crate::edition::Editions;
 use crate::known::KnownProducts;
 use crate::media::Media;
@@ -22,6 +23,8 @@ pub struct State {
     pub home: tokio::runtime::Handle,
     /// For work that no shopper waits for.
     pub aside: Aside,
+    /// Draws what strangers send.
+    pub drawer: Drawer,
     /// What shoppers see now.
     pub editions: Editions,
     /// Products as they were read last.
@@ -58,6 +61,7 @@ impl State {
             assets,
             home: tokio::runtime::Handle::current(),
             aside: Aside::new()?,
+            drawer: Drawer::new(config.drawer.clone())?,
             editions: Editions::default(),
             known: KnownProducts::default(),
             to_make: Notify::new(),

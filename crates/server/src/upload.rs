@@ -2,14 +2,16 @@
 //! a time. A file that doesn't come whole, or isn't taken, leaves nothing behind.
 
 use crate::error::{ApiError, ApiResult};
+use crate::make::{MakeError, pixels_of};
 use crate::routes::picture::film::FilmSize;
 use crate::state::State;
 use actix_web::http::StatusCode;
 use actix_web::web::Payload;
 use compagina_core::swatch::Colour;
-use compagina_pictures::{Cut, film_kind, hash, look, make, square};
+use compagina_pictures::{Cut, MOST_DRAWN_PIXELS, Pixels, film_kind, hash, look, make, square};
 use futures_util::StreamExt;
 use std::io::{Read, Seek, Write};
+use tokio::sync::SemaphorePermit;
 
 pub const MOST_PICTURE_BYTES: u64 = 40_000_000;
 pub const MOST_FILM_BYTES: u64 = 100_000_000;
@@ -49,22 +51,39 @@ pub fn read(mut file: std::fs::File) -> std::io::Result<Vec<u8>> {
     Ok(bytes)
 }
 
+/// A picture that came in, with its pixels; while it is held, others that need as much memory wait.
+pub struct Decoded<'a> {
+    /// The hash of its bytes, under which it is kept.
+    pub hash: String,
+    pub bytes: Vec<u8>,
+    pub pixels: Pixels,
+    _turn: SemaphorePermit<'a>,
+}
+
 /// Reads a picture and decodes it once, so that a damaged one is refused at once. Only so many are held at once as
-/// memory allows; the others wait. Gives the hash under which it is kept.
-pub async fn decoded_in_turn(state: &State, name: &str, file: std::fs::File) -> ApiResult<(String, Vec<u8>)> {
-    let head = {
+/// memory allows; the others wait.
+pub async fn decoded_in_turn<'a>(
+    state: &'a State,
+    name: &str,
+    file: std::fs::File,
+) -> ApiResult<Decoded<'a>> {
+    let again = file.try_clone().map_err(ApiError::unforeseen)?;
+    let (looked_at, called) = ({
         let _turn = state.turns.acquire_many(8).await.map_err(ApiError::unforeseen)?;
-        let bytes = read(file.try_clone().map_err(ApiError::unforeseen)?).map_err(ApiError::unforeseen)?;
-        look(name, &bytes).map_err(|why| not_taken(name, &why))?
-    };
-    let pixels = (u64::from(head.width) * u64::from(head.height)).div_ceil(1_000_000);
-    let turns = u32::try_from(pixels).unwrap_or(MEGAPIXELS_AT_ONCE).clamp(1, MEGAPIXELS_AT_ONCE);
-    let _turn = state.turns.acquire_many(turns).await.map_err(ApiError::unforeseen)?;
-    let bytes = read(file).map_err(ApiError::unforeseen)?;
-    let checked = tokio::task::spawn_blocking(move || {
-        compagina_pictures::decodes(&bytes).map(|()| (hash(&bytes), bytes))
-    });
-    checked.await.map_err(ApiError::unforeseen)?.map_err(|why| not_taken(name, &why))
+        let called = name.to_owned();
+        let looked_at = tokio::task::spawn_blocking(move || Ok((look(&called, &read(again)?), called)));
+        let looked_at: std::io::Result<_> = looked_at.await.map_err(ApiError::unforeseen)?;
+        looked_at.map_err(ApiError::unforeseen)
+    })?;
+    let head = looked_at.map_err(|why| not_taken(&called, &why))?;
+    let pixels = head.size.map_or(MOST_DRAWN_PIXELS, |(width, height)| u64::from(width) * u64::from(height));
+    let turns = u32::try_from(pixels.div_ceil(1_000_000)).unwrap_or(MEGAPIXELS_AT_ONCE);
+    let turns = turns.clamp(1, MEGAPIXELS_AT_ONCE);
+    let turn = state.turns.acquire_many(turns).await.map_err(ApiError::unforeseen)?;
+    let read_again = tokio::task::spawn_blocking(move || read(file).map(|bytes| (hash(&bytes), bytes)));
+    let (hash, bytes) = read_again.await.map_err(ApiError::unforeseen)?.map_err(ApiError::unforeseen)?;
+    let pixels = pixels_of(&state.drawer, bytes.clone()).await.map_err(|why| undecoded(name, why))?;
+    Ok(Decoded { hash, bytes, pixels, _turn: turn })
 }
 
 /// Reads a film and looks at its head; films are kept as they come.
@@ -90,11 +109,11 @@ pub async fn squared_in_turn(
     file: std::fs::File,
     cut: Cut,
 ) -> ApiResult<(String, Option<Colour>)> {
-    let (_, bytes) = decoded_in_turn(state, name, file).await?;
-    squared(state, name, bytes, (500, 500), cut).await
+    let Decoded { pixels, _turn, .. } = decoded_in_turn(state, name, file).await?;
+    kept_square(state, name, pixels, (500, 500), cut).await
 }
 
-/// Keeps a square cut from a picture around a point.
+/// Keeps a square cut from a picture that is kept, around a point.
 pub async fn squared(
     state: &State,
     name: &str,
@@ -103,7 +122,18 @@ pub async fn squared(
     cut: Cut,
 ) -> ApiResult<(String, Option<Colour>)> {
     let _turn = state.turns.acquire_many(MEGAPIXELS_AT_ONCE / 2).await.map_err(ApiError::unforeseen)?;
-    let made = tokio::task::spawn_blocking(move || square(&bytes, point, cut))
+    let pixels = pixels_of(&state.drawer, bytes).await.map_err(|why| undecoded(name, why))?;
+    kept_square(state, name, pixels, point, cut).await
+}
+
+async fn kept_square(
+    state: &State,
+    name: &str,
+    pixels: Pixels,
+    point: (u16, u16),
+    cut: Cut,
+) -> ApiResult<(String, Option<Colour>)> {
+    let made = tokio::task::spawn_blocking(move || square(&pixels, point, cut))
         .await
         .map_err(ApiError::unforeseen)?;
     let made = made.map_err(|why| not_taken(name, &why))?;
@@ -117,15 +147,21 @@ const CLOSER_WIDTH: u32 = 480;
 
 /// Reads a picture in its turn and keeps it whole in one size. Gives the hash of that.
 pub async fn fitted_in_turn(state: &State, name: &str, file: std::fs::File) -> ApiResult<String> {
-    let (_, bytes) = decoded_in_turn(state, name, file).await?;
-    let _turn = state.turns.acquire_many(MEGAPIXELS_AT_ONCE / 2).await.map_err(ApiError::unforeseen)?;
-    let made = tokio::task::spawn_blocking(move || make(&bytes, |width| vec![width.min(CLOSER_WIDTH)]))
+    let Decoded { pixels, _turn, .. } = decoded_in_turn(state, name, file).await?;
+    let made = tokio::task::spawn_blocking(move || make(&pixels, |width| vec![width.min(CLOSER_WIDTH)]))
         .await
         .map_err(ApiError::unforeseen)?
         .map_err(|why| not_taken(name, &why))?;
     let Some(size) = made.sizes.into_iter().next() else { return Err(ApiError::unforeseen("no size")) };
     state.media.put(&size.hash, size.bytes).await.map_err(ApiError::unforeseen)?;
     Ok(size.hash)
+}
+
+fn undecoded(name: &str, why: MakeError) -> ApiError {
+    match why {
+        MakeError::Picture(_) | MakeError::Undrawn(_) => not_taken(name, &why),
+        MakeError::Store(_) | MakeError::Process(_) | MakeError::Stopped(_) => ApiError::unforeseen(why),
+    }
 }
 
 fn not_taken(name: &str, why: &dyn std::fmt::Display) -> ApiError {

@@ -8,6 +8,9 @@ use sqlx::types::Json;
 
 /// How long a worker may take for one picture before another one tries.
 const CLAIM_SECONDS: u32 = 300;
+/// How often the sizes of a picture are begun.
+const MOST_TRIES: u8 = 2;
+const GIVEN_UP: &str = "Its sizes were begun twice and never came to an end. Save it simpler or as another kind of picture, and put it in anew.";
 
 /// A picture with all that is known of it.
 #[derive(Debug, Clone, PartialEq, Eq)]
@@ -144,7 +147,7 @@ impl Store {
             let tx = unit.db();
             held(tx, of, &[id]).await?;
             sqlx::query!(
-            "UPDATE picture SET original = ?, file_name = ?, plan = 0, claimed_until = NULL, trouble = '',
+            "UPDATE picture SET original = ?, file_name = ?, plan = 0, tries = 0, claimed_until = NULL, trouble = '',
              focus = '{\"x\":500,\"y\":500}', film = NULL WHERE id = ?",
             original,
             file_name,
@@ -231,29 +234,43 @@ impl Store {
         .await
     }
 
-    /// The next picture whose sizes aren't those of this plan; no other worker is given it for some minutes.
+    /// The next picture whose sizes aren't those of this plan; no other worker is given it for some minutes. One that was
+    /// begun twice without coming to an end is marked with that and not given again.
     pub async fn next_to_make(&self, plan: u32) -> Result<Option<ToMake>> {
+        loop {
+            let found = self.claim_picture(plan).await?;
+            match found {
+                Some((picture, tries)) if tries >= MOST_TRIES => {
+                    self.picture_failed(&picture, GIVEN_UP).await?
+                }
+                Some((picture, _)) => return Ok(Some(picture)),
+                None => return Ok(None),
+            }
+        }
+    }
+
+    async fn claim_picture(&self, plan: u32) -> Result<Option<(ToMake, u8)>> {
         self.unit(|| async {
             let mut unit = self.begin().await?;
             let tx = unit.db();
             let row = sqlx::query!(
-                r#"SELECT id, original AS "original!: String" FROM picture
-               WHERE plan <> ? AND original IS NOT NULL AND trouble = ''
-               AND (claimed_until IS NULL OR claimed_until < CURRENT_TIMESTAMP(3))
-               ORDER BY id LIMIT 1 FOR UPDATE SKIP LOCKED"#,
+                r#"SELECT id, original AS "original!: String", tries FROM picture
+                   WHERE plan <> ? AND original IS NOT NULL AND trouble = ''
+                   AND (claimed_until IS NULL OR claimed_until < CURRENT_TIMESTAMP(3))
+                   ORDER BY id LIMIT 1 FOR UPDATE SKIP LOCKED"#,
                 plan
             )
             .fetch_optional(&mut *tx)
             .await?;
             let Some(row) = row else { return unit.done(None).await };
             sqlx::query!(
-                "UPDATE picture SET claimed_until = CURRENT_TIMESTAMP(3) + INTERVAL ? SECOND WHERE id = ?",
+                "UPDATE picture SET tries = tries + 1, claimed_until = CURRENT_TIMESTAMP(3) + INTERVAL ? SECOND WHERE id = ?",
                 CLAIM_SECONDS,
                 row.id
             )
             .execute(&mut *tx)
             .await?;
-            unit.done(Some(ToMake { id: row.id, original: row.original })).await
+            unit.done(Some((ToMake { id: row.id, original: row.original }, row.tries))).await
         })
         .await
     }
@@ -270,7 +287,7 @@ impl Store {
             let mut unit = self.begin().await?;
             let tx = unit.db();
         sqlx::query!(
-            "UPDATE picture SET sizes = ?, cut_out = ?, plan = ?, claimed_until = NULL WHERE id = ? AND original = ?",
+            "UPDATE picture SET sizes = ?, cut_out = ?, plan = ?, tries = 0, claimed_until = NULL WHERE id = ? AND original = ?",
             Json(sizes) as _,
             cut_out,
             plan,

@@ -142,3 +142,24 @@ async fn the_shops_own_pictures_are_found_by_name_once_they_are_made(pool: MySql
     assert_eq!((media.films[&name].width, media.pictures.len()), (640, 0));
     assert!(store.change_pictures(PicturesOf::Shop, &of_product, &PictureChange::default()).await.is_err());
 }
+
+/// As if the process that made its sizes had ended each time, without a word.
+#[sqlx::test(migrations = false)]
+async fn what_never_comes_to_an_end_is_given_up_after_two_tries_with_the_reason(pool: MySqlPool) {
+    let (store, of, ids) = with_pictures(pool.clone(), "ab").await;
+    let mut given = Vec::new();
+    for _ in 0..6 {
+        given.extend(store.next_to_make(PLAN).await.unwrap().map(|picture| picture.id));
+        sqlx::query("UPDATE picture SET claimed_until = '2001-01-01'").execute(&pool).await.unwrap();
+    }
+    given.sort_unstable();
+    assert_eq!(given, [ids[0], ids[0], ids[1], ids[1]]);
+    let kept = store.pictures_of(of, PLAN).await.unwrap();
+    assert!(kept.iter().all(|picture| picture.trouble.contains("never came to an end")), "{kept:?}");
+    store.replace_picture(of, ids[0], "c.jpg", &hash('c')).await.unwrap();
+    assert_eq!(
+        store.next_to_make(PLAN).await.unwrap().unwrap().original,
+        hash('c'),
+        "a new file is a new start"
+    );
+}

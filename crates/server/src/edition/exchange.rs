@@ -171,6 +171,7 @@ mod tests {
             media: kept,
             web: top.join("web/dist"),
             shop: top.join("shop/dist"),
+            drawer: None,
             demo: true,
             products: 0,
         };

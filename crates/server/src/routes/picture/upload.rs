@@ -2,7 +2,7 @@ use super::Home;
 use crate::error::{ApiError, ApiResult};
 use crate::session::Caller;
 use crate::state::State;
-use crate::upload::{MOST_PICTURE_BYTES, decoded_in_turn, receive};
+use crate::upload::{Decoded, MOST_PICTURE_BYTES, decoded_in_turn, receive};
 use actix_web::post;
 use actix_web::web::{Data, Json, Payload, Query};
 use compagina_core::limits::is_unseen;
@@ -42,7 +42,7 @@ pub async fn upload(
     let home = Home::find(&state, product.as_deref()).await?;
     let name: String = name.chars().filter(|c| !is_unseen(*c)).take(200).collect();
     let file = receive(body, &name, MOST_PICTURE_BYTES).await?;
-    let (hash, bytes) = decoded_in_turn(&state, &name, file).await?;
+    let Decoded { hash, bytes, .. } = decoded_in_turn(&state, &name, file).await?;
     state.media.put(&hash, bytes).await.map_err(ApiError::unforeseen)?;
     let id = match replaces {
         Some(id) => {
