@@ -1,14 +1,14 @@
 //! What a band looks like: its space, its ground, and what lies behind it.
 
 use crate::ctx::Ctx;
-use crate::image::{Load, img};
+use crate::image::img;
 use crate::piece::film::video;
 use compagina_core::page::piece::band::{
     BEHIND, Behind, FILM, GAP, MOTION, Motion, PICTURE, REACH, Reach, SPACE_ABOVE, SPACE_BELOW, STAND, STAYS,
     Stand, Stays, VEIL, Veil,
 };
 use compagina_core::page::piece::shared::SHOWN;
-use compagina_core::page::{Device, SetValue};
+use compagina_core::page::{Band, Device, SetValue};
 use compagina_core::style::{Chain, House};
 use maud::{Markup, html};
 use std::fmt::Write;
@@ -63,7 +63,7 @@ fn behind_css(id: &str, chain: &Chain<'_>, device: Device) -> String {
 }
 
 /// The picture or film behind a band. What moves stands still for visitors who ask for less motion.
-pub(crate) fn behind(ctx: &Ctx<'_>, chain: &Chain<'_>) -> Markup {
+pub(crate) fn behind(ctx: &Ctx<'_>, band: &Band, chain: &Chain<'_>) -> Markup {
     let wanted =
         |what: Behind| Device::ALL.into_iter().any(|device| chain.choice(&BEHIND, device) == Some(what));
     let picture = match chain.value(&PICTURE, Device::Wide) {
@@ -82,7 +82,7 @@ pub(crate) fn behind(ctx: &Ctx<'_>, chain: &Chain<'_>) -> Markup {
     };
     html! {
         div class={ "behind " (motion) } aria-hidden="true" {
-            @if let Some(picture) = picture { (img(picture, "100vw", Load::Later)) }
+            @if let Some(picture) = picture { (img(picture, "100vw", ctx.load_in(&band.id))) }
             @if let Some(film) = film { (video(film, true, true, false)) }
         }
     }

@@ -1,9 +1,10 @@
 //! What the renderer of a piece is given.
 
 use crate::card::Dealer;
+use crate::image::Load;
 use crate::piece::buy_button;
 use compagina_core::catalog::{Product, Shop, Variant};
-use compagina_core::ids::Handle;
+use compagina_core::ids::{BandId, Handle, PieceId};
 use compagina_core::media::{Picture, ShopMedia};
 use compagina_core::money::Money;
 use compagina_core::page::piece::buy_button::After;
@@ -50,6 +51,15 @@ impl Ctx<'_> {
     /// What follows a click on the buy button.
     pub fn after(&self) -> After {
         buy_button::after(self.layout)
+    }
+    /// When a large picture of a band is loaded: what the page opens with is seen at once.
+    pub fn load_in(&self, band: &BandId) -> Load {
+        if self.layout.opens_with(band) { Load::First } else { Load::Later }
+    }
+    /// The same for a piece.
+    pub fn load_of(&self, piece: &PieceId) -> Load {
+        let band = self.layout.bands.iter().find(|band| band.pieces().any(|one| one.id == *piece));
+        band.map_or(Load::Later, |band| self.load_in(&band.id))
     }
     /// Whether the page has reviews to lead to.
     pub fn has_reviews(&self) -> bool {

@@ -266,7 +266,7 @@ fn draw_band(ctx: &Ctx<'_>, band: &Band, mode: Mode, sheet: &mut Sheet) -> Optio
     let proof = mode == Mode::Proof;
     Some(html! {
         section id=(id) class={ "band ground-" (ground) } data-band=[proof.then_some(&band.id)] {
-            (band::behind(ctx, &chain))
+            (band::behind(ctx, band, &chain))
             div.columns style={ "--columns:" (widths.join(" ")) } {
                 @for (_, pieces) in &drawn { div.column.bare[pieces.is_empty()] { @for (_, piece) in pieces { (piece) } } }
             }

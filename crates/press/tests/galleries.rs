@@ -56,6 +56,24 @@ fn the_gallery_shows_the_chosen_colours_pictures_first_and_hides_the_others() {
 }
 
 #[test]
+fn with_one_picture_to_show_there_is_nothing_to_go_on_to_though_other_choices_have_theirs() {
+    let is_lone = |bench: &Bench| bench.piece("k-gallery").contains("class=\"gallery lone\"");
+    let mut of_each = with_pictures(vec![picture(1, 1, &[320, 720]), picture(1, 1, &[320, 720])]);
+    assert!(!is_lone(&of_each));
+    for (place, picture) in of_each.product.pictures.iter_mut().enumerate() {
+        picture.values = vec![of_each.product.options[0].values[place].id];
+    }
+    assert!(is_lone(&of_each), "one belongs to the choice, the other to another");
+    let html = of_each.piece("k-gallery");
+    assert!(
+        html.contains("class=\"arrows\"") && html.contains("class=\"thumbs\""),
+        "another choice may show more"
+    );
+    of_each.product.pictures[1].values = vec![];
+    assert!(!is_lone(&of_each));
+}
+
+#[test]
 fn a_picture_is_as_wide_as_its_column_less_the_thumbnails_beside_it() {
     let square = || with_pictures(vec![picture(1, 1, &[320, 720]), picture(1, 1, &[320, 720])]);
     // Of 1200 pixels 44 are between the columns; of the rest 7 of 12 parts, less 11 % and 12 pixels.

@@ -4,8 +4,6 @@ use crate::change::Changed;
 use crate::message::{Message, put_into_outbox};
 use crate::{CartRow, Result, StorageError, Store, cart};
 use compagina_core::cart::{Line, Reckoning};
-use compagina_core::catalog::Product;
-use compagina_core::choice::Selection;
 use compagina_core::ids::ProductId;
 use compagina_core::money::{Currency, Money};
 use compagina_core::price::Plan;
@@ -13,6 +11,9 @@ use compagina_core::time::Moment;
 use serde::{Deserialize, Serialize};
 use sqlx::MySqlConnection;
 use sqlx::types::Json;
+
+/// Characters that are kept of what was bought.
+const LONGEST_WHAT: usize = 400;
 
 /// To whom an order goes.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
@@ -232,7 +233,7 @@ async fn insert_order(
 
 async fn insert_line(tx: &mut MySqlConnection, order: u64, item: &cart::CartItem, line: &Line) -> Result<()> {
     let variant = &item.product.variants[item.variant];
-    let what = describe(&item.product, &Selection::from_values(variant.values.clone()));
+    let what: String = item.product.described(variant).chars().take(LONGEST_WHAT).collect();
     sqlx::query!(
         "INSERT INTO order_line (order_id, variant_id, sku, what, quantity, unit_minor, line_minor, plan, text) VALUES (?, ?, ?, ?, ?, ?, ?, ?, ?)",
         order,
@@ -248,14 +249,6 @@ async fn insert_line(tx: &mut MySqlConnection, order: u64, item: &cart::CartItem
     .execute(&mut *tx)
     .await?;
     Ok(())
-}
-
-/// `Whimbrel, Ember, 2.1 m`, as it stands on the order for good.
-fn describe(product: &Product, selection: &Selection) -> String {
-    let values = selection.chosen().filter_map(|(o, v)| product.options.get(o)?.values.get(usize::from(v)));
-    let names: Vec<&str> =
-        std::iter::once(product.name.as_str()).chain(values.map(|v| v.name.as_str())).collect();
-    names.join(", ").chars().take(400).collect()
 }
 
 /// Takes stock where it is counted; false where there isn't enough.

@@ -98,6 +98,8 @@ export function showPictures(pictures: number[]): void {
     const motion = mounted.get(gallery)?.motion;
     motion?.rest();
     if (gallery.dataset.follow === "chosen") {
+      // With one picture there is nothing to go on to.
+      gallery.classList.toggle("lone", pictures.length < 2);
       arrange(gallery, pictures);
       motion?.renew();
     } else if (gallery.dataset.follow === "jump" && pictures[0] !== undefined) motion?.go(pictures[0]);

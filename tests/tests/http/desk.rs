@@ -1,6 +1,6 @@
 //! What the owner's application asks of the server: shelf, templates, desk, situation.
 
-use compagina_tests::Site;
+use compagina_tests::{Site, json_of};
 use serde_json::{Value, json};
 use sqlx::MySqlPool;
 
@@ -121,4 +121,37 @@ async fn the_api_describes_itself(pool: MySqlPool) {
     let paths = document["paths"].as_object().unwrap();
     assert!(paths.contains_key("/api/templates/{id}/operations"), "{:?}", paths.keys());
     assert!(document["components"]["schemas"]["Op"]["oneOf"].as_array().unwrap().len() >= 8);
+}
+
+/// What appears from a day on does so when that day begins on the shop's clocks, not on the server's.
+#[sqlx::test(migrations = false)]
+async fn the_day_of_conditions_is_the_day_on_the_shops_clocks(pool: MySqlPool) {
+    use chrono::{TimeDelta, Timelike, Utc};
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    // A zone in which it is another day just now: fourteen hours ahead, or twelve behind.
+    let now = Utc::now();
+    let (zone, hours) = if now.hour() >= 11 { ("Pacific/Kiritimati", 14) } else { ("Etc/GMT+12", -12) };
+    sqlx::query("UPDATE shop SET zone = ?").bind(zone).execute(&site.pool).await.unwrap();
+    sqlx::query("INSERT INTO change_note (product_id, goods) VALUES (NULL, TRUE)")
+        .execute(&site.pool)
+        .await
+        .unwrap();
+    let there = (now + TimeDelta::hours(hours)).format("%Y-%m-%d").to_string();
+    assert_ne!(there, now.format("%Y-%m-%d").to_string());
+    let draft = owner.draft().await;
+    let only_then = json!({ "is": "between", "from": there, "to": there });
+    let op = json!({ "op": "set", "target": { "piece": "p9" }, "setting": "appears", "device": "wide", "value": only_then });
+    let body = json!({ "revision": draft["revision"], "op": op });
+    json_of(owner.post("/api/templates/2/operations", &body).await).await;
+    let told = |situation: &Value| situation["verdicts"][0].clone();
+    for _ in 0..100 {
+        let situation = json_of(owner.get("/api/templates/2/situation?product=whimbrel").await).await;
+        if told(&situation)["why"] == format!("the day is {there}") {
+            assert_eq!(told(&situation)["holds"], true);
+            return;
+        }
+        tokio::time::sleep(std::time::Duration::from_millis(50)).await;
+    }
+    panic!("the day is never the shop's");
 }

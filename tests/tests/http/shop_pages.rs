@@ -193,6 +193,8 @@ async fn the_cart_is_changed_line_by_line(pool: MySqlPool) {
     assert_eq!(answer.headers()["location"], "/shop/products/gift-card?amount=50&added=1");
     let cart = shopper.get(site.at("/shop/cart")).send().await.unwrap().text().await.unwrap();
     assert!(cart.contains("£74.00") && cart.contains("Amount: £50"), "two winders and a card");
+    let checkout = shopper.get(site.at("/shop/checkout")).send().await.unwrap().text().await.unwrap();
+    assert!(checkout.contains("1 × Gift card, £50"), "which one is told where it is paid");
     let line = cart.split_once("name=\"line\" value=\"").unwrap().1.split_once('"').unwrap().0.to_owned();
     let set = |quantity: &'static str| {
         let form = [("line", line.clone()), ("quantity", quantity.to_owned())];

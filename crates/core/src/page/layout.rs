@@ -166,6 +166,13 @@ impl Layout {
             Some(Place { column: column.id.clone(), index })
         })
     }
+    /// Whether a band is among those with which a page opens: up to the first that holds more than a breadcrumb.
+    #[must_use]
+    pub fn opens_with(&self, id: &BandId) -> bool {
+        let more = |band: &Band| band.pieces().any(|piece| piece.kind != Kind::Breadcrumb);
+        let first = self.bands.iter().position(more).unwrap_or(0);
+        self.bands.iter().take(first + 1).any(|band| band.id == *id)
+    }
     /// The conditions of all bands and pieces.
     pub fn rules(&self) -> impl Iterator<Item = &Rule> {
         let values = self.bands.iter().map(|b| &b.values).chain(self.pieces().map(|p| &p.values));

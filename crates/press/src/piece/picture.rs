@@ -1,5 +1,5 @@
 use crate::ctx::{Ctx, Styled};
-use crate::image::{Load, img};
+use crate::image::img;
 use compagina_core::media::Picture;
 use compagina_core::page::Device;
 use compagina_core::page::piece::picture::{ALT, CAPTION, LINK, PICTURE, RATIO, Ratio};
@@ -10,7 +10,7 @@ pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
     let (own, link) = (styled.chain.text(&ALT, Device::Wide), styled.chain.text(&LINK, Device::Wide));
     let alt = if own.is_empty() { picture.alt.clone() } else { own };
     let picture = Picture { alt, ..picture.clone() };
-    let shown = html! { (img(&picture, "(max-width:640px) 100vw, 1200px", Load::Later)) };
+    let shown = html! { (img(&picture, "(max-width:640px) 100vw, 1200px", ctx.load_of(&styled.piece.id))) };
     Some(html! {
         figure.framed {
             @if link.is_empty() { (shown) } @else { a href=(link) { (shown) } }

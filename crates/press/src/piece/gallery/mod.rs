@@ -58,7 +58,7 @@ pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
     let many = pictures.len() > 1;
     let film_first = styled.chain.flag(&FILM_FIRST, Device::Wide);
     Some(html! {
-        section.gallery.lone[!many] data-gallery=(behaviours(styled)) data-follow=(follow_name(styled)) data-film-first[film_first]
+        section.gallery.lone[order.shown < 2] data-gallery=(behaviours(styled)) data-follow=(follow_name(styled)) data-film-first[film_first]
             data-words=(label_pattern(ctx)) data-whole-words=(whole_words(ctx))
             aria-roledescription=(ctx.say("gallery-kind")) aria-label=(ctx.say("pictures"))
             style={ "--tallest:" (tallest(pictures)) } {

@@ -49,7 +49,7 @@ async fn page(
         return Ok(see_other("/shop/cart"));
     }
     let lines = items.iter().zip(&reckoning.lines).map(|(item, line)| Bought {
-        what: format!("{} × {}", item.quantity, item.product.name),
+        what: format!("{} × {}", item.quantity, item.product.described(&item.product.variants[item.variant])),
         besides: besides(&nav.words, line.plan.as_ref(), item.extra.text.as_deref().unwrap_or_default()),
         line: line.quote.line,
     });
