@@ -83,7 +83,6 @@ fn capabilities(screen: Screen) -> Capabilities {
         "--headless=new",
         "--disable-gpu",
         "--no-first-run",
-        "--hide-scrollbars",
         "--disable-background-networking",
         "--disable-component-update",
         "--disable-sync",

@@ -94,6 +94,9 @@ impl Situation {
         let mut product = product.clone();
         if self.coming_soon {
             product.state = ProductState::ComingSoon;
+        } else if self.stock != StockMood::AsItIs {
+            // A stock of one's choice is that of a product on sale: so a new one, or one withdrawn, can be seen sold.
+            product.state = ProductState::OnSale;
         }
         self.apply_stock(&mut product);
         self.apply_sale(&mut product);
@@ -176,6 +179,12 @@ mod tests {
     #[test]
     fn what_comes_soon_cannot_be_bought_yet() {
         let kite = with_variants(product(&[]), &[(&[], Stock::Counted(3))]);
+        for state in [ProductState::New, ProductState::Withdrawn] {
+            let kite = Product { state, ..kite.clone() };
+            assert_eq!(plain().apply(&kite).state, state);
+            let sold = Situation { stock: StockMood::Plenty, ..plain() }.apply(&kite);
+            assert!(sold.can_be_bought(), "{state:?}");
+        }
         let situation = Situation { coming_soon: true, ..plain() };
         assert!(!situation.apply(&kite).can_be_bought());
     }

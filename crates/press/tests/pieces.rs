@@ -239,3 +239,14 @@ fn a_list_of_variants_leads_to_each_and_says_what_is_gone() {
     compagina_core::page::apply(&mut bench.layout, op).unwrap();
     assert!(bench.piece("k-variant-list").contains("name=\"colour\" data-carry value=\"ember\""));
 }
+
+#[test]
+fn a_value_that_no_variant_has_any_more_is_not_offered() {
+    let mut bench = Bench::new();
+    let ember = bench.product.options[0].values.iter().position(|value| value.name == "Ember").unwrap();
+    assert!(bench.piece("k-options").contains("data-name=\"Ember\""));
+    let ember = u16::try_from(ember).unwrap();
+    bench.product.variants.retain(|variant| variant.values[0] != Some(ember));
+    let html = bench.piece("k-options");
+    assert!(!html.contains("data-name=\"Ember\"") && html.contains("data-name=\"Dusk\""));
+}

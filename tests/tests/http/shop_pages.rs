@@ -195,6 +195,18 @@ async fn the_cart_is_changed_line_by_line(pool: MySqlPool) {
     assert!(cart.contains("£74.00") && cart.contains("Amount: £50"), "two winders and a card");
     let checkout = shopper.get(site.at("/shop/checkout")).send().await.unwrap().text().await.unwrap();
     assert!(checkout.contains("1 × Gift card, £50"), "which one is told where it is paid");
+    assert!(!checkout.contains("What was in your cart before"));
+    let now = put(vec![("product", "gift-card"), ("amount", "25"), ("after", "checkout")]).await.unwrap();
+    assert_eq!(now.headers()["location"], "/shop/checkout?along=1");
+    let along = shopper.get(site.at("/shop/checkout?along=1")).send().await.unwrap().text().await.unwrap();
+    assert!(along.contains("What was in your cart before is part of this order."));
+    let other = site.shopper();
+    let alone = other.post(site.at("/shop/cart")).form(&[
+        ("product", "gift-card"),
+        ("amount", "25"),
+        ("after", "checkout"),
+    ]);
+    assert_eq!(alone.send().await.unwrap().headers()["location"], "/shop/checkout");
     let line = cart.split_once("name=\"line\" value=\"").unwrap().1.split_once('"').unwrap().0.to_owned();
     let set = |quantity: &'static str| {
         let form = [("line", line.clone()), ("quantity", quantity.to_owned())];

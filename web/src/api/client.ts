@@ -37,10 +37,11 @@ export const offline: ApiError = {
 };
 
 /** Runs a call; a server that can't be reached is an error like any other. */
-export async function ask<T>(call: Promise<{ data?: T; error?: unknown }>): Promise<Answer<T>> {
+export async function ask<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<Answer<T>> {
   try {
-    const { data, error } = await call;
-    if (error !== undefined) return { error: isApiError(error) ? error : offline };
+    const { data, error, response } = await call;
+    // An answer by somebody between us and the server may have no body at all.
+    if (error !== undefined || !response.ok) return { error: isApiError(error) ? error : offline };
     return { data };
   } catch {
     return { error: offline };

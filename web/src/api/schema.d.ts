@@ -1749,7 +1749,10 @@ export interface components {
          * @example GBP
          */
         Currency: string;
-        /** @description A day of the calendar as `2026-11-24`; such texts stand in the order of their days. */
+        /**
+         * @description A day of the calendar (Gregorian, also before it was in use) as `2026-11-24`.
+         * @example 2026-11-24
+         */
         Day: string;
         /** @description The values that somebody keeps of one piece or band. */
         Departure: {
@@ -1808,7 +1811,7 @@ export interface components {
             serves: number;
             serves_types: number;
             starters: components["schemas"]["StarterView"][];
-            tags: string[];
+            tags: components["schemas"]["Tag"][];
             /** @description For the sentences of *Appears when*. */
             types: components["schemas"]["ProductType"][];
         };
@@ -2077,6 +2080,8 @@ export interface components {
             new_values: string[];
             /** @description The names of the products that it is about. */
             products: string[];
+            /** @description Variants that stay as they are. */
+            same: number;
         };
         /** @description How far an import is; the last line of the answer holds the report or an error. */
         ImportStep: {
@@ -2102,13 +2107,14 @@ export interface components {
             cart: components["schemas"]["CartMood"];
             choice?: string | null;
             coming_soon: boolean;
+            /** @description As `2026-11-24`; empty or none for whichever day it is looked at. */
             day?: string | null;
             /**
              * Format: int64
              * @description By which plan it is bought; once where there is none.
              */
             plan?: number | null;
-            product?: string | null;
+            product?: components["schemas"]["Handle"] | null;
             /** Format: int32 */
             quantity: number;
             sale: components["schemas"]["SaleMood"];
@@ -2311,6 +2317,18 @@ export interface components {
             handle: components["schemas"]["Handle"];
             name: string;
         };
+        /** @description Which names become which. All are exchanged at once, so that two parts may change names. */
+        Names: {
+            bands?: {
+                [key: string]: components["schemas"]["BandId"];
+            };
+            columns?: {
+                [key: string]: components["schemas"]["ColumnId"];
+            };
+            pieces?: {
+                [key: string]: components["schemas"]["PieceId"];
+            };
+        };
         /** @description Why a file is only near to a value. */
         Near: {
             more: string;
@@ -2455,6 +2473,10 @@ export interface components {
             frame: components["schemas"]["Frame"];
             /** @enum {string} */
             op: "set_frame";
+        } | {
+            names: components["schemas"]["Names"];
+            /** @enum {string} */
+            op: "rename";
         } | {
             /** @enum {string} */
             op: "many";
@@ -2818,7 +2840,7 @@ export interface components {
             rounding: components["schemas"]["Rounding"];
             rules: components["schemas"]["RuleView"][];
             style: components["schemas"]["AmountStyle"];
-            tags: string[];
+            tags: components["schemas"]["Tag"][];
             /** @description Typed old prices that are too high, of the prices in force. */
             to_mend: components["schemas"]["Overstated"][];
             together: components["schemas"]["Together"];
@@ -2850,7 +2872,7 @@ export interface components {
          * @description Whether a product can be had at all.
          * @enum {string}
          */
-        ProductState: "on_sale" | "coming_soon" | "withdrawn";
+        ProductState: "new" | "on_sale" | "coming_soon" | "withdrawn";
         /** @description A family of products that are sold in the same way: *Sport kites*. */
         ProductType: {
             handle: components["schemas"]["Handle"];
@@ -2907,7 +2929,7 @@ export interface components {
         } | {
             /** @enum {string} */
             rule: "tags";
-            tags: string[];
+            tags: components["schemas"]["Tag"][];
         } | {
             /** Format: int64 */
             least?: number | null;
@@ -2982,7 +3004,7 @@ export interface components {
         } | {
             /** @enum {string} */
             is: "tagged";
-            tag: string;
+            tag: components["schemas"]["Tag"];
         } | {
             /** @enum {string} */
             is: "price_over";
@@ -3033,7 +3055,7 @@ export interface components {
         } | {
             /** @enum {string} */
             of: "tags";
-            tags: string[];
+            tags: components["schemas"]["Tag"][];
         } | {
             /** @enum {string} */
             of: "products";
@@ -3369,6 +3391,7 @@ export interface components {
          * @enum {string}
          */
         SwatchSource: "product" | "book" | "palette" | "file" | "variant" | "text";
+        Tag: string;
         /**
          * @description What is taken from the pictures of the values' products.
          * @enum {string}
@@ -3455,7 +3478,7 @@ export interface components {
             /** @description The products that a reach names. */
             named: components["schemas"]["Named"][];
             /** @description For choosing a reach. */
-            tags: string[];
+            tags: components["schemas"]["Tag"][];
             /** @description In the order in which ties are settled. */
             templates: components["schemas"]["TemplateView"][];
             types: components["schemas"]["TypeReached"][];
@@ -3499,7 +3522,7 @@ export interface components {
             facts: components["schemas"]["Fact"][];
             name: string;
             summary: string;
-            tags: string[];
+            tags: components["schemas"]["Tag"][];
         };
         TextsForm: {
             texts: components["schemas"]["Texts"];
@@ -3633,7 +3656,7 @@ export interface components {
              */
             price_minor: number;
             /** @default [] */
-            tags: string[];
+            tags: components["schemas"]["Tag"][];
             /** @default null */
             text: components["schemas"]["TextTerms"] | null;
         };
@@ -3655,7 +3678,7 @@ export interface components {
             /** @description Pictures and films, by their names. */
             media: string[];
             products: components["schemas"]["Handle"][];
-            tags: string[];
+            tags: components["schemas"]["Tag"][];
             types: components["schemas"]["Handle"][];
         };
         /** @description A picture that was put in. */
@@ -3677,7 +3700,7 @@ export interface components {
             details: string[];
             /** @description Names of facts. */
             facts: string[];
-            tags: string[];
+            tags: components["schemas"]["Tag"][];
         };
         /**
          * Format: int64

@@ -11,11 +11,18 @@ pub use combine::{Choices, CombineError, NewVariantChoice, combinations, every_c
 pub use selection::{Selection, UnknownChoice};
 pub use states::{ValueState, first_to_buy, opened, pick, states, variant_of};
 
-use crate::catalog::Variant;
+use crate::catalog::{Product, Variant};
 
 /// Whether a variant has this value of this option; *any* has each.
 fn has(variant: &Variant, option: usize, value: u16) -> bool {
     variant.values.get(option).is_some_and(|v| v.is_none_or(|own| own == value))
+}
+
+/// Whether any variant of a product has a value. One that none has any more isn't offered to shoppers.
+#[must_use]
+pub fn is_made(product: &Product, option: usize, value: usize) -> bool {
+    let Ok(value) = u16::try_from(value) else { return false };
+    product.variants.iter().any(|variant| has(variant, option, value))
 }
 
 /// The variants that a partial selection leaves.

@@ -169,6 +169,15 @@ impl Reach {
         self.rule == ReachRule::Fallback
     }
 
+    /// As it is kept: exceptions say nothing where every product is named.
+    #[must_use]
+    pub fn tidied(mut self) -> Self {
+        if self.rule == ReachRule::Named {
+            self.except.clear();
+        }
+        self
+    }
+
     /// Whether it serves anything at a moment.
     #[must_use]
     pub fn is_in_force(&self, now: Moment, zone: &Zone) -> bool {

@@ -3,7 +3,7 @@ use crate::ctx::{Ctx, Styled};
 use crate::house;
 use crate::swatch::cloth;
 use compagina_core::catalog::{ProductOption, ProductValue, Way};
-use compagina_core::choice::ValueState;
+use compagina_core::choice::{ValueState, is_made};
 use compagina_core::letters::folded;
 use compagina_core::page::piece::options::{
     ABOUT, ASK, BUTTONS_AS, CLEAR, CLEARS, ENLARGE, GAP, HIDDEN, LABEL, LABEL_WIDTH, Label, NAMES, NOT_MADE,
@@ -87,7 +87,10 @@ fn values(look: &Look<'_>, place: usize, option: &ProductOption, way: Way) -> Ma
         .values
         .iter()
         .enumerate()
-        .filter(|(v, value)| is_chosen(look.ctx, place, *v) || !look.hidden.contains(&folded(&value.name)))
+        .filter(|(v, value)| {
+            let offered = is_made(look.ctx.product, place, *v) && !look.hidden.contains(&folded(&value.name));
+            is_chosen(look.ctx, place, *v) || offered
+        })
         .collect();
     html! {
         @if way == Way::List { (list(look, place, option, &offered)) }

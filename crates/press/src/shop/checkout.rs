@@ -46,6 +46,8 @@ pub const PAYMENTS: [&str; 5] = ["accept", "refuse", "slow", "twice", "never"];
 pub struct CheckoutForm {
     pub values: BTreeMap<String, String>,
     pub problems: BTreeMap<String, String>,
+    /// Whether something lay in the cart before the product that was to be bought now.
+    pub along: bool,
 }
 
 /// The checkout as it stands.
@@ -75,6 +77,12 @@ pub fn checkout(nav: &Nav, page: &CheckoutPage<'_>) -> String {
     let body = html! {
         div.columns.till.checkout {
             h1 { (say("checkout-title")) }
+            @if page.form.along {
+                div.notice role="status" {
+                    span { (say("checkout-along")) }
+                    a href="/shop/cart" { (say("checkout-along-look")) }
+                }
+            }
             @if let Some(problem) = page.problem { p.notice.bad role="alert" { (problem) } }
             form method="post" action="/shop/checkout" novalidate {
                 fieldset.address {

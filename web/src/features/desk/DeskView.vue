@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { defineAsyncComponent, nextTick, provide, ref, watch } from "vue";
+import { computed, defineAsyncComponent, nextTick, provide, ref, watch } from "vue";
 import { onBeforeRouteLeave, useRouter } from "vue-router";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import ClashDialog from "./ClashDialog.vue";
@@ -77,6 +77,9 @@ const press = useKeys({
   letGo: () => moves.choose(null),
 });
 
+/** Whether there is a product whose page it is. */
+const seen = computed(() => (desk.view?.serves ?? 0) > 0);
+
 function lookAt(product: string): void {
   situation.look(product);
   shown.value = "both";
@@ -92,7 +95,11 @@ function lookAt(product: string): void {
       <button class="quiet" @click="desk.notice = null">Understood</button>
     </div>
     <div v-if="desk.published" class="notice" role="status">
-      <span>Published. Shoppers see it now.</span>
+      <span v-if="seen">Published. Shoppers see it now.</span>
+      <span v-else>
+        Published, but nobody sees it: this template serves no product now.
+        <router-link :to="{ name: 'templates' }">Give it some</router-link>
+      </span>
       <button class="quiet" @click="desk.takeBack">Take it back</button>
       <button class="quiet" @click="desk.published = false">Understood</button>
     </div>

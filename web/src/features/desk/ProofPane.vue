@@ -72,7 +72,7 @@ const VIEWS: [Shown, string][] = [
   font-size: 12px;
   font-weight: 600;
 }
-.views button:hover {
+.views button:not([aria-pressed="true"]):hover {
   color: var(--ink);
 }
 .views [aria-pressed="true"] {

@@ -17,6 +17,13 @@ function afterPainting(): Promise<void> {
   });
 }
 
+/** On what a step is made: its template, the revision, and the situation in which the page is wanted with the answer. */
+interface At {
+  path: { id: number };
+  revision: number;
+  look: Look | null;
+}
+
 /** An edit that somebody else's came before. */
 export interface Clash {
   message: string;
@@ -47,11 +54,13 @@ export const useDesk = defineStore("desk", () => {
   const saving = ref(false);
   const savedAt = ref<Date | null>(null);
   let queue: Promise<void> = Promise.resolve();
-  let failed: (() => Promise<Answer<Draft>>) | null = null;
+  let failed: ((at: At) => Promise<Answer<Draft>>) | null = null;
 
   const order = computed(() => (draft.value ? lines(draft.value.layout) : []));
   const labels = computed(() => new Map(view.value?.kinds.map((k) => [k.kind, k.label]) ?? []));
-  const path = computed(() => ({ path: { id: view.value?.id ?? 0 } }));
+  const here = (): number => view.value?.id ?? 0;
+  /** The revision of each template that the last answer about it told. */
+  const revisions = new Map<number, number>();
 
   async function open(id: number): Promise<void> {
     if (view.value?.id !== id) $reset();
@@ -60,6 +69,7 @@ export const useDesk = defineStore("desk", () => {
     if (!data) return;
     view.value = data;
     draft.value = sharing(draft.value, data.draft);
+    revisions.set(id, data.draft.revision);
     if (!chosen.value) chosen.value = firstToChoose();
   }
 
@@ -84,14 +94,17 @@ export const useDesk = defineStore("desk", () => {
     published.value = false;
   }
 
-  /** Takes steps in turn, each on the revision that the one before it made. */
-  function take(step: () => Promise<Answer<Draft>>, op: Op | null = null): Promise<void> {
+  /** Takes steps in turn, each on the revision that the one before it made. A step belongs to the template on which it
+   * was made, whichever is on the desk when its turn comes. */
+  function take(make: (at: At) => Promise<Answer<Draft>>, op: Op | null = null): Promise<void> {
+    const id = here();
     waiting.value += 1;
     const slow = setTimeout(() => (saving.value = true), SOON_MS);
     queue = queue.then(async () => {
       const asked = look.value;
       try {
-        await answered(await step(), asked, step, op);
+        const at = { path: { id }, revision: revisions.get(id) ?? 0, look: id === here() ? asked : null };
+        await answered(id, await make(at), asked, make, op);
       } finally {
         waiting.value -= 1;
         clearTimeout(slow);
@@ -102,32 +115,46 @@ export const useDesk = defineStore("desk", () => {
   }
 
   async function answered(
+    id: number,
     { data, error }: Answer<Draft>,
     asked: Look | null,
-    step: () => Promise<Answer<Draft>>,
+    make: (at: At) => Promise<Answer<Draft>>,
     op: Op | null,
   ): Promise<void> {
-    if (error) return meet(error, step, op);
+    if (error) return meet(id, error, make, op);
     if (!data) return;
+    revisions.set(id, data.revision);
+    // The answer about a template that is no longer on the desk.
+    if (id !== here()) return;
     if (data.proof && asked && asked === look.value) {
       const { proof: html } = data;
       pageListeners.forEach((hear) => hear(html));
       await afterPainting();
       fresh.value = { html, look: asked, revision: data.revision };
     }
+    if (id !== here()) return;
     draft.value = sharing(draft.value, data);
     savedAt.value = new Date();
     problem.value = null;
     failed = null;
   }
 
-  async function meet(error: ApiError, step: () => Promise<Answer<Draft>>, op: Op | null): Promise<void> {
-    const id = view.value?.id;
-    failed = error.code === "offline" ? step : null;
-    if (error.code === "clash" && op && id) {
+  async function meet(
+    id: number,
+    error: ApiError,
+    make: (at: At) => Promise<Answer<Draft>>,
+    op: Op | null,
+  ): Promise<void> {
+    if (id !== here()) {
+      const message = `A step on another template was not kept. ${error.message}`;
+      problem.value = { ...error, message };
+      return;
+    }
+    failed = error.code === "offline" ? make : null;
+    if (error.code === "clash" && op) {
       await open(id);
       clash.value = { message: error.message, op };
-    } else if ((error.code === "revision_mismatch" || error.code === "clash") && id) await reload(id, error);
+    } else if (error.code === "revision_mismatch" || error.code === "clash") await reload(id, error);
     else problem.value = error;
   }
 
@@ -138,7 +165,9 @@ export const useDesk = defineStore("desk", () => {
 
   /** Somebody else's edits, where none of one's own is under way. */
   function takeOver(newer: Draft): void {
-    if (waiting.value === 0 && newer.revision > revision()) draft.value = sharing(draft.value, newer);
+    if (waiting.value > 0 || newer.revision <= (draft.value?.revision ?? 0)) return;
+    revisions.set(here(), newer.revision);
+    draft.value = sharing(draft.value, newer);
   }
 
   async function reload(id: number, why: ApiError): Promise<void> {
@@ -153,69 +182,68 @@ export const useDesk = defineStore("desk", () => {
     if (view.value) await open(view.value.id);
   }
 
-  const revision = (): number => draft.value?.revision ?? 0;
-  const step = () => ({ revision: revision(), look: look.value });
   const edit = (op: Op) =>
-    take(() => ask(api.POST("/api/templates/{id}/operations", { params: path.value, body: { ...step(), op } })), op);
-  const undo = () => take(() => ask(api.POST("/api/templates/{id}/undo", { params: path.value, body: step() })));
-  const redo = () => take(() => ask(api.POST("/api/templates/{id}/redo", { params: path.value, body: step() })));
+    take(
+      ({ path, ...made }) =>
+        ask(api.POST("/api/templates/{id}/operations", { params: { path }, body: { ...made, op } })),
+      op,
+    );
+  const undo = () =>
+    take(({ path, ...made }) => ask(api.POST("/api/templates/{id}/undo", { params: { path }, body: made })));
+  const redo = () =>
+    take(({ path, ...made }) => ask(api.POST("/api/templates/{id}/redo", { params: { path }, body: made })));
   const publish = (name: string) =>
-    take(() =>
-      ask(api.POST("/api/templates/{id}/publish", { params: path.value, body: { revision: revision(), name } })),
+    take(({ path, revision }) =>
+      ask(api.POST("/api/templates/{id}/publish", { params: { path }, body: { revision, name } })),
     );
   const takeBack = () => {
     published.value = false;
-    return take(() => ask(api.POST("/api/templates/{id}/take-back", { params: path.value })));
+    return take(({ path }) => ask(api.POST("/api/templates/{id}/take-back", { params: { path } })));
   };
   async function unplan(): Promise<void> {
-    const { error } = await ask(api.DELETE("/api/templates/{id}/planned", { params: path.value }));
+    const id = here();
+    const { error } = await ask(api.DELETE("/api/templates/{id}/planned", { params: { path: { id } } }));
+    if (id !== here()) return;
     problem.value = error ?? null;
     if (!error && view.value) view.value = { ...view.value, planned: null };
   }
   const keepBand = (band: string, name: string) =>
-    take(() =>
-      ask(
-        api.POST("/api/templates/{id}/kept-bands", { params: path.value, body: { revision: revision(), band, name } }),
-      ),
+    take(({ path, revision }) =>
+      ask(api.POST("/api/templates/{id}/kept-bands", { params: { path }, body: { revision, band, name } })),
     );
   const placeBand = (kept: number, index: number, copy: string | null) =>
-    take(() => {
-      const params = { path: { ...path.value.path, kept } };
-      const body = { revision: revision(), index, ...(copy ? { copy } : {}) };
-      return ask(api.POST("/api/templates/{id}/kept-bands/{kept}", { params, body }));
+    take(({ path, revision }) => {
+      const body = { revision, index, ...(copy ? { copy } : {}) };
+      return ask(api.POST("/api/templates/{id}/kept-bands/{kept}", { params: { path: { ...path, kept } }, body }));
     });
   const unlinkBand = (band: string, prefix: string) =>
-    take(() =>
-      ask(
-        api.POST("/api/templates/{id}/unlink-band", {
-          params: path.value,
-          body: { revision: revision(), band, prefix },
-        }),
-      ),
+    take(({ path, revision }) =>
+      ask(api.POST("/api/templates/{id}/unlink-band", { params: { path }, body: { revision, band, prefix } })),
     );
   const bringBack = (moment: string) =>
-    take(() =>
-      ask(api.POST("/api/templates/{id}/bring-back", { params: path.value, body: { revision: revision(), moment } })),
+    take(({ path, revision }) =>
+      ask(api.POST("/api/templates/{id}/bring-back", { params: { path }, body: { revision, moment } })),
     );
   /** Lays the page by a starter and tells what had no place. */
   const begin = (starter: string) =>
-    take(async () => {
-      const body = { revision: revision(), starter };
-      const { data, error } = await ask(api.POST("/api/templates/{id}/starter", { params: path.value, body }));
-      if (!data) return { error };
-      const kinds = new Map(
-        data.draft.layout.bands
-          .flatMap((b) => b.columns)
-          .flatMap((c) => c.pieces)
-          .map((p) => [p.id, p.kind]),
+    take(async ({ path, revision }) => {
+      const { data, error } = await ask(
+        api.POST("/api/templates/{id}/starter", { params: { path }, body: { revision, starter } }),
       );
-      const names = data.left_over.map((id) => labels.value.get(kinds.get(id) ?? "text") ?? id);
-      notice.value = names.length
-        ? `This arrangement has no place for ${names.join(", ")}. ${names.length === 1 ? "It stands" : "They stand"} at the end.`
-        : null;
-      chosen.value = null;
+      if (!data) return { error };
+      if (path.id === here()) tellLeftOver(data.draft, data.left_over);
       return { data: data.draft };
     });
+
+  function tellLeftOver(laid: Draft, leftOver: string[]): void {
+    const pieces = laid.layout.bands.flatMap((b) => b.columns).flatMap((c) => c.pieces);
+    const kinds = new Map(pieces.map((p) => [p.id, p.kind]));
+    const names = leftOver.map((id) => labels.value.get(kinds.get(id) ?? "text") ?? id);
+    notice.value = names.length
+      ? `This arrangement has no place for ${names.join(", ")}. ${names.length === 1 ? "It stands" : "They stand"} at the end.`
+      : null;
+    chosen.value = null;
+  }
 
   return {
     view,

@@ -1,7 +1,7 @@
 import { shallowRef, watch } from "vue";
 import { type Schemas, api, ask } from "../../api/client";
 import { useDesk } from "./deskStore";
-import { bandOf, pieceOf, sameTarget } from "./types";
+import { type Target, bandOf, pieceOf, sameTarget } from "./types";
 
 /** The settings of what is chosen, with where every value comes from; asked for anew after each step. */
 export function useSlip() {
@@ -16,12 +16,21 @@ export function useSlip() {
         slip.value = null;
         return;
       }
+      // What was just copied is chosen before the server has it.
+      if (!isThere(target)) return;
       const { data } = await ask(call(id));
       if (data && sameTarget(target, desk.chosen)) slip.value = data;
       else if (!data && sameTarget(target, desk.chosen)) slip.value = null;
     },
     { immediate: true },
   );
+
+  function isThere(target: Target): boolean {
+    const bands = desk.draft?.layout.bands ?? [];
+    const [piece, band] = [pieceOf(target), bandOf(target)];
+    const pieces = bands.flatMap((one) => one.columns).flatMap((column) => column.pieces);
+    return piece !== null ? pieces.some((one) => one.id === piece) : bands.some((one) => one.id === band);
+  }
 
   function call(id: number) {
     const [piece, band] = [pieceOf(desk.chosen), bandOf(desk.chosen)];

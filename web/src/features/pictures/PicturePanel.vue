@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { mdiDeleteOutline, mdiSwapHorizontal } from "@mdi/js";
-import { computed, ref, watch } from "vue";
+import { computed, ref } from "vue";
+import { useDraftFields } from "../../session/useDraftField";
 import FocusPoint from "./FocusPoint.vue";
 import type { PicturesControl } from "./usePictures";
 
@@ -8,17 +9,15 @@ const props = defineProps<{ control: PicturesControl }>();
 const emit = defineEmits<{ replace: [file: File, id: number]; remove: [] }>();
 const file = ref<HTMLInputElement | null>(null);
 const { one, many, view } = props.control;
-const alt = ref("");
-watch(
-  () => [one.value?.id, one.value?.alt],
-  () => (alt.value = one.value?.alt ?? ""),
-  { immediate: true },
+const fields = useDraftFields(
+  () => one.value?.id,
+  () => ({ alt: one.value?.alt ?? "" }),
 );
+const { typed } = fields;
 
 function keepAlt(): void {
-  if (one.value && alt.value.trim() !== one.value.alt) {
-    void props.control.change([one.value.id], { alt: alt.value });
-  }
+  const id = one.value?.id;
+  if (id !== undefined) void fields.keep("alt", (alt) => props.control.change([id], { alt }));
 }
 
 /** Whether all chosen pictures have a value, some, or none. */
@@ -79,7 +78,7 @@ function replaced(event: Event): void {
         <label class="alt">
           <span class="soft">What it shows, for those who can't see it</span>
           <textarea
-            v-model="alt"
+            v-model="typed.alt"
             rows="2"
             maxlength="300"
             :placeholder="view?.name ? `${view.name}, seen from the side` : 'The workshop in the morning'"

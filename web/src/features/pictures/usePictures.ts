@@ -13,7 +13,7 @@ export function usePictures(product: () => string | undefined) {
   const view = shallowRef<Pictures | null>(null);
   const problem = ref<ApiError | null>(null);
   const chosen = ref<number[]>([]);
-  let queue: Promise<void> = Promise.resolve();
+  let queue: Promise<unknown> = Promise.resolve();
   let timer: ReturnType<typeof setTimeout> | undefined;
 
   const pictures = computed(() => view.value?.pictures ?? []);
@@ -26,24 +26,34 @@ export function usePictures(product: () => string | undefined) {
 
   /** Steps that aren't answered yet. */
   const pending = ref(0);
-  function take(call: () => Promise<Answer<Pictures>>): Promise<void> {
+  function take(call: () => Promise<Answer<Pictures>>): Promise<boolean> {
     pending.value += 1;
-    queue = queue.then(async () => {
+    const turn = queue.then(async () => {
       const { data, error } = await call();
       pending.value -= 1;
       problem.value = error ?? null;
       if (data) view.value = data;
       chosen.value = chosen.value.filter((id) => pictures.value.some((p) => p.id === id));
+      return data !== undefined;
     });
-    return queue;
+    queue = turn;
+    return turn;
   }
   const of = () => ({ query: { product: product() } });
   const at = "/api/pictures" as const;
   const load = () => take(() => ask(api.GET(at, { params: of() })));
-  const change = (ids: number[], wanted: PictureChange) =>
-    take(() => ask(api.PATCH(at, { params: of(), body: { ids, ...wanted } })));
-  const remove = (ids: number[]) => take(() => ask(api.DELETE(at, { params: of(), body: { ids } })));
-  const order = (ids: number[]) => take(() => ask(api.PUT(`${at}/order`, { params: of(), body: { ids } })));
+  const change = (ids: number[], wanted: PictureChange) => {
+    const params = of();
+    return take(() => ask(api.PATCH(at, { params, body: { ids, ...wanted } })));
+  };
+  const remove = (ids: number[]) => {
+    const params = of();
+    return take(() => ask(api.DELETE(at, { params, body: { ids } })));
+  };
+  const order = (ids: number[]) => {
+    const params = of();
+    return take(() => ask(api.PUT(`${at}/order`, { params, body: { ids } })));
+  };
   /** Each gets the values that its file name speaks of. */
   async function takeProposed(): Promise<void> {
     for (const picture of proposed.value) await change([picture.id], { values: picture.proposed });

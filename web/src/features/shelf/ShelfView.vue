@@ -30,6 +30,7 @@ function otherTemplate(type: ShelfType, product: ShelfType["products"][number]):
 function stateOf(product: ShelfType["products"][number]): string {
   if (product.state === "coming_soon") return "Coming soon";
   if (product.state === "withdrawn") return "Withdrawn";
+  if (product.state === "new") return "Not on sale yet";
   return product.can_be_bought ? "" : "Sold out";
 }
 </script>

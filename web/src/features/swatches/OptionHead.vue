@@ -1,24 +1,22 @@
 <script setup lang="ts">
 import { computed, ref, watch } from "vue";
+import { useDraftFields } from "../../session/useDraftField";
 import type { Schemas } from "../../api/client";
 import type { BookOption, Way } from "./useBook";
 import OptionActs from "./OptionActs.vue";
 import { WAYS } from "./words";
 
 /** The open option: its name, what it is about, and how it is chosen on pages, cards and in quick looks. */
-const props = defineProps<{ option: BookOption }>();
-const emit = defineEmits<{ change: [change: Schemas["ChangeOption"]]; files: []; taken: [handle: string] }>();
-const name = ref("");
-const about = ref("");
-watch(
-  () => [props.option.handle, props.option.name, props.option.about],
-  () => ([name.value, about.value] = [props.option.name, props.option.about]),
-  { immediate: true },
+const props = defineProps<{ option: BookOption; change: (change: Schemas["ChangeOption"]) => Promise<boolean> }>();
+defineEmits<{ files: []; taken: [handle: string] }>();
+const fields = useDraftFields(
+  () => props.option.handle,
+  () => ({ name: props.option.name, about: props.option.about }),
 );
-function keep(): void {
-  if (name.value.trim() === "") name.value = props.option.name;
-  if (name.value.trim() !== props.option.name) emit("change", { name: name.value });
-  if (about.value.trim() !== props.option.about) emit("change", { about: about.value });
+const { typed } = fields;
+function keep(field: "name" | "about"): void {
+  if (field === "name" && typed.name.trim() === "") fields.undo("name");
+  void fields.keep(field, (text) => props.change({ [field]: text }));
 }
 
 /** A card has no room for a radio list. */
@@ -44,7 +42,7 @@ const places = computed(() =>
 );
 function choose(place: Place, way: Way): void {
   if (way === props.option[place]) return;
-  emit("change", same.value ? { page: way, card: onCard(way), quick: way } : { [place]: way });
+  void props.change(same.value ? { page: way, card: onCard(way), quick: way } : { [place]: way });
 }
 </script>
 
@@ -52,21 +50,21 @@ function choose(place: Place, way: Way): void {
   <header class="head">
     <div class="names">
       <input
-        v-model="name"
+        v-model="typed.name"
         class="title"
         aria-label="Name of the option"
         maxlength="80"
-        @blur="keep"
-        @keydown.enter="keep"
+        @blur="keep('name')"
+        @keydown.enter="keep('name')"
       />
       <input
-        v-model="about"
+        v-model="typed.about"
         class="about"
         aria-label="What it is about, for shoppers"
         placeholder="What it is about, for shoppers"
         maxlength="300"
-        @blur="keep"
-        @keydown.enter="keep"
+        @blur="keep('about')"
+        @keydown.enter="keep('about')"
       />
     </div>
     <div v-for="{ place, title, ways } in places" :key="place" class="way">

@@ -52,7 +52,7 @@ const open = (handle: string) => router.push({ name: "swatch-book", params: { ha
   <main class="book" @dragover="held" @dragleave.self="over = false" @drop.prevent="dropped">
     <OptionList :lines="lines" :open="option?.handle" @palette="palette = true" @add="add" />
     <section v-if="option" class="option" :aria-label="option.name">
-      <OptionHead :option="option" @change="book.change" @files="input?.click()" @taken="open" />
+      <OptionHead :option="option" :change="book.change" @files="input?.click()" @taken="open" />
       <ProblemNote class="problem" :problem="problem" @retry="book.load" />
       <div class="halves">
         <div class="left">

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { mdiClose, mdiPlus } from "@mdi/js";
-import { computed, ref, watch } from "vue";
+import { computed, shallowRef } from "vue";
+import { useDraftFields } from "../../session/useDraftField";
 import ColourField from "../../ui/ColourField.vue";
 import ColourList from "../../ui/ColourList.vue";
 import CloserPicture from "./CloserPicture.vue";
@@ -15,24 +16,28 @@ const { many, option, values } = props.book;
 const one = computed(() => (many.value.length === 1 ? (many.value[0] ?? null) : null));
 const ids = computed(() => many.value.map((value) => value.id));
 
-const name = ref("");
-const note = ref("");
-watch(
-  () => [one.value?.id, one.value?.name, one.value?.note],
-  () => ([name.value, note.value] = [one.value?.name ?? "", one.value?.note ?? ""]),
-  { immediate: true },
+const fields = useDraftFields(
+  () => one.value?.id,
+  () => ({ name: one.value?.name ?? "", note: one.value?.note ?? "" }),
 );
-function keep(): void {
+const { typed } = fields;
+function keep(field: "name" | "note"): void {
   const value = one.value;
   if (!value) return;
-  if (name.value.trim() === "") name.value = value.name;
-  if (name.value.trim() !== value.name) void props.book.changeValues([value.id], { name: name.value });
-  if (note.value.trim() !== value.note) void props.book.changeValues([value.id], { note: note.value });
+  if (field === "name" && typed.name.trim() === "") fields.undo("name");
+  void fields.keep(field, (text) => props.book.changeValues([value.id], { [field]: text }));
 }
 
-const colours = computed(() => (one.value?.swatch.kind === "colours" ? one.value.swatch.colours : []));
-function paint(next: string[]): void {
-  void props.book.changeValues(ids.value, { swatch: { kind: "colours", colours: next } });
+/** The colours as they are wanted: what is changed of them next goes on from there, whatever was answered so far. */
+const wanted = shallowRef<{ id: number; colours: string[] } | null>(null);
+const colours = computed(() => {
+  if (wanted.value && wanted.value.id === one.value?.id) return wanted.value.colours;
+  return one.value?.swatch.kind === "colours" ? one.value.swatch.colours : [];
+});
+async function paint(next: string[]): Promise<void> {
+  const mine = (wanted.value = one.value ? { id: one.value.id, colours: next } : null);
+  await props.book.changeValues(ids.value, { swatch: { kind: "colours", colours: next } });
+  if (wanted.value === mine) wanted.value = null;
 }
 const picture = computed(() => (one.value?.swatch.kind === "picture" ? one.value.swatch : null));
 /** A colour under a picture, for those parts of it that can be seen through; null takes it away. */
@@ -66,11 +71,17 @@ const ownHere = computed(() => many.value.some((value) => value.from === "book")
       </div>
       <label>
         <span class="soft">Name</span>
-        <input v-model="name" maxlength="80" @blur="keep" @keydown.enter="keep" />
+        <input v-model="typed.name" maxlength="80" @blur="keep('name')" @keydown.enter="keep('name')" />
       </label>
       <label>
         <span class="soft">Told on hover and spoken, in place of the name</span>
-        <input v-model="note" maxlength="200" :placeholder="one.name" @blur="keep" @keydown.enter="keep" />
+        <input
+          v-model="typed.note"
+          maxlength="200"
+          :placeholder="one.name"
+          @blur="keep('note')"
+          @keydown.enter="keep('note')"
+        />
       </label>
       <CloserPicture :book="book" :value="one" />
       <fieldset>

@@ -28,7 +28,8 @@ export function useBook(handle: () => string | undefined) {
     option.value = now;
     chosen.value = chosen.value.filter((id) => now.values.some((value) => value.id === id));
   }
-  function take(call: () => Promise<Answer<BookOption>>): Promise<void> {
+  /** Takes a step in its turn; tells whether it was taken. Where it goes is settled when it is made. */
+  function take(call: () => Promise<Answer<BookOption>>): Promise<boolean> {
     const turn = queue.then(async () => {
       const { data, error } = await call();
       problem.value = error ?? null;
@@ -36,6 +37,7 @@ export function useBook(handle: () => string | undefined) {
         show(data);
         await loadLines();
       }
+      return data !== undefined;
     });
     queue = turn;
     return turn;
@@ -56,34 +58,54 @@ export function useBook(handle: () => string | undefined) {
 
   const at = "/api/options/{handle}" as const;
   const path = () => ({ path: { handle: option.value?.handle ?? "" } });
-  const change = (body: Change) => take(() => ask(api.PATCH(at, { params: path(), body })));
-  const changeValues = (ids: number[], wanted: ValueChange) =>
-    take(() => ask(api.PATCH(`${at}/values`, { params: path(), body: { ids, ...wanted } })));
+  const change = (body: Change) => {
+    const params = path();
+    return take(() => ask(api.PATCH(at, { params, body })));
+  };
+  const changeValues = (ids: number[], wanted: ValueChange) => {
+    const params = path();
+    return take(() => ask(api.PATCH(`${at}/values`, { params, body: { ids, ...wanted } })));
+  };
   /** Adds an option and opens it; nothing where it can't be. */
   async function addOption(name: string): Promise<string | null> {
     await take(() => ask(api.POST("/api/options", { body: { name } })));
     return problem.value ? null : (option.value?.handle ?? null);
   }
-  const addValue = (name: string) => take(() => ask(api.POST(`${at}/values`, { params: path(), body: { name } })));
-  const settle = (body: Settled[]) => take(() => ask(api.PUT(`${at}/files`, { params: path(), body })));
-  const removeFiles = (ids: number[]) => take(() => ask(api.DELETE(`${at}/files`, { params: path(), body: { ids } })));
+  const addValue = (name: string) => {
+    const params = path();
+    return take(() => ask(api.POST(`${at}/values`, { params, body: { name } })));
+  };
+  const settle = (body: Settled[]) => {
+    const params = path();
+    return take(() => ask(api.PUT(`${at}/files`, { params, body })));
+  };
+  const removeFiles = (ids: number[]) => {
+    const params = path();
+    return take(() => ask(api.DELETE(`${at}/files`, { params, body: { ids } })));
+  };
   /** Sets the squares of files as their values' swatches. */
   async function showFiles(files: { value: number; hash: string }[]): Promise<void> {
     for (const { value, hash } of files) await changeValues([value], { swatch: { kind: "picture", hash } });
   }
   /** Gives a product its own swatch for a value, or lets it rejoin the book. */
-  const setOwn = (product: string, value: number, swatch: Swatch | null, why = "") =>
-    take(() => ask(api.PUT(`${at}/own`, { params: path(), body: { product, value, swatch, why } })));
+  const setOwn = (product: string, value: number, swatch: Swatch | null, why = "") => {
+    const params = path();
+    return take(() => ask(api.PUT(`${at}/own`, { params, body: { product, value, swatch, why } })));
+  };
   /** Every product that uses the open option. */
   async function users(): Promise<OptionUser[]> {
     const { data, error } = await ask(api.GET(`${at}/products`, { params: path() }));
     if (error) problem.value = error;
     return data ?? [];
   }
-  const removeCloser = (value: number) =>
-    take(() => ask(api.DELETE(`${at}/values/{value}/closer`, { params: { path: { ...path().path, value } } })));
-  const takeFrom = (ids: number[], what: Schemas["Take"]) =>
-    take(() => ask(api.POST(`${at}/take`, { params: path(), body: { ids, take: what } })));
+  const removeCloser = (value: number) => {
+    const params = { path: { ...path().path, value } };
+    return take(() => ask(api.DELETE(`${at}/values/{value}/closer`, { params })));
+  };
+  const takeFrom = (ids: number[], what: Schemas["Take"]) => {
+    const params = path();
+    return take(() => ask(api.POST(`${at}/take`, { params, body: { ids, take: what } })));
+  };
 
   const seen = { lines, option, values, many, chosen, problem, loading };
   return {

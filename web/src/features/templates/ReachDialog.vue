@@ -69,6 +69,8 @@ const reach = computed((): Reach => {
       return { rule: "prices", least: minor(least.value), most: minor(most.value), ...common };
     case "fallback":
       return { rule: "fallback", also: also.value };
+    case "named":
+      return { rule: "named", ...common, except: [] };
     default:
       return { rule: rule.value, ...common };
   }

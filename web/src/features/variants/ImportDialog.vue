@@ -94,7 +94,8 @@ const variants = (count: number): string => (count === 1 ? "1 variant" : `${coun
           <template v-else>
             <b>{{ file?.name }}</b> {{ state === "brought" ? "has added" : "adds" }} {{ variants(report.added) }} and
             {{ state === "brought" ? "changed" : "changes" }} {{ variants(report.changed) }} of
-            {{ report.products.join(", ") }}<template v-if="report.same">; {{ variants(report.same) }} stay as they are</template>.
+            {{ report.products.join(", ")
+            }}<template v-if="report.same">; {{ variants(report.same) }} stay as they are</template>.
           </template>
         </p>
         <p v-if="report.new_values.length">

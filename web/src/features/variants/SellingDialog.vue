@@ -67,6 +67,7 @@ const onto = computed({
           <label>
             <span class="soft">It is</span>
             <select v-model="form.state">
+              <option v-if="form.state === 'new' || view.state === 'new'" value="new">not on sale yet</option>
               <option value="on_sale">on sale</option>
               <option value="coming_soon">coming soon</option>
               <option value="withdrawn">withdrawn</option>

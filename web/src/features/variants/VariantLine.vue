@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, reactive, watch } from "vue";
+import { computed } from "vue";
+import { useDraftFields } from "../../session/useDraftField";
 import type { Variant, VariantChange, VariantsControl } from "./useVariants";
 
 /** One variant: its choice, and what is set of it. A field is kept when it is left. */
@@ -12,8 +13,11 @@ const own = computed(() => ({
   stock: props.variant.stock?.toString() ?? "",
   measure: props.variant.measure ?? "",
 }));
-const typed = reactive({ ...own.value });
-watch(own, (now) => Object.assign(typed, now));
+const fields = useDraftFields(
+  () => props.variant.id,
+  () => own.value,
+);
+const { typed } = fields;
 
 /** Its own picture, or the first that belongs to its values. */
 const picture = computed(() => {
@@ -27,12 +31,11 @@ function empty(field: (typeof FIELDS)[number]): string {
   if (field === "price") return props.control.view.value?.price ?? "";
   return field === "stock" ? "not counted" : "";
 }
-async function keep(field: (typeof FIELDS)[number]): Promise<void> {
-  if (typed[field].trim() === own.value[field]) return;
-  const change: VariantChange = { [field]: typed[field] };
-  const kept = await props.control.change([props.variant.id], change);
-  if (!kept) typed[field] = own.value[field];
-}
+const keep = (field: (typeof FIELDS)[number]) =>
+  fields.keep(field, (text) => {
+    const change: VariantChange = { [field]: text };
+    return props.control.change([props.variant.id], change);
+  });
 </script>
 
 <template>

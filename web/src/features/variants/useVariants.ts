@@ -29,12 +29,22 @@ export function useVariants(product: () => string) {
   }
   const of = () => ({ query: { product: product() } });
   const load = () => take(() => ask(api.GET("/api/variants", { params: of() })));
-  const change = (ids: number[], wanted: VariantChange) =>
-    take(() => ask(api.PATCH("/api/variants", { params: of(), body: { ids, ...wanted } })));
-  const make = (body: Make) => take(() => ask(api.POST("/api/variants/make", { params: of(), body })));
-  const use = (body: Schemas["OptionUse"][]) =>
-    take(() => ask(api.PUT("/api/variants/options", { params: of(), body })));
-  const remove = (ids: number[]) => take(() => ask(api.DELETE("/api/variants", { params: of(), body: { ids } })));
+  const change = (ids: number[], wanted: VariantChange) => {
+    const params = of();
+    return take(() => ask(api.PATCH("/api/variants", { params, body: { ids, ...wanted } })));
+  };
+  const make = (body: Make) => {
+    const params = of();
+    return take(() => ask(api.POST("/api/variants/make", { params, body })));
+  };
+  const use = (body: Schemas["OptionUse"][]) => {
+    const params = of();
+    return take(() => ask(api.PUT("/api/variants/options", { params, body })));
+  };
+  const remove = (ids: number[]) => {
+    const params = of();
+    return take(() => ask(api.DELETE("/api/variants", { params, body: { ids } })));
+  };
 
   /** A value's name by its number; a variant without one takes any. */
   const names = computed(

@@ -32,10 +32,11 @@ pub async fn set(
     id: Path<u64>,
     change: Json<TemplateChange>,
 ) -> ApiResult<Json<TemplatesView>> {
+    let TemplateChange { arrangement, name, reach } = change.into_inner();
     let current = state.store.template(TemplateId(*id)).await?;
-    let name = template_name(&change.name)?;
-    check_reach(&state, &change.reach, Some(&current.reach)).await?;
-    state.store.set_template(current.id, change.arrangement, name, &change.reach).await?;
+    let (name, reach) = (template_name(&name)?, reach.tidied());
+    check_reach(&state, &reach, Some(&current.reach)).await?;
+    state.store.set_template(current.id, arrangement, name, &reach).await?;
     Ok(Json(view(&state).await?))
 }
 

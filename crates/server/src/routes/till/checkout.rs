@@ -27,8 +27,9 @@ pub async fn show(state: Data<State>, request: HttpRequest) -> HttpResponse {
         let Some(cart) = cart_of(&state, &request).await? else { return Ok(see_other("/shop/cart")) };
         let pairs = Query::<Vec<(String, String)>>::from_query(request.query_string());
         let asked = pairs.map(Query::into_inner).unwrap_or_default();
+        let along = asked.iter().any(|(name, said)| name == "along" && said == "1");
         let asked = asked.into_iter().find(|(name, _)| name == "pay").map(|(_, id)| ("provider".into(), id));
-        let form = CheckoutForm { values: asked.into_iter().collect(), ..CheckoutForm::default() };
+        let form = CheckoutForm { values: asked.into_iter().collect(), along, ..CheckoutForm::default() };
         page(&state, &request, cart, StatusCode::OK, &form, None).await
     };
     or_message(&state, &request, answer.await).await
@@ -103,7 +104,7 @@ async fn order(
     let Some(cart) = cart_of(state, request).await? else { return Ok(see_other("/shop/cart")) };
     let nav = nav(state, &Reading::of(request)).await?;
     let words = &nav.words;
-    let form = CheckoutForm { problems: problems(words, &values), values };
+    let form = CheckoutForm { problems: problems(words, &values), values, along: false };
     if !form.problems.is_empty() {
         let problem = Some("checkout-missing");
         return page(state, request, cart, StatusCode::UNPROCESSABLE_ENTITY, &form, problem).await;

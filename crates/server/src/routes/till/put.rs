@@ -96,6 +96,7 @@ async fn put_choice(state: &State, request: &HttpRequest, form: &Pairs) -> ApiRe
     let seen =
         prices.with_extras(Extras { plan, written: text.is_some() }).quote(&product, variant, quantity)?;
     let (cart, cookie) = cart_for(state, request).await?;
+    let along = state.store.cart_count(cart).await? > 0;
     let extra = LineExtra { plan, text };
     let change = CartChange::Put { variant: variant.id, extra: &extra, quantity, seen: seen.quote.unit };
     state.store.change_cart(cart, &change, now()).await?;
@@ -104,7 +105,7 @@ async fn put_choice(state: &State, request: &HttpRequest, form: &Pairs) -> ApiRe
         let notice = words.say_with("cart-added", &[("name", Arg::Text(&product.name))]);
         at_the_side(state, request, cart, Told { notice: Some(notice), gone: None }).await?
     } else {
-        see_other(&next_place(form, &product, &wish.selection))
+        see_other(&next_place(form, &product, &wish.selection, along))
     };
     for cookie in cookie.into_iter().chain([count_cookie(state, cart).await?]) {
         answer.add_cookie(&cookie).map_err(ApiError::unforeseen)?;
@@ -112,18 +113,19 @@ async fn put_choice(state: &State, request: &HttpRequest, form: &Pairs) -> ApiRe
     Ok(answer)
 }
 
-/// Where a form without script leads: to the provider that was clicked, or to what the button says.
-fn next_place(form: &Pairs, product: &Product, selection: &Selection) -> String {
+/// Where a form without script leads: to the provider that was clicked, or to what the button says. `along`: what lay in
+/// the cart before comes along to the checkout, which says so.
+fn next_place(form: &Pairs, product: &Product, selection: &Selection, along: bool) -> String {
     let last = |wanted: &str| form.iter().rev().find(|(name, _)| name == wanted).map(|(_, v)| v.as_str());
     if let Some(provider) = last("pay").and_then(provider) {
-        return format!("/shop/checkout?pay={}", provider.id);
+        return format!("/shop/checkout?pay={}{}", provider.id, if along { "&along=1" } else { "" });
     }
     // The button that was clicked comes after what the form says for all.
     match last("after") {
         Some("stay" | "side") => {
             format!("/shop/products/{}?{}&added=1", product.handle, selection.to_query(product))
         }
-        Some("checkout") => "/shop/checkout".to_owned(),
+        Some("checkout") => format!("/shop/checkout{}", if along { "?along=1" } else { "" }),
         _ => "/shop/cart".to_owned(),
     }
 }
