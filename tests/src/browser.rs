@@ -41,7 +41,19 @@ impl Browser {
 
     /// Runs a test's steps and closes the browser, however they end.
     pub async fn run<F: Future<Output = ()>>(screen: Screen, steps: impl FnOnce(Client) -> F) {
+        Self::run_with(screen, "", steps).await;
+    }
+
+    /// The same with a script that runs in every document before its own.
+    pub async fn run_with<F: Future<Output = ()>>(
+        screen: Screen,
+        script: &str,
+        steps: impl FnOnce(Client) -> F,
+    ) {
         let browser = Self::open(screen).await;
+        if !script.is_empty() {
+            browser.devtools("Page.addScriptToEvaluateOnNewDocument", json!({ "source": script })).await;
+        }
         let client = browser.client.clone();
         let steps = std::panic::AssertUnwindSafe(steps(client.clone()));
         let done = futures_util::FutureExt::catch_unwind(steps).await;

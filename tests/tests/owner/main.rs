@@ -19,4 +19,5 @@ mod sets_the_tone;
 mod tells_of_a_product;
 mod tidies_options;
 mod two_owners;
+mod types_while_answers_come;
 mod writes;

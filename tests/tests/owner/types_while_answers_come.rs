@@ -1,0 +1,185 @@
+//! What is typed while answers are still on their way: every letter is kept, and goes where it was typed.
+
+use compagina_tests::desk::{choose, click, press, proofs_are_drawn};
+use compagina_tests::{Browser, Screen, Site, ask, find, json_of, until};
+use fantoccini::Client;
+use serde_json::Value;
+use sqlx::MySqlPool;
+use std::future::Future;
+use std::time::Duration;
+
+/// Answers to what changes something come late, by up to 600 ms, other ones each time; `window.fails` makes the next one
+/// fail as a proxy's would, without a body.
+const LATE: &str = r#"
+    const fetch_at_once = window.fetch.bind(window);
+    let drawn = 7;
+    window.fetch = async (wanted, options) => {
+        const method = options?.method ?? wanted.method ?? "GET";
+        if (method === "GET" || !String(wanted.url ?? wanted).includes("/api/")) return fetch_at_once(wanted, options);
+        if (window.fails > 0) { window.fails -= 1; return new Response(null, { status: 502 }); }
+        const answer = await fetch_at_once(wanted, options);
+        drawn = (drawn * 1103515245 + 12345) % 2147483648;
+        await new Promise((go) => setTimeout(go, window.late ?? drawn % 600));
+        return answer;
+    };
+"#;
+
+/// Opens a view of the owner's application in which answers come late.
+async fn with_late_answers<F: Future<Output = ()>>(site: &Site, path: &str, steps: impl FnOnce(Client) -> F) {
+    let (base, address) = (site.base.clone(), format!("{}{path}", site.base));
+    Browser::run_with(Screen::Wide, LATE, |client| async move {
+        Browser::sign_in(&client, &base).await;
+        until(&client, "document.querySelector('.shelf')").await;
+        client.goto(&address).await.unwrap();
+        steps(client).await;
+    })
+    .await;
+}
+
+/// Types as a hand does, a letter every so often.
+async fn type_at(client: &Client, css: &str, text: &str, every: u64) {
+    let field = find(client, css).await;
+    field.click().await.unwrap();
+    ask(client, "document.activeElement.select?.()").await;
+    for letter in text.chars() {
+        client.active_element().await.unwrap().send_keys(&letter.to_string()).await.unwrap();
+        tokio::time::sleep(Duration::from_millis(every)).await;
+    }
+}
+
+async fn variants(site: &Site) -> Vec<Value> {
+    let owner = site.owner().await;
+    json_of(owner.get("/api/variants?product=whimbrel").await).await["variants"].as_array().unwrap().clone()
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_stock_and_then_a_price_in_another_row_are_both_kept_to_the_last_letter(pool: MySqlPool) {
+    let site = &Site::start(pool).await;
+    with_late_answers(site, "/products/whimbrel/variants", |client| async move {
+        let client = &client;
+    until(client, "document.querySelectorAll('.row input:not([type])').length > 20").await;
+    let skus: Vec<String> =
+        variants(site).await.iter().take(7).map(|row| row["sku"].as_str().unwrap().to_owned()).collect();
+    for (turn, pair) in skus.windows(2).enumerate() {
+        let (stock, price) = (format!("[aria-label='Stock of {}']", pair[0]), format!("[aria-label='Price of {}']", pair[1]));
+        type_at(client, &stock, &format!("{}", 11 + turn), 40).await;
+        type_at(client, &price, &format!("12.8{turn}"), 70).await;
+    }
+    ask(client, "document.activeElement.blur()").await;
+    let kept = |rows: &[Value]| {
+        skus.windows(2).enumerate().all(|(turn, pair)| {
+            let row = |sku: &str| rows.iter().find(|row| row["sku"] == sku).unwrap().clone();
+            row(&pair[0])["stock"] == 11 + turn && row(&pair[1])["price"] == format!("12.8{turn}")
+        })
+    };
+    for _ in 0..100 {
+        if kept(&variants(site).await) {
+            until(client, "[...document.querySelectorAll('.row input:not([type])')].every(i => i !== document.activeElement)").await;
+            return;
+        }
+        tokio::time::sleep(Duration::from_millis(100)).await;
+    }
+    panic!("{:?}", variants(site).await);
+    })
+    .await;
+}
+
+#[sqlx::test(migrations = false)]
+async fn an_answer_without_a_body_is_no_success_and_what_was_typed_stays(pool: MySqlPool) {
+    let site = &Site::start(pool).await;
+    with_late_answers(site, "/products/whimbrel/variants", |client| async move {
+        let client = &client;
+        until(client, "document.querySelectorAll('.row input:not([type])').length > 20").await;
+        let sku = variants(site).await[0]["sku"].as_str().unwrap().to_owned();
+        ask(client, "window.fails = 1").await;
+        let stock = format!("[aria-label='Stock of {sku}']");
+        type_at(client, &stock, "77", 20).await;
+        ask(client, "document.activeElement.blur()").await;
+        until(client, "document.querySelector('[role=alert], .problem')?.innerText.includes('doesn')").await;
+        assert_eq!(ask(client, &format!("document.querySelector(\"{stock}\").value")).await, "77");
+        // Kept once it is left again.
+        find(client, &stock).await.click().await.unwrap();
+        ask(client, "document.activeElement.blur()").await;
+        for _ in 0..100 {
+            if variants(site).await[0]["stock"] == 77 {
+                return;
+            }
+            tokio::time::sleep(Duration::from_millis(100)).await;
+        }
+        panic!("it was never kept");
+    })
+    .await;
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_typed_colour_and_the_first_letter_of_a_note_are_kept(pool: MySqlPool) {
+    let site = &Site::start(pool).await;
+    with_late_answers(site, "/swatch-book/colour", |client| async move {
+        let client = &client;
+        until(client, "document.querySelectorAll('ul.fan > li').length === 11").await;
+        click(client, "ul.fan button", "Bracken").await;
+        until(client, "document.querySelector('.panel .title b')?.innerText === 'Bracken'").await;
+        click(client, ".panel fieldset button", "Give it a colour").await;
+        let first = ".panel .colour input:not([type])";
+        until(client, &format!("document.querySelector(\"{first}\")")).await;
+        type_at(client, first, "#7A4B1C", 40).await;
+        // The click leaves the field and goes on from what stands there.
+        click(client, ".panel fieldset button", "Another colour").await;
+        type_at(client, "[maxlength='200']", "autumn bracken", 40).await;
+        ask(client, "document.activeElement.blur()").await;
+        let owner = site.owner().await;
+        for _ in 0..100 {
+            let book = json_of(owner.get("/api/options/colour").await).await;
+            let all = book["values"].as_array().unwrap();
+            let value = all.iter().find(|value| value["name"] == "Bracken").unwrap();
+            let colours = value["swatch"]["colours"].as_array().cloned().unwrap_or_default();
+            if value["note"] == "autumn bracken" && colours.len() == 2 {
+                assert_eq!(colours[0], "#7A4B1C");
+                return;
+            }
+            tokio::time::sleep(Duration::from_millis(100)).await;
+        }
+        panic!("{}", json_of(owner.get("/api/options/colour").await).await);
+    })
+    .await;
+}
+
+/// Lines of the order that are copied, and what their pieces are in the document.
+const COPIED: [(&str, &str); 3] = [("Title", "title"), ("Price", "price"), ("Summary", "summary")];
+
+/// A step that waits for its turn belongs to the page on which it was made.
+#[sqlx::test(migrations = false)]
+async fn steps_that_wait_go_to_the_template_on_which_they_were_made(pool: MySqlPool) {
+    let site = &Site::start(pool).await;
+    with_late_answers(site, "/templates/2?product=whimbrel", |client| async move {
+        let client = &client;
+        let owner = site.owner().await;
+        let pieces = async |template: u64| {
+            let desk = json_of(owner.get(&format!("/api/templates/{template}/desk")).await).await;
+            desk["draft"]["layout"].to_string()
+        };
+        let other = pieces(1).await;
+        proofs_are_drawn(client).await;
+        ask(client, "window.late = 1200").await;
+        for (line, _) in COPIED {
+            choose(client, line).await;
+            press(client, "d").await;
+        }
+        // Before they are answered another template is opened, by the way of the application.
+        click(client, "nav a", "Templates").await;
+        until(client, "document.querySelector('a[href^=\"/templates/1\"]')").await;
+        find(client, "a[href^='/templates/1']").await.click().await.unwrap();
+        until(client, "location.pathname === '/templates/1'").await;
+        proofs_are_drawn(client).await;
+        for _ in 0..100 {
+            let now = pieces(2).await;
+            if COPIED.iter().all(|(_, kind)| now.matches(&format!("\"kind\":\"{kind}\"")).count() == 2) {
+                assert_eq!(pieces(1).await, other, "the other template is as it was");
+                return;
+            }
+            tokio::time::sleep(Duration::from_millis(100)).await;
+        }
+        panic!("{}", pieces(2).await);
+    })
+    .await;
+}
