@@ -7,8 +7,8 @@ use compagina_core::catalog::{Product, Signs, Stock, TextTerms, Variant};
 use compagina_core::ids::{Handle, ProductId, VariantId};
 use compagina_core::money::{Currency, Money};
 use compagina_core::price::{
-    Counted, Effect, Extras, Outcome, Period, Place, Places, Plan, PlanId, Policy, PriceBook, PriceRule,
-    Prices, Promise, Rounding, RuleId, RuleReach, SavedOn, Step, Together,
+    Counted, Effect, Extras, Outcome, Period, Places, Plan, PlanId, Policy, PriceBook, PriceRule, Prices,
+    Promise, Rounding, RuleId, RuleReach, SavedOn, Step, Surface, Together,
 };
 use compagina_core::time::{Local, Moment, Zone};
 use proptest::prelude::*;
@@ -320,7 +320,7 @@ fn an_old_price_is_shown_at_once_once_earned_or_with_the_quantity() {
         book.places = Places { page: policy, ..Places::default() };
         let cart = (in_cart > 0).then_some((&line, &line.variants[0], in_cart));
         let prices = prices(book).with_cart(cart).unwrap();
-        let shown = prices.shown(&line, &line.variants[0], quantity, Place::Page).unwrap();
+        let shown = prices.shown(&line, &line.variants[0], quantity, Surface::Page).unwrap();
         (shown.quote.unit.minor, shown.quote.old.map(|old| old.minor), shown.promise)
     };
     use Policy::{AtOnce, OnceEarned, WithQuantity};
@@ -466,7 +466,7 @@ fn a_rule_may_need_another_product_in_the_cart_and_is_offered_once_it_is_there()
     assert_eq!(working[0].outcome, Outcome::Without { needs: vec![kite.handle.clone()] });
     let places = Places { page: Policy::AtOnce, ..Places::default() };
     let at_once = PriceBook { places, ..alone.book().clone() };
-    let shown = prices(at_once).shown(&winder, &winder.variants[0], 1, Place::Page).unwrap();
+    let shown = prices(at_once).shown(&winder, &winder.variants[0], 1, Surface::Page).unwrap();
     assert_eq!((shown.quote.unit.minor, shown.promise), (1200, None), "it isn't promised to everybody");
     let with = alone.with_cart([(&kite, &kite.variants[0], 1)]).unwrap();
     assert_eq!((unit(&with, &winder, 2), with.go_with().count()), (900, 1));

@@ -6,7 +6,7 @@ use crate::image::{Load, img};
 use crate::swatch::cloth;
 use compagina_core::catalog::{Product, ProductOption, ProductState, ProductValue, Shop, Stock, Way};
 use compagina_core::choice::{Selection, ValueState, states};
-use compagina_core::price::{Hindrance, Place, PriceTag, Prices};
+use compagina_core::price::{Hindrance, PriceTag, Prices, Surface};
 use compagina_core::style::House;
 use compagina_core::style::token::MARK_FEW;
 use compagina_core::wording::{Arg, Words};
@@ -85,7 +85,7 @@ fn whole(dealer: Dealer<'_>, product: &Product, with_price: bool) -> Markup {
     let Dealer { shop, words, prices, house } = dealer;
     let money = |amount| crate::amount::amount(shop, prices, product, amount);
     let selection = Selection::none(product.options.len());
-    let tag = prices.offer(product, &selection, 1, Place::Card).map(|o| o.tag).unwrap_or(PriceTag::None);
+    let tag = prices.offer(product, &selection, 1, Surface::Card).map(|o| o.tag).unwrap_or(PriceTag::None);
     html! {
         a.card href={ "/shop/products/" (product.handle) } {
             div.card-picture {

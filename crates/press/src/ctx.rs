@@ -9,7 +9,7 @@ use compagina_core::media::{Picture, ShopMedia};
 use compagina_core::money::Money;
 use compagina_core::page::piece::buy_button::After;
 use compagina_core::page::{Choice, Device, Kind, Layout, Piece, SetValue, Setting, Shape};
-use compagina_core::price::{Offer, Place as PricePlace, Prices};
+use compagina_core::price::{Offer, Prices, Surface};
 use compagina_core::situation::Situation;
 use compagina_core::style::{Chain, House};
 use compagina_core::wording::{Arg, Words};
@@ -26,7 +26,7 @@ pub(crate) struct Ctx<'a> {
     pub house: &'a House,
     pub prices: &'a Prices,
     /// Where its prices stand.
-    pub place: PricePlace,
+    pub place: Surface,
     pub situation: &'a Situation,
     pub offer: &'a Offer,
     pub layout: &'a Layout,

@@ -10,7 +10,7 @@ use compagina_core::choice::{Selection, ValueState, pick};
 use compagina_core::media::ShopMedia;
 use compagina_core::money::MoneyError;
 use compagina_core::page::Layout;
-use compagina_core::price::{Extras, Hindrance, Offer, Place};
+use compagina_core::price::{Extras, Hindrance, Offer, Surface};
 use compagina_core::situation::Situation;
 use serde::Serialize;
 use std::collections::{BTreeMap, VecDeque};
@@ -79,7 +79,7 @@ pub fn entry_for(
 ) -> Result<Entry, MoneyError> {
     let product = &situation.apply(product);
     let prices = nav.prices.with_extras(situation.extras());
-    let offer = prices.offer(product, &situation.selection, situation.quantity, Place::Page)?;
+    let offer = prices.offer(product, &situation.selection, situation.quantity, Surface::Page)?;
     let ctx = Ctx {
         shop: &nav.shop,
         product,
@@ -88,7 +88,7 @@ pub fn entry_for(
         words: &nav.words,
         house: &nav.house,
         prices: &prices,
-        place: Place::Page,
+        place: Surface::Page,
         situation,
         offer: &offer,
         layout,

@@ -18,7 +18,7 @@ use compagina_core::page::piece::{band as settings, options, shared};
 use compagina_core::page::{
     Band, Choice, Column, Device, Facts, Frame, Kind, Layout, Piece, Values, Verdict, judge,
 };
-use compagina_core::price::{Offer, Place, Prices};
+use compagina_core::price::{Offer, Prices, Surface};
 use compagina_core::situation::Situation;
 use compagina_core::style::Chain;
 use compagina_core::wording::Arg;
@@ -84,8 +84,8 @@ fn named_selection(product: &Product, names: &[String]) -> Selection {
 }
 
 impl<'a> Page<'a> {
-    fn place(&self) -> Place {
-        if self.mode == Mode::Quick { Place::Quick } else { Place::Page }
+    fn place(&self) -> Surface {
+        if self.mode == Mode::Quick { Surface::Quick } else { Surface::Page }
     }
     /// The shop's prices for what is asked for in the situation.
     fn prices(&self) -> Prices {

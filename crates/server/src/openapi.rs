@@ -35,3 +35,53 @@ pub fn document() -> Document {
         .split_for_parts()
         .1
 }
+
+#[cfg(test)]
+mod tests {
+    use std::collections::BTreeMap;
+    use std::path::Path;
+
+    fn sources(folder: &Path, found: &mut Vec<(String, String)>) {
+        for entry in std::fs::read_dir(folder).unwrap().map(Result::unwrap) {
+            let path = entry.path();
+            if path.is_dir() {
+                sources(&path, found);
+            } else if path.extension().is_some_and(|ending| ending == "rs") {
+                found.push((path.display().to_string(), std::fs::read_to_string(&path).unwrap()));
+            }
+        }
+    }
+
+    /// The document names types without their modules: of two that share a name one would describe both.
+    #[test]
+    fn no_two_types_of_the_document_share_a_name() {
+        let crates = Path::new(concat!(env!("CARGO_MANIFEST_DIR"), "/.."));
+        let mut all = Vec::new();
+        for room in ["core/src", "server/src"] {
+            sources(&crates.join(room), &mut all);
+        }
+        let mut named: BTreeMap<String, String> = BTreeMap::new();
+        for (path, text) in all {
+            let mut in_document = false;
+            for line in text.lines().map(str::trim) {
+                if line.starts_with("#[") {
+                    in_document |= line.contains("ToSchema");
+                } else if let Some(rest) =
+                    line.strip_prefix("pub struct ").or_else(|| line.strip_prefix("pub enum "))
+                {
+                    let name: String = rest.chars().take_while(|c| c.is_alphanumeric()).collect();
+                    if std::mem::take(&mut in_document)
+                        // A macro's own.
+                        && !name.is_empty()
+                        && let Some(other) = named.insert(name.clone(), path.clone())
+                    {
+                        panic!("{name} stands in {other} and in {path}");
+                    }
+                } else if !line.starts_with("///") {
+                    in_document = false;
+                }
+            }
+        }
+        assert!(named.len() > 100, "{}", named.len());
+    }
+}

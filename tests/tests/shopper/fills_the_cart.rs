@@ -109,8 +109,12 @@ async fn without_script_the_same_clicks_lead_to_pages(pool: MySqlPool) {
         }
     };
     assert_eq!(put(&[]).await, "/shop/cart");
-    assert_eq!(put(&["checkout"]).await, "/shop/checkout");
-    assert_eq!(put(&["side", "checkout"]).await, "/shop/checkout", "the button that was clicked counts");
+    assert_eq!(put(&["checkout"]).await, "/shop/checkout?along=1", "what lay there before comes along");
+    assert_eq!(
+        put(&["side", "checkout"]).await,
+        "/shop/checkout?along=1",
+        "the button that was clicked counts"
+    );
     assert!(put(&["side"]).await.starts_with("/shop/products/whimbrel?"));
     let cart = shopper.get(site.at("/shop/cart")).send().await.unwrap().text().await.unwrap();
     let line = cart

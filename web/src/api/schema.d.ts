@@ -1871,6 +1871,11 @@ export interface components {
             target: components["schemas"]["Target"];
             whom: components["schemas"]["Whom"];
         };
+        DraftStep: {
+            look?: components["schemas"]["Look"] | null;
+            /** Format: int64 */
+            revision: number;
+        };
         /** @description The draft as it is after a step. */
         DraftView: {
             can_redo: boolean;
@@ -2314,6 +2319,11 @@ export interface components {
         };
         /** @description Something with a handle, and what an owner calls it. */
         Named: {
+            handle: components["schemas"]["Handle"];
+            name: string;
+        };
+        /** @description A product by its name. */
+        NamedProduct: {
             handle: components["schemas"]["Handle"];
             name: string;
         };
@@ -3346,11 +3356,6 @@ export interface components {
             choice: string;
             state: components["schemas"]["ValueState"];
         };
-        Step: {
-            look?: components["schemas"]["Look"] | null;
-            /** Format: int64 */
-            revision: number;
-        };
         StepForm: {
             /** Format: int32 */
             from: number;
@@ -3476,7 +3481,7 @@ export interface components {
             /** Format: int32 */
             decimals: number;
             /** @description The products that a reach names. */
-            named: components["schemas"]["Named"][];
+            named: components["schemas"]["NamedProduct"][];
             /** @description For choosing a reach. */
             tags: components["schemas"]["Tag"][];
             /** @description In the order in which ties are settled. */
@@ -7054,7 +7059,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Step"];
+                "application/json": components["schemas"]["DraftStep"];
             };
         };
         responses: {
@@ -7314,7 +7319,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Step"];
+                "application/json": components["schemas"]["DraftStep"];
             };
         };
         responses: {

@@ -5,7 +5,7 @@ use crate::catalog::{Product, ProductState, Tag};
 use crate::ids::Handle;
 use crate::limits::is_price;
 use crate::money::{Locale, Money};
-use crate::price::{Place, Prices};
+use crate::price::{Prices, Surface};
 use crate::time::Day;
 use serde::{Deserialize, Serialize};
 
@@ -263,7 +263,7 @@ fn on_sale(product: &Product, prices: &Prices) -> bool {
     let prices = prices.alone();
     product.is_sold()
         && product.variants.iter().any(|variant| {
-            let shown = prices.shown(product, variant, 1, Place::Page);
+            let shown = prices.shown(product, variant, 1, Surface::Page);
             shown.is_ok_and(|shown| shown.quote.saving.is_some() && shown.promise.is_none())
         })
 }

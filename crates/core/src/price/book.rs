@@ -69,7 +69,7 @@ pub enum Policy {
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case")]
-pub enum Place {
+pub enum Surface {
     Page,
     Card,
     Quick,
@@ -96,12 +96,12 @@ impl Default for Places {
 
 impl Places {
     #[must_use]
-    pub fn policy(self, place: Place) -> Policy {
+    pub fn policy(self, place: Surface) -> Policy {
         match place {
-            Place::Page => self.page,
-            Place::Card => self.card,
-            Place::Quick => self.quick,
-            Place::Cart => self.cart,
+            Surface::Page => self.page,
+            Surface::Card => self.card,
+            Surface::Quick => self.quick,
+            Surface::Cart => self.cart,
         }
     }
 }

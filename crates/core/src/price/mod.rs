@@ -10,7 +10,7 @@ mod rule;
 mod ruled;
 mod vat;
 
-pub use book::{BookError, MOST_RULES, OldFrom, Place, Places, Policy, PriceBook, Rounding, Together};
+pub use book::{BookError, MOST_RULES, OldFrom, Places, Policy, PriceBook, Rounding, Surface, Together};
 pub use explain::{Effects, Outcome, Work};
 pub use history::{DAYS_LOOKED_BACK, Lowest, PriceChange};
 pub use offer::{Hindrance, Offer, PriceTag, hindrance, offer};

@@ -1,4 +1,4 @@
-use super::{Next, Place, Prices, Promise, Quote};
+use super::{Next, Prices, Promise, Quote, Surface};
 use crate::catalog::{Product, ProductState, Stock, Terms, Variant};
 use crate::choice::{Selection, ValueState, fitting, states, variant_of};
 use crate::ids::VariantId;
@@ -61,7 +61,7 @@ pub struct Offer {
 
 /// Works out what a page offers for a selection and a quantity where no rule is in force.
 pub fn offer(product: &Product, selection: &Selection, quantity: u32) -> Result<Offer, MoneyError> {
-    Prices::default().offer(product, selection, quantity, Place::Page)
+    Prices::default().offer(product, selection, quantity, Surface::Page)
 }
 
 impl Prices {
@@ -71,7 +71,7 @@ impl Prices {
         product: &Product,
         selection: &Selection,
         quantity: u32,
-        place: Place,
+        place: Surface,
     ) -> Result<Offer, MoneyError> {
         let variant = variant_of(product, selection);
         let shown = variant.map(|v| self.shown(product, v, quantity, place)).transpose()?;
@@ -98,7 +98,7 @@ impl Prices {
         product: &Product,
         selection: &Selection,
         quantity: u32,
-        place: Place,
+        place: Surface,
     ) -> Result<PriceTag, MoneyError> {
         let mut quotes: Vec<Quote> = Vec::new();
         for variant in fitting(&product.variants, selection) {

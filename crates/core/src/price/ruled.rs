@@ -6,7 +6,7 @@
 //! after each percentage. A condition on the cart's total looks at prices before any rule, so that no rule undoes its own
 //! condition. No rule makes anything dearer, and none goes below zero.
 
-use super::book::{OldFrom, Place, Policy, PriceBook, Together};
+use super::book::{OldFrom, Policy, PriceBook, Surface, Together};
 use super::plan::{Plan, PlanId};
 use super::quote::{Quote, Saving, quote, saving};
 use super::rule::{Counted, Effect, PriceRule, RuleId, RuleReach, Step};
@@ -321,7 +321,7 @@ impl Prices {
         product: &Product,
         variant: &Variant,
         quantity: u32,
-        place: Place,
+        place: Surface,
     ) -> Result<Shown, MoneyError> {
         let real = self.quote(product, variant, quantity)?;
         let shown = Shown { quote: real.quote, promise: None, next: real.next };

@@ -5,7 +5,7 @@ use compagina_core::catalog::Product;
 use compagina_core::choice::Selection;
 use compagina_core::media::Picture;
 use compagina_core::page::Frame;
-use compagina_core::price::{Place, PriceTag};
+use compagina_core::price::{PriceTag, Surface};
 use compagina_core::wording::Arg;
 use maud::{Markup, html};
 
@@ -39,7 +39,7 @@ fn wish(nav: &Nav, line: &WishLine<'_>) -> Markup {
     let WishLine { product, href, choice, selection, picture } = line;
     let words = &nav.words;
     let first = product.terms.first();
-    let offer = nav.prices.offer(product, selection, first, Place::Page).ok();
+    let offer = nav.prices.offer(product, selection, first, Surface::Page).ok();
     let money = |m| amount(&nav.shop, &nav.prices, product, m);
     let ready = offer.as_ref().is_some_and(|offer| offer.hindrance.is_none());
     let needs_words = product.terms.text.as_ref().is_some_and(|text| text.needed);

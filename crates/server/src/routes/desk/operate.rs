@@ -24,7 +24,7 @@ pub struct Operation {
 
 #[derive(Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
-pub struct Step {
+pub struct DraftStep {
     revision: u64,
     look: Option<Look>,
 }
@@ -51,9 +51,9 @@ pub async fn undo(
     state: Data<State>,
     caller: Caller,
     id: Path<u64>,
-    step: Json<Step>,
+    step: Json<DraftStep>,
 ) -> ApiResult<Json<DraftView>> {
-    let Step { revision, look } = step.into_inner();
+    let DraftStep { revision, look } = step.into_inner();
     change(&state, &caller, *id, revision, Change::Undo, look).await
 }
 
@@ -64,9 +64,9 @@ pub async fn redo(
     state: Data<State>,
     caller: Caller,
     id: Path<u64>,
-    step: Json<Step>,
+    step: Json<DraftStep>,
 ) -> ApiResult<Json<DraftView>> {
-    let Step { revision, look } = step.into_inner();
+    let DraftStep { revision, look } = step.into_inner();
     change(&state, &caller, *id, revision, Change::Redo, look).await
 }
 

@@ -155,7 +155,7 @@ fn read(form: SellingForm, currency: Currency) -> ApiResult<Selling> {
         None => None,
     };
     if form.most_per_order == Some(0) {
-        return Err(ApiError::refused("One order holds at least one; leave the field empty for any number."));
+        return Err(ApiError::refused("one order holds at least one; leave the field empty for any number"));
     }
     let price = amount("Price", &form.price)?;
     Ok(Selling {

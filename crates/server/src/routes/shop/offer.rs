@@ -11,7 +11,7 @@ use compagina_core::catalog::Product;
 use compagina_core::choice::{Selection, ValueState, pick};
 use compagina_core::ids::Handle;
 use compagina_core::money::Money;
-use compagina_core::price::{Offer, Place, PriceTag};
+use compagina_core::price::{Offer, PriceTag, Surface};
 use compagina_core::situation::Situation;
 use compagina_press::{Entry, Nav, amount as press_amount, entry_for};
 use serde::Serialize;
@@ -105,7 +105,7 @@ pub async fn tell(
     nav.prices = prices_for_cart(&state, &request, nav.prices).await?;
     let entry = entry_for(&nav, &product, &layout, &situation)?;
     nav.prices = nav.prices.with_extras(situation.extras());
-    let offer = nav.prices.offer(&product, &selection, situation.quantity, Place::Page)?;
+    let offer = nav.prices.offer(&product, &selection, situation.quantity, Surface::Page)?;
     Ok(Json(answer(&nav, &product, &asked, &offer, situation.quantity, entry)))
 }
 

@@ -25,14 +25,14 @@ pub struct TemplatesView {
     /// For choosing a reach.
     pub tags: Vec<Tag>,
     /// The products that a reach names.
-    pub named: Vec<Named>,
+    pub named: Vec<NamedProduct>,
     pub currency: String,
     pub decimals: u32,
 }
 
 /// A product by its name.
 #[derive(Serialize, ToSchema)]
-pub struct Named {
+pub struct NamedProduct {
     pub handle: Handle,
     pub name: String,
 }
@@ -131,7 +131,9 @@ pub(super) async fn view(state: &State) -> ApiResult<TemplatesView> {
         templates,
         types,
         tags: state.store.tags().await?,
-        named: named.map(|one| Named { handle: one.facts.handle.clone(), name: one.name.clone() }).collect(),
+        named: named
+            .map(|one| NamedProduct { handle: one.facts.handle.clone(), name: one.name.clone() })
+            .collect(),
         currency: currency.code().to_owned(),
         decimals: currency.decimals(),
     })

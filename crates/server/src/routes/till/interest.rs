@@ -10,7 +10,7 @@ use actix_web::http::StatusCode;
 use actix_web::web::{Data, Form};
 use actix_web::{HttpRequest, HttpResponse, post};
 use compagina_core::choice::{Selection, variant_of};
-use compagina_core::price::{Hindrance, Place};
+use compagina_core::price::{Hindrance, Surface};
 use compagina_core::situation::Situation;
 use compagina_core::wording::Arg;
 use compagina_press::{Mode, Notice};
@@ -34,7 +34,7 @@ async fn answer(state: &State, request: &HttpRequest, form: &[(String, String)])
     let (selection, _) = Selection::from_pairs(&product, form.iter().map(|(n, v)| (n.as_str(), v.as_str())));
     let served = Served::now(state, &product, Reading::of(request)).await?;
     let words = &served.nav.words;
-    let offer = state.store.prices(now()).await?.offer(&product, &selection, 1, Place::Page)?;
+    let offer = state.store.prices(now()).await?.offer(&product, &selection, 1, Surface::Page)?;
     let waits = matches!(offer.hindrance, Some(Hindrance::SoldOut | Hindrance::ComingSoon));
     let sound = looks_like_email(email) && email.chars().count() <= 200;
     let (status, text) = if !sound {

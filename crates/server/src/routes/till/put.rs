@@ -15,7 +15,7 @@ use compagina_core::cart::MOST_OF_ONE;
 use compagina_core::catalog::{Product, TextProblem};
 use compagina_core::choice::{Selection, variant_of};
 use compagina_core::pay::provider;
-use compagina_core::price::{Extras, Hindrance, Place, PlanId};
+use compagina_core::price::{Extras, Hindrance, PlanId, Surface};
 use compagina_core::situation::Situation;
 use compagina_core::wording::{Arg, Words};
 use compagina_press::shop::say_hindrance;
@@ -71,7 +71,7 @@ async fn put_choice(state: &State, request: &HttpRequest, form: &Pairs) -> ApiRe
     wish.quantity = quantity;
     let prices = prices_for_cart(state, request, state.store.prices(now()).await?).await?;
     let prices = prices.with_extras(wish.extras());
-    let offered = prices.offer(&product, &wish.selection, quantity, Place::Page)?;
+    let offered = prices.offer(&product, &wish.selection, quantity, Surface::Page)?;
     if let Some(hindrance) = &offered.hindrance {
         let status = match hindrance {
             Hindrance::ChooseFirst(_) => StatusCode::UNPROCESSABLE_ENTITY,
