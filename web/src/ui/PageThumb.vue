@@ -55,6 +55,7 @@ watch(
       v-if="html !== null"
       :srcdoc="html"
       :title="name"
+      scrolling="no"
       tabindex="-1"
       inert
       :style="{ width: `${width}px`, height: `${height}px`, transform: `scale(calc(100cqw / ${width}px))` }"

@@ -5,7 +5,14 @@ defineProps<{ handle: string; name: string }>();
 
 <template>
   <span class="picture">
-    <iframe :src="`/shop/products/${handle}`" :title="`Page of ${name}`" loading="lazy" tabindex="-1" inert />
+    <iframe
+      :src="`/shop/products/${handle}`"
+      :title="`Page of ${name}`"
+      loading="lazy"
+      scrolling="no"
+      tabindex="-1"
+      inert
+    />
   </span>
 </template>
 

@@ -172,10 +172,10 @@ const columns = computed(
   font-size: 12px;
   font-weight: 600;
 }
-.names > :nth-last-child(-n + 4) {
+.names > :nth-last-child(-n + 5) {
   padding-left: 7px;
 }
-.names > :nth-last-child(-n + 3) {
+.names > :nth-last-child(-n + 4):not(:last-child) {
   padding-right: 7px;
   text-align: right;
 }
