@@ -22,8 +22,8 @@ mod wish;
 pub use account::{Owner, Session};
 pub use cart::{CartChange, CartItem, CartRow, LineExtra};
 pub use catalogue::{
-    FileCheck, Imported, ListedRow, NeighbourRow, NewChoice, Selling, ServedBy, TypeRow, Uses, VariantChange,
-    Which,
+    FileCheck, Imported, ListedRow, NeighbourRow, NewChoice, Selling, ServedBy, TypeRow, Uses, UsesDecision,
+    VariantChange, Which,
 };
 pub use change::Changed;
 pub use document::{Document, DocumentName};

@@ -212,3 +212,24 @@ async fn situations_are_kept_and_every_product_and_state_is_seen(pool: MySqlPool
     })
     .await;
 }
+
+#[sqlx::test(migrations = false)]
+async fn a_band_whose_last_piece_was_taken_out_is_offered_to_be_removed(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let base = site.base.clone();
+    Browser::run(Screen::Wide, |client| async move {
+        open_desk(&client, &base, "/templates/2?product=whimbrel").await;
+        let bands = "document.querySelectorAll('.band-row').length";
+        let before = ask(&client, bands).await.as_u64().unwrap();
+        assert_eq!(ask(&client, "document.querySelector('.band-row .quiet')").await, Value::Null);
+        choose(&client, "Breadcrumb").await;
+        press(&client, &Key::Delete.to_string()).await;
+        until(&client, "document.querySelector('.band-row .quiet')?.textContent.includes('Empty: remove it')").await;
+        find(&client, ".band-row .quiet").await.click().await.unwrap();
+        until(&client, &format!("{bands} === {}", before - 1)).await;
+        press_with(&client, Key::Control, "z").await;
+        press_with(&client, Key::Control, "z").await;
+        until(&client, &format!("{bands} === {before} && document.querySelector('.order .what').textContent.includes('Breadcrumb')")).await;
+    })
+    .await;
+}

@@ -10,7 +10,7 @@ mod write;
 pub use neighbours::NeighbourRow;
 pub(crate) use read::load;
 pub use types::{ServedBy, TypeRow};
-pub use variants::{FileCheck, Imported, NewChoice, Uses, VariantChange};
+pub use variants::{FileCheck, Imported, NewChoice, Uses, UsesDecision, VariantChange};
 pub(crate) use write::insert_picture;
 
 use crate::change::Changed;

@@ -40,6 +40,9 @@ pub struct Uses {
     pub chosen: Vec<(VariantId, Vec<Option<ValueId>>)>,
 }
 
+/// By what a product is to be chosen, given the product and the book as they are; or why it can't be.
+pub type UsesDecision<'a> = dyn Fn(&Product, &[BookOption]) -> std::result::Result<Uses, String> + Sync + 'a;
+
 /// What came of a file of variants.
 #[derive(Debug, Clone)]
 pub enum Imported {
@@ -127,11 +130,7 @@ impl Store {
     }
 
     /// Sets by which options and values a product is chosen, as is decided on for the product and the book as they are.
-    pub async fn set_uses(
-        &self,
-        product: ProductId,
-        decide: &(dyn Fn(&Product, &[BookOption]) -> std::result::Result<Uses, String> + Sync),
-    ) -> Result<()> {
+    pub async fn set_uses(&self, product: ProductId, decide: &UsesDecision<'_>) -> Result<()> {
         self.unit(|| async {
             let mut unit = self.begin().await?;
             let tx = unit.db();

@@ -29,6 +29,14 @@ const count = computed(() => props.band.columns.reduce((sum, c) => sum + c.piece
       {{ bandName(band) }}<span v-if="folded">, {{ count }} {{ count === 1 ? "piece" : "pieces" }}</span>
       <em v-if="why">{{ why }}</em> <i />
     </button>
+    <button
+      v-if="count === 0"
+      class="quiet"
+      :aria-label="`Remove ${bandName(band)}, which is empty`"
+      @click="desk.edit({ op: 'remove_band', band: band.id })"
+    >
+      Empty: remove it
+    </button>
   </div>
 </template>
 
