@@ -25,6 +25,16 @@ fn selling(product: &Product, price_minor: i64) -> Selling {
     }
 }
 
+/// The same product, onto which shoppers may write a name.
+async fn written_onto(store: &Store, product: Product) -> Product {
+    let label = "Name".into();
+    let text = TextTerms { label, lines: 1, most: 20, signs: Signs::Any, surcharge: 0, needed: false };
+    let terms = Terms { text: Some(text), ..Terms::default() };
+    let selling = Selling { terms, ..selling(&product, product.price.minor) };
+    store.set_selling(product.id, &selling).await.unwrap();
+    product
+}
+
 #[sqlx::test(migrations = false)]
 async fn every_change_of_a_price_is_recorded_with_what_was_before_it(pool: MySqlPool) {
     let store = shop(pool).await;
@@ -87,19 +97,7 @@ async fn rules_that_were_in_force_are_kept_for_the_old_price(pool: MySqlPool) {
 async fn lines_that_differ_by_plan_or_text_stand_apart_and_come_back_so(pool: MySqlPool) {
     let store = shop(pool).await;
     let product = kite(&store).await;
-    let text = TextTerms {
-        label: "Name".into(),
-        lines: 1,
-        most: 20,
-        signs: Signs::Any,
-        surcharge: 0,
-        needed: false,
-    };
-    let with_text = Selling {
-        terms: Terms { text: Some(text), ..Terms::default() },
-        ..selling(&product, product.price.minor)
-    };
-    store.set_selling(product.id, &with_text).await.unwrap();
+    let product = written_onto(&store, product).await;
     let plan = Plan {
         id: PlanId(7),
         reach: RuleReach::All,
@@ -229,19 +227,7 @@ async fn a_shoppers_own_change_is_no_news_and_what_is_gone_is_taken_out_when_it_
 async fn a_refused_payment_gives_back_what_all_lines_of_one_variant_held(pool: MySqlPool) {
     let store = shop(pool).await;
     let product = kite(&store).await;
-    let text = TextTerms {
-        label: "Name".into(),
-        lines: 1,
-        most: 20,
-        signs: Signs::Any,
-        surcharge: 0,
-        needed: false,
-    };
-    let with_text = Selling {
-        terms: Terms { text: Some(text), ..Terms::default() },
-        ..selling(&product, product.price.minor)
-    };
-    store.set_selling(product.id, &with_text).await.unwrap();
+    let product = written_onto(&store, product).await;
     let cart = store.add_cart(&[1; 32]).await.unwrap();
     let variant = &product.variants[0];
     let seen = variant.price.unwrap_or(product.price);

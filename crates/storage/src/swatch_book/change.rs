@@ -73,28 +73,15 @@ impl Store {
 
     /// Changes several values of an option in the same way; all or none.
     pub async fn change_values(&self, option: OptionId, ids: &[ValueId], wanted: &ValueChange) -> Result<()> {
+        let all: Vec<_> = ids.iter().map(|id| (*id, wanted.clone())).collect();
+        self.change_each_value(option, &all).await
+    }
+
+    /// Changes several values of an option, each in its own way; all or none.
+    pub async fn change_each_value(&self, option: OptionId, wanted: &[(ValueId, ValueChange)]) -> Result<()> {
         self.change_book(option, async |tx| {
-            for id in ids {
-                value_within(tx, option, *id).await?;
-                sqlx::query!(
-                    "UPDATE option_value SET name = COALESCE(?, name), note = COALESCE(?, note) WHERE id = ?",
-                    wanted.name,
-                    wanted.note,
-                    id.0
-                )
-                .execute(&mut *tx)
-                .await?;
-                if let Some(swatch) = &wanted.swatch {
-                    let swatch = swatch.as_ref().map(Json);
-                    sqlx::query!("UPDATE option_value SET swatch = ? WHERE id = ?", swatch as _, id.0)
-                        .execute(&mut *tx)
-                        .await?;
-                }
-                if let Some(closer) = &wanted.closer {
-                    sqlx::query!("UPDATE option_value SET closer = ? WHERE id = ?", closer.as_deref(), id.0)
-                        .execute(&mut *tx)
-                        .await?;
-                }
+            for (id, wanted) in wanted {
+                change_value(tx, option, *id, wanted).await?;
             }
             Ok(())
         })
@@ -138,6 +125,35 @@ impl Store {
         })
         .await
     }
+}
+
+async fn change_value(
+    tx: &mut MySqlConnection,
+    option: OptionId,
+    id: ValueId,
+    wanted: &ValueChange,
+) -> Result<()> {
+    value_within(tx, option, id).await?;
+    sqlx::query!(
+        "UPDATE option_value SET name = COALESCE(?, name), note = COALESCE(?, note) WHERE id = ?",
+        wanted.name,
+        wanted.note,
+        id.0
+    )
+    .execute(&mut *tx)
+    .await?;
+    if let Some(swatch) = &wanted.swatch {
+        let swatch = swatch.as_ref().map(Json);
+        sqlx::query!("UPDATE option_value SET swatch = ? WHERE id = ?", swatch as _, id.0)
+            .execute(&mut *tx)
+            .await?;
+    }
+    if let Some(closer) = &wanted.closer {
+        sqlx::query!("UPDATE option_value SET closer = ? WHERE id = ?", closer.as_deref(), id.0)
+            .execute(&mut *tx)
+            .await?;
+    }
+    Ok(())
 }
 
 /// Adds a value behind the others; products that use the whole option offer it at once.

@@ -1,6 +1,7 @@
 //! Picture files for the values of an option, and what their names lead to.
 
 use crate::change::Changed;
+use crate::unit::Unit;
 use crate::{Result, StorageError, Store};
 use compagina_core::ids::{OptionId, ValueId};
 use compagina_core::swatch::{Colour, Fate, Palette, SwatchFile, match_files};
@@ -51,7 +52,7 @@ impl Store {
         colour: Option<Colour>,
     ) -> Result<()> {
         let colour = colour.map(String::from);
-        self.change_book_soon(option, async |tx| {
+        self.change_book_telling(option, Unit::changed_soon, async |tx| {
             let others = sqlx::query_scalar!(
                 "SELECT COUNT(*) FROM swatch_file WHERE option_id = ? AND name <> ?",
                 option.0,
@@ -128,40 +129,27 @@ impl Store {
         option: OptionId,
         make: impl AsyncFn(&mut MySqlConnection) -> Result<T>,
     ) -> Result<T> {
-        self.unit(|| async {
-            let mut unit = self.begin().await?;
-            unit.changed(Changed::Everything);
-            let done = changed_book(unit.db(), option, &make).await?;
-            unit.done(done).await
-        })
-        .await
+        self.change_book_telling(option, Unit::changed, make).await
     }
 
-    /// The same, seen within a moment.
-    async fn change_book_soon<T>(
+    /// The same with when it is seen.
+    async fn change_book_telling<T>(
         &self,
         option: OptionId,
+        tell: fn(&mut Unit, Changed),
         make: impl AsyncFn(&mut MySqlConnection) -> Result<T>,
     ) -> Result<T> {
         self.unit(|| async {
             let mut unit = self.begin().await?;
-            unit.changed_soon(Changed::Everything);
-            let done = changed_book(unit.db(), option, &make).await?;
+            let tx = unit.db();
+            hold(tx, option).await?;
+            let done = make(tx).await?;
+            work_out(tx, option).await?;
+            tell(&mut unit, Changed::Everything);
             unit.done(done).await
         })
         .await
     }
-}
-
-async fn changed_book<T>(
-    tx: &mut MySqlConnection,
-    option: OptionId,
-    make: &impl AsyncFn(&mut MySqlConnection) -> Result<T>,
-) -> Result<T> {
-    hold(tx, option).await?;
-    let done = make(tx).await?;
-    work_out(tx, option).await?;
-    Ok(done)
 }
 
 /// Holds an option for the rest of a transaction.

@@ -40,6 +40,7 @@ pub async fn take(
     wanted: Json<TakeSwatches>,
 ) -> ApiResult<Json<OptionInBook>> {
     let option = option_of(&state, &handle).await?;
+    let mut changes = Vec::new();
     for value in option.values.iter().filter(|value| wanted.ids.contains(&value.id)) {
         let Some((hash, focus)) = state.store.picture_of_value(value.id).await? else { continue };
         let Some(bytes) = state.media.get(&hash).await.map_err(ApiError::unforeseen)? else { continue };
@@ -50,9 +51,9 @@ pub async fn take(
             Take::Colours => colour.map(Swatch::of_colour),
         };
         if let Some(swatch) = swatch {
-            let change = ValueChange { swatch: Some(Some(swatch)), ..ValueChange::default() };
-            state.store.change_values(option.id, &[value.id], &change).await?;
+            changes.push((value.id, ValueChange { swatch: Some(Some(swatch)), ..ValueChange::default() }));
         }
     }
+    state.store.change_each_value(option.id, &changes).await?;
     Ok(Json(option_view(&state, &handle).await?))
 }
