@@ -196,17 +196,6 @@ async fn the_cart_is_changed_line_by_line(pool: MySqlPool) {
     let checkout = shopper.get(site.at("/shop/checkout")).send().await.unwrap().text().await.unwrap();
     assert!(checkout.contains("1 × Gift card, £50"), "which one is told where it is paid");
     assert!(!checkout.contains("What was in your cart before"));
-    let now = put(vec![("product", "gift-card"), ("amount", "25"), ("after", "checkout")]).await.unwrap();
-    assert_eq!(now.headers()["location"], "/shop/checkout?along=1");
-    let along = shopper.get(site.at("/shop/checkout?along=1")).send().await.unwrap().text().await.unwrap();
-    assert!(along.contains("What was in your cart before is part of this order."));
-    let other = site.shopper();
-    let alone = other.post(site.at("/shop/cart")).form(&[
-        ("product", "gift-card"),
-        ("amount", "25"),
-        ("after", "checkout"),
-    ]);
-    assert_eq!(alone.send().await.unwrap().headers()["location"], "/shop/checkout");
     let line = cart.split_once("name=\"line\" value=\"").unwrap().1.split_once('"').unwrap().0.to_owned();
     let set = |quantity: &'static str| {
         let form = [("line", line.clone()), ("quantity", quantity.to_owned())];
@@ -253,4 +242,21 @@ async fn the_owners_application_is_one_document_at_all_its_addresses(pool: MySql
         style.split_once("rel=\"stylesheet\" href=\"").unwrap().1.split_once('"').unwrap().0.to_owned();
     let answer = site.shopper().get(site.at(&address)).send().await.unwrap();
     assert!(answer.headers()["cache-control"].to_str().unwrap().contains("immutable"));
+}
+
+#[sqlx::test(migrations = false)]
+async fn who_buys_one_now_is_told_what_comes_along_from_the_cart(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let shopper = site.shopper();
+    let form = [("product", "gift-card"), ("amount", "25"), ("after", "checkout")];
+    let buy_now = async || {
+        let answer = shopper.post(site.at("/shop/cart")).form(&form).send().await.unwrap();
+        answer.headers()["location"].to_str().unwrap().to_owned()
+    };
+    let page = async |path: &str| shopper.get(site.at(path)).send().await.unwrap().text().await.unwrap();
+    assert_eq!(buy_now().await, "/shop/checkout");
+    let along = "What was in your cart before is part of this order.";
+    assert!(!page("/shop/checkout").await.contains(along));
+    assert_eq!(buy_now().await, "/shop/checkout?along=1");
+    assert!(page("/shop/checkout?along=1").await.contains(along));
 }

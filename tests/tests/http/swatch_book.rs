@@ -146,6 +146,9 @@ async fn a_value_added_later_is_on_every_product_that_uses_the_whole_option(pool
     let owner = site.owner().await;
     let now = json_of(owner.post("/api/options/amount/values", &json!({ "name": "£250" })).await).await;
     assert_eq!((&value(&now, "£250")["products"], &value(&now, "£250")["from"]), (&json!(1), &json!("text")));
+    // Shoppers are offered what is made, once it is.
+    assert!(!owner.page("/shop/products/gift-card".into()).await.contains(">£250</span>"));
+    json_of(owner.post("/api/variants/make?product=gift-card", &json!({})).await).await;
     page_with(&owner, "/shop/products/gift-card", ">£250</span>").await;
     // Whimbrel uses some colours only, and keeps to them.
     json_of(owner.post(&format!("{COLOUR}/values"), &json!({ "name": "Tomato" })).await).await;

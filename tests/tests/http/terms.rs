@@ -56,7 +56,7 @@ async fn what_makes_no_sense_is_refused_in_a_sentence_and_nothing_is_kept(pool: 
             json!({ "least": 5, "most_per_order": 4 }),
             "the least number, 5, is above the most of one order, 4",
         ),
-        (json!({ "most_per_order": 0 }), "One order holds at least one"),
+        (json!({ "most_per_order": 0 }), "one order holds at least one"),
         (text(json!({ "label": " " })), "needs a label"),
         (text(json!({ "lines": 9 })), "1 to 6 lines"),
         (text(json!({ "surcharge": "-1" })), "Surcharge: “-1” is below zero"),
