@@ -125,6 +125,10 @@ impl Owner {
         let request = self.client.put(format!("{}{path}", self.base)).header("x-csrf-token", &self.token);
         request.json(body).send().await.unwrap()
     }
+    /// A request of one's own, with the session's token.
+    pub fn request(&self, method: Method, path: &str) -> reqwest::RequestBuilder {
+        self.client.request(method, format!("{}{path}", self.base)).header("x-csrf-token", &self.token)
+    }
     pub async fn patch(&self, path: &str, body: &Value) -> Response {
         let request = self.client.patch(format!("{}{path}", self.base)).header("x-csrf-token", &self.token);
         request.json(body).send().await.unwrap()

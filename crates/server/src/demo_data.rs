@@ -9,7 +9,7 @@ use compagina_core::swatch::Colour;
 use compagina_core::time::Moment;
 use compagina_demo::{Drawing, OWNERS, demo_shop, media as free, prices, swatch_files};
 use compagina_pictures::{Cut, rasterise, square};
-use compagina_storage::{Change, DocumentName, StorageError, Store};
+use compagina_storage::{By, Change, DocumentName, StorageError, Store};
 use futures_util::{StreamExt, TryStreamExt, stream};
 use std::collections::BTreeMap;
 use std::error::Error;
@@ -26,7 +26,7 @@ pub async fn fill_if_empty(store: &Store, media: &Media, more: u32) -> Result<()
     let demo = demo_shop(more)?;
     keep_film(media).await?;
     let drawn = draw_all(media, demo.products.iter().flat_map(|p| &p.drawings)).await?;
-    store.add_options(&demo.options).await?;
+    store.by(By::default()).add_options(&demo.options).await?;
     fill_swatches(store, media).await?;
     let count = demo.products.len();
     let mut ids = BTreeMap::new();
@@ -37,7 +37,7 @@ pub async fn fill_if_empty(store: &Store, media: &Media, more: u32) -> Result<()
             .into_iter()
             .map(|drawing| new_picture(&drawn[&name_of(&drawing.svg)], drawing))
             .collect();
-        ids.insert(product.handle.clone(), store.add_product(&product).await?);
+        ids.insert(product.handle.clone(), store.by(By::default()).add_product(&product).await?);
         if number % 500 == 0 {
             tracing::info!("{number} of {count} products");
         }
@@ -100,7 +100,7 @@ async fn fill_swatches(store: &Store, media: &Media) -> Result<(), Failure> {
         let made = square(&rasterise(svg.as_bytes())?, (500, 500), Cut::Whole)?;
         let hash = made.encoded.hash.clone();
         media.put(&hash, made.encoded.bytes).await?;
-        store.put_swatch_file(colour.id, name, &hash, made.colour.map(Colour)).await?;
+        store.by(By::default()).put_swatch_file(colour.id, name, &hash, made.colour.map(Colour)).await?;
     }
     Ok(())
 }

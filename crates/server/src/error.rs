@@ -151,10 +151,17 @@ impl From<StorageError> for ApiError {
                 Self::new(StatusCode::CONFLICT, "rearranged", message)
             }
             StorageError::Overtaken { what } => {
+                let what = what.trim_end_matches("_minor").replace('_', " ");
                 let message = format!(
-                    "Somebody else has changed {what} of this in the meantime. What you wrote is still here and was \
-                     not kept yet: keep it again to put it in the place of theirs."
+                    "Somebody else has changed the {what} of this in the meantime. What you wrote is still here and \
+                     was not kept yet: keep it again to put it in the place of theirs."
                 );
+                Self::new(StatusCode::CONFLICT, "overtaken", message)
+            }
+            StorageError::OvertakenBy { who, told } => {
+                let who = who.unwrap_or_else(|| "Somebody".into());
+                let message =
+                    format!("{who} changed the same in the meantime ({told}). Nothing was changed by you.");
                 Self::new(StatusCode::CONFLICT, "overtaken", message)
             }
             StorageError::Full { .. }
@@ -254,7 +261,7 @@ mod tests {
             (409, "revision_mismatch")
         );
         assert_eq!(answer(StorageError::Rearranged), (409, "rearranged"));
-        assert_eq!(answer(StorageError::Overtaken { what: "the texts" }), (409, "overtaken"));
+        assert_eq!(answer(StorageError::Overtaken { what: "summary".into() }), (409, "overtaken"));
         assert_eq!(answer(StorageError::NoStep { step: "undo" }), (409, "no_step"));
         assert_eq!(answer(StorageError::Op(ghost())), (422, "refused"));
         assert_eq!(answer(StorageError::CartFull { most: 50 }), (422, "refused"));

@@ -9,16 +9,26 @@ use actix_web::web::Data;
 use actix_web::{FromRequest, HttpRequest, dev::Payload};
 use base64::Engine;
 use base64::engine::general_purpose::URL_SAFE_NO_PAD;
-use compagina_storage::Session;
+use compagina_storage::{By, Seen, Session};
 use futures_util::future::LocalBoxFuture;
 use sha2::{Digest, Sha256};
 
 pub const SESSION_COOKIE: &str = "compagina_session";
 const TOKEN_HEADER: &str = "x-csrf-token";
+/// Carries what was looked at when something was changed: the `seen` of the answer that showed it.
+pub const SEEN_HEADER: &str = "x-seen";
 
 /// An owner who is signed in, and, where the request changes something, has sent the token.
 pub struct Caller {
     pub session: Session,
+    seen: Option<Seen>,
+}
+
+impl Caller {
+    /// Who writes, and what was seen before.
+    pub fn by(&self) -> By {
+        By { owner: Some(self.session.owner_id), seen: self.seen }
+    }
 }
 
 impl FromRequest for Caller {
@@ -35,7 +45,8 @@ impl FromRequest for Caller {
             if !reads && !carries_token(&request, &session.csrf) {
                 return Err(ApiError::no_token());
             }
-            Ok(Self { session })
+            let seen = request.headers().get(SEEN_HEADER).and_then(|value| Seen::read(value.to_str().ok()?));
+            Ok(Self { session, seen })
         })
     }
 }

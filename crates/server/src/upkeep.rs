@@ -37,7 +37,8 @@ async fn tidy(state: &State) {
             state.store.settle_order(order, false, None).await?;
         }
         news::tell_those_who_wait(state).await?;
-        state.store.forget_old_changes().await
+        state.store.forget_old_changes().await?;
+        state.store.forget_old_steps().await
     }
     .await;
     if let Err(error) = done {

@@ -15,8 +15,10 @@ pub enum StorageError {
     Clash { who: Option<String>, touch: Box<Touch>, current: u64 },
     #[error("somebody else has changed which template serves what")]
     Rearranged,
-    #[error("{what} of it was changed in the meantime")]
-    Overtaken { what: &'static str },
+    #[error("{what} was changed in the meantime")]
+    Overtaken { what: String },
+    #[error("somebody else did this meanwhile: {told}")]
+    OvertakenBy { who: Option<String>, told: String },
     #[error("there can be at most {most} {what}")]
     Full { what: &'static str, most: i64 },
     #[error("this band is kept already")]

@@ -7,6 +7,7 @@ mod catalogue;
 mod change;
 mod document;
 mod error;
+mod journal;
 mod media;
 mod message;
 mod order;
@@ -22,12 +23,13 @@ mod wish;
 pub use account::{Owner, Session};
 pub use cart::{CartChange, CartItem, CartRow, LineExtra};
 pub use catalogue::{
-    FileCheck, Imported, ListedRow, NeighbourRow, NewChoice, Selling, ServedBy, TypeRow, Uses, UsesDecision,
+    FileCheck, Hanging, Imported, ListedRow, NeighbourRow, NewChoice, ServedBy, TypeRow, Uses, UsesDecision,
     VariantChange, Which,
 };
 pub use change::Changed;
 pub use document::{Document, DocumentName};
 pub use error::{Result, StorageError};
+pub use journal::{By, Hand, Seen, StepRow};
 pub use message::{Message, News};
 pub use order::{Contact, Order, OrderLine, OrderState, Paying, Placed};
 pub use picture::{KeptPicture, PictureChange, PicturesOf, ToMake};

@@ -1,5 +1,6 @@
 //! Pictures of products and of the shop as their owner works on them, and what the worker that makes their sizes needs.
 
+use crate::journal::{Hand, Scope};
 use crate::{Result, StorageError, Store};
 use compagina_core::ids::{ProductId, ValueId};
 use compagina_core::media::{FilmFile, Focus, PictureSize};
@@ -45,6 +46,9 @@ impl PicturesOf {
             Self::Product(id) => Some(id),
             Self::Shop => None,
         }
+    }
+    fn scope(self) -> Scope {
+        self.product().map_or(Scope { shop_pictures: true, ..Scope::default() }, Scope::product)
     }
     fn id(self) -> Option<u64> {
         self.product().map(|id| id.0)
@@ -106,12 +110,12 @@ impl Store {
         .await?;
         Ok(row.and_then(|row| Some((row.sizes.0.last()?.hash.clone(), row.focus.0))))
     }
+}
 
+impl Hand<'_> {
     /// Adds an uploaded picture behind the others; its sizes are made later.
     pub async fn add_picture(&self, of: PicturesOf, file_name: &str, original: &str) -> Result<u64> {
-        self.unit(|| async {
-            let mut unit = self.begin().await?;
-            let tx = unit.db();
+        self.step(&of.scope(), async |tx, _| {
         // The product's row is held, so that two uploads at once don't take the same place.
         sqlx::query!("SELECT id FROM product WHERE id <=> ? FOR UPDATE", of.id()).fetch_optional(&mut *tx).await?;
         let done = sqlx::query!(
@@ -129,7 +133,7 @@ impl Store {
             let name = format!("p{id}");
             sqlx::query!("UPDATE picture SET name = ? WHERE id = ?", name, id).execute(&mut *tx).await?;
         }
-        unit.done(id).await
+        Ok(id)
         })
         .await
     }
@@ -142,9 +146,7 @@ impl Store {
         file_name: &str,
         original: &str,
     ) -> Result<()> {
-        self.unit(|| async {
-            let mut unit = self.begin().await?;
-            let tx = unit.db();
+        self.step(&of.scope(), async |tx, _| {
             held(tx, of, &[id]).await?;
             sqlx::query!(
             "UPDATE picture SET original = ?, file_name = ?, plan = 0, tries = 0, claimed_until = NULL, trouble = '',
@@ -155,31 +157,26 @@ impl Store {
         )
             .execute(&mut *tx)
             .await?;
-            unit.done(()).await
+            Ok(())
         })
         .await
     }
 
     /// Makes a picture the one that a film shows until it runs.
     pub async fn set_film(&self, of: PicturesOf, id: u64, film: &FilmFile) -> Result<()> {
-        self.unit(|| async {
-            let mut unit = self.begin().await?;
-            let tx = unit.db();
+        self.step(&of.scope(), async |tx, _| {
             held(tx, of, &[id]).await?;
             sqlx::query!("UPDATE picture SET film = ? WHERE id = ?", Json(film) as _, id)
                 .execute(&mut *tx)
                 .await?;
-            unit.changed(of.product());
-            unit.done(()).await
+            Ok(())
         })
         .await
     }
 
     /// Changes several pictures of a product in the same way; all or none.
     pub async fn change_pictures(&self, of: PicturesOf, ids: &[u64], change: &PictureChange) -> Result<()> {
-        self.unit(|| async {
-            let mut unit = self.begin().await?;
-            let tx = unit.db();
+        self.step(&of.scope(), async |tx, _| {
         held(tx, of, ids).await?;
         for id in ids {
             sqlx::query!(
@@ -193,17 +190,14 @@ impl Store {
             .execute(&mut *tx)
             .await?;
         }
-        unit.changed(of.product());
-        unit.done(()).await
+        Ok(())
         })
         .await
     }
 
     /// Puts a product's pictures into this order. Pictures that aren't named, added meanwhile, stay behind them.
     pub async fn order_pictures(&self, of: PicturesOf, ids: &[u64]) -> Result<()> {
-        self.unit(|| async {
-            let mut unit = self.begin().await?;
-            let tx = unit.db();
+        self.step(&of.scope(), async |tx, _| {
             held(tx, of, ids).await?;
             let count = ids.len() as u64;
             sqlx::query!("UPDATE picture SET position = position + ? WHERE product_id <=> ?", count, of.id())
@@ -214,26 +208,24 @@ impl Store {
                     .execute(&mut *tx)
                     .await?;
             }
-            unit.changed(of.product());
-            unit.done(()).await
+            Ok(())
         })
         .await
     }
 
     pub async fn remove_pictures(&self, of: PicturesOf, ids: &[u64]) -> Result<()> {
-        self.unit(|| async {
-            let mut unit = self.begin().await?;
-            let tx = unit.db();
+        self.step(&of.scope(), async |tx, _| {
             held(tx, of, ids).await?;
             for id in ids {
                 sqlx::query!("DELETE FROM picture WHERE id = ?", id).execute(&mut *tx).await?;
             }
-            unit.changed(of.product());
-            unit.done(()).await
+            Ok(())
         })
         .await
     }
+}
 
+impl Store {
     /// The next picture whose sizes aren't those of this plan; no other worker is given it for some minutes. One that was
     /// begun twice without coming to an end is marked with that and not given again.
     pub async fn next_to_make(&self, plan: u32) -> Result<Option<ToMake>> {

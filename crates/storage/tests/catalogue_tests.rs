@@ -2,11 +2,12 @@
 mod common;
 
 use common::{handle, kite, shop};
+use compagina_core::catalog::Selling;
 use compagina_core::catalog::{NewProduct, ProductState, Stock};
 use compagina_core::money::Money;
 use compagina_core::page::Layout;
 use compagina_core::template::Reach;
-use compagina_storage::{Changed, Selling, Store, Which};
+use compagina_storage::{By, Changed, Store, Which};
 use sqlx::MySqlPool;
 
 #[sqlx::test(migrations = false)]
@@ -37,7 +38,7 @@ async fn five_kites(pool: MySqlPool) -> Store {
         let mut more = common::kite();
         more.handle = handle(&format!("kite-{number}"));
         more.variants.iter_mut().for_each(|v| v.sku = format!("{}-{number}", v.sku));
-        store.add_product(&more).await.unwrap();
+        store.by(By::default()).add_product(&more).await.unwrap();
     }
     store
 }
@@ -54,14 +55,8 @@ async fn neighbours_are_those_before_and_after_that_can_be_visited(pool: MySqlPo
     assert_eq!(around("kite-3").await, ["kite-2", "kite-4"]);
     assert_eq!(around("whimbrel").await, ["", "kite-2"]);
     assert_eq!(around("kite-5").await, ["kite-4", ""]);
-    let selling = Selling {
-        state: ProductState::Withdrawn,
-        price_minor: three.price.minor,
-        old_price_minor: None,
-        most_per_order: None,
-        terms: three.terms,
-    };
-    store.set_selling(three.id, &selling).await.unwrap();
+    let withdrawn = Selling { state: ProductState::Withdrawn, ..three.selling() };
+    store.by(By::default()).set_selling(three.id, &three.selling(), &withdrawn).await.unwrap();
     assert_eq!(
         (around("kite-2").await, around("kite-4").await),
         (["whimbrel".to_owned(), "kite-4".to_owned()], ["kite-2".to_owned(), "kite-5".to_owned()])
@@ -88,18 +83,13 @@ async fn a_change_is_noted_for_every_reader(pool: MySqlPool) {
     let store = shop(pool).await;
     let product = store.product(&handle("whimbrel")).await.unwrap().unwrap();
     let before = store.recent_changes().await.unwrap().len();
-    store.set_price(product.id, Money::new(5000, product.price.currency)).await.unwrap();
-    store.set_stock(product.variants[0].id, Stock::Counted(9)).await.unwrap();
-    let mut selling = Selling {
-        state: product.state,
-        price_minor: 5000,
-        old_price_minor: None,
-        most_per_order: None,
-        terms: product.terms,
-    };
-    store.set_selling(product.id, &selling).await.unwrap();
-    selling.state = ProductState::Withdrawn;
-    store.set_selling(product.id, &selling).await.unwrap();
+    store.by(By::default()).set_price(product.id, Money::new(5000, product.price.currency)).await.unwrap();
+    store.by(By::default()).set_stock(product.variants[0].id, Stock::Counted(9)).await.unwrap();
+    let was = Selling { price_minor: 5000, ..product.selling() };
+    let alone = Selling { old_price_minor: None, ..was.clone() };
+    store.by(By::default()).set_selling(product.id, &was, &alone).await.unwrap();
+    let gone = Selling { state: ProductState::Withdrawn, ..alone.clone() };
+    store.by(By::default()).set_selling(product.id, &alone, &gone).await.unwrap();
     let template = store.add_template("Kites", &Reach::fallback(), &Layout::default(), true).await.unwrap();
     let arrangement = store.arrangement_revision().await.unwrap();
     store.set_template(template, arrangement, "All kites", &Reach::fallback()).await.unwrap();
@@ -141,7 +131,7 @@ async fn what_is_withdrawn_or_was_never_sold_takes_no_place_in_listings_and_besi
         let handle = handle(&format!("kite-{n:02}"));
         let product =
             NewProduct { handle, state: state(n), variants, options: vec![], reviews: vec![], ..kite() };
-        store.add_product(&product).await.unwrap();
+        store.by(By::default()).add_product(&product).await.unwrap();
     }
     let type_id = store.types().await.unwrap()[0].id;
     let names = async |most, skip| {
@@ -178,7 +168,11 @@ async fn values_from_a_file_get_addresses_of_their_own_however_long_or_alike_the
         new_values: names.iter().map(|name| (option, name.clone())).collect(),
         ..Checked::default()
     };
-    store.import_variants(&[kite.id], &[], &|_, _, _| Ok(checked.clone()), &|_| {}).await.unwrap();
+    store
+        .by(By::default())
+        .import_variants(&[kite.id], &[], &|_, _, _| Ok(checked.clone()), &|_| {})
+        .await
+        .unwrap();
     let book = store.swatch_book().await.unwrap();
     let handles: Vec<_> = book[0].values.iter().map(|value| value.handle.to_string()).collect();
     assert_eq!(handles[4..], ["chalk-2".to_owned(), "chalk-3".to_owned()], "{handles:?}");

@@ -5,6 +5,7 @@ mod common;
 
 use common::{handle, shop};
 use compagina_core::money::Money;
+use compagina_storage::By;
 use sqlx::MySqlPool;
 use std::path::Path;
 use std::sync::Arc;
@@ -57,7 +58,7 @@ async fn who_listens_has_caught_up_before_the_writer_is_answered_and_not_after_a
         }
     });
     let kite = store.product(&handle("whimbrel")).await.unwrap().unwrap();
-    store.set_price(kite.id, Money { minor: 7000, ..kite.price }).await.unwrap();
+    store.by(By::default()).set_price(kite.id, Money { minor: 7000, ..kite.price }).await.unwrap();
     assert_eq!(heard.load(Ordering::SeqCst), 1);
     store.take_back_publication(compagina_core::ids::TemplateId(77), 1).await.unwrap_err();
     assert_eq!(heard.load(Ordering::SeqCst), 1, "nothing was written");
@@ -73,9 +74,12 @@ async fn a_write_that_loses_a_conflict_is_made_again_as_a_whole(pool: MySqlPool)
         let (store, price) = (store.clone(), kite.price);
         async move {
             if n % 2 == 0 {
-                store.set_price(kite.id, Money { minor: 7000 + n, ..price }).await
+                store.by(By::default()).set_price(kite.id, Money { minor: 7000 + n, ..price }).await
             } else {
-                store.set_stock(variant, compagina_core::catalog::Stock::Counted(n as u32)).await
+                store
+                    .by(By::default())
+                    .set_stock(variant, compagina_core::catalog::Stock::Counted(n as u32))
+                    .await
             }
         }
     });

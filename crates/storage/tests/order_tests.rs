@@ -5,7 +5,7 @@ use common::{contact, handle, put, shop};
 use compagina_core::catalog::{Product, Stock};
 use compagina_core::money::Money;
 use compagina_core::time::Moment;
-use compagina_storage::{CartChange, CartRow, Contact, LineExtra, OrderState, Paying, Placed, Store};
+use compagina_storage::{By, CartChange, CartRow, Contact, LineExtra, OrderState, Paying, Placed, Store};
 use sqlx::MySqlPool;
 
 async fn kite(store: &Store) -> Product {
@@ -84,7 +84,7 @@ async fn a_price_that_changed_since_is_not_sold_silently(pool: MySqlPool) {
     let cart = filled_cart(&store, 1, 0, 1).await;
     let product = kite(&store).await;
     let dearer = Money::new(7000, product.price.currency);
-    store.set_price(product.id, dearer).await.unwrap();
+    store.by(By::default()).set_price(product.id, dearer).await.unwrap();
     assert_eq!(store.place_order(cart, &paying(&contact()), Moment(0)).await.unwrap(), Placed::NotAsSeen);
     // A change of the shopper's own doesn't hide what is news; taking the cart as it is does.
     let line = store.cart_items(cart).await.unwrap().remove(0).line_id;
@@ -127,7 +127,7 @@ async fn putting_the_same_again_adds_up_to_ninety_nine_at_the_newest_price(pool:
 #[sqlx::test(migrations = false)]
 async fn two_shoppers_cannot_both_buy_the_last_one(pool: MySqlPool) {
     let store = shop(pool).await;
-    store.set_stock(kite(&store).await.variants[0].id, Stock::Counted(1)).await.unwrap();
+    store.by(By::default()).set_stock(kite(&store).await.variants[0].id, Stock::Counted(1)).await.unwrap();
     for round in 0..5u8 {
         let (a, b) =
             (filled_cart(&store, round * 2, 0, 1).await, filled_cart(&store, round * 2 + 1, 0, 1).await);

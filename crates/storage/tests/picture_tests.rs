@@ -5,7 +5,7 @@ mod common;
 use common::{handle, shop};
 use compagina_core::ids::{ProductId, ValueId};
 use compagina_core::media::{FilmFile, Focus, PictureSize};
-use compagina_storage::{PictureChange, PicturesOf, StorageError, Store, ToMake};
+use compagina_storage::{By, PictureChange, PicturesOf, StorageError, Store, ToMake};
 use futures_util::future::join_all;
 use sqlx::MySqlPool;
 use std::collections::BTreeSet;
@@ -24,10 +24,12 @@ fn hash(letter: char) -> String {
 async fn with_pictures(pool: MySqlPool, letters: &str) -> (Store, PicturesOf, Vec<u64>) {
     let store = shop(pool).await;
     let of = PicturesOf::Product(store.product(&handle("whimbrel")).await.unwrap().unwrap().id);
-    store.remove_pictures(of, &order(&store, of).await).await.unwrap();
+    store.by(By::default()).remove_pictures(of, &order(&store, of).await).await.unwrap();
     let mut ids = Vec::new();
     for letter in letters.chars() {
-        ids.push(store.add_picture(of, &format!("{letter}.jpg"), &hash(letter)).await.unwrap());
+        ids.push(
+            store.by(By::default()).add_picture(of, &format!("{letter}.jpg"), &hash(letter)).await.unwrap(),
+        );
     }
     (store, of, ids)
 }
@@ -74,8 +76,8 @@ async fn a_picture_replaced_while_it_is_made_keeps_the_newer_file(pool: MySqlPoo
     let (store, of, ids) = with_pictures(pool, "a").await;
     let old = store.next_to_make(PLAN).await.unwrap().unwrap();
     let film = FilmFile { hash: hash('f'), width: 640, height: 480 };
-    store.set_film(of, ids[0], &film).await.unwrap();
-    store.replace_picture(of, ids[0], "b.jpg", &hash('b')).await.unwrap();
+    store.by(By::default()).set_film(of, ids[0], &film).await.unwrap();
+    store.by(By::default()).replace_picture(of, ids[0], "b.jpg", &hash('b')).await.unwrap();
     store.picture_made(&old, &[size("of the old file")], false, PLAN).await.unwrap();
     store.picture_failed(&old, "Too late to matter.").await.unwrap();
     let now = store.pictures_of(of, PLAN).await.unwrap().remove(0);
@@ -98,19 +100,19 @@ async fn what_failed_is_not_tried_again_and_says_why(pool: MySqlPool) {
 async fn pictures_are_ordered_changed_and_removed_all_or_none(pool: MySqlPool) {
     let (store, of, ids) = with_pictures(pool, "abc").await;
     // One that was added meanwhile stays behind those that are named.
-    store.order_pictures(of, &[ids[2], ids[0]]).await.unwrap();
+    store.by(By::default()).order_pictures(of, &[ids[2], ids[0]]).await.unwrap();
     assert_eq!(order(&store, of).await, [ids[2], ids[0], ids[1]]);
     let change = PictureChange {
         alt: Some("A kite".into()),
         values: Some(vec![ValueId(1)]),
         focus: Some(Focus { x: 1, y: 999 }),
     };
-    let missing = store.change_pictures(of, &[ids[0], 999_999], &change).await;
+    let missing = store.by(By::default()).change_pictures(of, &[ids[0], 999_999], &change).await;
     assert!(matches!(missing, Err(StorageError::NotFound { what: "picture" })));
     assert!(store.pictures_of(of, PLAN).await.unwrap().iter().all(|p| p.alt.is_empty()));
-    store.change_pictures(of, &ids[..2], &change).await.unwrap();
+    store.by(By::default()).change_pictures(of, &ids[..2], &change).await.unwrap();
     let only_words = PictureChange { alt: Some("Another".into()), ..PictureChange::default() };
-    store.change_pictures(of, &[ids[0]], &only_words).await.unwrap();
+    store.by(By::default()).change_pictures(of, &[ids[0]], &only_words).await.unwrap();
     let kept = store.pictures_of(of, PLAN).await.unwrap();
     let one = |id: u64| kept.iter().find(|p| p.id == id).unwrap();
     assert_eq!(
@@ -118,16 +120,18 @@ async fn pictures_are_ordered_changed_and_removed_all_or_none(pool: MySqlPool) {
         ("Another", "A kite", "")
     );
     assert_eq!((one(ids[0]).values.clone(), one(ids[0]).focus), (vec![ValueId(1)], Focus { x: 1, y: 999 }));
-    assert!(store.remove_pictures(PicturesOf::Product(ProductId(999)), &ids).await.is_err());
-    assert!(store.remove_pictures(PicturesOf::Shop, &ids).await.is_err());
-    store.remove_pictures(of, &ids[..2]).await.unwrap();
+    assert!(
+        store.by(By::default()).remove_pictures(PicturesOf::Product(ProductId(999)), &ids).await.is_err()
+    );
+    assert!(store.by(By::default()).remove_pictures(PicturesOf::Shop, &ids).await.is_err());
+    store.by(By::default()).remove_pictures(of, &ids[..2]).await.unwrap();
     assert_eq!(order(&store, of).await, [ids[2]]);
 }
 
 #[sqlx::test(migrations = false)]
 async fn the_shops_own_pictures_are_found_by_name_once_they_are_made(pool: MySqlPool) {
     let (store, _, of_product) = with_pictures(pool, "a").await;
-    let id = store.add_picture(PicturesOf::Shop, "table.jpg", &hash('b')).await.unwrap();
+    let id = store.by(By::default()).add_picture(PicturesOf::Shop, "table.jpg", &hash('b')).await.unwrap();
     assert_eq!(order(&store, PicturesOf::Shop).await, [id], "a product's picture isn't among them");
     assert!(store.shop_media().await.unwrap().pictures.is_empty());
     while let Some(next) = store.next_to_make(PLAN).await.unwrap() {
@@ -137,10 +141,16 @@ async fn the_shops_own_pictures_are_found_by_name_once_they_are_made(pool: MySql
     let name = kept.name.unwrap();
     assert_eq!(store.shop_media().await.unwrap().pictures[&name].sizes, [size("s")]);
     let film = FilmFile { hash: hash('f'), width: 640, height: 480 };
-    store.set_film(PicturesOf::Shop, id, &film).await.unwrap();
+    store.by(By::default()).set_film(PicturesOf::Shop, id, &film).await.unwrap();
     let media = store.shop_media().await.unwrap();
     assert_eq!((media.films[&name].width, media.pictures.len()), (640, 0));
-    assert!(store.change_pictures(PicturesOf::Shop, &of_product, &PictureChange::default()).await.is_err());
+    assert!(
+        store
+            .by(By::default())
+            .change_pictures(PicturesOf::Shop, &of_product, &PictureChange::default())
+            .await
+            .is_err()
+    );
 }
 
 /// As if the process that made its sizes had ended each time, without a word.
@@ -156,7 +166,7 @@ async fn what_never_comes_to_an_end_is_given_up_after_two_tries_with_the_reason(
     assert_eq!(given, [ids[0], ids[0], ids[1], ids[1]]);
     let kept = store.pictures_of(of, PLAN).await.unwrap();
     assert!(kept.iter().all(|picture| picture.trouble.contains("never came to an end")), "{kept:?}");
-    store.replace_picture(of, ids[0], "c.jpg", &hash('c')).await.unwrap();
+    store.by(By::default()).replace_picture(of, ids[0], "c.jpg", &hash('c')).await.unwrap();
     assert_eq!(
         store.next_to_make(PLAN).await.unwrap().unwrap().original,
         hash('c'),

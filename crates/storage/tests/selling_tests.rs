@@ -3,12 +3,12 @@
 mod common;
 
 use common::{contact, handle, put, shop};
-use compagina_core::catalog::{Product, Signs, Stock, Terms, TextTerms};
+use compagina_core::catalog::{Product, Selling, Signs, Stock, Terms, TextTerms};
 use compagina_core::price::{
     Counted, Effect, OldFrom, Period, Plan, PlanId, PriceBook, PriceRule, RuleId, RuleReach, SavedOn, Step,
 };
 use compagina_core::time::Moment;
-use compagina_storage::{CartChange, DocumentName, LineExtra, Paying, Placed, Selling, Store, VariantChange};
+use compagina_storage::{By, CartChange, DocumentName, LineExtra, Paying, Placed, Store, VariantChange};
 use sqlx::MySqlPool;
 
 async fn kite(store: &Store) -> Product {
@@ -31,7 +31,7 @@ async fn written_onto(store: &Store, product: Product) -> Product {
     let text = TextTerms { label, lines: 1, most: 20, signs: Signs::Any, surcharge: 0, needed: false };
     let terms = Terms { text: Some(text), ..Terms::default() };
     let selling = Selling { terms, ..selling(&product, product.price.minor) };
-    store.set_selling(product.id, &selling).await.unwrap();
+    store.by(By::default()).set_selling(product.id, &product.selling(), &selling).await.unwrap();
     product
 }
 
@@ -40,12 +40,16 @@ async fn every_change_of_a_price_is_recorded_with_what_was_before_it(pool: MySql
     let store = shop(pool).await;
     let before = kite(&store).await;
     for price in [7000, 7000, 6500] {
-        store.set_selling(before.id, &selling(&before, price)).await.unwrap();
+        store
+            .by(By::default())
+            .set_selling(before.id, &kite(&store).await.selling(), &selling(&before, price))
+            .await
+            .unwrap();
     }
     let variant = before.variants[0].id;
     for price in [Some(6000), Some(6000), None] {
         let change = VariantChange { price_minor: Some(price), ..VariantChange::default() };
-        store.change_variants(before.id, &[variant], &change).await.unwrap();
+        store.by(By::default()).change_variants(before.id, &[variant], &change).await.unwrap();
     }
     let told: Vec<_> = kite(&store).await.history.iter().map(|change| (change.variant, change.was)).collect();
     let own = before.variants[0].price.map(|price| price.minor);

@@ -5,7 +5,7 @@ mod common;
 use common::{handle, shop};
 use compagina_core::ids::ValueId;
 use compagina_core::swatch::{Colour, Fate, Palette, Swatch, SwatchSource};
-use compagina_storage::{BookOption, StorageError, Store, ValueChange};
+use compagina_storage::{BookOption, By, StorageError, Store, ValueChange};
 use futures_util::future::join_all;
 use sqlx::MySqlPool;
 
@@ -28,19 +28,23 @@ async fn a_value_follows_its_name_to_a_file_and_to_the_palette(pool: MySqlPool) 
     let store = shop(pool).await;
     let option = colour(&store).await.id;
     assert_eq!(from(&store, 0).await, SwatchSource::Text);
-    store.put_swatch_file(option, "ember.png", &hash('a'), None).await.unwrap();
+    store.by(By::default()).put_swatch_file(option, "ember.png", &hash('a'), None).await.unwrap();
     assert_eq!(from(&store, 0).await, SwatchSource::File);
-    store.set_palette(&Palette::read("Ember #AA0000").unwrap()).await.unwrap();
+    store.by(By::default()).set_palette(&Palette::read("Ember #AA0000").unwrap()).await.unwrap();
     assert_eq!(from(&store, 0).await, SwatchSource::Palette);
     // Under another name neither is meant any more.
     let renamed = ValueChange { name: Some("Ash".into()), ..ValueChange::default() };
     let ember = colour(&store).await.values[0].id;
-    store.change_values(option, &[ember], &renamed).await.unwrap();
+    store.by(By::default()).change_values(option, &[ember], &renamed).await.unwrap();
     assert_eq!(from(&store, 0).await, SwatchSource::Text);
     let files = store.swatch_files(option).await.unwrap();
-    store.settle_files(option, &[(files[0].file.id, Some(Fate::For(ember)))]).await.unwrap();
+    store
+        .by(By::default())
+        .settle_files(option, &[(files[0].file.id, Some(Fate::For(ember)))])
+        .await
+        .unwrap();
     assert_eq!(from(&store, 0).await, SwatchSource::File);
-    store.remove_swatch_files(option, &[files[0].file.id]).await.unwrap();
+    store.by(By::default()).remove_swatch_files(option, &[files[0].file.id]).await.unwrap();
     assert_eq!(from(&store, 0).await, SwatchSource::Text);
 }
 
@@ -49,23 +53,30 @@ async fn a_file_sent_again_takes_its_own_place_and_capitals_make_another(pool: M
     let store = shop(pool).await;
     let option = colour(&store).await.id;
     let red = Some(Colour([200, 0, 0]));
-    store.put_swatch_file(option, "ember.png", &hash('a'), red).await.unwrap();
-    store.put_swatch_file(option, "Ember.png", &hash('b'), None).await.unwrap();
-    store.put_swatch_file(option, "ember.png", &hash('c'), red).await.unwrap();
-    store.put_swatch_file(option, "ember.png", &hash('c'), red).await.unwrap();
+    store.by(By::default()).put_swatch_file(option, "ember.png", &hash('a'), red).await.unwrap();
+    store.by(By::default()).put_swatch_file(option, "Ember.png", &hash('b'), None).await.unwrap();
+    store.by(By::default()).put_swatch_file(option, "ember.png", &hash('c'), red).await.unwrap();
+    store.by(By::default()).put_swatch_file(option, "ember.png", &hash('c'), red).await.unwrap();
     let files = store.swatch_files(option).await.unwrap();
     let kept: Vec<_> = files.iter().map(|f| (f.file.name.as_str(), f.hash.as_str())).collect();
     assert_eq!(kept, [("ember.png", hash('c').as_str()), ("Ember.png", hash('b').as_str())]);
     assert_eq!((files[0].colour, colour(&store).await.values[0].file.clone()), (red, Some(hash('c'))));
     // Two settled for one value: the later one is meant, the earlier put aside, and others are left alone.
-    store.put_swatch_file(option, "other.png", &hash('d'), None).await.unwrap();
+    store.by(By::default()).put_swatch_file(option, "other.png", &hash('d'), None).await.unwrap();
     let ember = colour(&store).await.values[0].id;
     for file in &files {
-        store.settle_files(option, &[(file.file.id, Some(Fate::For(ember)))]).await.unwrap();
+        store
+            .by(By::default())
+            .settle_files(option, &[(file.file.id, Some(Fate::For(ember)))])
+            .await
+            .unwrap();
     }
     let fates: Vec<_> = store.swatch_files(option).await.unwrap().iter().map(|f| f.file.fate).collect();
     assert_eq!(fates, [Some(Fate::Unused), Some(Fate::For(ember)), None]);
-    let stranger = store.settle_files(option, &[(files[0].file.id, Some(Fate::For(ValueId(999))))]).await;
+    let stranger = store
+        .by(By::default())
+        .settle_files(option, &[(files[0].file.id, Some(Fate::For(ValueId(999))))])
+        .await;
     assert!(matches!(stranger, Err(StorageError::NotFound { what: "value" })));
 }
 
@@ -74,7 +85,8 @@ async fn files_that_come_at_once_are_all_kept(pool: MySqlPool) {
     let store = shop(pool).await;
     let option = colour(&store).await.id;
     let names: Vec<String> = (0..20).map(|n| format!("cloth {n}.png")).collect();
-    let all = names.iter().map(|name| store.put_swatch_file(option, name, "h", None));
+    let hand = store.by(By::default());
+    let all = names.iter().map(|name| hand.put_swatch_file(option, name, "h", None));
     assert!(join_all(all).await.iter().all(Result::is_ok));
     assert_eq!(store.swatch_files(option).await.unwrap().len(), 20);
 }
@@ -87,13 +99,17 @@ async fn a_products_own_swatch_hides_the_books_until_it_rejoins(pool: MySqlPool)
     let ember = option.values[0].id;
     let red = Swatch::of_colour(Colour([200, 0, 0]));
     let book = ValueChange { swatch: Some(Some(red.clone())), ..ValueChange::default() };
-    store.change_values(option.id, &[ember], &book).await.unwrap();
-    store.set_own_swatch(kite.id, ember, Some((&Swatch::Text, "Sold by name"))).await.unwrap();
+    store.by(By::default()).change_values(option.id, &[ember], &book).await.unwrap();
+    store
+        .by(By::default())
+        .set_own_swatch(kite.id, ember, Some((&Swatch::Text, "Sold by name")))
+        .await
+        .unwrap();
     let shown =
         || async { store.product(&handle("whimbrel")).await.unwrap().unwrap().options[0].values[0].clone() };
     assert_eq!((shown().await.swatch, shown().await.from), (Swatch::Text, SwatchSource::Product));
     assert_eq!(store.own_swatches(option.id).await.unwrap()[0].why, "Sold by name");
-    store.set_own_swatch(kite.id, ember, None).await.unwrap();
+    store.by(By::default()).set_own_swatch(kite.id, ember, None).await.unwrap();
     assert_eq!((shown().await.swatch, shown().await.from), (red, SwatchSource::Book));
     assert!(store.own_swatches(option.id).await.unwrap().is_empty());
 }
@@ -102,7 +118,7 @@ async fn a_products_own_swatch_hides_the_books_until_it_rejoins(pool: MySqlPool)
 async fn a_new_value_joins_products_that_use_the_whole_option(pool: MySqlPool) {
     let store = shop(pool).await;
     let option = colour(&store).await.id;
-    store.add_value(option, &handle("dusk"), "Dusk").await.unwrap();
+    store.by(By::default()).add_value(option, &handle("dusk"), "Dusk").await.unwrap();
     let kite = store.product(&handle("whimbrel")).await.unwrap().unwrap();
     let names: Vec<_> = kite.options[0].values.iter().map(|v| v.name.as_str()).collect();
     assert_eq!(names, ["Ember", "Chalk", "Dusk"]);

@@ -5,6 +5,7 @@ mod bad_input;
 mod changes;
 mod desk;
 mod drawings;
+mod journal;
 mod one_template_many_products;
 mod options_joined;
 mod pictures;

@@ -80,8 +80,9 @@ async fn a_sample_stands_in_on_the_desk_until_the_first_product_is_there(pool: M
     let kept = ["state", "price", "old_price", "most_per_order", "least", "step", "text"];
     selling.as_object_mut().unwrap().retain(|key, _| kept.contains(&key.as_str()));
     assert_eq!((&selling["price"], &selling["most_per_order"]), (&json!("149.00"), &json!(3)));
+    let was = selling.clone();
     selling["state"] = json!("on_sale");
-    json_of(owner.put(path, &selling).await).await;
+    json_of(owner.put(path, &json!({ "was": was, "selling": selling })).await).await;
     assert!(owner.page("/shop/types/power-kites".into()).await.contains("Gannet"));
     let page = owner.page("/shop/products/gannet".into()).await;
     assert!(page.contains("Gannet") && !page.contains("stands here") && !page.contains("to be told"));

@@ -80,13 +80,15 @@ async fn a_product_never_put_on_sale_is_seen_by_owners_only(pool: MySqlPool) {
     }
     assert!(!page(&site, "/shop/types/sport-kites").await.contains("Secret Godwit"));
     let selling = owner.page("/api/products/secret-godwit/selling".into()).await;
-    let mut form: serde_json::Value = serde_json::from_str(&selling).unwrap();
+    let form: serde_json::Value = serde_json::from_str(&selling).unwrap();
     assert_eq!(form["state"], "new");
-    form["state"] = "on_sale".into();
     let fields = ["state", "price", "old_price", "most_per_order", "least", "step", "text"];
-    let body: serde_json::Map<_, _> =
+    let was: serde_json::Map<_, _> =
         fields.iter().map(|key| ((*key).to_owned(), form[*key].clone())).collect();
-    assert_eq!(owner.put("/api/products/secret-godwit/selling", &body.into()).await.status(), StatusCode::OK);
+    let mut wanted = was.clone();
+    wanted.insert("state".into(), "on_sale".into());
+    let body = serde_json::json!({ "was": was, "selling": wanted });
+    assert_eq!(owner.put("/api/products/secret-godwit/selling", &body).await.status(), StatusCode::OK);
     assert!(page(&site, "/shop/products/secret-godwit").await.contains("Secret Godwit"));
 }
 

@@ -16,7 +16,12 @@ fn with(view: &Value, fields: &[&str], change: &Value) -> Value {
 }
 
 fn selling(view: &Value, change: &Value) -> Value {
-    with(view, &["state", "price", "old_price", "most_per_order", "least", "step", "text"], change)
+    let form = |change| {
+        with(view, &["state", "price", "old_price", "most_per_order", "least", "step", "text"], change)
+    };
+    let nothing = json!({});
+    let was = form(&nothing);
+    json!({ "was": was, "selling": form(change) })
 }
 
 /// Sets something of the prices' document besides its rules, and puts it in force.

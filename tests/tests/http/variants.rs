@@ -23,6 +23,12 @@ async fn brought(owner: &Owner, file: &str) -> (Vec<u64>, Value) {
     (steps.iter().map(|step| step["done"].as_u64().unwrap()).collect(), report)
 }
 
+/// A view without how it was seen.
+fn unmarked(mut view: Value) -> Value {
+    view.as_object_mut().unwrap().remove("seen");
+    view
+}
+
 #[sqlx::test(migrations = false)]
 async fn price_and_stock_are_set_for_many_at_once(pool: MySqlPool) {
     let site = Site::start(pool).await;
@@ -74,10 +80,10 @@ async fn combinations_are_made_and_taken_out_again(pool: MySqlPool) {
     let ids: Vec<_> = all[count..].iter().map(|v| v["id"].clone()).collect();
     let body = |ids: &[Value]| serde_json::to_vec(&json!({ "ids": ids })).unwrap();
     let left = json_of(owner.send(Method::DELETE, SPAR, body(&ids)).await).await;
-    assert_eq!(left, before);
+    assert_eq!(unmarked(left), unmarked(before.clone()));
     let everything: Vec<_> = before["variants"].as_array().unwrap().iter().map(|v| v["id"].clone()).collect();
     assert!(
-        refusal(owner.send(Method::DELETE, SPAR, body(&everything)).await).await.contains("at least one")
+        refusal(owner.send(Method::DELETE, SPAR, body(&everything)).await).await.contains("no variant left")
     );
 }
 
@@ -213,5 +219,5 @@ async fn a_product_is_chosen_by_other_options_and_keeps_its_variants(pool: MySql
     assert!(refusal(put(json!([fewer, of(&options[1])])).await).await.contains("of the variants have"));
     assert!(refusal(put(json!([{ "option": 999, "values": [] }])).await).await.contains("is gone"));
     let back = json_of(put(json!([of(&options[0]), of(&options[1])])).await).await;
-    assert_eq!(back, before);
+    assert_eq!(unmarked(back), unmarked(before));
 }

@@ -16,6 +16,7 @@ mod makes_swatches;
 mod puts_in_pictures;
 mod sets_prices;
 mod sets_the_tone;
+mod takes_back;
 mod tells_of_a_product;
 mod tidies_options;
 mod two_owners;

@@ -124,6 +124,91 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/journal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What was done to a product, to the swatch book, to the shop's pictures, or which products came and went. */
+        get: operations["show_journal"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/journal/redo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Makes again what the caller took back last. */
+        post: operations["redo_in_journal"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/journal/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes back the caller's last step that stands. */
+        post: operations["undo_in_journal"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/journal/{id}/back": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Brings something back to what it was after a step. */
+        post: operations["bring_back_in_journal"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/journal/{id}/undo": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes back one step of whoever took it. */
+        post: operations["undo_step"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/kept-bands": {
         parameters: {
             query?: never;
@@ -204,7 +289,8 @@ export interface paths {
         get: operations["show_option"];
         put?: never;
         post?: never;
-        delete?: never;
+        /** Takes an option away, and out of every product that is chosen by it; it can be brought back. */
+        delete: operations["remove_option"];
         options?: never;
         head?: never;
         /** Changes an option on every product that uses it. */
@@ -340,6 +426,23 @@ export interface paths {
         patch: operations["change_values"];
         trace?: never;
     };
+    "/api/options/{handle}/values/{value}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Takes a value away, with the variants that have it; it can be brought back. */
+        delete: operations["remove_value"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/options/{handle}/values/{value}/changes": {
         parameters: {
             query?: never;
@@ -387,6 +490,23 @@ export interface paths {
         post?: never;
         /** Takes the larger picture away. */
         delete: operations["remove_closer"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/options/{handle}/values/{value}/hanging": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What hangs on a value: told before it is taken away. */
+        get: operations["show_hanging_on_value"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -640,6 +760,57 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/products/{handle}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Takes a product away; it can be brought back. Orders keep what they sold. */
+        delete: operations["remove_product"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/products/{handle}/copy": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Makes a product that begins as a copy: not on sale yet, with none in stock and SKUs of its own. */
+        post: operations["copy_product"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/products/{handle}/hanging": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What hangs on a product: told before it is taken away. */
+        get: operations["show_hanging"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/products/{handle}/selling": {
         parameters: {
             query?: never;
@@ -669,6 +840,23 @@ export interface paths {
         get: operations["show_texts"];
         /** Sets the texts and facts of a product; shoppers see them at once. What has a title or a name only is left out. */
         put: operations["set_texts"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/products/{handle}/type": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Makes a product one of another type, the last of its products. */
+        put: operations["move_product"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1739,6 +1927,9 @@ export interface components {
             under: string;
             what: string;
         };
+        CopyName: {
+            name: string;
+        };
         /**
          * @description Which pieces are counted together.
          * @enum {string}
@@ -2026,6 +2217,48 @@ export interface components {
         Group: "says" | "looks" | "setting" | "when" | "type" | "colours" | "space" | "buttons" | "fields" | "choices" | "marks";
         /** @description The part of an address that names a product, a type, an option or a value: `whimbrel-mini`. */
         Handle: string;
+        /** @description What hangs on a value. */
+        HangingOnValue: {
+            /**
+             * Format: int64
+             * @description Products that offer it.
+             */
+            products: number;
+            /**
+             * Format: int64
+             * @description Variants that have it; they go with it.
+             */
+            variants: number;
+        };
+        /** @description What hangs on a product. */
+        HangingView: {
+            /**
+             * Format: int64
+             * @description Carts in which it lies.
+             */
+            carts: number;
+            name: string;
+            /**
+             * Format: int64
+             * @description Orders that sold it; they keep what they sold.
+             */
+            orders: number;
+            /** Format: int64 */
+            pictures: number;
+            /** Format: int64 */
+            reviews: number;
+            /** @description Price rules that name it. */
+            rules: string[];
+            /** @description Templates that name it: in their reach, or because its page keeps something different. */
+            templates: string[];
+            /** Format: int64 */
+            variants: number;
+            /**
+             * Format: int64
+             * @description Shoppers who keep it for later or want to hear of it.
+             */
+            waiting: number;
+        };
         Here: {
             /** @description The piece or band that is chosen there. */
             chosen: string;
@@ -2095,6 +2328,28 @@ export interface components {
             report: components["schemas"]["ImportReport"];
         } | {
             error: string;
+        };
+        JournalStep: {
+            /** @description As of RFC 3339, in UTC. */
+            at: string;
+            /** Format: int64 */
+            id: number;
+            /** @description Whether it was taken back. */
+            taken_back: boolean;
+            told: string;
+            /** @description Whether it took something back or made it again. */
+            turns: boolean;
+            /** @description None where nobody was asked: when the shop was filled. */
+            who?: string | null;
+        };
+        /** @description What was done to something, and what can be taken back. */
+        JournalView: {
+            /** @description What would be made again. */
+            redo?: string | null;
+            /** @description The newest first. */
+            steps: components["schemas"]["JournalStep"][];
+            /** @description What taking back would take back: the caller's own last step. */
+            undo?: string | null;
         };
         Keep: {
             look: components["schemas"]["Kept"];
@@ -2526,6 +2781,8 @@ export interface components {
             /** Format: int64 */
             products: number;
             quick: components["schemas"]["Way"];
+            /** @description How it was seen: sent along with what is changed next, in the header `x-seen`. */
+            seen: string;
             values: components["schemas"]["ValueInBook"][];
         };
         /** @description An option of the shop, as the book's list shows it. */
@@ -2562,6 +2819,10 @@ export interface components {
         OptionView: {
             label: string;
             value: components["schemas"]["SetValue"];
+        };
+        OtherType: {
+            /** @description By its handle. */
+            kind: components["schemas"]["Handle"];
         };
         OtherView: {
             chosen: string;
@@ -2710,6 +2971,8 @@ export interface components {
             name?: string | null;
             options: components["schemas"]["UsedOption"][];
             pictures: components["schemas"]["PictureView"][];
+            /** @description How it was seen: sent along with what is changed next, in the header `x-seen`. */
+            seen: string;
         };
         /** @description One thing on the page. */
         Piece: {
@@ -3121,6 +3384,12 @@ export interface components {
              */
             percent: number;
         };
+        /** @description What is to be otherwise. */
+        SellingChange: {
+            selling: components["schemas"]["SellingForm"];
+            /** @description That of which it was made: where somebody else has changed the same field since, nothing is kept. */
+            was: components["schemas"]["SellingForm"];
+        };
         /** @description How a product is sold, as an owner writes it: amounts as plain numbers. */
         SellingForm: {
             /** Format: int32 */
@@ -3365,6 +3634,10 @@ export interface components {
         };
         /** @enum {string} */
         StepKind: "percent" | "amount" | "fixed";
+        /** @description What was taken back or made again, in words. */
+        Stepped: {
+            told: string;
+        };
         /**
          * @description The stock under which a proof is shown.
          * @enum {string}
@@ -3790,6 +4063,8 @@ export interface components {
             pictures: components["schemas"]["GridPicture"][];
             /** @description What a variant without a price of its own costs: a plain number. */
             price: string;
+            /** @description How it was seen: sent along with what is changed next, in the header `x-seen`. */
+            seen: string;
             variants: components["schemas"]["VariantRow"][];
         };
         /** @description The rates of tax as an owner writes them. */
@@ -4177,6 +4452,237 @@ export interface operations {
             };
         };
     };
+    show_journal: {
+        parameters: {
+            query?: {
+                /** @description A product, by its handle; none for what belongs to no product. */
+                product?: string | null;
+                /** @description What is worked on; none for all of a product. */
+                view?: ("texts" | "variants" | "pictures" | "book" | "shelf") | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["JournalView"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    redo_in_journal: {
+        parameters: {
+            query?: {
+                /** @description A product, by its handle; none for what belongs to no product. */
+                product?: string | null;
+                /** @description What is worked on; none for all of a product. */
+                view?: ("texts" | "variants" | "pictures" | "book" | "shelf") | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stepped"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    undo_in_journal: {
+        parameters: {
+            query?: {
+                /** @description A product, by its handle; none for what belongs to no product. */
+                product?: string | null;
+                /** @description What is worked on; none for all of a product. */
+                view?: ("texts" | "variants" | "pictures" | "book" | "shelf") | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stepped"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    bring_back_in_journal: {
+        parameters: {
+            query?: {
+                /** @description A product, by its handle; none for what belongs to no product. */
+                product?: string | null;
+                /** @description What is worked on; none for all of a product. */
+                view?: ("texts" | "variants" | "pictures" | "book" | "shelf") | null;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stepped"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    undo_step: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Stepped"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
     list_kept_bands: {
         parameters: {
             query?: never;
@@ -4346,6 +4852,41 @@ export interface operations {
                 };
             };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    remove_option: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                handle: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -4757,6 +5298,44 @@ export interface operations {
             };
         };
     };
+    remove_value: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                handle: string;
+                value: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OptionInBook"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
     changes_of_swatch: {
         parameters: {
             query: {
@@ -4916,6 +5495,36 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["OptionInBook"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    show_hanging_on_value: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                handle: string;
+                value: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HangingOnValue"];
                 };
             };
             404: {
@@ -5578,6 +6187,103 @@ export interface operations {
             };
         };
     };
+    remove_product: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                handle: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    copy_product: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                handle: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CopyName"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AddedProduct"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    show_hanging: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                handle: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HangingView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
     show_selling: {
         parameters: {
             query?: never;
@@ -5618,7 +6324,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["SellingForm"];
+                "application/json": components["schemas"]["SellingChange"];
             };
         };
         responses: {
@@ -5733,6 +6439,37 @@ export interface operations {
                 };
             };
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    move_product: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                handle: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OtherType"];
+            };
+        };
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

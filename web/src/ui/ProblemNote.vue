@@ -2,13 +2,19 @@
 import type { ApiError } from "../api/client";
 
 /** What went wrong, in its own words; with a way to try again where there is one. */
-defineProps<{ problem: ApiError | null; onRetry?: () => unknown }>();
+defineProps<{
+  problem: ApiError | null;
+  onRetry?: () => unknown;
+  /** Takes one's own step where somebody else's came first. */
+  mine?: (() => unknown) | null;
+}>();
 </script>
 
 <template>
   <div v-if="problem" class="note" role="alert">
     <span>{{ problem.message }}</span>
-    <button v-if="onRetry" type="button" class="quiet" @click="onRetry">Try again</button>
+    <button v-if="mine" type="button" class="quiet" @click="mine()">Mine in place of theirs</button>
+    <button v-else-if="onRetry" type="button" class="quiet" @click="onRetry">Try again</button>
   </div>
 </template>
 

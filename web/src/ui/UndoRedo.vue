@@ -2,7 +2,7 @@
 import { mdiRedo, mdiUndo } from "@mdi/js";
 
 /** Taking the last step back, and doing it again. The keys are their holder's. */
-defineProps<{ canUndo: boolean; canRedo: boolean }>();
+defineProps<{ canUndo: boolean; canRedo: boolean; undoes?: string; redoes?: string }>();
 defineEmits<{ undo: []; redo: [] }>();
 </script>
 
@@ -12,7 +12,7 @@ defineEmits<{ undo: []; redo: [] }>();
     size="small"
     :icon="mdiUndo"
     aria-label="Undo"
-    title="Undo, Ctrl Z"
+    :title="undoes ? `Undo, Ctrl Z: ${undoes}` : 'Undo, Ctrl Z'"
     :disabled="!canUndo"
     @click="$emit('undo')"
   />
@@ -21,7 +21,7 @@ defineEmits<{ undo: []; redo: [] }>();
     size="small"
     :icon="mdiRedo"
     aria-label="Do it again"
-    title="Do it again, Ctrl Shift Z"
+    :title="redoes ? `Do it again, Ctrl Shift Z: ${redoes}` : 'Do it again, Ctrl Shift Z'"
     :disabled="!canRedo"
     @click="$emit('redo')"
   />

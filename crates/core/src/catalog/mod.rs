@@ -5,6 +5,7 @@
 
 mod fields;
 mod join;
+pub mod journal;
 mod measure;
 mod new;
 mod product;
@@ -12,6 +13,7 @@ mod review;
 mod sample;
 #[cfg(test)]
 pub(crate) mod samples;
+mod selling;
 mod tag;
 mod terms;
 mod texts;
@@ -26,6 +28,7 @@ pub use new::{NewOption, NewPicture, NewProduct, NewVariant};
 pub use product::{Detail, Fact, Product, ProductOption, ProductState, ProductType, ProductValue, Shop};
 pub use review::{Rating, Review};
 pub use sample::SampleOf;
+pub use selling::Selling;
 pub use tag::{LONGEST_TAG, Tag};
 pub use terms::{Signs, Terms, TermsError, TextProblem, TextTerms};
 pub use texts::{Texts, TextsError};

@@ -219,7 +219,7 @@ mod tests {
 
         let whimbrel = Handle::try_from("whimbrel").unwrap();
         let product = state.store.product(&whimbrel).await.unwrap().unwrap();
-        state.store.set_price(product.id, product.price).await.unwrap();
+        state.store.by(compagina_storage::By::default()).set_price(product.id, product.price).await.unwrap();
         assert!(state.editions.current().ready(&asked("whimbrel")).is_none());
         for _ in 0..4 {
             assert!(visit("whimbrel").await.contains("Whimbrel II"));

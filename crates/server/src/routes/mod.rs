@@ -6,6 +6,7 @@ mod desk;
 mod document;
 mod health;
 mod house;
+mod journal;
 mod media;
 mod outbox;
 pub(crate) mod picture;
@@ -44,6 +45,10 @@ pub fn api(config: &mut utoipa_actix_web::service_config::ServiceConfig<'_>) {
         .service(product::add::add)
         .service(product::texts::show)
         .service(product::texts::set)
+        .service(product::whole::hanging)
+        .service(product::whole::remove)
+        .service(product::whole::copy)
+        .service(product::whole::move_to)
         .service(desk::show::show)
         .service(desk::slip::piece)
         .service(desk::slip::band)
@@ -95,6 +100,9 @@ pub fn api(config: &mut utoipa_actix_web::service_config::ServiceConfig<'_>) {
         .service(book::change::change_option)
         .service(book::change::change_values)
         .service(book::change::add_value)
+        .service(book::remove::whole)
+        .service(book::remove::hanging)
+        .service(book::remove::of_option)
         .service(book::file::add)
         .service(book::file::settle)
         .service(book::file::remove)
@@ -127,6 +135,11 @@ pub fn api(config: &mut utoipa_actix_web::service_config::ServiceConfig<'_>) {
         .service(prices::set::publish)
         .service(prices::trial::try_price)
         .service(prices::moves::list)
+        .service(journal::show::show)
+        .service(journal::back::undo)
+        .service(journal::back::redo)
+        .service(journal::back::undo_step)
+        .service(journal::back::bring_back)
         .service(selling::show)
         .service(selling::set)
         .service(outbox::list)

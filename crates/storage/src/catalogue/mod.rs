@@ -5,20 +5,25 @@ mod read;
 mod texts;
 mod types;
 mod variants;
+mod whole;
 mod write;
 
 pub use neighbours::NeighbourRow;
-pub(crate) use read::load;
+pub(crate) use read::{load, product_state};
 pub use types::{ServedBy, TypeRow};
 pub use variants::{FileCheck, Imported, NewChoice, Uses, UsesDecision, VariantChange};
+pub use whole::Hanging;
 pub(crate) use write::insert_picture;
 
 use crate::change::Changed;
+use crate::journal::{Hand, Scope};
 use crate::price_history::before_price;
 use crate::{Result, StorageError, Store};
-use compagina_core::catalog::{Product, ProductState, Shop, Stock, Tag, Terms, Way};
+use compagina_core::catalog::journal::merged;
+use compagina_core::catalog::{Product, ProductState, Selling, Shop, Stock, Tag, Terms, Way};
 use compagina_core::ids::{Handle, ProductId, VariantId};
 use compagina_core::money::{Currency, Locale, Money};
+use sqlx::MySqlConnection;
 use sqlx::types::Json;
 use std::collections::BTreeSet;
 
@@ -42,16 +47,6 @@ pub enum Which {
         product: ProductId,
         most: u32,
     },
-}
-
-/// How a product is sold.
-#[derive(Debug, Clone, PartialEq, Eq)]
-pub struct Selling {
-    pub state: ProductState,
-    pub price_minor: i64,
-    pub old_price_minor: Option<i64>,
-    pub most_per_order: Option<u32>,
-    pub terms: Terms,
 }
 
 /// A product in the list of all.
@@ -152,34 +147,31 @@ impl Store {
         let tags: BTreeSet<Tag> = rows.into_iter().flat_map(|tags| tags.0).collect();
         Ok(tags.into_iter().collect())
     }
+}
 
+impl Hand<'_> {
     /// Sets a product's price, as the owner does; pages are made anew.
     pub async fn set_price(&self, product: ProductId, price: Money) -> Result<()> {
-        self.unit(|| async {
-            let mut unit = self.begin().await?;
-            let tx = unit.db();
+        self.step(&Scope::product(product), async |tx, _| {
             before_price(tx, product, price.minor).await?;
             sqlx::query!("UPDATE product SET price_minor = ? WHERE id = ?", price.minor, product.0)
                 .execute(&mut *tx)
                 .await?;
-            unit.changed(Changed::Product(product));
-            unit.done(()).await
+            Ok(())
         })
         .await
     }
 
-    /// Sets how a product is sold: price, limits, terms.
-    pub async fn set_selling(&self, product: ProductId, selling: &Selling) -> Result<()> {
-        self.unit(|| async {
-            let mut unit = self.begin().await?;
-            let tx = unit.db();
+    /// Sets how a product is sold: what was changed of `was`, from which `wanted` was made, is taken.
+    ///
+    /// # Errors
+    /// [`StorageError::Overtaken`] where somebody else changed the same meanwhile, to something else.
+    pub async fn set_selling(&self, product: ProductId, was: &Selling, wanted: &Selling) -> Result<()> {
+        self.step(&Scope::product(product), async |tx, _| {
+            let now = selling_of(tx, product).await?;
+            let selling = merged(was, &now, wanted).map_err(|what| StorageError::Overtaken { what })?;
             before_price(tx, product, selling.price_minor).await?;
             let state = serde_json::to_value(selling.state).map_err(|e| StorageError::damaged("state")(&e))?;
-            let was = sqlx::query_scalar!("SELECT state FROM product WHERE id = ?", product.0)
-                .fetch_optional(&mut *tx)
-                .await?;
-            // One that comes or goes is seen on the pages of others too.
-            let alone = was.as_deref() == state.as_str();
             sqlx::query!(
                 "UPDATE product SET state = ?, price_minor = ?, old_price_minor = ?, most_per_order = ?, terms = ? WHERE id = ?",
                 state.as_str(),
@@ -191,30 +183,37 @@ impl Store {
             )
             .execute(&mut *tx)
             .await?;
-            let changed = if alone { Changed::Product(product) } else { Changed::Everything };
-            unit.changed(changed);
-            unit.done(()).await
+            Ok(())
         })
         .await
     }
 
     /// Sets how many there are of a variant.
     pub async fn set_stock(&self, variant: VariantId, stock: Stock) -> Result<()> {
-        self.unit(|| async {
-            let mut unit = self.begin().await?;
-            let tx = unit.db();
-            sqlx::query!("UPDATE variant SET stock = ? WHERE id = ?", stock.left(), variant.0)
-                .execute(&mut *tx)
-                .await?;
-            let product = sqlx::query_scalar!("SELECT product_id FROM variant WHERE id = ?", variant.0)
-                .fetch_optional(&mut *tx)
-                .await?
-                .ok_or(StorageError::NotFound { what: "variant" })?;
-            unit.changed(Changed::Product(ProductId(product)));
-            unit.done(()).await
-        })
-        .await
+        let product = sqlx::query_scalar!("SELECT product_id FROM variant WHERE id = ?", variant.0)
+            .fetch_optional(&self.store.pool)
+            .await?
+            .ok_or(StorageError::NotFound { what: "variant" })?;
+        let change = VariantChange { stock: Some(stock), ..VariantChange::default() };
+        self.change_variants(ProductId(product), &[variant], &change).await
     }
+}
+
+async fn selling_of(tx: &mut MySqlConnection, product: ProductId) -> Result<Selling> {
+    let row = sqlx::query!(
+        r#"SELECT state, price_minor, old_price_minor, most_per_order, terms AS "terms: Json<Terms>" FROM product WHERE id = ?"#,
+        product.0
+    )
+    .fetch_optional(&mut *tx)
+    .await?
+    .ok_or(StorageError::NotFound { what: "product" })?;
+    Ok(Selling {
+        state: product_state(row.state)?,
+        price_minor: row.price_minor,
+        old_price_minor: row.old_price_minor,
+        most_per_order: row.most_per_order,
+        terms: row.terms.0,
+    })
 }
 
 fn shop_of(name: String, currency: &str, locale: &str) -> Result<Shop> {

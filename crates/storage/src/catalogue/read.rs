@@ -340,6 +340,6 @@ impl Rows {
     }
 }
 
-pub(super) fn product_state(text: String) -> Result<ProductState> {
+pub(crate) fn product_state(text: String) -> Result<ProductState> {
     serde_json::from_value(text.into()).map_err(|e| StorageError::damaged("product")(&e))
 }

@@ -1,17 +1,19 @@
 //! Keeps what is told of a product in words.
 
-use crate::change::Changed;
-use crate::{Result, StorageError, Store};
+use crate::journal::{Hand, Scope};
+use crate::{Result, StorageError};
+use compagina_core::catalog::journal::merged;
 use compagina_core::catalog::{Detail, Fact, Tag, Texts};
 use compagina_core::ids::ProductId;
 use sqlx::types::Json;
 
-impl Store {
-    /// Puts texts in the place of those that they were made of; none where these are others by now.
+impl Hand<'_> {
+    /// Sets texts: what was changed of `was`, of which `texts` were made, is taken.
+    ///
+    /// # Errors
+    /// [`StorageError::Overtaken`] where somebody else changed the same meanwhile, to something else.
     pub async fn set_texts(&self, product: ProductId, was: &Texts, texts: &Texts) -> Result<()> {
-        self.unit(|| async {
-            let mut unit = self.begin().await?;
-            let tx = unit.db();
+        self.step(&Scope::product(product), async |tx, _| {
             let row = sqlx::query!(
                 r#"SELECT name, brand, summary, details AS "details: Json<Vec<Detail>>",
                  facts AS "facts: Json<Vec<Fact>>", tags AS "tags: Json<Vec<Tag>>"
@@ -23,9 +25,7 @@ impl Store {
             .ok_or(StorageError::NotFound { what: "product" })?;
             let (details, facts, tags) = (row.details.0, row.facts.0, row.tags.0);
             let now = Texts { name: row.name, brand: row.brand, summary: row.summary, details, facts, tags };
-            if now != *was {
-                return Err(StorageError::Overtaken { what: "the texts" });
-            }
+            let texts = merged(was, &now, texts).map_err(|what| StorageError::Overtaken { what })?;
             sqlx::query!(
                 "UPDATE product SET name = ?, brand = ?, summary = ?, details = ?, facts = ?, tags = ? WHERE id = ?",
                 texts.name,
@@ -38,8 +38,7 @@ impl Store {
             )
             .execute(&mut *tx)
             .await?;
-            unit.changed(Changed::Product(product));
-            unit.done(()).await
+            Ok(())
         })
         .await
     }

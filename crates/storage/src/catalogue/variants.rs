@@ -2,10 +2,11 @@
 
 use super::Which;
 use super::read::load;
-use crate::change::Changed;
+use crate::journal::{Hand, Scope};
 use crate::price_history::before_own_price;
 use crate::swatch_book::{BookOption, book_of, insert_value, work_out};
 use crate::{Result, StorageError, Store};
+use compagina_core::catalog::journal::{RowId, without_variants};
 use compagina_core::catalog::{Measure, Product, Stock};
 use compagina_core::format::{Checked, Mistake, PlannedRow, PlannedValue};
 use compagina_core::ids::{Handle, OptionId, ProductId, ValueId, VariantId};
@@ -65,7 +66,9 @@ impl Store {
     pub async fn sku_owners(&self, skus: &[String], but: &[ProductId]) -> Result<BTreeMap<String, String>> {
         sku_owners(&mut *self.pool.acquire().await?, skus, but).await
     }
+}
 
+impl Hand<'_> {
     /// Changes several variants of a product in the same way; all or none.
     pub async fn change_variants(
         &self,
@@ -73,15 +76,12 @@ impl Store {
         ids: &[VariantId],
         wanted: &VariantChange,
     ) -> Result<()> {
-        self.unit(|| async {
-            let mut unit = self.begin().await?;
-            let tx = unit.db();
+        self.step(&Scope::product(product), async |tx, _| {
             held(tx, product, ids).await?;
             for id in ids {
                 change_one(tx, *id, wanted).await?;
             }
-            unit.changed(Changed::Product(product));
-            unit.done(()).await
+            Ok(())
         })
         .await
     }
@@ -93,9 +93,7 @@ impl Store {
         product: ProductId,
         decide: &(dyn Fn(&Product) -> std::result::Result<Vec<NewChoice>, String> + Sync),
     ) -> Result<()> {
-        self.unit(|| async {
-            let mut unit = self.begin().await?;
-            let tx = unit.db();
+        self.step(&Scope::product(product), async |tx, _| {
             let choices = decide(&held_product(tx, product).await?).map_err(StorageError::Refused)?;
             let skus: Vec<String> = choices.iter().map(|(sku, _)| sku.clone()).collect();
             if let Some((sku, owner)) = sku_owners(tx, &skus, &[]).await?.into_iter().next() {
@@ -107,33 +105,28 @@ impl Store {
             for (sku, chosen) in &choices {
                 insert(tx, product, sku, chosen, None, None, Stock::Counted(0)).await?;
             }
-            unit.changed(Changed::Product(product));
-            unit.done(()).await
+            Ok(())
         })
         .await
     }
 
     /// Takes variants out of a product and out of every cart.
+    ///
+    /// # Errors
+    /// [`StorageError::Refused`] where it would have none left.
     pub async fn remove_variants(&self, product: ProductId, ids: &[VariantId]) -> Result<()> {
-        self.unit(|| async {
-            let mut unit = self.begin().await?;
-            let tx = unit.db();
-            held(tx, product, ids).await?;
-            for id in ids {
-                sqlx::query!("DELETE FROM cart_line WHERE variant_id = ?", id.0).execute(&mut *tx).await?;
-                sqlx::query!("DELETE FROM variant WHERE id = ?", id.0).execute(&mut *tx).await?;
+        self.edit(&Scope::product(product), |rows| {
+            if !ids.iter().all(|id| rows.contains_key(&RowId::Variant(*id))) {
+                return Err(StorageError::NotFound { what: "variant" });
             }
-            unit.changed(Changed::Product(product));
-            unit.done(()).await
+            without_variants(rows, product, ids).map_err(|why| StorageError::Refused(why.to_string()))
         })
         .await
     }
 
     /// Sets by which options and values a product is chosen, as is decided on for the product and the book as they are.
     pub async fn set_uses(&self, product: ProductId, decide: &UsesDecision<'_>) -> Result<()> {
-        self.unit(|| async {
-            let mut unit = self.begin().await?;
-            let tx = unit.db();
+        self.step(&Scope::product(product), async |tx, _| {
             let as_it_is = held_product(tx, product).await?;
             let Uses { uses, chosen } =
                 decide(&as_it_is, &book_of(tx).await?).map_err(StorageError::Refused)?;
@@ -171,8 +164,7 @@ impl Store {
                     .execute(&mut *tx)
                     .await?;
             }
-            unit.changed(Changed::Product(product));
-            unit.done(()).await
+            Ok(())
         })
         .await
     }
@@ -186,9 +178,11 @@ impl Store {
         check: &FileCheck<'_>,
         tell: &(dyn Fn(usize) + Sync),
     ) -> Result<Imported> {
-        self.unit(|| async {
-            let mut unit = self.begin().await?;
-            let tx = unit.db();
+        // New values may come to any option.
+        let options = sqlx::query_scalar!("SELECT id FROM shop_option").fetch_all(&self.store.pool).await?;
+        let options = options.into_iter().map(OptionId).collect();
+        let scope = Scope { options, ..Scope::products(products.iter().copied()) };
+        self.step(&scope, async |tx, _| {
             let mut as_they_are = Vec::new();
             for product in products {
                 as_they_are.push(held_product(tx, *product).await?);
@@ -196,7 +190,7 @@ impl Store {
             let elsewhere = sku_owners(tx, skus, products).await?;
             let checked = match check(&as_they_are, &elsewhere, &book_of(tx).await?) {
                 Ok(checked) => checked,
-                Err(mistakes) => return unit.given_up(Imported::Mistakes(mistakes)).await,
+                Err(mistakes) => return Ok(Imported::Mistakes(mistakes)),
             };
             let new = add_values(tx, &checked.new_values).await?;
             let mut used: BTreeSet<(ProductId, ValueId)> = BTreeSet::new();
@@ -214,14 +208,13 @@ impl Store {
             for option in checked.new_values.iter().map(|(option, _)| *option).collect::<BTreeSet<_>>() {
                 work_out(tx, option).await?;
             }
-            unit.changed(Changed::Everything);
-            unit.done(Imported::Taken(checked)).await
+            Ok(Imported::Taken(checked))
         })
         .await
     }
 }
 
-async fn sku_owners(
+pub(super) async fn sku_owners(
     db: &mut MySqlConnection,
     skus: &[String],
     but: &[ProductId],

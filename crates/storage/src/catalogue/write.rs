@@ -1,19 +1,17 @@
 //! Keeps new options and products.
 
-use crate::change::Changed;
-use crate::{Result, StorageError, Store};
+use crate::journal::{Hand, Scope};
+use crate::{Result, StorageError};
 use compagina_core::catalog::{NewOption, NewPicture, NewProduct, NewVariant, Review};
-use compagina_core::ids::{Handle, ProductId};
+use compagina_core::ids::{Handle, OptionId, ProductId};
 use compagina_core::media::PLAN;
 use sqlx::MySqlConnection;
 use sqlx::types::Json;
 
-impl Store {
+impl Hand<'_> {
     /// Keeps shop-wide options. Values keep the order given.
     pub async fn add_options(&self, options: &[NewOption]) -> Result<()> {
-        self.unit(|| async {
-            let mut unit = self.begin().await?;
-            let tx = unit.db();
+        self.step(&Scope::default(), async |tx, scope| {
         for (position, option) in options.iter().enumerate() {
             let option_handle = handle_of(&option.name)?;
             let id = sqlx::query!(
@@ -28,6 +26,7 @@ impl Store {
             .execute(&mut *tx)
             .await?
             .last_insert_id();
+            scope.options.insert(OptionId(id));
             for (place, (name, swatch)) in option.values.iter().enumerate() {
                 let value_handle = handle_of(name)?;
                 sqlx::query!(
@@ -42,17 +41,16 @@ impl Store {
                 .await?;
             }
         }
-        unit.done(()).await
+        Ok(())
         })
         .await
     }
 
     /// Keeps a product with its options, variants and pictures; its type is made where it is new.
     pub async fn add_product(&self, product: &NewProduct) -> Result<ProductId> {
-        self.unit(|| async {
-            let mut unit = self.begin().await?;
-            let tx = unit.db();
+        self.step(&Scope::default(), async |tx, scope| {
             let id = insert_product(tx, product).await?;
+            scope.products.insert(ProductId(id));
             let values = insert_uses(tx, id, &product.options).await?;
             for (position, variant) in product.variants.iter().enumerate() {
                 insert_variant(tx, id, position, variant, &values).await?;
@@ -63,8 +61,7 @@ impl Store {
             for review in product.reviews.iter().rev() {
                 insert_review(tx, id, review).await?;
             }
-            unit.changed(Changed::Everything);
-            unit.done(ProductId(id)).await
+            Ok(ProductId(id))
         })
         .await
     }

@@ -1,8 +1,8 @@
 //! Changes of options and values.
 
 use super::file::value_within;
-use crate::change::Changed;
-use crate::{Result, StorageError, Store};
+use crate::journal::{Hand, Scope, offer};
+use crate::{Result, StorageError};
 use compagina_core::catalog::Way;
 use compagina_core::ids::{Handle, OptionId, ProductId, ValueId};
 use compagina_core::swatch::Swatch;
@@ -34,19 +34,23 @@ pub struct ValueChange {
     pub closer: Option<Option<String>>,
 }
 
-impl Store {
+impl Hand<'_> {
     /// Adds an option without values behind the others; of the whole shop, or of one product only.
     pub async fn add_option(&self, handle: &Handle, name: &str, of_product: Option<ProductId>) -> Result<()> {
-        sqlx::query!(
-            "INSERT INTO shop_option (handle, name, product_id, position)
-             SELECT ?, ?, ?, COALESCE(MAX(position) + 1, 0) FROM shop_option",
-            handle.as_str(),
-            name,
-            of_product.map(|id| id.0)
-        )
-        .execute(&self.pool)
-        .await?;
-        Ok(())
+        self.step(&Scope::default(), async |tx, scope| {
+            let done = sqlx::query!(
+                "INSERT INTO shop_option (handle, name, product_id, position)
+                 SELECT ?, ?, ?, COALESCE(MAX(position) + 1, 0) FROM shop_option",
+                handle.as_str(),
+                name,
+                of_product.map(|id| id.0)
+            )
+            .execute(&mut *tx)
+            .await?;
+            scope.options.insert(OptionId(done.last_insert_id()));
+            Ok(())
+        })
+        .await
     }
 
     pub async fn change_option(&self, option: OptionId, wanted: &OptionChange) -> Result<()> {
@@ -100,9 +104,7 @@ impl Store {
         value: ValueId,
         own: Option<(&Swatch, &str)>,
     ) -> Result<()> {
-        self.unit(|| async {
-            let mut unit = self.begin().await?;
-            let tx = unit.db();
+        self.step(&Scope::product(product), async |tx, _| {
             sqlx::query!(
                 "SELECT value_id FROM product_value WHERE product_id = ? AND value_id = ? FOR UPDATE",
                 product.0,
@@ -120,8 +122,7 @@ impl Store {
             )
             .execute(&mut *tx)
             .await?;
-            unit.changed(Changed::Product(product));
-            unit.done(()).await
+            Ok(())
         })
         .await
     }
@@ -179,16 +180,7 @@ pub(crate) async fn insert_value(
     )
     .execute(&mut *tx)
     .await?;
-    let id = done.last_insert_id();
-    sqlx::query!(
-        "INSERT INTO product_value (product_id, value_id, position)
-         SELECT u.product_id, ?, 1000 + v.position FROM product_option u JOIN option_value v ON v.id = ?
-         WHERE u.option_id = ? AND u.whole",
-        id,
-        id,
-        option.0
-    )
-    .execute(&mut *tx)
-    .await?;
-    Ok(ValueId(id))
+    let id = ValueId(done.last_insert_id());
+    offer(tx, option, id).await?;
+    Ok(id)
 }

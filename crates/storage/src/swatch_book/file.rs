@@ -1,7 +1,6 @@
 //! Picture files for the values of an option, and what their names lead to.
 
-use crate::change::Changed;
-use crate::unit::Unit;
+use crate::journal::{Hand, Scope};
 use crate::{Result, StorageError, Store};
 use compagina_core::ids::{OptionId, ValueId};
 use compagina_core::swatch::{Colour, Fate, Palette, SwatchFile, match_files};
@@ -41,7 +40,9 @@ impl Store {
             })
             .collect()
     }
+}
 
+impl Hand<'_> {
     /// Adds a file to those of an option; one of the same name is replaced and what was settled of it stays. Many come one
     /// after another, so that each is seen within a moment.
     pub async fn put_swatch_file(
@@ -52,7 +53,8 @@ impl Store {
         colour: Option<Colour>,
     ) -> Result<()> {
         let colour = colour.map(String::from);
-        self.change_book_telling(option, Unit::changed_soon, async |tx| {
+        let scope = Scope { soon: true, ..Scope::options([option]) };
+        self.change_book_within(&scope, option, async |tx, _| {
             let others = sqlx::query_scalar!(
                 "SELECT COUNT(*) FROM swatch_file WHERE option_id = ? AND name <> ?",
                 option.0,
@@ -121,7 +123,7 @@ impl Store {
     }
 }
 
-impl Store {
+impl Hand<'_> {
     /// One change of an option, whole: it is held, changed, what its values' names lead to is worked out anew, and every
     /// server process hears of it.
     pub(super) async fn change_book<T>(
@@ -129,24 +131,21 @@ impl Store {
         option: OptionId,
         make: impl AsyncFn(&mut MySqlConnection) -> Result<T>,
     ) -> Result<T> {
-        self.change_book_telling(option, Unit::changed, make).await
+        self.change_book_within(&Scope::options([option]), option, async |tx, _| make(tx).await).await
     }
 
-    /// The same with when it is seen.
-    async fn change_book_telling<T>(
+    /// The same where more than the option is touched.
+    pub(super) async fn change_book_within<T>(
         &self,
+        scope: &Scope,
         option: OptionId,
-        tell: fn(&mut Unit, Changed),
-        make: impl AsyncFn(&mut MySqlConnection) -> Result<T>,
+        make: impl AsyncFn(&mut MySqlConnection, &mut Scope) -> Result<T>,
     ) -> Result<T> {
-        self.unit(|| async {
-            let mut unit = self.begin().await?;
-            let tx = unit.db();
+        self.step(scope, async |tx, scope| {
             hold(tx, option).await?;
-            let done = make(tx).await?;
+            let done = make(tx, scope).await?;
             work_out(tx, option).await?;
-            tell(&mut unit, Changed::Everything);
-            unit.done(done).await
+            Ok(done)
         })
         .await
     }

@@ -2,6 +2,7 @@
 
 use super::file::hold;
 use super::{BookOption, book_of};
+use crate::journal::{Hand, Scope};
 use crate::{Result, StorageError, Store};
 use compagina_core::catalog::Merge;
 use compagina_core::ids::{Handle, OptionId, ProductId, ValueId};
@@ -49,7 +50,9 @@ impl Store {
     pub async fn users_of(&self, option: OptionId) -> Result<Vec<User>> {
         users_of(&mut *self.pool.acquire().await?, option).await
     }
+}
 
+impl Hand<'_> {
     /// Makes one option of two: what core has worked out happens to values, and every product goes along. Products that
     /// offered all values of one of them go on offering those.
     pub async fn merge_options(
@@ -58,7 +61,8 @@ impl Store {
         into: OptionId,
         decide: &MergeDecision<'_>,
     ) -> Result<()> {
-        self.change_book(into, async |tx| {
+        let scope = Scope { users: true, ..Scope::options([from, into]) };
+        self.change_book_within(&scope, into, async |tx, _| {
             hold(tx, from).await?;
             let products = users(tx, from).await?;
             let merge =
@@ -92,7 +96,8 @@ impl Store {
         name: &str,
         decide: &SplitDecision<'_>,
     ) -> Result<()> {
-        self.change_book(from, async |tx| {
+        let scope = Scope { users: true, ..Scope::options([from]) };
+        self.change_book_within(&scope, from, async |tx, scope| {
             users(tx, from).await?;
             let values = decide(&used(tx, from).await?).map_err(StorageError::Refused)?;
             let new = sqlx::query!(
@@ -105,6 +110,7 @@ impl Store {
             .execute(&mut *tx)
             .await?
             .last_insert_id();
+            scope.options.insert(OptionId(new));
             let mut turned = Turned::new();
             for (value, swatch) in &values {
                 let copy = sqlx::query!(

@@ -1,5 +1,5 @@
 use super::file::{palette_of, work_out};
-use crate::change::Changed;
+use crate::journal::{Hand, Scope};
 use crate::{Result, Store};
 use compagina_core::ids::OptionId;
 use compagina_core::swatch::Palette;
@@ -8,12 +8,12 @@ impl Store {
     pub async fn palette(&self) -> Result<Palette> {
         palette_of(&mut *self.pool.acquire().await?).await
     }
+}
 
+impl Hand<'_> {
     /// Puts another palette in the place of the old one; values of all options show its colours at once.
     pub async fn set_palette(&self, palette: &Palette) -> Result<()> {
-        self.unit(|| async {
-            let mut unit = self.begin().await?;
-            let tx = unit.db();
+        self.step(&Scope { palette: true, ..Scope::default() }, async |tx, _| {
             sqlx::query!("UPDATE shop SET palette = ?", palette.to_text()).execute(&mut *tx).await?;
             let options = sqlx::query_scalar!("SELECT id FROM shop_option ORDER BY id FOR UPDATE")
                 .fetch_all(&mut *tx)
@@ -21,8 +21,7 @@ impl Store {
             for option in options {
                 work_out(tx, OptionId(option)).await?;
             }
-            unit.changed(Changed::Everything);
-            unit.done(()).await
+            Ok(())
         })
         .await
     }

@@ -7,7 +7,7 @@ use compagina_core::catalog::{
 use compagina_core::ids::{Handle, VariantId};
 use compagina_core::money::{Currency, Locale, Money};
 use compagina_core::time::Moment;
-use compagina_storage::{CartChange, CartRow, Contact, LineExtra, Store};
+use compagina_storage::{By, CartChange, CartRow, Contact, LineExtra, Store};
 use sqlx::MySqlPool;
 
 pub fn handle(text: &str) -> Handle {
@@ -21,8 +21,8 @@ pub async fn shop(pool: MySqlPool) -> Store {
     store.set_shop(&Shop { name: "Test & Co".into(), currency, locale: Locale::EnGb }).await.unwrap();
     let values = vec![("Ember".to_owned(), None), ("Chalk".to_owned(), None)];
     let colour = NewOption { name: "Colour".into(), page: Way::List, card: Way::Nothing, values };
-    store.add_options(&[colour]).await.unwrap();
-    store.add_product(&kite()).await.unwrap();
+    store.by(By::default()).add_options(&[colour]).await.unwrap();
+    store.by(By::default()).add_product(&kite()).await.unwrap();
     store
 }
 

@@ -1,6 +1,8 @@
 <script setup lang="ts">
-import { nextTick, ref, watch } from "vue";
+import { computed, nextTick, ref, watch } from "vue";
 import { VueDraggable } from "vue-draggable-plus";
+import { useJournal } from "../../session/useJournal";
+import JournalBar from "../../ui/JournalBar.vue";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import UploadList from "../../ui/upload/UploadList.vue";
 import { useDropped } from "../../ui/upload/useDropped";
@@ -13,7 +15,13 @@ import { sendPicture } from "./sendPicture";
 /** Those of the product with this handle, or the shop's own. */
 const props = defineProps<{ handle?: string }>();
 const control = usePictures(() => props.handle);
-const { view, pictures, waiting, chosen, many, proposed, problem, pending } = control;
+const { view, pictures, waiting, chosen, proposed, problem, mine, pending } = control;
+const product = computed(() => (props.handle === undefined ? {} : { product: props.handle }));
+const journal = useJournal(
+  () => ({ ...product.value, view: "pictures" }),
+  () => view.value,
+  control.after,
+);
 const { uploads, put, forget } = useUploads(
   (parcel) => sendPicture(props.handle, parcel),
   () => void control.load(),
@@ -46,12 +54,6 @@ function move(picture: Picture, step: -1 | 1): void {
 
 const input = ref<HTMLInputElement | null>(null);
 const { over, held, dropped, picked } = useDropped(put);
-
-const removing = ref(false);
-async function remove(): Promise<void> {
-  removing.value = false;
-  await control.remove([...chosen.value]);
-}
 </script>
 
 <template>
@@ -63,11 +65,17 @@ async function remove(): Promise<void> {
         <template v-if="waiting"> · sizes of {{ waiting }} are being made</template>
       </span>
       <span class="space" />
+      <JournalBar
+        :control="journal"
+        :of="handle ? product : { view: 'pictures' }"
+        :name="view?.name ?? 'the shop’s own pictures'"
+        @changed="control.load"
+      />
       <a v-if="handle" :href="`/shop/products/${handle}`" target="_blank" rel="noopener">See its page</a>
       <v-btn variant="flat" color="primary" @click="input?.click()">Add pictures</v-btn>
       <input ref="input" type="file" hidden multiple accept="image/*,video/mp4,video/webm,.avif" @change="picked" />
     </div>
-    <ProblemNote class="problem" :problem="problem" @retry="control.load" />
+    <ProblemNote class="problem" :problem="problem" :mine="mine" @retry="control.load" />
     <div class="halves">
       <div class="left">
         <UploadList
@@ -111,21 +119,9 @@ async function remove(): Promise<void> {
           </span>
         </p>
       </div>
-      <PicturePanel :control="control" @replace="(file, id) => put([file], id)" @remove="removing = true" />
+      <PicturePanel :control="control" @replace="(file, id) => put([file], id)" @remove="control.remove([...chosen])" />
     </div>
     <div v-if="over" class="drop-over">Let go to add the pictures</div>
-    <v-dialog v-model="removing" max-width="420" aria-label="Remove pictures">
-      <v-card title="Remove pictures">
-        <v-card-text>
-          {{ many.length === 1 ? "This picture is" : `These ${many.length} pictures are` }} taken off
-          {{ handle ? "the product's page" : "every page that shows them" }} at once.
-        </v-card-text>
-        <v-card-actions>
-          <v-btn @click="removing = false">Keep</v-btn>
-          <v-btn variant="flat" color="primary" @click="remove">Remove</v-btn>
-        </v-card-actions>
-      </v-card>
-    </v-dialog>
   </main>
 </template>
 

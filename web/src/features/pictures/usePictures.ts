@@ -1,5 +1,6 @@
-import { computed, onBeforeUnmount, ref, shallowRef, watch } from "vue";
-import { type Answer, type ApiError, type Schemas, api, ask } from "../../api/client";
+import { computed, onBeforeUnmount, ref, watch } from "vue";
+import { type Schemas, api, ask } from "../../api/client";
+import { useSteps } from "../../session/useSteps";
 
 export type Pictures = Schemas["PicturesView"];
 export type Picture = Schemas["PictureView"];
@@ -10,11 +11,15 @@ const LOOK_MS = 1000;
 
 /** The pictures of a product, or the shop's own: what is chosen among them, and every change, one after another. */
 export function usePictures(product: () => string | undefined) {
-  const view = shallowRef<Pictures | null>(null);
-  const problem = ref<ApiError | null>(null);
   const chosen = ref<number[]>([]);
-  let queue: Promise<unknown> = Promise.resolve();
   let timer: ReturnType<typeof setTimeout> | undefined;
+  const of = () => ({ query: { product: product() } });
+  const at = "/api/pictures" as const;
+  const steps = useSteps<Pictures>(
+    () => ask(api.GET(at, { params: of() })),
+    (now) => (chosen.value = chosen.value.filter((id) => now.pictures.some((p) => p.id === id))),
+  );
+  const { view, problem, mine, pending, load, take, after } = steps;
 
   const pictures = computed(() => view.value?.pictures ?? []);
   const waiting = computed(() => pictures.value.filter((p) => p.waiting).length);
@@ -24,35 +29,17 @@ export function usePictures(product: () => string | undefined) {
   const many = computed(() => pictures.value.filter((p) => chosen.value.includes(p.id)));
   const proposed = computed(() => pictures.value.filter((p) => p.proposed.length > 0));
 
-  /** Steps that aren't answered yet. */
-  const pending = ref(0);
-  function take(call: () => Promise<Answer<Pictures>>): Promise<boolean> {
-    pending.value += 1;
-    const turn = queue.then(async () => {
-      const { data, error } = await call();
-      pending.value -= 1;
-      problem.value = error ?? null;
-      if (data) view.value = data;
-      chosen.value = chosen.value.filter((id) => pictures.value.some((p) => p.id === id));
-      return data !== undefined;
-    });
-    queue = turn;
-    return turn;
-  }
-  const of = () => ({ query: { product: product() } });
-  const at = "/api/pictures" as const;
-  const load = () => take(() => ask(api.GET(at, { params: of() })));
   const change = (ids: number[], wanted: PictureChange) => {
     const params = of();
-    return take(() => ask(api.PATCH(at, { params, body: { ids, ...wanted } })));
+    return take((seen) => ask(api.PATCH(at, { params, body: { ids, ...wanted }, ...seen })));
   };
   const remove = (ids: number[]) => {
     const params = of();
-    return take(() => ask(api.DELETE(at, { params, body: { ids } })));
+    return take((seen) => ask(api.DELETE(at, { params, body: { ids }, ...seen })));
   };
   const order = (ids: number[]) => {
     const params = of();
-    return take(() => ask(api.PUT(`${at}/order`, { params, body: { ids } })));
+    return take((seen) => ask(api.PUT(`${at}/order`, { params, body: { ids }, ...seen })));
   };
   /** Each gets the values that its file name speaks of. */
   async function takeProposed(): Promise<void> {
@@ -78,7 +65,7 @@ export function usePictures(product: () => string | undefined) {
     }
   }
 
-  const seen = { view, pictures, waiting, chosen, one, many, proposed, problem, pending };
-  return { ...seen, load, change, remove, order, takeProposed, choose };
+  const seen = { view, pictures, waiting, chosen, one, many, proposed, problem, mine, pending };
+  return { ...seen, load, after, change, remove, order, takeProposed, choose };
 }
 export type PicturesControl = ReturnType<typeof usePictures>;

@@ -1,15 +1,28 @@
 <script setup lang="ts">
 import { onMounted, ref } from "vue";
+import { useJournal } from "../../session/useJournal";
+import JournalBar from "../../ui/JournalBar.vue";
 import PageThumb from "../../ui/PageThumb.vue";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import NewProductDialog from "../types/NewProductDialog.vue";
 import NewTypeDialog from "../types/NewTypeDialog.vue";
 import TypeDialog from "../types/TypeDialog.vue";
 import PagePicture from "./PagePicture.vue";
+import ProductActs from "./ProductActs.vue";
 import { type ShelfType, useShelf } from "./useShelf";
 
 const { types, problem, loading, load, more } = useShelf();
 onMounted(load);
+const journal = useJournal(
+  () => ({ view: "shelf" }),
+  () => types.value,
+  async (first) => {
+    const { error } = await first();
+    if (!error) await load();
+    problem.value = error ?? problem.value;
+    return error === undefined;
+  },
+);
 const newType = ref(false);
 const changing = ref<ShelfType | null>(null);
 const adding = ref<ShelfType | null>(null);
@@ -40,6 +53,7 @@ function stateOf(product: ShelfType["products"][number]): string {
     <header>
       <h1>Shelf</h1>
       <p class="soft">Every product with its page as shoppers see it now. Open one to look at it on the desk.</p>
+      <JournalBar :control="journal" :of="{ view: 'shelf' }" name="the shelf" @changed="load" />
       <v-btn @click="newType = true">New product type</v-btn>
     </header>
     <v-progress-linear v-if="loading" indeterminate color="primary" />
@@ -117,6 +131,7 @@ function stateOf(product: ShelfType["products"][number]): string {
               >Texts</router-link
             >
           </span>
+          <ProductActs :product="product" :kind="type.handle" :types="types" @changed="load" />
         </li>
       </ul>
       <button v-if="type.products.length < type.count" class="quiet" @click="more(type)">
@@ -146,6 +161,9 @@ header {
   flex-wrap: wrap;
   gap: 4px 16px;
   align-items: baseline;
+}
+header .journal {
+  align-self: center;
 }
 header p {
   flex: 1;
@@ -214,7 +232,13 @@ ul {
   -webkit-line-clamp: 2;
 }
 li {
+  position: relative;
   align-self: start;
+}
+@media (hover: hover) {
+  li:not(:hover, :focus-within) > :deep(.more:not([aria-expanded="true"])) {
+    opacity: 0;
+  }
 }
 .rooms {
   display: flex;

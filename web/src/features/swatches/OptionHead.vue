@@ -7,7 +7,11 @@ import OptionActs from "./OptionActs.vue";
 import { WAYS } from "./words";
 
 /** The open option: its name, what it is about, and how it is chosen on pages, cards and in quick looks. */
-const props = defineProps<{ option: BookOption; change: (change: Schemas["ChangeOption"]) => Promise<boolean> }>();
+const props = defineProps<{
+  option: BookOption;
+  change: (change: Schemas["ChangeOption"]) => Promise<boolean>;
+  remove: () => Promise<boolean>;
+}>();
 defineEmits<{ files: []; taken: [handle: string] }>();
 const fields = useDraftFields(
   () => props.option.handle,
@@ -79,7 +83,7 @@ function choose(place: Place, way: Way): void {
       </v-btn-toggle>
       <button v-if="same" class="quiet" @click="apart = true">Set apart</button>
     </div>
-    <OptionActs :option="option" @taken="(handle) => $emit('taken', handle)" />
+    <OptionActs :option="option" :remove="remove" @taken="(handle) => $emit('taken', handle)" />
     <v-btn variant="outlined" @click="$emit('files')">Add pictures</v-btn>
   </header>
 </template>

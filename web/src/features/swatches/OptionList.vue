@@ -20,6 +20,9 @@ const way = (line: OptionLine): string => WAYS.find((w) => w.way === line.page)?
   <nav class="options" aria-label="Options">
     <div class="head">
       <h1>Swatch book</h1>
+    </div>
+    <div class="head ways">
+      <slot />
       <button class="quiet" @click="$emit('palette')">Palette</button>
     </div>
     <router-link
@@ -55,6 +58,10 @@ const way = (line: OptionLine): string => WAYS.find((w) => w.way === line.page)?
   overflow-y: auto;
   border-right: 1px solid var(--line);
   background: var(--sheet);
+}
+.ways {
+  padding-block: 0 8px;
+  margin-left: -6px;
 }
 .head {
   display: flex;

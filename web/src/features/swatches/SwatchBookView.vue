@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, watch } from "vue";
 import { useRouter } from "vue-router";
+import { useJournal } from "../../session/useJournal";
+import JournalBar from "../../ui/JournalBar.vue";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import UploadList from "../../ui/upload/UploadList.vue";
 import { useDropped } from "../../ui/upload/useDropped";
@@ -19,7 +21,16 @@ import { type BookOption, useBook } from "./useBook";
 
 const props = defineProps<{ handle?: string }>();
 const book = useBook(() => props.handle);
-const { lines, option, problem, loading } = book;
+const { lines, option, problem, mine, loading } = book;
+const journal = useJournal(
+  () => ({ view: "book" }),
+  () => [option.value, lines.value],
+  book.after,
+);
+// An option may have gone, or come back under another name.
+watch(lines, (now) => {
+  if (props.handle && now.length > 0 && !now.some((line) => line.handle === props.handle)) void open("");
+});
 watch(
   () => props.handle,
   () => void book.load(),
@@ -46,14 +57,26 @@ async function add(name: string): Promise<void> {
   if (handle !== null) await open(handle);
 }
 const open = (handle: string) => router.push({ name: "swatch-book", params: { handle } });
+async function taken(handle: string): Promise<void> {
+  await open(handle);
+  await book.load();
+}
 </script>
 
 <template>
   <main class="book" @dragover="held" @dragleave.self="over = false" @drop.prevent="dropped">
-    <OptionList :lines="lines" :open="option?.handle" @palette="palette = true" @add="add" />
+    <OptionList :lines="lines" :open="option?.handle" @palette="palette = true" @add="add">
+      <JournalBar :control="journal" :of="{ view: 'book' }" name="the swatch book" @changed="book.load" />
+    </OptionList>
     <section v-if="option" class="option" :aria-label="option.name">
-      <OptionHead :option="option" :change="book.change" @files="input?.click()" @taken="open" />
-      <ProblemNote class="problem" :problem="problem" @retry="book.load" />
+      <OptionHead
+        :option="option"
+        :change="book.change"
+        :remove="book.removeOption"
+        @files="input?.click()"
+        @taken="taken"
+      />
+      <ProblemNote class="problem" :problem="problem" :mine="mine" @retry="book.load" />
       <div class="halves">
         <div class="left">
           <UploadList

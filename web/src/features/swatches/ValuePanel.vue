@@ -6,6 +6,7 @@ import ColourField from "../../ui/ColourField.vue";
 import ColourList from "../../ui/ColourList.vue";
 import CloserPicture from "./CloserPicture.vue";
 import OwnSwatch from "./OwnSwatch.vue";
+import ValueAway from "./ValueAway.vue";
 import SwatchDot from "./SwatchDot.vue";
 import type { BookControl } from "./useBook";
 import { FROM, MOST_COLOURS } from "./words";
@@ -165,6 +166,7 @@ const ownHere = computed(() => many.value.some((value) => value.from === "book")
         <button v-if="drawn" class="quiet" @click="book.changeValues(ids, { swatch: { kind: 'text' } })">
           Show the text here
         </button>
+        <ValueAway v-if="one" :book="book" :value="one" />
       </div>
     </template>
   </aside>

@@ -1,5 +1,6 @@
 import { computed, ref, shallowRef } from "vue";
-import { type Answer, type ApiError, type Schemas, api, ask } from "../../api/client";
+import { type Answer, type Schemas, api, ask } from "../../api/client";
+import { useSteps } from "../../session/useSteps";
 
 export type OptionLine = Schemas["OptionLine"];
 export type BookOption = Schemas["OptionInBook"];
@@ -15,32 +16,28 @@ type Settled = Schemas["Settled"];
 /** The swatch book: every option, the one that is open, and every change of it, one after another. */
 export function useBook(handle: () => string | undefined) {
   const lines = shallowRef<OptionLine[]>([]);
-  const option = shallowRef<BookOption | null>(null);
-  const problem = ref<ApiError | null>(null);
   const loading = ref(true);
   const chosen = ref<number[]>([]);
-  let queue: Promise<unknown> = Promise.resolve();
+  const at = "/api/options/{handle}" as const;
+  const path = (): { path: { handle: string } } => ({ path: { handle: option.value?.handle ?? "" } });
+  const steps = useSteps<BookOption>(
+    () => ask(api.GET(at, { params: path() })),
+    async (now) => {
+      keepChosen(now);
+      await loadLines();
+    },
+  );
+  const { view: option, problem, mine, take, turn } = steps;
 
   const values = computed(() => option.value?.values ?? []);
   const many = computed(() => values.value.filter((value) => chosen.value.includes(value.id)));
 
-  function show(now: BookOption): void {
-    option.value = now;
+  function keepChosen(now: BookOption): void {
     chosen.value = chosen.value.filter((id) => now.values.some((value) => value.id === id));
   }
-  /** Takes a step in its turn; tells whether it was taken. Where it goes is settled when it is made. */
-  function take(call: () => Promise<Answer<BookOption>>): Promise<boolean> {
-    const turn = queue.then(async () => {
-      const { data, error } = await call();
-      problem.value = error ?? null;
-      if (data) {
-        show(data);
-        await loadLines();
-      }
-      return data !== undefined;
-    });
-    queue = turn;
-    return turn;
+  function show(now: BookOption): void {
+    option.value = now;
+    keepChosen(now);
   }
   async function loadLines(): Promise<void> {
     const { data, error } = await ask(api.GET("/api/options"));
@@ -55,33 +52,37 @@ export function useBook(handle: () => string | undefined) {
     if (wanted !== undefined) await take(() => ask(api.GET(at, { params: { path: { handle: wanted } } })));
     loading.value = false;
   }
+  /** Does something in its turn that may be about any option, and reads the book anew. */
+  async function after(first: () => Promise<Answer<unknown>>): Promise<boolean> {
+    const done = await turn(first);
+    if (done) await load();
+    return done;
+  }
 
-  const at = "/api/options/{handle}" as const;
-  const path = () => ({ path: { handle: option.value?.handle ?? "" } });
   const change = (body: Change) => {
     const params = path();
-    return take(() => ask(api.PATCH(at, { params, body })));
+    return take((seen) => ask(api.PATCH(at, { params, body, ...seen })));
   };
   const changeValues = (ids: number[], wanted: ValueChange) => {
     const params = path();
-    return take(() => ask(api.PATCH(`${at}/values`, { params, body: { ids, ...wanted } })));
+    return take((seen) => ask(api.PATCH(`${at}/values`, { params, body: { ids, ...wanted }, ...seen })));
   };
   /** Adds an option and opens it; nothing where it can't be. */
   async function addOption(name: string): Promise<string | null> {
-    await take(() => ask(api.POST("/api/options", { body: { name } })));
+    await take((seen) => ask(api.POST("/api/options", { body: { name }, ...seen })));
     return problem.value ? null : (option.value?.handle ?? null);
   }
   const addValue = (name: string) => {
     const params = path();
-    return take(() => ask(api.POST(`${at}/values`, { params, body: { name } })));
+    return take((seen) => ask(api.POST(`${at}/values`, { params, body: { name }, ...seen })));
   };
   const settle = (body: Settled[]) => {
     const params = path();
-    return take(() => ask(api.PUT(`${at}/files`, { params, body })));
+    return take((seen) => ask(api.PUT(`${at}/files`, { params, body, ...seen })));
   };
   const removeFiles = (ids: number[]) => {
     const params = path();
-    return take(() => ask(api.DELETE(`${at}/files`, { params, body: { ids } })));
+    return take((seen) => ask(api.DELETE(`${at}/files`, { params, body: { ids }, ...seen })));
   };
   /** Sets the squares of files as their values' swatches. */
   async function showFiles(files: { value: number; hash: string }[]): Promise<void> {
@@ -90,7 +91,7 @@ export function useBook(handle: () => string | undefined) {
   /** Gives a product its own swatch for a value, or lets it rejoin the book. */
   const setOwn = (product: string, value: number, swatch: Swatch | null, why = "") => {
     const params = path();
-    return take(() => ask(api.PUT(`${at}/own`, { params, body: { product, value, swatch, why } })));
+    return take((seen) => ask(api.PUT(`${at}/own`, { params, body: { product, value, swatch, why }, ...seen })));
   };
   /** Every product that uses the open option. */
   async function users(): Promise<OptionUser[]> {
@@ -98,19 +99,29 @@ export function useBook(handle: () => string | undefined) {
     if (error) problem.value = error;
     return data ?? [];
   }
+  const removeValue = (value: number) => {
+    const params = { path: { ...path().path, value } };
+    return take((seen) => ask(api.DELETE(`${at}/values/{value}`, { params, ...seen })));
+  };
+  /** Takes the open option away. */
+  const removeOption = () => {
+    const params = path();
+    return turn(() => ask(api.DELETE(at, { params })));
+  };
   const removeCloser = (value: number) => {
     const params = { path: { ...path().path, value } };
-    return take(() => ask(api.DELETE(`${at}/values/{value}/closer`, { params })));
+    return take((seen) => ask(api.DELETE(`${at}/values/{value}/closer`, { params, ...seen })));
   };
   const takeFrom = (ids: number[], what: Schemas["Take"]) => {
     const params = path();
-    return take(() => ask(api.POST(`${at}/take`, { params, body: { ids, take: what } })));
+    return take((seen) => ask(api.POST(`${at}/take`, { params, body: { ids, take: what }, ...seen })));
   };
 
-  const seen = { lines, option, values, many, chosen, problem, loading };
+  const seen = { lines, option, values, many, chosen, problem, mine, loading };
   return {
     ...seen,
     load,
+    after,
     loadLines,
     show,
     change,
@@ -123,6 +134,8 @@ export function useBook(handle: () => string | undefined) {
     setOwn,
     users,
     removeCloser,
+    removeValue,
+    removeOption,
     takeFrom,
   };
 }

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { onBeforeUnmount, onMounted, watch } from "vue";
 import { onBeforeRouteLeave } from "vue-router";
+import { useJournal } from "../../session/useJournal";
+import JournalBar from "../../ui/JournalBar.vue";
 import PageThumb from "../../ui/PageThumb.vue";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import TextsForm from "./TextsForm.vue";
@@ -13,6 +15,18 @@ watch(
   () => props.handle,
   () => void load(),
   { immediate: true },
+);
+const journal = useJournal(
+  () => ({ product: props.handle, view: "texts" }),
+  () => view.value,
+  async (first) => {
+    // What is being written isn't mixed with what was kept before.
+    if (changed.value) return false;
+    const { error } = await first();
+    problem.value = error ?? null;
+    if (!error) await load();
+    return error === undefined;
+  },
 );
 // What was written is kept on the way out; where that can't be, one stays and reads why.
 onBeforeRouteLeave(async () => !changed.value || (await keep()));
@@ -31,6 +45,13 @@ onBeforeUnmount(() => window.removeEventListener("beforeunload", warn));
         {{ changed ? "Not kept yet" : "As shoppers read them" }}
       </span>
       <span class="space" />
+      <JournalBar
+        v-if="!changed"
+        :control="journal"
+        :of="{ product: handle }"
+        :name="view.texts.name"
+        @changed="load"
+      />
       <router-link :to="{ name: 'pictures', params: { handle } }">Pictures</router-link>
       <router-link :to="{ name: 'variants', params: { handle } }">Variants</router-link>
       <button v-if="changed" type="button" class="quiet" @click="leaveIt">Leave it as it was</button>
@@ -46,7 +67,7 @@ onBeforeUnmount(() => window.removeEventListener("beforeunload", warn));
     <figure v-if="view" tabindex="0" aria-label="The page as shoppers see it now">
       <figcaption class="soft">The page as shoppers see it now</figcaption>
       <PageThumb
-        :key="kept"
+        :key="`${kept} ${journal.journal.value?.steps[0]?.id ?? 0}`"
         :address="`/shop/products/${handle}`"
         :name="`The page of ${view.texts.name}`"
         :width="1280"

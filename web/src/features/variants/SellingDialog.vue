@@ -13,10 +13,25 @@ const form = ref<Schemas["SellingForm"] | null>(null);
 const problem = ref<ApiError | null>(null);
 const path = computed(() => ({ params: { path: { handle: props.handle } } }));
 
+type Form = Schemas["SellingForm"];
+function formOf(view: Schemas["SellingView"]): Form {
+  const { state, price, old_price, most_per_order, least, step, text } = JSON.parse(JSON.stringify(view)) as Form;
+  return { state, price, old_price, most_per_order, least, step, text };
+}
 function take(now: Schemas["SellingView"]): void {
   view.value = now;
-  const { state, price, old_price, most_per_order, least, step, text } = structuredClone(now);
-  form.value = { state, price, old_price, most_per_order, least, step, text };
+  form.value = formOf(now);
+}
+/** What isn't written here is taken over from what somebody else kept meanwhile. */
+function follow(theirs: Schemas["SellingView"]): void {
+  if (!view.value || !form.value) return;
+  const [was, now] = [formOf(view.value), formOf(theirs)];
+  const written = form.value;
+  const own = Object.entries(written).filter(
+    ([key, value]) => JSON.stringify(value) !== JSON.stringify(was[key as keyof Form]),
+  );
+  form.value = { ...now, ...Object.fromEntries(own) };
+  view.value = theirs;
 }
 watch(
   open,
@@ -29,11 +44,15 @@ watch(
   { immediate: true },
 );
 async function keep(): Promise<void> {
-  if (!form.value) return;
+  if (!form.value || !view.value) return;
   const most = Number(form.value.most_per_order) || null;
-  const body = { ...form.value, most_per_order: most };
+  const body = { was: formOf(view.value), selling: { ...form.value, most_per_order: most } };
   const { data, error } = await ask(api.PUT("/api/products/{handle}/selling", { ...path.value, body }));
   problem.value = error ?? null;
+  if (error?.code === "overtaken") {
+    const { data: theirs } = await ask(api.GET("/api/products/{handle}/selling", path.value));
+    if (theirs) follow(theirs);
+  }
   if (!data) return;
   take(data);
   open.value = false;

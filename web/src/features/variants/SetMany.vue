@@ -7,7 +7,6 @@ const props = defineProps<{ control: VariantsControl }>();
 const ids = computed(() => [...props.control.chosen.value]);
 const field = ref<"price" | "old_price" | "stock" | "measure" | "picture">("stock");
 const value = ref("");
-const removing = ref(false);
 const fields = [
   { value: "stock", title: "Stock" },
   { value: "price", title: "Price" },
@@ -25,10 +24,6 @@ const empty = {
 };
 async function set(): Promise<void> {
   if (await props.control.change(ids.value, { [field.value]: value.value })) value.value = "";
-}
-async function remove(): Promise<void> {
-  removing.value = false;
-  await props.control.remove(ids.value);
 }
 </script>
 
@@ -56,19 +51,7 @@ async function remove(): Promise<void> {
       <input v-model="value" :placeholder="empty[field]" aria-label="Value for all chosen" />
       <button class="quiet">Set for all {{ ids.length }}</button>
     </template>
-    <button type="button" class="quiet" @click="removing = true">Remove</button>
-    <v-dialog v-model="removing" max-width="420" aria-label="Remove variants">
-      <v-card title="Remove variants">
-        <v-card-text>
-          {{ ids.length === 1 ? "This variant" : `These ${ids.length} variants` }} can't be bought any more, and
-          {{ ids.length === 1 ? "leaves" : "leave" }} every cart. Orders keep what was bought.
-        </v-card-text>
-        <v-card-actions>
-          <v-btn @click="removing = false">Keep</v-btn>
-          <v-btn variant="flat" color="primary" @click="remove">Remove</v-btn>
-        </v-card-actions>
-      </v-card>
-    </v-dialog>
+    <button type="button" class="quiet" @click="control.remove(ids)">Remove</button>
   </form>
 </template>
 

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, watch } from "vue";
 import { useRoute } from "vue-router";
+import { useJournal } from "../../session/useJournal";
+import JournalBar from "../../ui/JournalBar.vue";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import ImportDialog from "./ImportDialog.vue";
 import MakeDialog from "./MakeDialog.vue";
@@ -13,7 +15,12 @@ import { useVariants } from "./useVariants";
 /** What is really bought of a product: a line for each variant. */
 const props = defineProps<{ handle: string }>();
 const control = useVariants(() => props.handle);
-const { view, problem, chosen } = control;
+const { view, problem, mine, chosen } = control;
+const journal = useJournal(
+  () => ({ product: props.handle, view: "variants" }),
+  () => view.value,
+  control.after,
+);
 watch(
   () => props.handle,
   () => void control.load(),
@@ -57,6 +64,7 @@ const columns = computed(
         <template v-if="view?.missing"> · {{ view.missing }} combinations aren't made</template>
       </span>
       <span class="space" />
+      <JournalBar :control="journal" :of="{ product: handle }" :name="view?.name ?? ''" @changed="control.load" />
       <router-link :to="{ name: 'texts', params: { handle } }">Texts</router-link>
       <button class="quiet" @click="selling = true">How it is sold</button>
       <button class="quiet" @click="using = true">Options and values</button>
@@ -64,7 +72,7 @@ const columns = computed(
       <button class="quiet" @click="importing = true">Bring in a CSV</button>
       <v-btn v-if="view?.options.length" variant="flat" color="primary" @click="making = true">Make combinations</v-btn>
     </div>
-    <ProblemNote class="problem" :problem="problem" @retry="control.load" />
+    <ProblemNote class="problem" :problem="problem" :mine="mine" @retry="control.load" />
     <div class="tools">
       <input v-model="typed" class="find" placeholder="Find by SKU or value" aria-label="Find variants" />
       <SetMany v-if="chosen.size" :control="control" />

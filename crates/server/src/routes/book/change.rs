@@ -34,7 +34,7 @@ pub struct ChangeOption {
 #[patch("/options/{handle}")]
 pub async fn change_option(
     state: Data<State>,
-    _caller: Caller,
+    caller: Caller,
     handle: Path<String>,
     wanted: Json<ChangeOption>,
 ) -> ApiResult<Json<OptionInBook>> {
@@ -50,7 +50,7 @@ pub async fn change_option(
     let about =
         about.map(|about| one_line("what an option is about", &about, 300).map(str::to_owned)).transpose()?;
     let change = OptionChange { name, about, page, card, quick, from_variants };
-    state.store.change_option(option.id, &change).await?;
+    state.store.by(caller.by()).change_option(option.id, &change).await?;
     Ok(Json(option_view(&state, &handle).await?))
 }
 
@@ -81,7 +81,7 @@ pub struct ChangeValues {
 #[patch("/options/{handle}/values")]
 pub async fn change_values(
     state: Data<State>,
-    _caller: Caller,
+    caller: Caller,
     handle: Path<String>,
     wanted: Json<ChangeValues>,
 ) -> ApiResult<Json<OptionInBook>> {
@@ -102,7 +102,11 @@ pub async fn change_values(
     }
     let note = note.map(|note| one_line("a note", &note, 200).map(str::to_owned)).transpose()?;
     let swatch = if no_swatch { Some(None) } else { swatch.map(Some) };
-    state.store.change_values(option.id, &ids, &ValueChange { name, note, swatch, closer: None }).await?;
+    state
+        .store
+        .by(caller.by())
+        .change_values(option.id, &ids, &ValueChange { name, note, swatch, closer: None })
+        .await?;
     Ok(Json(option_view(&state, &handle).await?))
 }
 
@@ -112,13 +116,13 @@ pub async fn change_values(
 #[post("/options")]
 pub async fn add_option(
     state: Data<State>,
-    _caller: Caller,
+    caller: Caller,
     wanted: Json<NewOptionOf>,
 ) -> ApiResult<Json<OptionInBook>> {
     let NewOptionOf { name, product } = wanted.into_inner();
     let home = Home::find(&state, product.as_deref()).await?;
     let (name, handle) = new_option(&state, &name, home.product()).await?;
-    state.store.add_option(&handle, &name, home.product().map(|product| product.id)).await?;
+    state.store.by(caller.by()).add_option(&handle, &name, home.product().map(|product| product.id)).await?;
     Ok(Json(option_view(&state, handle.as_str()).await?))
 }
 
@@ -165,7 +169,7 @@ pub struct NewName {
 #[post("/options/{handle}/values")]
 pub async fn add_value(
     state: Data<State>,
-    _caller: Caller,
+    caller: Caller,
     handle: Path<String>,
     wanted: Json<NewName>,
 ) -> ApiResult<Json<OptionInBook>> {
@@ -177,6 +181,6 @@ pub async fn add_value(
     let address = Handle::from_text(&words_of(&name).join("-"));
     let address = address.ok_or_else(|| ApiError::refused("a value's name needs a letter or a digit"))?;
     let value = address.free(|name| option.values.iter().any(|value| value.handle == *name));
-    state.store.add_value(option.id, &value, &name).await?;
+    state.store.by(caller.by()).add_value(option.id, &value, &name).await?;
     Ok(Json(option_view(&state, &handle).await?))
 }

@@ -15,7 +15,7 @@ use compagina_storage::ValueChange;
 #[put("/options/{handle}/values/{value}/closer")]
 pub async fn set(
     state: Data<State>,
-    _caller: Caller,
+    caller: Caller,
     path: Path<(String, u64)>,
     body: Payload,
 ) -> ApiResult<Json<OptionInBook>> {
@@ -23,7 +23,7 @@ pub async fn set(
     let name = "This picture";
     let file = receive(body, name, MOST_PICTURE_BYTES).await?;
     let hash = fitted_in_turn(&state, name, file).await?;
-    change(&state, &handle, ValueId(value), Some(hash)).await
+    change(&state, &caller, &handle, ValueId(value), Some(hash)).await
 }
 
 /// Takes the larger picture away.
@@ -32,21 +32,22 @@ pub async fn set(
 #[delete("/options/{handle}/values/{value}/closer")]
 pub async fn remove(
     state: Data<State>,
-    _caller: Caller,
+    caller: Caller,
     path: Path<(String, u64)>,
 ) -> ApiResult<Json<OptionInBook>> {
     let (handle, value) = path.into_inner();
-    change(&state, &handle, ValueId(value), None).await
+    change(&state, &caller, &handle, ValueId(value), None).await
 }
 
 async fn change(
     state: &Data<State>,
+    caller: &Caller,
     handle: &str,
     value: ValueId,
     closer: Option<String>,
 ) -> ApiResult<Json<OptionInBook>> {
     let option = option_of(state, handle).await?;
     let change = ValueChange { closer: Some(closer), ..ValueChange::default() };
-    state.store.change_values(option.id, &[value], &change).await?;
+    state.store.by(caller.by()).change_values(option.id, &[value], &change).await?;
     Ok(Json(option_view(state, handle).await?))
 }

@@ -26,7 +26,7 @@ pub struct NamedFile {
 #[post("/options/{handle}/files")]
 pub async fn add(
     state: Data<State>,
-    _caller: Caller,
+    caller: Caller,
     handle: Path<String>,
     named: Query<NamedFile>,
     body: Payload,
@@ -35,7 +35,7 @@ pub async fn add(
     let name: String = named.name.chars().filter(|c| !is_unseen(*c)).take(200).collect();
     let file = receive(body, &name, MOST_PICTURE_BYTES).await?;
     let (hash, colour) = squared_in_turn(&state, &name, file, Cut::Whole).await?;
-    state.store.put_swatch_file(option.id, &name, &hash, colour).await?;
+    state.store.by(caller.by()).put_swatch_file(option.id, &name, &hash, colour).await?;
     Ok(Json(option_view(&state, &handle).await?))
 }
 
@@ -53,13 +53,13 @@ pub struct Settled {
 #[put("/options/{handle}/files")]
 pub async fn settle(
     state: Data<State>,
-    _caller: Caller,
+    caller: Caller,
     handle: Path<String>,
     wanted: Json<Vec<Settled>>,
 ) -> ApiResult<Json<OptionInBook>> {
     let option = option_of(&state, &handle).await?;
     let fates: Vec<_> = wanted.iter().map(|one| (one.id, one.fate)).collect();
-    state.store.settle_files(option.id, &fates).await?;
+    state.store.by(caller.by()).settle_files(option.id, &fates).await?;
     Ok(Json(option_view(&state, &handle).await?))
 }
 
@@ -75,11 +75,11 @@ pub struct FileIds {
 #[delete("/options/{handle}/files")]
 pub async fn remove(
     state: Data<State>,
-    _caller: Caller,
+    caller: Caller,
     handle: Path<String>,
     wanted: Json<FileIds>,
 ) -> ApiResult<Json<OptionInBook>> {
     let option = option_of(&state, &handle).await?;
-    state.store.remove_swatch_files(option.id, &wanted.ids).await?;
+    state.store.by(caller.by()).remove_swatch_files(option.id, &wanted.ids).await?;
     Ok(Json(option_view(&state, &handle).await?))
 }

@@ -109,12 +109,12 @@ pub async fn plan_merge(
 #[post("/options/{handle}/merge")]
 pub async fn merge_into(
     state: Data<State>,
-    _caller: Caller,
+    caller: Caller,
     handle: Path<String>,
     wanted: Json<MergeInto>,
 ) -> ApiResult<Json<OptionInBook>> {
     let (from, into) = (option_of(&state, &handle).await?, option_of(&state, &wanted.into).await?);
-    state.store.merge_options(from.id, into.id, &merged).await?;
+    state.store.by(caller.by()).merge_options(from.id, into.id, &merged).await?;
     Ok(Json(option_view(&state, &wanted.into).await?))
 }
 
@@ -133,7 +133,7 @@ pub struct SplitOption {
 #[post("/options/{handle}/split")]
 pub async fn split_off(
     state: Data<State>,
-    _caller: Caller,
+    caller: Caller,
     handle: Path<String>,
     wanted: Json<SplitOption>,
 ) -> ApiResult<Json<OptionInBook>> {
@@ -143,7 +143,7 @@ pub async fn split_off(
     let decide = |from: &UsedOption| split_values(from, &wanted.products);
     decide(&from).map_err(ApiError::refused)?;
     let (name, new) = new_option(&state, &wanted.name, None).await?;
-    state.store.split_option(from.option.id, &products, &new, &name, &decide).await?;
+    state.store.by(caller.by()).split_option(from.option.id, &products, &new, &name, &decide).await?;
     Ok(Json(option_view(&state, new.as_str()).await?))
 }
 

@@ -7,6 +7,7 @@ pub mod join;
 pub mod list;
 pub mod own;
 pub mod palette;
+pub mod remove;
 pub mod take;
 
 use crate::error::{ApiError, ApiResult};
@@ -44,6 +45,8 @@ pub struct OptionLine {
 /// An option opened in the book.
 #[derive(Serialize, ToSchema)]
 pub struct OptionInBook {
+    /// How it was seen: sent along with what is changed next, in the header `x-seen`.
+    seen: String,
     id: OptionId,
     handle: Handle,
     name: String,
@@ -128,6 +131,7 @@ fn too_alike(option: &BookOption) -> Vec<Alike> {
 
 /// An option as it is now.
 pub async fn option_view(state: &State, handle: &str) -> ApiResult<OptionInBook> {
+    let seen = state.store.seen_option(handle).await?.ok_or_else(|| ApiError::no_such("option"))?;
     let option = option_of(state, handle).await?;
     let (files, own) =
         (state.store.swatch_files(option.id).await?, state.store.own_swatches(option.id).await?);
@@ -140,6 +144,7 @@ pub async fn option_view(state: &State, handle: &str) -> ApiResult<OptionInBook>
         says,
     });
     Ok(OptionInBook {
+        seen: seen.to_string(),
         id: option.id,
         alike: too_alike(&option),
         values: option.values.iter().map(|value| value_view(value, &ground, &palette)).collect(),

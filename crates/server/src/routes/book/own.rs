@@ -29,7 +29,7 @@ pub struct SetOwn {
 #[put("/options/{handle}/own")]
 pub async fn set(
     state: Data<State>,
-    _caller: Caller,
+    caller: Caller,
     handle: Path<String>,
     wanted: Json<SetOwn>,
 ) -> ApiResult<Json<OptionInBook>> {
@@ -44,6 +44,6 @@ pub async fn set(
     }
     let why = one_line("a reason", &wanted.why, 200).map(str::to_owned)?;
     let own = wanted.swatch.as_ref().map(|swatch| (swatch, why.as_str()));
-    state.store.set_own_swatch(product.id, wanted.value, own).await?;
+    state.store.by(caller.by()).set_own_swatch(product.id, wanted.value, own).await?;
     Ok(Json(option_view(&state, &handle).await?))
 }

@@ -27,7 +27,7 @@ pub async fn show(state: Data<State>, _caller: Caller) -> ApiResult<Json<Palette
 #[put("/palette")]
 pub async fn set(
     state: Data<State>,
-    _caller: Caller,
+    caller: Caller,
     wanted: Json<PaletteText>,
 ) -> ApiResult<Json<PaletteText>> {
     let palette = Palette::read(&wanted.text).map_err(|errors| {
@@ -37,6 +37,6 @@ pub async fn set(
         let message = format!("The palette was not changed: {}.{more}", shown.join(". "));
         ApiError::new(StatusCode::UNPROCESSABLE_ENTITY, "bad_palette", message)
     })?;
-    state.store.set_palette(&palette).await?;
+    state.store.by(caller.by()).set_palette(&palette).await?;
     Ok(Json(PaletteText { text: palette.to_text() }))
 }

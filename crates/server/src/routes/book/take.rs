@@ -35,7 +35,7 @@ pub struct TakeSwatches {
 #[post("/options/{handle}/take")]
 pub async fn take(
     state: Data<State>,
-    _caller: Caller,
+    caller: Caller,
     handle: Path<String>,
     wanted: Json<TakeSwatches>,
 ) -> ApiResult<Json<OptionInBook>> {
@@ -54,6 +54,6 @@ pub async fn take(
             changes.push((value.id, ValueChange { swatch: Some(Some(swatch)), ..ValueChange::default() }));
         }
     }
-    state.store.change_each_value(option.id, &changes).await?;
+    state.store.by(caller.by()).change_each_value(option.id, &changes).await?;
     Ok(Json(option_view(&state, &handle).await?))
 }

@@ -32,7 +32,7 @@ pub struct ChangePictures {
 #[patch("/pictures")]
 pub async fn change(
     state: Data<State>,
-    _caller: Caller,
+    caller: Caller,
     of: Query<OfProduct>,
     wanted: Json<ChangePictures>,
 ) -> ApiResult<Json<PicturesView>> {
@@ -40,7 +40,11 @@ pub async fn change(
     let ChangePictures { ids, alt, values, focus } = wanted.into_inner();
     let alt = alt.map(|alt| alt.trim().to_owned());
     check(&home, alt.as_deref(), values.as_deref(), focus)?;
-    state.store.change_pictures(home.of(), &ids, &PictureChange { alt, values, focus }).await?;
+    state
+        .store
+        .by(caller.by())
+        .change_pictures(home.of(), &ids, &PictureChange { alt, values, focus })
+        .await?;
     Ok(Json(pictures_view(&state, &home).await?))
 }
 
@@ -73,12 +77,12 @@ pub struct PictureIds {
 #[put("/pictures/order")]
 pub async fn order(
     state: Data<State>,
-    _caller: Caller,
+    caller: Caller,
     of: Query<OfProduct>,
     wanted: Json<PictureIds>,
 ) -> ApiResult<Json<PicturesView>> {
     let home = Home::find(&state, of.product.as_deref()).await?;
-    state.store.order_pictures(home.of(), &wanted.ids).await?;
+    state.store.by(caller.by()).order_pictures(home.of(), &wanted.ids).await?;
     Ok(Json(pictures_view(&state, &home).await?))
 }
 
@@ -88,11 +92,11 @@ pub async fn order(
 #[delete("/pictures")]
 pub async fn remove(
     state: Data<State>,
-    _caller: Caller,
+    caller: Caller,
     of: Query<OfProduct>,
     wanted: Json<PictureIds>,
 ) -> ApiResult<Json<PicturesView>> {
     let home = Home::find(&state, of.product.as_deref()).await?;
-    state.store.remove_pictures(home.of(), &wanted.ids).await?;
+    state.store.by(caller.by()).remove_pictures(home.of(), &wanted.ids).await?;
     Ok(Json(pictures_view(&state, &home).await?))
 }

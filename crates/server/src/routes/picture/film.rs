@@ -27,7 +27,7 @@ pub struct FilmSize {
 #[put("/pictures/{id}/film")]
 pub async fn put_film(
     state: Data<State>,
-    _caller: Caller,
+    caller: Caller,
     id: Path<u64>,
     size: Query<FilmSize>,
     body: Payload,
@@ -37,7 +37,7 @@ pub async fn put_film(
     let (hash, bytes) = film_in_turn(&state, &size, file).await?;
     state.media.put(&hash, bytes).await.map_err(ApiError::unforeseen)?;
     let film = FilmFile { hash, width: size.width, height: size.height };
-    state.store.set_film(home.of(), *id, &film).await?;
+    state.store.by(caller.by()).set_film(home.of(), *id, &film).await?;
     Ok(Json(film))
 }
 

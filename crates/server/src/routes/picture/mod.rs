@@ -8,6 +8,7 @@ pub mod upload;
 use crate::error::{ApiError, ApiResult};
 use crate::state::State;
 use compagina_core::catalog::Product;
+use compagina_core::catalog::journal::Subject;
 use compagina_core::ids::{Handle, ValueId};
 use compagina_core::media::{FilmFile, Focus, PLAN, propose};
 use compagina_storage::{KeptPicture, PicturesOf};
@@ -41,6 +42,8 @@ pub struct PictureView {
 /// All pictures of a product, and the values that they can belong to; or the shop's own.
 #[derive(Serialize, ToSchema)]
 pub struct PicturesView {
+    /// How it was seen: sent along with what is changed next, in the header `x-seen`.
+    seen: String,
     /// The product's name; none for the shop's own.
     name: Option<String>,
     options: Vec<UsedOption>,
@@ -93,12 +96,15 @@ impl Home {
 
 /// The pictures as they are now.
 pub async fn pictures_view(state: &State, home: &Home) -> ApiResult<PicturesView> {
+    let subject = home.product().map_or(Subject::ShopPictures, |product| Subject::Product(product.id));
+    let seen = state.store.seen(subject).await?;
     let kept = state.store.pictures_of(home.of(), PLAN).await?;
     let options = home.product().into_iter().flat_map(|product| &product.options).map(|option| UsedOption {
         name: option.name.clone(),
         values: option.values.iter().map(|v| UsedValue { id: v.id, name: v.name.clone() }).collect(),
     });
     Ok(PicturesView {
+        seen: seen.to_string(),
         name: home.product().map(|product| product.name.clone()),
         options: options.collect(),
         pictures: kept.into_iter().map(|picture| picture_view(home, picture)).collect(),

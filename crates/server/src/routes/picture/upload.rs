@@ -34,7 +34,7 @@ pub struct Uploaded {
 #[post("/pictures")]
 pub async fn upload(
     state: Data<State>,
-    _caller: Caller,
+    caller: Caller,
     named: Query<Named>,
     body: Payload,
 ) -> ApiResult<Json<Uploaded>> {
@@ -46,10 +46,10 @@ pub async fn upload(
     state.media.put(&hash, bytes).await.map_err(ApiError::unforeseen)?;
     let id = match replaces {
         Some(id) => {
-            state.store.replace_picture(home.of(), id, &name, &hash).await?;
+            state.store.by(caller.by()).replace_picture(home.of(), id, &name, &hash).await?;
             id
         }
-        None => state.store.add_picture(home.of(), &name, &hash).await?,
+        None => state.store.by(caller.by()).add_picture(home.of(), &name, &hash).await?,
     };
     state.to_make.notify_one();
     Ok(Json(Uploaded { id }))

@@ -29,13 +29,19 @@ pub struct AddedProduct {
     handle: Handle,
 }
 
+impl AddedProduct {
+    pub(super) fn at(handle: Handle) -> Self {
+        Self { handle }
+    }
+}
+
 /// Adds a product with what its type has: options, a variant for each choice, price and terms. It has no pictures, texts
 /// or stock yet, and shoppers don't see it until it is put on sale.
 #[utoipa::path(operation_id = "add_product", responses((status = 200, body = AddedProduct), (status = 401, body = ApiError), (status = 404, body = ApiError), (status = 422, body = ApiError)))]
 #[post("/products")]
 pub async fn add(
     state: Data<State>,
-    _caller: Caller,
+    caller: Caller,
     body: Json<AddProduct>,
 ) -> ApiResult<Json<AddedProduct>> {
     let AddProduct { kind, name, price_minor } = body.into_inner();
@@ -59,6 +65,6 @@ pub async fn add(
             "the SKU “{sku}”, which a variant of it would get, belongs to {owner}; name it otherwise"
         )));
     }
-    state.store.add_product(&product).await?;
-    Ok(Json(AddedProduct { handle: product.handle }))
+    state.store.by(caller.by()).add_product(&product).await?;
+    Ok(Json(AddedProduct::at(product.handle)))
 }

@@ -2,3 +2,4 @@
 
 pub mod add;
 pub mod texts;
+pub mod whole;

@@ -48,13 +48,13 @@ pub async fn show(state: Data<State>, _caller: Caller, handle: Path<String>) -> 
 #[put("/products/{handle}/texts")]
 pub async fn set(
     state: Data<State>,
-    _caller: Caller,
+    caller: Caller,
     handle: Path<String>,
     wanted: Json<TextsForm>,
 ) -> ApiResult<Json<TextsView>> {
     let product = find(&state, &handle).await?;
     let TextsForm { was, texts } = wanted.into_inner();
-    state.store.set_texts(product.id, &was, &texts.tidied()?).await?;
+    state.store.by(caller.by()).set_texts(product.id, &was, &texts.tidied()?).await?;
     Ok(Json(view(&state, &handle).await?))
 }
 

@@ -7,12 +7,11 @@ use crate::session::Caller;
 use crate::state::State;
 use actix_web::web::{Data, Json, Path};
 use actix_web::{get, put};
-use compagina_core::catalog::{Product, ProductState, Signs, Terms, TextTerms};
+use compagina_core::catalog::{Product, ProductState, Selling, Signs, Terms, TextTerms};
 use compagina_core::format::read_amount;
 use compagina_core::money::{Currency, Money};
 use compagina_core::price::{OldFrom, PriceChange};
 use compagina_core::time::Local;
-use compagina_storage::Selling;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
 
@@ -29,6 +28,15 @@ pub struct SellingForm {
     least: u32,
     step: u32,
     text: Option<TextForm>,
+}
+
+/// What is to be otherwise.
+#[derive(Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct SellingChange {
+    /// That of which it was made: where somebody else has changed the same field since, nothing is kept.
+    was: SellingForm,
+    selling: SellingForm,
 }
 
 /// What a shopper may write onto it.
@@ -76,19 +84,20 @@ pub async fn show(state: Data<State>, _caller: Caller, handle: Path<String>) -> 
 }
 
 /// Sets how a product is sold. A change of its price goes into the price history.
-#[utoipa::path(operation_id = "set_selling", params(("handle" = String, Path)), request_body = SellingForm,
+#[utoipa::path(operation_id = "set_selling", params(("handle" = String, Path)), request_body = SellingChange,
     responses((status = 200, body = SellingView), (status = 404, body = ApiError), (status = 422, body = ApiError)))]
 #[put("/products/{handle}/selling")]
 pub async fn set(
     state: Data<State>,
-    _caller: Caller,
+    caller: Caller,
     handle: Path<String>,
-    wanted: Json<SellingForm>,
+    wanted: Json<SellingChange>,
 ) -> ApiResult<Json<SellingView>> {
     let product = find(&state, &handle).await?;
-    let selling = read(wanted.into_inner(), product.price.currency)?;
+    let SellingChange { was, selling } = wanted.into_inner();
+    let (was, selling) = (read(was, product.price.currency)?, read(selling, product.price.currency)?);
     selling.terms.check(selling.most_per_order).map_err(ApiError::refused)?;
-    state.store.set_selling(product.id, &selling).await?;
+    state.store.by(caller.by()).set_selling(product.id, &was, &selling).await?;
     Ok(Json(view(&state, &handle).await?))
 }
 

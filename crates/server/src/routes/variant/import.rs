@@ -62,14 +62,14 @@ pub async fn check(state: Data<State>, _caller: Caller, body: Payload) -> ApiRes
     responses((status = 200, body = ImportStep, content_type = "application/x-ndjson"), (status = 413, body = ApiError),
         (status = 422, body = ImportReport)))]
 #[post("/variants/import")]
-pub async fn import(state: Data<State>, _caller: Caller, body: Payload) -> ApiResult<HttpResponse> {
+pub async fn import(state: Data<State>, caller: Caller, body: Payload) -> ApiResult<HttpResponse> {
     let file = read_file(&state, body).await?;
     if file.checked.is_err() {
         return Ok(HttpResponse::UnprocessableEntity().json(report(file)));
     }
     let (tell, steps) = unbounded_channel();
-    let state = state.clone();
-    tokio::spawn(async move {
+    let (state, by) = (state.clone(), caller.by());
+    actix_web::rt::spawn(async move {
         let far = tell.clone();
         // Nobody may be listening any more; the import goes on all the same.
         let heard = move |rows: usize| drop(far.send(ImportStep::Done(rows)));
@@ -79,7 +79,7 @@ pub async fn import(state: Data<State>, _caller: Caller, body: Payload) -> ApiRe
         let against = |products: &[Product], elsewhere: &BTreeMap<String, String>, book: &[BookOption]| {
             check_variants(lines, products, elsewhere, &known_options(book))
         };
-        let last = match state.store.import_variants(&ids, &skus, &against, &heard).await {
+        let last = match state.store.by(by).import_variants(&ids, &skus, &against, &heard).await {
             Ok(Imported::Taken(checked)) => ImportStep::Report(report(Read { checked: Ok(checked), ..file })),
             Ok(Imported::Mistakes(found)) => ImportStep::Report(report(Read { checked: Err(found), ..file })),
             Err(error) => ImportStep::Error(ApiError::from(error).message().to_owned()),

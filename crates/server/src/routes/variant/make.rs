@@ -28,7 +28,7 @@ pub struct MakeVariants {
 #[post("/variants/make")]
 pub async fn make(
     state: Data<State>,
-    _caller: Caller,
+    caller: Caller,
     of: Query<OfOne>,
     wanted: Json<MakeVariants>,
 ) -> ApiResult<Json<VariantsView>> {
@@ -38,6 +38,6 @@ pub async fn make(
         let made = combinations(product, &choices).map_err(|why| why.to_string())?;
         Ok(made.into_iter().map(|new| (new.sku, new.values)).collect())
     };
-    state.store.make_variants(product.id, &decide).await?;
+    state.store.by(caller.by()).make_variants(product.id, &decide).await?;
     Ok(Json(variants_view(&state, &of.product).await?))
 }

@@ -27,6 +27,8 @@ pub struct OfOne {
 /// A product's variants, and what they are chosen by.
 #[derive(Serialize, ToSchema)]
 pub struct VariantsView {
+    /// How it was seen: sent along with what is changed next, in the header `x-seen`.
+    seen: String,
     name: String,
     /// What a variant without a price of its own costs: a plain number.
     price: String,
@@ -88,6 +90,7 @@ pub async fn product_of(state: &State, handle: &str) -> ApiResult<Product> {
 }
 
 pub async fn variants_view(state: &State, handle: &str) -> ApiResult<VariantsView> {
+    let seen = state.store.seen_product(handle).await?.ok_or_else(|| ApiError::no_such("product"))?;
     let product = product_of(state, handle).await?;
     let options = product.options.iter().map(|option| GridOption {
         id: option.id,
@@ -98,6 +101,7 @@ pub async fn variants_view(state: &State, handle: &str) -> ApiResult<VariantsVie
     let waiting = state.store.interest_in(product.id).await?;
     let pictures: Vec<GridPicture> = kept.into_iter().filter_map(grid_picture).collect();
     Ok(VariantsView {
+        seen: seen.to_string(),
         price: product.price.plain(),
         currency: product.price.currency.code(),
         options: options.collect(),

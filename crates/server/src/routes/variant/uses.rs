@@ -25,13 +25,13 @@ pub struct OptionUse {
 #[put("/variants/options")]
 pub async fn set(
     state: Data<State>,
-    _caller: Caller,
+    caller: Caller,
     of: Query<OfOne>,
     wanted: Json<Vec<OptionUse>>,
 ) -> ApiResult<Json<VariantsView>> {
     let product = product_of(&state, &of.product).await?;
     let wanted = wanted.into_inner();
-    state.store.set_uses(product.id, &|product, book| decide(&wanted, product, book)).await?;
+    state.store.by(caller.by()).set_uses(product.id, &|product, book| decide(&wanted, product, book)).await?;
     Ok(Json(variants_view(&state, &of.product).await?))
 }
 

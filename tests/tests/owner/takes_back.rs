@@ -1,0 +1,124 @@
+//! What was done to the catalogue is taken back by Ctrl Z in its view, and told in the product's history.
+
+use compagina_tests::desk::{click, press_with};
+use compagina_tests::{Browser, Screen, Site, ask, find, json_of, until};
+use fantoccini::Client;
+use fantoccini::key::Key;
+use serde_json::json;
+use sqlx::MySqlPool;
+
+async fn undo(client: &Client) {
+    press_with(client, Key::Control, 'z').await;
+}
+
+/// The stocks that the grid shows, as one text.
+const STOCKS: &str =
+    "[...document.querySelectorAll('.lines [aria-label^=\"Stock\"]')].map(s => s.value).join()";
+
+#[sqlx::test(migrations = false)]
+async fn forty_variants_set_at_once_a_picture_and_a_product_come_back(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    // Four sails in ten colours.
+    let fields = json!({ "options": ["sail", "colour"], "price_minor": 14900, "counted": true });
+    let kind = json!({ "name": "Power kites", "fields": fields, "template": { "by": "template", "id": 2 } });
+    json_of(owner.post("/api/types", &kind).await).await;
+    json_of(owner.post("/api/products", &json!({ "kind": "power-kites", "name": "Gannet" })).await).await;
+
+    let base = site.base.clone();
+    Browser::run(Screen::Wide, |client| async move {
+        Browser::sign_in(&client, &base).await;
+        client.goto(&format!("{base}/products/gannet/variants")).await.unwrap();
+        until(&client, "document.querySelector('.variants h1 + .soft')?.textContent.includes('40 variants')").await;
+        until(&client, &format!("{STOCKS}.startsWith('0,0')")).await;
+        let before = ask(&client, STOCKS).await;
+        find(&client, "[aria-label='Choose all that are found']").await.click().await.unwrap();
+        find(&client, "[aria-label='Value for all chosen']").await.send_keys("12").await.unwrap();
+        click(&client, ".many button", "Set for all").await;
+        until(&client, &format!("new Set({STOCKS}.split(',')).size === 1 && {STOCKS}.startsWith('12')")).await;
+        until(&client, "document.querySelector('[aria-label=Undo]').title.includes('Stock of 40 variants: 12')").await;
+        ask(&client, "document.activeElement.blur()").await;
+        undo(&client).await;
+        until(&client, &format!("{STOCKS} === {before}")).await;
+        until(&client, "document.querySelector('.told').textContent === 'Taken back: Stock of 40 variants: 12'").await;
+        press_with(&client, Key::Control, format!("{}Z", Key::Shift)).await;
+        until(&client, &format!("{STOCKS}.startsWith('12,12')")).await;
+
+        // The history tells of each, and leads back to before all of it.
+        click(&client, "button", "History").await;
+        until(&client, "document.querySelectorAll('.dialog-sheet ol li').length >= 4").await;
+        let steps = "[...document.querySelectorAll('.dialog-sheet ol li')].map(l => l.innerText)";
+        until(&client, &format!("{steps}[0].startsWith('Made again: Stock of') && {steps}[0].includes('Isla')")).await;
+        until(&client, &format!("{steps}.at(-1).startsWith('“Gannet” made')")).await;
+        ask(&client, "[...document.querySelectorAll('.dialog-sheet ol li')].at(-1).querySelector('[aria-label^=\"Back to how\"]').click()").await;
+        until(&client, &format!("{steps}[0].startsWith('Brought back to how it was after')")).await;
+        click(&client, ".dialog-sheet button", "Close").await;
+        until(&client, "document.querySelector('.variants h1 + .soft').textContent.includes('40 variants')").await;
+        until(&client, &format!("{STOCKS} === {before}")).await;
+
+        // A picture goes at once and comes back.
+        client.goto(&format!("{base}/products/whimbrel/pictures")).await.unwrap();
+        let cards = "document.querySelectorAll('.grid .card').length";
+        until(&client, &format!("{cards} === 16")).await;
+        let first = ask(&client, "document.querySelector('.grid .card .words').innerText").await;
+        find(&client, ".grid .card button").await.click().await.unwrap();
+        find(&client, "[aria-label='Remove what is chosen']").await.click().await.unwrap();
+        until(&client, &format!("{cards} === 15")).await;
+        until(&client, "document.querySelector('[aria-label=Undo]').title.includes('taken away')").await;
+        undo(&client).await;
+        until(&client, &format!("{cards} === 16 && document.querySelector('.grid .card .words').innerText === {first}")).await;
+
+        // A product goes once it is told what hangs on it, out of the shop, and comes back.
+        client.goto(&base).await.unwrap();
+        find(&client, "[aria-label='More about Whimbrel']").await.click().await.unwrap();
+        click(&client, ".v-list-item", "Take it away").await;
+        until(&client, "document.querySelector('.dialog-sheet ul')?.innerText.includes('13 variants, 16 pictures and 37 reviews')").await;
+        click(&client, ".dialog-sheet button", "Take it away").await;
+        let there = "[...document.querySelectorAll('.card .name')].some(n => n.innerText === 'Whimbrel')";
+        until(&client, &format!("document.querySelector('.card') && !({there})")).await;
+        let status = "fetch('/shop/products/whimbrel').then(a => document.body.dataset.status = a.status)";
+        ask(&client, status).await;
+        until(&client, "document.body.dataset.status === '404'").await;
+        undo(&client).await;
+        until(&client, there).await;
+        ask(&client, status).await;
+        until(&client, "document.body.dataset.status === '200'").await;
+    })
+    .await;
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_value_goes_and_comes_back_and_an_option_that_is_needed_stays(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let base = site.base.clone();
+    Browser::run(Screen::Wide, |client| async move {
+        Browser::sign_in(&client, &base).await;
+        client.goto(&format!("{base}/swatch-book/colour")).await.unwrap();
+        click(&client, "ul.fan button", "Ember").await;
+        click(&client, ".panel button", "Take Ember away").await;
+        until(&client, "document.querySelector('.dialog-sheet ul')?.innerText.includes('8 variants')").await;
+        click(&client, ".dialog-sheet button", "Take it away").await;
+        let fan = "document.querySelector('ul.fan').innerText";
+        until(&client, &format!("!{fan}.includes('Ember')")).await;
+        until(&client, "!document.querySelector('[aria-label=Undo]').disabled").await;
+        undo(&client).await;
+        until(&client, &format!("{fan}.startsWith('Ember')")).await;
+
+        client.goto(&format!("{base}/swatch-book/finish")).await.unwrap();
+        find(&client, "[aria-label='More about this option']").await.click().await.unwrap();
+        click(&client, ".v-list-item", "Take it away").await;
+        click(&client, ".dialog-sheet button", "Take it away").await;
+        // Two spars differ by nothing else: it is told which, and nothing goes.
+        until(
+            &client,
+            "document.querySelector('[role=alert]')?.innerText.includes('would be the same choice')",
+        )
+        .await;
+        until(
+            &client,
+            "[...document.querySelectorAll('.options .line')].some(l => l.innerText.startsWith('Finish'))",
+        )
+        .await;
+    })
+    .await;
+}

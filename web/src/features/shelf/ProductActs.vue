@@ -1,0 +1,114 @@
+<script setup lang="ts">
+import { mdiDotsHorizontal } from "@mdi/js";
+import { ref, watch } from "vue";
+import { type ApiError, type Schemas, api, ask } from "../../api/client";
+import ProblemNote from "../../ui/ProblemNote.vue";
+import TakeAway from "../../ui/TakeAway.vue";
+import CopyDialog from "./CopyDialog.vue";
+import type { ShelfType } from "./useShelf";
+
+/** What is done with a product as a whole: copied, made one of another type, taken away. */
+const props = defineProps<{ product: ShelfType["products"][number]; kind: string; types: ShelfType[] }>();
+const emit = defineEmits<{ changed: [] }>();
+const path = () => ({ path: { handle: props.product.handle } });
+const problem = ref<ApiError | null>(null);
+const copying = ref(false);
+const removing = ref(false);
+const hanging = ref<Schemas["HangingView"] | null>(null);
+watch(removing, async (now) => {
+  if (!now) return;
+  const { data, error } = await ask(api.GET("/api/products/{handle}/hanging", { params: path() }));
+  hanging.value = data ?? null;
+  problem.value = error ?? null;
+});
+async function remove(): Promise<void> {
+  const { error } = await ask(api.DELETE("/api/products/{handle}", { params: path() }));
+  problem.value = error ?? null;
+  if (error) return;
+  removing.value = false;
+  emit("changed");
+}
+const moving = ref(false);
+async function move(kind: string): Promise<void> {
+  const { error } = await ask(api.PUT("/api/products/{handle}/type", { params: path(), body: { kind } }));
+  problem.value = error ?? null;
+  moving.value = error !== undefined;
+  if (!error) emit("changed");
+}
+const count = (number: number, one: string, many: string) => (number === 1 ? `1 ${one}` : `${number} ${many}`);
+</script>
+
+<template>
+  <v-menu>
+    <template #activator="{ props: menu }">
+      <button v-bind="menu" class="more" :aria-label="`More about ${product.name}`">
+        <v-icon :icon="mdiDotsHorizontal" size="16" />
+      </button>
+    </template>
+    <v-list density="compact">
+      <v-list-item title="Copy …" @click="copying = true" />
+      <v-list-item title="Make it one of another type …" :disabled="types.length < 2" @click="moving = true" />
+      <v-list-item title="Take it away …" @click="removing = true" />
+    </v-list>
+  </v-menu>
+  <CopyDialog v-if="copying" :product="product" @close="copying = false" />
+  <v-dialog v-model="moving" max-width="420" :aria-label="`Another type for ${product.name}`">
+    <div class="dialog-sheet">
+      <h2>{{ product.name }} becomes one of</h2>
+      <ProblemNote :problem="problem" />
+      <div class="kinds">
+        <template v-for="type in types" :key="type.handle">
+          <button v-if="type.handle !== kind" class="quiet" @click="move(type.handle)">{{ type.name }}</button>
+        </template>
+      </div>
+      <p class="soft">Its page is then laid out by the template that serves that type.</p>
+    </div>
+  </v-dialog>
+  <TakeAway v-model="removing" :what="product.name" @taken="remove">
+    <template v-if="hanging">
+      <li>
+        {{ count(hanging.variants, "variant", "variants") }}, {{ count(hanging.pictures, "picture", "pictures") }} and
+        {{ count(hanging.reviews, "review", "reviews") }} go with it.
+      </li>
+      <li v-if="hanging.carts">It goes out of {{ count(hanging.carts, "cart", "carts") }}.</li>
+      <li v-if="hanging.waiting">{{ count(hanging.waiting, "shopper waits", "shoppers wait") }} for it.</li>
+      <li v-if="hanging.orders">{{ count(hanging.orders, "order keeps", "orders keep") }} what they sold of it.</li>
+      <li v-if="hanging.templates.length">Named in {{ hanging.templates.join(", ") }}.</li>
+      <li v-if="hanging.rules.length">
+        {{ hanging.rules.length === 1 ? "The price rule" : "The price rules" }} {{ hanging.rules.join(", ") }}
+        {{ hanging.rules.length === 1 ? "names" : "name" }} it.
+      </li>
+    </template>
+    <ProblemNote :problem="problem" />
+  </TakeAway>
+</template>
+
+<style scoped>
+.more {
+  display: grid;
+  place-items: center;
+  padding: 0;
+  position: absolute;
+  top: 6px;
+  right: 6px;
+  width: 26px;
+  height: 24px;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  background: var(--sheet);
+  color: var(--soft);
+  cursor: pointer;
+}
+.more:hover,
+.more:focus-visible {
+  border-color: var(--accent);
+  color: var(--accent);
+}
+.kinds {
+  display: grid;
+  justify-items: start;
+}
+p {
+  margin: 0;
+}
+</style>

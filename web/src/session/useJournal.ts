@@ -1,0 +1,73 @@
+import { onBeforeUnmount, ref, shallowRef, watch } from "vue";
+import { type Answer, type ApiError, type Schemas, api, ask } from "../api/client";
+import { useUndoKeys } from "../ui/useUndoKeys";
+
+export type JournalStep = Schemas["JournalStep"];
+export type JournalOf = { product?: string; view?: "texts" | "variants" | "pictures" | "book" | "shelf" };
+
+/** So long it is told what was taken back. */
+const TOLD_MS = 8000;
+
+/**
+ * What was done to something, and the way back. `changed` is what changes when something was done; `after` does a step
+ * of the journal in its turn and reads the view anew.
+ */
+export function useJournal(
+  of: () => JournalOf,
+  changed: () => unknown,
+  after: (first: () => Promise<Answer<unknown>>) => Promise<boolean>,
+) {
+  const journal = shallowRef<Schemas["JournalView"] | null>(null);
+  const told = ref("");
+  let asked = 0;
+  let timer: ReturnType<typeof setTimeout> | undefined;
+  function tell(text: string): void {
+    told.value = text;
+    clearTimeout(timer);
+    timer = setTimeout(() => (told.value = ""), TOLD_MS);
+  }
+  onBeforeUnmount(() => clearTimeout(timer));
+
+  async function load(): Promise<void> {
+    const mine = (asked += 1);
+    const { data } = await ask(api.GET("/api/journal", { params: { query: of() } }));
+    if (data && mine === asked) journal.value = data;
+  }
+  watch(changed, () => void load(), { immediate: true });
+
+  async function step(what: "undo" | "redo"): Promise<void> {
+    const query = of();
+    await after(async () => {
+      const { data, error } = await ask(api.POST(`/api/journal/${what}`, { params: { query } }));
+      if (data) tell(`${what === "undo" ? "Taken back" : "Made again"}: ${data.told}`);
+      return error ? { error } : { data: true };
+    });
+    await load();
+  }
+  const undo = async () => (journal.value?.undo ? step("undo") : undefined);
+  const redo = async () => (journal.value?.redo ? step("redo") : undefined);
+  useUndoKeys({ undo: () => void undo(), redo: () => void redo() });
+  return { journal, told, load, undo, redo };
+}
+export type JournalControl = ReturnType<typeof useJournal>;
+
+/** All of a product's history, with the ways back. */
+export function useHistory(of: () => JournalOf) {
+  const steps = shallowRef<JournalStep[] | null>(null);
+  const problem = ref<ApiError | null>(null);
+  async function load(): Promise<void> {
+    const { data, error } = await ask(api.GET("/api/journal", { params: { query: of() } }));
+    problem.value = error ?? null;
+    if (data) steps.value = data.steps;
+  }
+  async function tell(call: Promise<Answer<unknown>>): Promise<boolean> {
+    const { error } = await call;
+    await load();
+    problem.value = error ?? null;
+    return error === undefined;
+  }
+  const undoStep = (id: number) => tell(ask(api.POST("/api/journal/{id}/undo", { params: { path: { id } } })));
+  const bringBack = (id: number) =>
+    tell(ask(api.POST("/api/journal/{id}/back", { params: { path: { id }, query: of() } })));
+  return { steps, problem, load, undoStep, bringBack };
+}
