@@ -9,7 +9,7 @@ mod site;
 
 pub use browser::{Browser, Screen, ask, find, until};
 pub use database::OwnDatabase;
-pub use site::{Owner, Site, json_of, refusal};
+pub use site::{Owner, Site, json_of, refusal, server_program};
 
 /// The demo's other owner.
 pub const OTHER_EMAIL: &str = "tomas@marramandgale.example";

@@ -13,7 +13,7 @@ pub struct Site {
 }
 
 /// The server's own program, which draws in a process of its own; it lies beside the folder of the tests' programs.
-fn server_program() -> PathBuf {
+pub fn server_program() -> PathBuf {
     let tests = std::env::current_exe().unwrap();
     let built = tests.ancestors().nth(2).unwrap().join("compagina-server");
     assert!(built.is_file(), "{} is missing: cargo build --bin compagina-server", built.display());

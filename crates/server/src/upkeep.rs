@@ -16,8 +16,8 @@ pub fn begin(state: Data<State>) {
         let mut last_tidy = None;
         loop {
             match state.store.publish_due().await {
-                Ok(failed) => failed.iter().for_each(|(template, error)| {
-                    tracing::warn!("what was planned of template {} can't be published: {error}", template.0);
+                Ok(failed) => failed.iter().for_each(|(draft, error)| {
+                    tracing::warn!("what was planned of {draft} can't be published: {error}");
                 }),
                 Err(error) => tracing::warn!("what is planned can't be read: {error}"),
             }

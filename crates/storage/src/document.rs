@@ -1,10 +1,10 @@
 //! The shop's own documents, house style and wording: a draft that owners change step by step, and what shoppers see.
 
-use crate::change::Changed;
-use crate::price_history::before_rules;
 use crate::{Result, StorageError, Store};
 use serde::Serialize;
 use serde::de::DeserializeOwned;
+use serde_json::Value;
+use sqlx::MySqlConnection;
 use sqlx::types::Json;
 
 /// Which document.
@@ -16,7 +16,7 @@ pub enum DocumentName {
 }
 
 impl DocumentName {
-    fn text(self) -> &'static str {
+    pub(crate) fn text(self) -> &'static str {
         match self {
             Self::House => "house",
             Self::Wording => "wording",
@@ -202,36 +202,26 @@ impl Store {
         })
         .await
     }
+}
 
-    /// Lets shoppers see the draft as it was at revision `expected`.
-    pub async fn publish_document(&self, name: DocumentName, expected: u64) -> Result<()> {
-        self.unit(|| async {
-            let mut unit = self.begin().await?;
-            let tx = unit.db();
-            if name == DocumentName::Prices {
-                before_rules(tx, expected).await?;
-            }
-            let done = sqlx::query!(
-                "UPDATE shop_document SET published = draft WHERE name = ? AND revision = ?",
-                name.text(),
-                expected
-            )
-            .execute(&mut *tx)
-            .await?;
-            if done.rows_affected() == 0 {
-                let current =
-                    sqlx::query_scalar!("SELECT revision FROM shop_document WHERE name = ?", name.text())
-                        .fetch_optional(&mut *tx)
-                        .await?
-                        .unwrap_or(0);
-                // Publishing what is live already changes no row and is no mistake.
-                if current != expected {
-                    return Err(StorageError::RevisionMismatch { expected, current });
-                }
-            }
-            unit.changed(Changed::Looks);
-            unit.done(()).await
-        })
-        .await
-    }
+/// A document's draft as it is and its revision, held; one that nobody worked on yet is empty.
+pub(crate) async fn held_document(tx: &mut MySqlConnection, name: DocumentName) -> Result<(Value, u64)> {
+    let row = sqlx::query!(
+        r#"SELECT draft AS "draft: Json<Value>", revision FROM shop_document WHERE name = ? FOR UPDATE"#,
+        name.text()
+    )
+    .fetch_optional(&mut *tx)
+    .await?;
+    Ok(row.map_or((Value::Object(serde_json::Map::new()), 0), |row| (row.draft.0, row.revision)))
+}
+
+/// What shoppers see of a document.
+pub(crate) async fn published_document(tx: &mut MySqlConnection, name: DocumentName) -> Result<Value> {
+    let row = sqlx::query_scalar!(
+        r#"SELECT published AS "published: Json<Value>" FROM shop_document WHERE name = ?"#,
+        name.text()
+    )
+    .fetch_optional(&mut *tx)
+    .await?;
+    Ok(row.map_or(Value::Object(serde_json::Map::new()), |published| published.0))
 }

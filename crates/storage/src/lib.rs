@@ -6,6 +6,7 @@ mod cart;
 mod catalogue;
 mod change;
 mod document;
+mod draft;
 mod error;
 mod journal;
 mod media;
@@ -28,6 +29,7 @@ pub use catalogue::{
 };
 pub use change::Changed;
 pub use document::{Document, DocumentName};
+pub use draft::{DraftId, PlannedRow, PublicationRow};
 pub use error::{Result, StorageError};
 pub use journal::{By, Hand, Seen, StepRow};
 pub use message::{Message, News};
@@ -37,9 +39,7 @@ pub use swatch_book::{
     BookOption, BookValue, KeptFile, MergeDecision, OptionChange, OwnSwatch, SplitDecision, UsedOption, User,
     ValueChange,
 };
-pub use template::{
-    Arrangement, Change, Draft, EditRow, History, KeptRow, Moment, PlannedRow, PublicationRow, TemplateRow,
-};
+pub use template::{Arrangement, Change, Draft, EditRow, History, KeptRow, Moment, TemplateRow};
 pub use together::{KeptSituation, Present};
 pub use wish::Wish;
 

@@ -1,6 +1,6 @@
 //! What things cost before: every change of a price is recorded with what was before it.
 
-use crate::{Result, StorageError, Store};
+use crate::{Result, Store};
 use compagina_core::ids::{ProductId, VariantId};
 use compagina_core::price::{PastBook, PriceBook};
 use compagina_core::time::Moment;
@@ -73,16 +73,15 @@ pub(crate) async fn before_own_price(
     Ok(())
 }
 
-/// Keeps the rules in force, before others are.
-pub(crate) async fn before_rules(tx: &mut MySqlConnection, revision: u64) -> Result<()> {
+/// Keeps the rules in force, before these are.
+pub(crate) async fn before_rules(tx: &mut MySqlConnection, next: &serde_json::Value) -> Result<()> {
     sqlx::query!(
         "INSERT INTO past_prices (until_at, book) SELECT UNIX_TIMESTAMP(), published FROM shop_document
-         WHERE name = 'prices' AND revision = ? AND published <> draft",
-        revision
+         WHERE name = 'prices' AND NOT JSON_EQUALS(published, ?)",
+        Json(next) as _
     )
     .execute(&mut *tx)
-    .await
-    .map_err(StorageError::from)?;
+    .await?;
     sqlx::query!("DELETE FROM past_prices WHERE until_at < UNIX_TIMESTAMP() - ?", KEPT_SECONDS)
         .execute(&mut *tx)
         .await?;

@@ -4,8 +4,9 @@
 mod common;
 
 use common::{handle, shop};
+use compagina_core::ids::TemplateId;
 use compagina_core::money::Money;
-use compagina_storage::By;
+use compagina_storage::{By, DraftId};
 use sqlx::MySqlPool;
 use std::path::Path;
 use std::sync::Arc;
@@ -60,7 +61,7 @@ async fn who_listens_has_caught_up_before_the_writer_is_answered_and_not_after_a
     let kite = store.product(&handle("whimbrel")).await.unwrap().unwrap();
     store.by(By::default()).set_price(kite.id, Money { minor: 7000, ..kite.price }).await.unwrap();
     assert_eq!(heard.load(Ordering::SeqCst), 1);
-    store.take_back_publication(compagina_core::ids::TemplateId(77), 1).await.unwrap_err();
+    store.take_back_publication(DraftId::Template(TemplateId(77)), 1).await.unwrap_err();
     assert_eq!(heard.load(Ordering::SeqCst), 1, "nothing was written");
 }
 

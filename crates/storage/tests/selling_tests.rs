@@ -8,7 +8,9 @@ use compagina_core::price::{
     Counted, Effect, OldFrom, Period, Plan, PlanId, PriceBook, PriceRule, RuleId, RuleReach, SavedOn, Step,
 };
 use compagina_core::time::Moment;
-use compagina_storage::{By, CartChange, DocumentName, LineExtra, Paying, Placed, Store, VariantChange};
+use compagina_storage::{
+    By, CartChange, DocumentName, DraftId, LineExtra, Paying, Placed, Store, VariantChange,
+};
 use sqlx::MySqlPool;
 
 async fn kite(store: &Store) -> Product {
@@ -82,8 +84,8 @@ async fn rules_that_were_in_force_are_kept_for_the_old_price(pool: MySqlPool) {
     let off = PriceBook { old: OldFrom::Lowest, ..PriceBook::default() };
     for (revision, book) in (0..).zip([&on, &off]) {
         store.set_document(DocumentName::Prices, 1, revision, book).await.unwrap();
-        store.publish_document(DocumentName::Prices, revision + 1).await.unwrap();
-        store.publish_document(DocumentName::Prices, revision + 1).await.unwrap();
+        store.publish(DraftId::Shop(DocumentName::Prices), 1, revision + 1, "").await.unwrap();
+        store.publish(DraftId::Shop(DocumentName::Prices), 1, revision + 1, "").await.unwrap();
     }
     let past = store.past_prices().await.unwrap();
     assert_eq!(past.iter().map(|past| past.book.rules.len()).collect::<Vec<_>>(), [0, 1], "oldest first");
@@ -113,7 +115,7 @@ async fn lines_that_differ_by_plan_or_text_stand_apart_and_come_back_so(pool: My
     };
     let book = PriceBook { plans: vec![plan.clone()], ..PriceBook::default() };
     store.set_document(DocumentName::Prices, 1, 0, &book).await.unwrap();
-    store.publish_document(DocumentName::Prices, 1).await.unwrap();
+    store.publish(DraftId::Shop(DocumentName::Prices), 1, 1, "").await.unwrap();
     let cart = store.add_cart(&[1; 32]).await.unwrap();
     let text = |text: &str| LineExtra { text: Some(text.to_owned()), plan: None };
     let by_plan = LineExtra { plan: Some(plan.id), text: None };
@@ -205,7 +207,7 @@ async fn a_shoppers_own_change_is_no_news_and_what_is_gone_is_taken_out_when_it_
     };
     let book = PriceBook { rules: vec![ladder], ..PriceBook::default() };
     store.set_document(DocumentName::Prices, 1, 0, &book).await.unwrap();
-    store.publish_document(DocumentName::Prices, 1).await.unwrap();
+    store.publish(DraftId::Shop(DocumentName::Prices), 1, 1, "").await.unwrap();
     let cart = store.add_cart(&[1; 32]).await.unwrap();
     let price = |at: usize| product.variants[at].price.unwrap_or(product.price);
     put(&store, cart, product.variants[0].id, &LineExtra::default(), 2, price(0)).await.unwrap();

@@ -3,7 +3,7 @@
 use compagina_core::ids::{BandId, ColumnId, PieceId, TemplateId};
 use compagina_core::page::{Band, Column, Device, Kind, Layout, Op, Piece, Place, SetValue, Target, Values};
 use compagina_core::template::Reach;
-use compagina_storage::{Change, StorageError, Store};
+use compagina_storage::{Change, DraftId, StorageError, Store};
 use sqlx::MySqlPool;
 
 async fn template(pool: MySqlPool) -> (Store, TemplateId) {
@@ -33,7 +33,7 @@ async fn an_edit_is_kept_with_its_document_and_revision(pool: MySqlPool) {
     let kept = store.template(id).await.unwrap();
     assert_eq!((kept.revision, &kept.draft), (2, &draft.layout));
     assert_eq!(kept.published.unwrap().pieces().count(), 0, "shoppers don't see it yet");
-    store.publish(id, 1, 2, "").await.unwrap();
+    store.publish(DraftId::Template(id), 1, 2, "").await.unwrap();
     assert_eq!(store.template(id).await.unwrap().published.unwrap(), draft.layout);
 }
 
@@ -43,7 +43,10 @@ async fn a_step_on_an_older_revision_that_touches_the_same_is_refused_and_nothin
     store.change_draft(id, 1, 1, add("title", Kind::Title)).await.unwrap();
     let late = store.change_draft(id, 2, 1, add("title", Kind::Price)).await;
     assert!(matches!(late, Err(StorageError::Clash { current: 2, .. })));
-    assert!(matches!(store.publish(id, 1, 1, "").await, Err(StorageError::RevisionMismatch { .. })));
+    assert!(matches!(
+        store.publish(DraftId::Template(id), 1, 1, "").await,
+        Err(StorageError::RevisionMismatch { .. })
+    ));
     assert_eq!(store.template(id).await.unwrap().draft.pieces().count(), 1);
 }
 

@@ -9,7 +9,7 @@ use compagina_core::page::{Band, Column, Device, Kind, Layout, Op, Piece, Place,
 use compagina_core::style::House;
 use compagina_core::template::{Reach, ReachRule};
 use compagina_core::wording::{Book, Language};
-use compagina_storage::{Change, DocumentName, Moment, StorageError, Store};
+use compagina_storage::{Change, DocumentName, DraftId, Moment, StorageError, Store};
 use sqlx::MySqlPool;
 
 fn id(text: &str) -> PieceId {
@@ -127,7 +127,7 @@ async fn every_moment_of_the_history_can_be_looked_at(pool: MySqlPool) {
     for (revision, step) in (1..).zip(steps) {
         layouts.push(store.change_draft(at, 1, revision, step).await.unwrap().layout);
     }
-    store.publish(at, 2, 4, "Button first").await.unwrap();
+    store.publish(DraftId::Template(at), 2, 4, "Button first").await.unwrap();
     let last = store.change_draft(at, 1, 4, to_front("price")).await.unwrap().layout;
     let edits = store.edits(at, 10).await.unwrap();
     assert_eq!(edits.len(), 4);
@@ -135,7 +135,7 @@ async fn every_moment_of_the_history_can_be_looked_at(pool: MySqlPool) {
     for (edit, layout) in edits.iter().rev().zip(layouts[1..].iter().chain([&last])) {
         assert_eq!(&store.layout_at(at, Moment::Edit(edit.id)).await.unwrap(), layout);
     }
-    let published = store.publications(at).await.unwrap();
+    let published = store.publications(DraftId::Template(at)).await.unwrap();
     assert_eq!((published[0].name.as_str(), published[0].who.as_deref()), ("Button first", Some("Tomas")));
     assert_eq!(store.layout_at(at, Moment::Publication(published[0].id)).await.unwrap(), layouts[3]);
     assert_eq!(store.layout_at(at, Moment::Publication(published[1].id)).await.unwrap(), layouts[0]);
@@ -160,9 +160,12 @@ async fn a_document_has_a_draft_steps_back_and_what_is_live(pool: MySqlPool) {
     assert!(matches!(late, Err(StorageError::RevisionMismatch { expected: 1, current: 2 })));
     let now = store.document::<House>(name).await.unwrap();
     assert_eq!((now.draft, now.published, now.revision), (house.clone(), House::default(), 2));
-    store.publish_document(name, 2).await.unwrap();
-    store.publish_document(name, 2).await.unwrap();
-    assert!(matches!(store.publish_document(name, 1).await, Err(StorageError::RevisionMismatch { .. })));
+    store.publish(DraftId::Shop(name), 1, 2, "").await.unwrap();
+    store.publish(DraftId::Shop(name), 1, 2, "").await.unwrap();
+    assert!(matches!(
+        store.publish(DraftId::Shop(name), 1, 1, "").await,
+        Err(StorageError::RevisionMismatch { .. })
+    ));
     store.undo_document(name, 2).await.unwrap();
     let back = store.document::<House>(name).await.unwrap();
     house.set("ink", Some(SetValue::Text("#111111".into()))).unwrap();
@@ -304,7 +307,7 @@ async fn one_planned_publication_that_fails_keeps_no_other_waiting(pool: MySqlPo
     let second = store.add_template("Kites", &ReachRule::Named.into(), &layout, true).await.unwrap();
     for id in [first, second] {
         let soon = Utc::now() + TimeDelta::milliseconds(10);
-        store.plan_publication(id, 1, 1, ("Spring", soon)).await.unwrap();
+        store.plan_publication(DraftId::Template(id), 1, 1, ("Spring", soon)).await.unwrap();
     }
     // As an earlier version may have left it.
     sqlx::query("UPDATE planned_publication SET layout = '{\"format\":\"odd\"}', at = UTC_TIMESTAMP() - INTERVAL 1 MINUTE WHERE template_id = ?")
@@ -320,9 +323,9 @@ async fn one_planned_publication_that_fails_keeps_no_other_waiting(pool: MySqlPo
     drop(store.publish_due().await);
     let names =
         |all: Vec<compagina_storage::PublicationRow>| all.into_iter().map(|one| one.name).collect::<Vec<_>>();
-    assert_eq!(names(store.publications(second).await.unwrap())[0], "Spring");
+    assert_eq!(names(store.publications(DraftId::Template(second)).await.unwrap())[0], "Spring");
     assert!(
-        store.planned_publication(first).await.unwrap().is_some(),
+        store.planned_publication(DraftId::Template(first)).await.unwrap().is_some(),
         "the other waits for somebody to look"
     );
 }

@@ -130,7 +130,8 @@ async fn under_publishing(owner: &Owner, base: &str, what: &str, products: &[Str
             number += 1;
             revision = write(owner, &revision, &format!("Buy number {number}")).await;
             let asked = Instant::now();
-            json_of(owner.post("/api/templates/2/publish", &json!({ "revision": revision })).await).await;
+            json_of(owner.post("/api/drafts/template-2/publish", &json!({ "revision": revision })).await)
+                .await;
             times.push(asked.elapsed());
             tokio::time::sleep(PUBLISH_EVERY).await;
         }

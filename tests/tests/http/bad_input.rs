@@ -271,7 +271,8 @@ async fn situations_words_and_plans_that_mean_nothing_are_refused_and_make_no_st
 
     let revision = owner.draft().await["revision"].clone();
     let far = json!({ "revision": revision, "name": "Far", "at": "9999-12-31T23:59" });
-    let told = refused(owner.post("/api/templates/2/planned", &far).await, unprocessable, "refused").await;
+    let told =
+        refused(owner.post("/api/drafts/template-2/planned", &far).await, unprocessable, "refused").await;
     assert!(told["message"].as_str().unwrap().contains("a hundred years"), "{told}");
 }
 

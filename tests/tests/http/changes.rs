@@ -54,7 +54,7 @@ async fn a_house_style_tells_on_which_pages_it_shows_and_where_words_grow_weak(p
     let page = || owner.page("/shop/products/dunlin".into());
     assert!(after.contains("--accent:#7A2E5D;") && !page().await.contains("#7A2E5D"));
     let revision = json_of(owner.get("/api/house").await).await["revision"].clone();
-    json_of(owner.post("/api/house/publish", &json!({ "revision": revision })).await).await;
+    json_of(owner.post("/api/drafts/house/publish", &json!({ "revision": revision })).await).await;
     assert!(page().await == after, "it is the very page");
     assert_eq!(told(&owner, "/api/house/changes").await.0, BTreeMap::new());
 }

@@ -41,9 +41,9 @@ async fn an_unpublished_edit_shows_as_a_draft_on_shelf_and_templates(pool: MySql
     let view: Value = owner.get("/api/templates").await.json().await.unwrap();
     assert_eq!(view["templates"][1]["changes_not_live"], 1);
     let draft: Value =
-        owner.post("/api/templates/2/publish", &json!({ "revision": 2 })).await.json().await.unwrap();
-    assert_eq!(draft["not_live"], json!([]));
-    assert_eq!(owner.post("/api/templates/2/publish", &json!({ "revision": 1 })).await.status(), 409);
+        owner.post("/api/drafts/template-2/publish", &json!({ "revision": 2 })).await.json().await.unwrap();
+    assert_eq!((&draft["differs"], &draft["revision"]), (&json!(false), &json!(2)));
+    assert_eq!(owner.post("/api/drafts/template-2/publish", &json!({ "revision": 1 })).await.status(), 409);
 }
 
 #[sqlx::test(migrations = false)]

@@ -4,6 +4,7 @@
 mod bad_input;
 mod changes;
 mod desk;
+mod drafts;
 mod drawings;
 mod journal;
 mod one_template_many_products;

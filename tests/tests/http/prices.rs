@@ -33,7 +33,7 @@ async fn set(owner: &Owner, rules: Value) -> Response {
 
 async fn publish(owner: &Owner) {
     let revision = prices(owner).await["revision"].clone();
-    json_of(owner.post("/api/prices/publish", &json!({ "revision": revision })).await).await;
+    json_of(owner.post("/api/drafts/prices/publish", &json!({ "revision": revision })).await).await;
 }
 
 async fn offer(shopper: &Client, site: &Site, path: &str) -> Value {
@@ -66,14 +66,17 @@ async fn a_draft_moves_no_price_until_it_is_put_in_force(pool: MySqlPool) {
     let page = owner.page(format!("{LINE}?reel=25-m")).await;
     assert!(page.contains("£7.88") && page.contains("−12 %"), "{page}");
     let undone = prices(&owner).await["revision"].clone();
-    let view = json_of(owner.post("/api/prices/undo", &json!({ "revision": undone })).await).await;
+    let state = json_of(owner.post("/api/drafts/prices/undo", &json!({ "revision": undone })).await).await;
+    assert_eq!((&state["can_redo"], &state["differs"]), (&json!(true), &json!(true)));
+    let view = prices(&owner).await;
     assert_eq!(view["rules"][0]["name"], "Lines by the number");
     assert_eq!(view["can_redo"], true);
     assert_ne!(view["changes_not_live"], 0);
     let again = json!({ "revision": view["revision"] });
-    let view = json_of(owner.post("/api/prices/redo", &again).await).await;
+    json_of(owner.post("/api/drafts/prices/redo", &again).await).await;
+    let view = prices(&owner).await;
     assert_eq!((&view["can_redo"], &view["changes_not_live"]), (&json!(false), &json!(0)), "as it is live");
-    assert_eq!(owner.post("/api/prices/redo", &again).await.status(), 409);
+    assert_eq!(owner.post("/api/drafts/prices/redo", &again).await.status(), 409);
 }
 
 #[sqlx::test(migrations = false)]

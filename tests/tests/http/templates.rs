@@ -15,7 +15,7 @@ async fn edit(owner: &Owner, template: u64, op: Value) -> Value {
 async fn publish(owner: &Owner, template: u64) {
     let desk = json_of(owner.get(&format!("/api/templates/{template}/desk")).await).await;
     let body = json!({ "revision": desk["draft"]["revision"] });
-    json_of(owner.post(&format!("/api/templates/{template}/publish"), &body).await).await;
+    json_of(owner.post(&format!("/api/drafts/template-{template}/publish"), &body).await).await;
 }
 
 async fn shop_page(owner: &Owner, product: &str) -> String {
@@ -225,9 +225,13 @@ async fn publishing_is_taken_back_planned_and_made_for_some(pool: MySqlPool) {
     edit(&owner, 2, words(None, "Buy it")).await;
     publish(&owner, 2).await;
     assert!(shop_page(&owner, "whimbrel").await.contains("Buy it"));
-    let back = json_of(owner.post("/api/templates/2/take-back", &json!({})).await).await;
+    let back = json_of(owner.post("/api/drafts/template-2/take-back", &json!({})).await).await;
     assert!(shop_page(&owner, "whimbrel").await.contains("Add to cart"));
-    assert_eq!(back["not_live"].as_array().unwrap().len(), 1, "the draft stays");
+    assert_eq!(
+        (&back["differs"], &back["publications"][0]["name"]),
+        (&json!(true), &json!("Taken back")),
+        "the draft stays"
+    );
 
     // For some: they get a template of their own, the others stay.
     let revision = back["revision"].clone();
@@ -246,9 +250,9 @@ async fn publishing_is_taken_back_planned_and_made_for_some(pool: MySqlPool) {
 
     // Planned: as it is now, whatever is changed later.
     let past = json!({ "revision": revision, "at": "2020-01-01T09:00" });
-    assert_eq!(owner.post("/api/templates/2/planned", &past).await.status(), 422);
+    assert_eq!(owner.post("/api/drafts/template-2/planned", &past).await.status(), 422);
     let plan = json!({ "revision": revision, "at": "2099-01-01T09:00", "name": "Spring" });
-    let planned = json_of(owner.post("/api/templates/2/planned", &plan).await).await;
+    let planned = json_of(owner.post("/api/drafts/template-2/planned", &plan).await).await["planned"].clone();
     assert_eq!((&planned["name"], &planned["at"]), (&json!("Spring"), &json!("2099-01-01T09:00:00Z")));
     edit(&owner, 2, words(None, "Later words")).await;
     sqlx::query("UPDATE planned_publication SET at = UTC_TIMESTAMP()").execute(&site.pool).await.unwrap();

@@ -35,7 +35,7 @@ async fn set_prices(owner: &Owner, change: Value) -> Response {
 
 async fn publish(owner: &Owner) {
     let revision = json_of(owner.get("/api/prices").await).await["revision"].clone();
-    json_of(owner.post("/api/prices/publish", &json!({ "revision": revision })).await).await;
+    json_of(owner.post("/api/drafts/prices/publish", &json!({ "revision": revision })).await).await;
 }
 
 async fn page(site: &Site, shopper: &Client, path: &str) -> String {

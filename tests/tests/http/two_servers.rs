@@ -27,7 +27,7 @@ async fn what_one_publishes_the_other_shows(pool: MySqlPool) {
     let owner = first.owner().await;
     let op = json!({ "op": "set", "target": { "piece": "p9" }, "setting": "words", "device": "wide", "value": "Fly it" });
     owner.post("/api/templates/2/operations", &json!({ "revision": 1, "op": op })).await;
-    owner.post("/api/templates/2/publish", &json!({ "revision": 2 })).await;
+    owner.post("/api/drafts/template-2/publish", &json!({ "revision": 2 })).await;
     assert!(
         page(&first, "/shop/products/whimbrel").await.contains("Fly it"),
         "at once where it was published"

@@ -38,11 +38,12 @@ async fn a_new_template_is_empty_serves_nothing_and_isnt_live_until_it_is_publis
     for (name, status) in [("", 422), ("   ", 422), (&"x".repeat(121), 422)] {
         assert_eq!(owner.post("/api/templates", &json!({ "name": name })).await.status(), status);
     }
-    let published =
-        owner.post(&format!("/api/templates/{id}/publish"), &json!({ "revision": 1, "name": "First" })).await;
-    assert_eq!(json_of(published).await["live"], true);
+    let published = owner
+        .post(&format!("/api/drafts/template-{id}/publish"), &json!({ "revision": 1, "name": "First" }))
+        .await;
+    assert_eq!(json_of(published).await["publications"][0]["name"], "First");
     let long = json!({ "revision": 1, "name": "x".repeat(121) });
-    assert_eq!(owner.post(&format!("/api/templates/{id}/publish"), &long).await.status(), 422);
+    assert_eq!(owner.post(&format!("/api/drafts/template-{id}/publish"), &long).await.status(), 422);
 }
 
 #[sqlx::test(migrations = false)]
@@ -136,7 +137,7 @@ async fn conditions_are_judged_for_the_desk_and_kept_from_ready_pages_where_they
         json!([{ "target": { "piece": "p10" }, "holds": false, "why": "this product isn't in the cart" }])
     );
     assert!(situation("this").await.contains("\"holds\":true"));
-    owner.post("/api/templates/2/publish", &json!({ "revision": draft["revision"] })).await;
+    owner.post("/api/drafts/template-2/publish", &json!({ "revision": draft["revision"] })).await;
 
     // In the shop: with the product in the cart, for this shopper only.
     let (with, without) = (site.shopper(), site.shopper());

@@ -169,7 +169,7 @@ async fn a_page_of_everything(owner: &Owner) {
         owner.post("/api/templates/2/operations", &json!({ "revision": draft["revision"], "op": op })).await;
     let laid: Value = answer.json().await.unwrap();
     assert!(laid["revision"].is_u64(), "{laid}");
-    let answer = owner.post("/api/templates/2/publish", &json!({ "revision": laid["revision"] })).await;
+    let answer = owner.post("/api/drafts/template-2/publish", &json!({ "revision": laid["revision"] })).await;
     assert_eq!(answer.status(), 200);
 }
 
@@ -250,7 +250,10 @@ async fn the_sticky_bar_covers_nothing_and_makes_room_for_the_keyboard(pool: MyS
             owner.post("/api/templates/2/operations", &json!({ "revision": revision, "op": op })).await;
         revision = answer.json::<Value>().await.unwrap()["revision"].clone();
     }
-    assert_eq!(owner.post("/api/templates/2/publish", &json!({ "revision": revision })).await.status(), 200);
+    assert_eq!(
+        owner.post("/api/drafts/template-2/publish", &json!({ "revision": revision })).await.status(),
+        200
+    );
     let base = site.base.clone();
     Browser::run(Screen::Phone, |client| async move {
         let bar = "document.querySelector('[data-sticky]')";

@@ -13,7 +13,7 @@ async fn publish(owner: &Owner, op: Value) {
     let body = json!({ "revision": desk["draft"]["revision"], "op": op });
     let done: Value = owner.post("/api/templates/2/operations", &body).await.json().await.unwrap();
     let body = json!({ "revision": done["revision"], "name": "" });
-    assert_eq!(owner.post("/api/templates/2/publish", &body).await.status(), 200, "{done}");
+    assert_eq!(owner.post("/api/drafts/template-2/publish", &body).await.status(), 200, "{done}");
 }
 
 fn set(setting: &str, value: impl Into<Value>) -> Value {

@@ -24,7 +24,7 @@ async fn set(owner: &Owner, setting: &str, value: &str) {
     let body = json!({ "revision": desk["draft"]["revision"], "op": op });
     let done: Value = owner.post("/api/templates/2/operations", &body).await.json().await.unwrap();
     let body = json!({ "revision": done["revision"], "name": "" });
-    assert_eq!(owner.post("/api/templates/2/publish", &body).await.status(), 200, "{done}");
+    assert_eq!(owner.post("/api/drafts/template-2/publish", &body).await.status(), 200, "{done}");
 }
 
 async fn open(client: &Client, base: &str) {

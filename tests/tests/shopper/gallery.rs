@@ -24,7 +24,7 @@ async fn set(owner: &Owner, template: u64, values: Value) {
         owner.post(&format!("/api/templates/{template}/operations"), &body).await.json().await.unwrap();
     let body = json!({ "revision": answer["revision"], "name": "" });
     assert_eq!(
-        owner.post(&format!("/api/templates/{template}/publish"), &body).await.status(),
+        owner.post(&format!("/api/drafts/template-{template}/publish"), &body).await.status(),
         200,
         "{answer}"
     );

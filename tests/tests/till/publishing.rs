@@ -22,7 +22,7 @@ async fn write(owner: &Owner, number: u32) {
     let body = json!({ "revision": desk["draft"]["revision"], "op": { "op": "many", "ops": ops } });
     let draft: Value = owner.post("/api/templates/2/operations", &body).await.json().await.unwrap();
     let body = json!({ "revision": draft["revision"] });
-    assert_eq!(owner.post("/api/templates/2/publish", &body).await.status(), 200, "{draft}");
+    assert_eq!(owner.post("/api/drafts/template-2/publish", &body).await.status(), 200, "{draft}");
 }
 
 /// The number that follows some words on a page.

@@ -61,25 +61,13 @@ function when(at: string): string {
 </template>
 
 <style scoped src="./form.css"></style>
+<style scoped src="./steps.css"></style>
 <style scoped>
-ol {
-  display: grid;
-  max-height: 60vh;
-  margin: 0;
-  padding: 0;
-  overflow-y: auto;
-  border-block: 1px solid var(--line);
-  list-style: none;
-}
 li {
   display: grid;
   grid-template-columns: minmax(0, 1fr) auto;
   gap: 0 12px;
   align-items: center;
-  padding: 7px 10px 7px 2px;
-}
-li + li {
-  border-top: 1px solid var(--line);
 }
 .what {
   overflow-wrap: anywhere;

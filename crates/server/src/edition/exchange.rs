@@ -219,7 +219,8 @@ mod tests {
 
         let whimbrel = Handle::try_from("whimbrel").unwrap();
         let product = state.store.product(&whimbrel).await.unwrap().unwrap();
-        state.store.by(compagina_storage::By::default()).set_price(product.id, product.price).await.unwrap();
+        let dearer = compagina_core::money::Money { minor: product.price.minor + 1, ..product.price };
+        state.store.by(compagina_storage::By::default()).set_price(product.id, dearer).await.unwrap();
         assert!(state.editions.current().ready(&asked("whimbrel")).is_none());
         for _ in 0..4 {
             assert!(visit("whimbrel").await.contains("Whimbrel II"));

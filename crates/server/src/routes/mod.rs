@@ -4,6 +4,7 @@ mod book;
 mod changes;
 mod desk;
 mod document;
+mod draft;
 mod health;
 mod house;
 mod journal;
@@ -58,11 +59,15 @@ pub fn api(config: &mut utoipa_actix_web::service_config::ServiceConfig<'_>) {
         .service(desk::operate::operate)
         .service(desk::operate::undo)
         .service(desk::operate::redo)
-        .service(desk::publish::publish)
-        .service(desk::publish::take_back)
-        .service(desk::publish::plan)
-        .service(desk::publish::unplan)
         .service(desk::publish::publish_for_some)
+        .service(draft::history::show)
+        .service(draft::history::bring_back)
+        .service(draft::publish::undo)
+        .service(draft::publish::redo)
+        .service(draft::publish::publish)
+        .service(draft::publish::take_back)
+        .service(draft::plan::plan)
+        .service(draft::plan::unplan)
         .service(desk::impact::show)
         .service(desk::kept::list)
         .service(desk::kept::keep)
@@ -125,14 +130,8 @@ pub fn api(config: &mut utoipa_actix_web::service_config::ServiceConfig<'_>) {
         .service(house::show::show)
         .service(house::sample::show)
         .service(house::set::set)
-        .service(house::set::undo)
-        .service(house::set::redo)
-        .service(house::set::publish)
         .service(prices::show::show)
         .service(prices::set::set)
-        .service(prices::set::undo)
-        .service(prices::set::redo)
-        .service(prices::set::publish)
         .service(prices::trial::try_price)
         .service(prices::moves::list)
         .service(journal::show::show)
@@ -145,9 +144,6 @@ pub fn api(config: &mut utoipa_actix_web::service_config::ServiceConfig<'_>) {
         .service(outbox::list)
         .service(wording::show::show)
         .service(wording::set::set)
-        .service(wording::set::undo)
-        .service(wording::set::redo)
-        .service(wording::set::publish)
         .route("/openapi.json", web::get().to(document::document))
         .default_service(web::to(|| async { Err::<String, _>(crate::error::ApiError::nothing_here()) }));
 }

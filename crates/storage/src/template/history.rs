@@ -1,6 +1,7 @@
 //! What a template was: every edit that stands, and everything that was published.
 
 use super::step::locked_draft;
+use crate::draft::DraftId;
 use crate::{Result, StorageError, Store};
 use chrono::{DateTime, Utc};
 use compagina_core::ids::TemplateId;
@@ -17,16 +18,6 @@ pub struct EditRow {
     pub op: Op,
 }
 
-/// What was published.
-#[derive(Debug, Clone)]
-pub struct PublicationRow {
-    pub id: u64,
-    pub revision: u64,
-    pub name: String,
-    pub who: Option<String>,
-    pub at: DateTime<Utc>,
-}
-
 /// A moment of a template's history.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
 pub enum Moment {
@@ -35,27 +26,6 @@ pub enum Moment {
     /// After this edit.
     Edit(u64),
     Publication(u64),
-}
-
-pub(super) async fn note_publication(
-    tx: &mut MySqlConnection,
-    id: TemplateId,
-    revision: u64,
-    name: &str,
-    owner: Option<u64>,
-    layout: &Layout,
-) -> Result<()> {
-    sqlx::query!(
-        "INSERT INTO publication (template_id, revision, name, owner_id, layout) VALUES (?, ?, ?, ?, ?)",
-        id.0,
-        revision,
-        name,
-        owner,
-        Json(layout) as _
-    )
-    .execute(&mut *tx)
-    .await?;
-    Ok(())
 }
 
 impl Store {
@@ -70,17 +40,6 @@ impl Store {
         .fetch_all(&self.pool)
         .await?;
         Ok(rows.into_iter().map(|r| EditRow { id: r.id, who: r.who, at: r.at, op: r.op.0 }).collect())
-    }
-
-    /// Everything that was published, the newest first.
-    pub async fn publications(&self, id: TemplateId) -> Result<Vec<PublicationRow>> {
-        let rows = sqlx::query_as!(
-            PublicationRow,
-            r#"SELECT p.id, p.revision, p.name, o.name AS "who?", p.at AS "at: DateTime<Utc>" FROM publication p
-               LEFT JOIN owner o ON o.id = p.owner_id WHERE p.template_id = ? ORDER BY p.id DESC LIMIT 200"#,
-            id.0
-        );
-        Ok(rows.fetch_all(&self.pool).await?)
     }
 
     /// The layout as it was at a moment. An edit's is found by taking back everything after it.
@@ -100,12 +59,12 @@ async fn layout_then(tx: &mut MySqlConnection, id: TemplateId, moment: Moment) -
         Moment::Now => Ok(layout),
         Moment::Publication(publication) => {
             let row = sqlx::query_scalar!(
-                    r#"SELECT layout AS "layout: Json<Layout>" FROM publication WHERE template_id = ? AND id = ?"#,
-                    id.0,
-                    publication
-                )
-                .fetch_optional(&mut *tx)
-                .await?;
+                r#"SELECT document AS "document: Json<Layout>" FROM publication WHERE draft = ? AND id = ?"#,
+                DraftId::Template(id).to_string(),
+                publication
+            )
+            .fetch_optional(&mut *tx)
+            .await?;
             Ok(row.ok_or(StorageError::NotFound { what: "publication" })?.0)
         }
         Moment::Edit(edit) => {

@@ -1,7 +1,8 @@
 //! Kept bands. A linked band is the same in every template: what changes it in one draft changes the others in the same
 //! transaction, and what publishes it there shows it in all.
 
-use super::{history, step};
+use super::step;
+use crate::draft::{self, DraftId};
 use crate::{Result, StorageError, Store};
 use compagina_core::ids::{BandId, KeptId, TemplateId};
 use compagina_core::page::op::Footprint;
@@ -165,7 +166,7 @@ async fn change_other(
 }
 
 /// What a publication shows of linked bands is shown by all templates that are live.
-pub(super) async fn publish_linked(
+pub(crate) async fn publish_linked(
     tx: &mut MySqlConnection,
     id: TemplateId,
     owner: u64,
@@ -189,7 +190,8 @@ pub(super) async fn publish_linked(
                 .execute(&mut *tx)
                 .await?;
             let name = "A kept band changed with another template";
-            history::note_publication(tx, other, row.revision, name, Some(owner), &shown).await?;
+            let document = serde_json::to_value(&shown).map_err(|why| StorageError::damaged("page")(&why))?;
+            draft::note(tx, DraftId::Template(other), row.revision, name, Some(owner), &document).await?;
         }
     }
     Ok(())

@@ -7,12 +7,14 @@ mod publish;
 mod step;
 
 pub use arrangement::Arrangement;
-pub use history::{EditRow, Moment, PublicationRow};
+pub use history::{EditRow, Moment};
 pub use kept::KeptRow;
-pub use publish::PlannedRow;
+pub(crate) use kept::publish_linked;
+pub(crate) use step::locked_draft;
 pub use step::{Change, Draft, History};
 
 use crate::change::Changed;
+use crate::draft::{self, DraftId};
 use crate::{Result, StorageError, Store};
 use compagina_core::ids::TemplateId;
 use compagina_core::page::{Layout, op};
@@ -103,7 +105,9 @@ impl Store {
                 )
                 .execute(&mut *tx)
                 .await?;
-                history::note_publication(tx, id, 1, "As it began", None, layout).await?;
+                let shown =
+                    serde_json::to_value(layout).map_err(|why| StorageError::damaged("page")(&why))?;
+                draft::note(tx, DraftId::Template(id), 1, "As it began", None, &shown).await?;
             }
             unit.changed(Changed::Looks);
             unit.done(id).await

@@ -107,7 +107,7 @@ impl Store {
     }
 }
 
-pub(super) async fn locked_draft(tx: &mut MySqlConnection, id: TemplateId) -> Result<(Layout, u64)> {
+pub(crate) async fn locked_draft(tx: &mut MySqlConnection, id: TemplateId) -> Result<(Layout, u64)> {
     let row = sqlx::query!(
         r#"SELECT draft AS "draft: Json<Layout>", revision FROM template WHERE id = ? FOR UPDATE"#,
         id.0

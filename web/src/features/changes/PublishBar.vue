@@ -2,6 +2,7 @@
 import { computed, nextTick, ref, useTemplateRef, watch } from "vue";
 import { useRouter } from "vue-router";
 import { type ApiError, api, ask } from "../../api/client";
+import { draftCalls } from "../../session/useDraft";
 import { useDesk } from "../desk/deskStore";
 
 /** Publishing for all pages, for some, at once or at a time. */
@@ -36,8 +37,7 @@ async function publish(): Promise<void> {
     if (error) return emit("problem", error);
     if (data) await router.push({ name: "desk", params: { id: data.id } });
   } else if (planning.value) {
-    const body = { revision, name: name.value, at: at.value };
-    const { error } = await ask(api.POST("/api/templates/{id}/planned", { params: path, body }));
+    const { error } = await draftCalls(`template-${id}`).plan(revision, name.value, at.value);
     if (error) return emit("problem", error);
     await router.push({ name: "desk", params: { id } });
   } else {

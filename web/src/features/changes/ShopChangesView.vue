@@ -2,6 +2,7 @@
 import { computed, onMounted, ref } from "vue";
 import { type RouteLocationRaw, useRouter } from "vue-router";
 import { type Answer, type ApiError, type Schemas, api, ask } from "../../api/client";
+import { draftCalls } from "../../session/useDraft";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import ChangedPages from "./ChangedPages.vue";
 import { type WayTold, useImpact } from "./useImpact";
@@ -40,11 +41,7 @@ onMounted(async () => {
 });
 async function publish(): Promise<void> {
   if (!draft.value) return;
-  const body = { revision: draft.value.revision };
-  const { error } =
-    props.what === "house"
-      ? await ask(api.POST("/api/house/publish", { body }))
-      : await ask(api.POST("/api/prices/publish", { body }));
+  const { error } = await draftCalls(props.what).publish(draft.value.revision);
   failed.value = error ?? null;
   if (!error) await router.push(here.value.back);
 }

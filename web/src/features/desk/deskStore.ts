@@ -1,6 +1,7 @@
 import { defineStore } from "pinia";
 import { computed, ref, shallowRef } from "vue";
 import { type Answer, type ApiError, type Schemas, api, ask } from "../../api/client";
+import { draftCalls, thenRead } from "../../session/useDraft";
 import { lines, sharing } from "./order";
 import type { Draft, Level, Look, Op, Target } from "./types";
 
@@ -192,17 +193,20 @@ export const useDesk = defineStore("desk", () => {
     take(({ path, ...made }) => ask(api.POST("/api/templates/{id}/undo", { params: { path }, body: made })));
   const redo = () =>
     take(({ path, ...made }) => ask(api.POST("/api/templates/{id}/redo", { params: { path }, body: made })));
+  const draftOf = (id: number) => draftCalls(`template-${id}`);
+  async function draftNow(id: number): Promise<Answer<Draft>> {
+    const { data, error } = await ask(api.GET("/api/templates/{id}/desk", { params: { path: { id } } }));
+    return data ? { data: data.draft } : { error };
+  }
   const publish = (name: string) =>
-    take(({ path, revision }) =>
-      ask(api.POST("/api/templates/{id}/publish", { params: { path }, body: { revision, name } })),
-    );
+    take(({ path, revision }) => thenRead(draftOf(path.id).publish(revision, name), () => draftNow(path.id)));
   const takeBack = () => {
     published.value = false;
-    return take(({ path }) => ask(api.POST("/api/templates/{id}/take-back", { params: { path } })));
+    return take(({ path }) => thenRead(draftOf(path.id).takeBack(), () => draftNow(path.id)));
   };
   async function unplan(): Promise<void> {
     const id = here();
-    const { error } = await ask(api.DELETE("/api/templates/{id}/planned", { params: { path: { id } } }));
+    const { error } = await draftOf(id).unplan();
     if (id !== here()) return;
     problem.value = error ?? null;
     if (!error && view.value) view.value = { ...view.value, planned: null };

@@ -47,6 +47,8 @@ function ratio(hundredths: number): string {
   <main class="house">
     <DraftHead
       title="House style"
+      draft="house"
+      :revision="view?.revision ?? 0"
       :changes="view?.changes_not_live ?? 0"
       :can-undo="view?.can_undo ?? false"
       :can-redo="view?.can_redo ?? false"
@@ -54,6 +56,7 @@ function ratio(hundredths: number): string {
       :where="{ name: 'house-changes' }"
       @undo="undo"
       @redo="redo"
+      @changed="load"
       @publish="publish"
     />
     <ProblemNote class="problem" :problem="problem" @retry="load" />

@@ -1,5 +1,6 @@
 import { computed, onMounted, ref, shallowRef } from "vue";
 import { type ApiError, type Schemas, api, ask, proofHtml } from "../../api/client";
+import { draftCalls, thenRead } from "../../session/useDraft";
 
 export type Token = Schemas["TokenView"];
 type View = Schemas["HouseView"];
@@ -40,9 +41,11 @@ export function useHouse() {
   const revision = (): number => view.value?.revision ?? 0;
   const set = (key: string, value: Schemas["SetValue"] | null) =>
     take(() => ask(api.PUT("/api/house", { body: { revision: revision(), key, value } })));
-  const undo = () => take(() => ask(api.POST("/api/house/undo", { body: { revision: revision() } })));
-  const redo = () => take(() => ask(api.POST("/api/house/redo", { body: { revision: revision() } })));
-  const publish = () => take(() => ask(api.POST("/api/house/publish", { body: { revision: revision() } })));
+  const calls = draftCalls("house");
+  const read = () => ask(api.GET("/api/house"));
+  const undo = () => take(() => thenRead(calls.undo(revision()), read));
+  const redo = () => take(() => thenRead(calls.redo(revision()), read));
+  const publish = () => take(() => thenRead(calls.publish(revision()), read));
   const weak = computed(() => view.value?.contrasts.filter((pair) => !pair.holds) ?? []);
 
   onMounted(load);

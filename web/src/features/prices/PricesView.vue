@@ -31,12 +31,15 @@ const together = computed({
     <DraftHead
       :where="{ name: 'price-changes' }"
       title="Prices"
+      draft="prices"
+      :revision="view?.revision ?? 0"
       :changes="view?.changes_not_live ?? 0"
       :can-undo="view?.can_undo ?? false"
       :can-redo="view?.can_redo ?? false"
       :waiting="waiting"
       @undo="undo"
       @redo="redo"
+      @changed="read"
       @publish="publishing = true"
     />
     <div v-if="view" class="halves">

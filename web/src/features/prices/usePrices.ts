@@ -1,5 +1,6 @@
 import { onMounted, ref, shallowRef } from "vue";
 import { type ApiError, type Schemas, api, ask } from "../../api/client";
+import { draftCalls, thenRead } from "../../session/useDraft";
 
 export type PricesView = Schemas["PricesView"];
 export type RuleView = Schemas["RuleView"];
@@ -72,9 +73,11 @@ export function usePrices() {
       all.some((one) => one.id === plan.id) ? all.map((one) => (one.id === plan.id ? plan : one)) : [...all, plan],
     );
   const removePlan = (id: number) => plans((all) => all.filter((one) => one.id !== id));
-  const undo = () => take(() => ask(api.POST("/api/prices/undo", { body: { revision: revision() } })));
-  const redo = () => take(() => ask(api.POST("/api/prices/redo", { body: { revision: revision() } })));
-  const publish = () => take(() => ask(api.POST("/api/prices/publish", { body: { revision: revision() } })));
+  const calls = draftCalls("prices");
+  const now = () => ask(api.GET("/api/prices"));
+  const undo = () => take(() => thenRead(calls.undo(revision()), now));
+  const redo = () => take(() => thenRead(calls.redo(revision()), now));
+  const publish = () => take(() => thenRead(calls.publish(revision()), now));
 
   onMounted(read);
   return { view, problem, waiting, read, keep, remove, move, change, keepPlan, removePlan, undo, redo, publish };

@@ -25,12 +25,15 @@ const found = computed(() => {
   <main class="wording">
     <DraftHead
       title="Wording"
+      draft="wording"
+      :revision="view?.revision ?? 0"
       :changes="view?.changes_not_live ?? 0"
       :can-undo="view?.can_undo ?? false"
       :can-redo="view?.can_redo ?? false"
       :waiting="waiting"
       @undo="undo"
       @redo="redo"
+      @changed="load"
       @publish="publish"
     />
     <ProblemNote class="problem" :problem="problem" @retry="load" />

@@ -1,5 +1,6 @@
 import { computed, ref, shallowRef, watch } from "vue";
 import { type ApiError, type Schemas, api, ask } from "../../api/client";
+import { draftCalls, thenRead } from "../../session/useDraft";
 
 type View = Schemas["WordingView"];
 export type Word = Schemas["WordView"];
@@ -15,10 +16,14 @@ export function useWording() {
   let queue: Promise<void> = Promise.resolve();
   const scope = computed(() => ({ language: language.value, template: template.value }));
 
+  function read() {
+    const { language: tongue, template: of } = scope.value;
+    const query = { language: tongue, ...(of === null ? {} : { template: of }) };
+    return ask(api.GET("/api/wording", { params: { query } }));
+  }
   async function load(): Promise<void> {
     const wanted = scope.value;
-    const query = { language: wanted.language, ...(wanted.template === null ? {} : { template: wanted.template }) };
-    const { data, error } = await ask(api.GET("/api/wording", { params: { query } }));
+    const { data, error } = await read();
     if (wanted !== scope.value) return;
     if (data) view.value = data;
     problem.value = error ?? null;
@@ -49,9 +54,11 @@ export function useWording() {
   const step = () => ({ revision: view.value?.revision ?? 0, ...scope.value });
   const set = (key: string, text: string | null) =>
     take(() => ask(api.PUT("/api/wording", { body: { ...step(), key, text } })));
-  const undo = () => take(() => ask(api.POST("/api/wording/undo", { body: step() })));
-  const redo = () => take(() => ask(api.POST("/api/wording/redo", { body: step() })));
-  const publish = () => take(() => ask(api.POST("/api/wording/publish", { body: step() })));
+  const calls = draftCalls("wording");
+  const revision = (): number => view.value?.revision ?? 0;
+  const undo = () => take(() => thenRead(calls.undo(revision()), read));
+  const redo = () => take(() => thenRead(calls.redo(revision()), read));
+  const publish = () => take(() => thenRead(calls.publish(revision()), read));
 
   return { language, template, view, templates, problem, waiting, load, set, undo, redo, publish };
 }

@@ -9,7 +9,7 @@ use chrono::{DateTime, Utc};
 use compagina_core::ids::TemplateId;
 use compagina_core::page::op::say;
 use compagina_core::page::{Difference, Op, differences};
-use compagina_storage::Change;
+use compagina_storage::{Change, DraftId};
 use serde::{Deserialize, Serialize};
 use utoipa::{IntoParams, ToSchema};
 
@@ -41,13 +41,14 @@ pub async fn show(state: Data<State>, _caller: Caller, id: Path<u64>) -> ApiResu
         at: edit.at,
         published: false,
     });
-    let published = state.store.publications(id).await?.into_iter().map(|row| MomentView {
-        key: format!("publication-{}", row.id),
-        what: if row.name.is_empty() { format!("Published as draft {}", row.revision) } else { row.name },
-        who: row.who,
-        at: row.at,
-        published: true,
-    });
+    let published =
+        state.store.publications(DraftId::Template(id)).await?.into_iter().map(|row| MomentView {
+            key: format!("publication-{}", row.id),
+            what: if row.name.is_empty() { format!("Published as draft {}", row.revision) } else { row.name },
+            who: row.who,
+            at: row.at,
+            published: true,
+        });
     let mut all: Vec<MomentView> = published.chain(edits).collect();
     all.sort_by_key(|moment| std::cmp::Reverse(moment.at));
     Ok(Json(all))

@@ -1,10 +1,10 @@
-use super::publish::{Planned, planned};
 use super::{DraftView, draft_view};
 use crate::edition::everywhere;
 use crate::edition::live::Listed;
 use crate::edition::{listed, live};
 use crate::error::{ApiError, ApiResult};
 use crate::reading::now;
+use crate::routes::draft::{Planned, planned};
 use crate::sample::{self, Served};
 use crate::session::Caller;
 use crate::state::State;
@@ -16,7 +16,7 @@ use compagina_core::page::Kind;
 use compagina_core::page::piece::Role;
 use compagina_core::page::starter::STARTERS;
 use compagina_core::template::{Candidate, Index};
-use compagina_storage::TemplateRow;
+use compagina_storage::{DraftId, TemplateRow};
 use serde::Serialize;
 use std::collections::BTreeSet;
 use utoipa::ToSchema;
@@ -110,7 +110,7 @@ pub async fn show(state: Data<State>, _caller: Caller, id: Path<u64>) -> ApiResu
         name: template.name.clone(),
         live: template.published.is_some(),
         draft: draft_view(template, history),
-        planned: planned(&state, id).await?,
+        planned: planned(&state, DraftId::Template(id)).await?,
         products,
         serves,
         serves_types,

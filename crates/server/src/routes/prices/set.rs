@@ -3,8 +3,8 @@ use super::{PricesView, currency, view};
 use crate::error::{ApiError, ApiResult};
 use crate::session::Caller;
 use crate::state::State;
+use actix_web::put;
 use actix_web::web::{Data, Json};
-use actix_web::{post, put};
 use compagina_core::money::AmountStyle;
 use compagina_core::price::{OldFrom, Places, PriceBook, Rounding, Together};
 use compagina_storage::DocumentName;
@@ -24,12 +24,6 @@ pub struct PricesChange {
     old: OldFrom,
     vat: VatForm,
     style: AmountStyle,
-}
-
-#[derive(Deserialize, ToSchema)]
-#[serde(deny_unknown_fields)]
-pub struct PricesStep {
-    pub revision: u64,
 }
 
 /// Puts the draft as a whole; nothing is kept of one with a mistake.
@@ -56,44 +50,5 @@ pub async fn set(
     };
     book.check().map_err(ApiError::refused)?;
     state.store.set_document(DocumentName::Prices, caller.session.owner_id, revision, &book).await?;
-    Ok(Json(view(&state).await?))
-}
-
-/// Takes the last step back.
-#[utoipa::path(operation_id = "undo_prices", request_body = PricesStep,
-    responses((status = 200, body = PricesView), (status = 409, body = ApiError)))]
-#[post("/prices/undo")]
-pub async fn undo(
-    state: Data<State>,
-    _caller: Caller,
-    body: Json<PricesStep>,
-) -> ApiResult<Json<PricesView>> {
-    state.store.undo_document(DocumentName::Prices, body.revision).await?;
-    Ok(Json(view(&state).await?))
-}
-
-/// Does again what was taken back last.
-#[utoipa::path(operation_id = "redo_prices", request_body = PricesStep,
-    responses((status = 200, body = PricesView), (status = 409, body = ApiError)))]
-#[post("/prices/redo")]
-pub async fn redo(
-    state: Data<State>,
-    _caller: Caller,
-    body: Json<PricesStep>,
-) -> ApiResult<Json<PricesView>> {
-    state.store.redo_document(DocumentName::Prices, body.revision).await?;
-    Ok(Json(view(&state).await?))
-}
-
-/// Puts the draft in force.
-#[utoipa::path(operation_id = "publish_prices", request_body = PricesStep,
-    responses((status = 200, body = PricesView), (status = 409, body = ApiError)))]
-#[post("/prices/publish")]
-pub async fn publish(
-    state: Data<State>,
-    _caller: Caller,
-    body: Json<PricesStep>,
-) -> ApiResult<Json<PricesView>> {
-    state.store.publish_document(DocumentName::Prices, body.revision).await?;
     Ok(Json(view(&state).await?))
 }

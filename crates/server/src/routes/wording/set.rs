@@ -2,8 +2,8 @@ use super::{WordingView, view};
 use crate::error::{ApiError, ApiResult};
 use crate::session::Caller;
 use crate::state::State;
+use actix_web::put;
 use actix_web::web::{Data, Json};
-use actix_web::{post, put};
 use compagina_core::ids::TemplateId;
 use compagina_core::wording::{Book, Language};
 use compagina_storage::{Document, DocumentName};
@@ -21,14 +21,6 @@ pub struct WordChange {
     text: Option<String>,
 }
 
-#[derive(Deserialize, ToSchema)]
-#[serde(deny_unknown_fields)]
-pub struct WordingStep {
-    revision: u64,
-    language: Language,
-    template: Option<TemplateId>,
-}
-
 /// Sets one word of the draft.
 #[utoipa::path(operation_id = "set_word", responses((status = 200, body = WordingView), (status = 401, body = ApiError), (status = 409, body = ApiError), (status = 422, body = ApiError)))]
 #[put("/wording")]
@@ -44,40 +36,4 @@ pub async fn set(state: Data<State>, caller: Caller, body: Json<WordChange>) -> 
         state.store.set_document(DocumentName::Wording, caller.session.owner_id, revision, &book).await?;
     }
     Ok(Json(view(&state, language, template).await?))
-}
-
-/// Takes the last step back.
-#[utoipa::path(operation_id = "undo_wording", responses((status = 200, body = WordingView), (status = 401, body = ApiError), (status = 409, body = ApiError)))]
-#[post("/wording/undo")]
-pub async fn undo(
-    state: Data<State>,
-    _caller: Caller,
-    body: Json<WordingStep>,
-) -> ApiResult<Json<WordingView>> {
-    state.store.undo_document(DocumentName::Wording, body.revision).await?;
-    Ok(Json(view(&state, body.language, body.template).await?))
-}
-
-/// Does again what was taken back last.
-#[utoipa::path(operation_id = "redo_wording", responses((status = 200, body = WordingView), (status = 401, body = ApiError), (status = 409, body = ApiError)))]
-#[post("/wording/redo")]
-pub async fn redo(
-    state: Data<State>,
-    _caller: Caller,
-    body: Json<WordingStep>,
-) -> ApiResult<Json<WordingView>> {
-    state.store.redo_document(DocumentName::Wording, body.revision).await?;
-    Ok(Json(view(&state, body.language, body.template).await?))
-}
-
-/// Lets shoppers read the draft.
-#[utoipa::path(operation_id = "publish_wording", responses((status = 200, body = WordingView), (status = 401, body = ApiError), (status = 409, body = ApiError)))]
-#[post("/wording/publish")]
-pub async fn publish(
-    state: Data<State>,
-    _caller: Caller,
-    body: Json<WordingStep>,
-) -> ApiResult<Json<WordingView>> {
-    state.store.publish_document(DocumentName::Wording, body.revision).await?;
-    Ok(Json(view(&state, body.language, body.template).await?))
 }

@@ -1,0 +1,27 @@
+import { type Answer, type Schemas, api, ask } from "../api/client";
+
+export type DraftState = Schemas["DraftState"];
+
+/** What is the same for every draft: a template (`template-12`), `house`, `wording`, `prices`. */
+export function draftCalls(draft: string) {
+  const params = { path: { draft } };
+  return {
+    state: () => ask(api.GET("/api/drafts/{draft}", { params })),
+    undo: (revision: number) => ask(api.POST("/api/drafts/{draft}/undo", { params, body: { revision } })),
+    redo: (revision: number) => ask(api.POST("/api/drafts/{draft}/redo", { params, body: { revision } })),
+    publish: (revision: number, name = "") =>
+      ask(api.POST("/api/drafts/{draft}/publish", { params, body: { revision, name } })),
+    plan: (revision: number, name: string, at: string) =>
+      ask(api.POST("/api/drafts/{draft}/planned", { params, body: { revision, name, at } })),
+    unplan: () => ask(api.DELETE("/api/drafts/{draft}/planned", { params })),
+    takeBack: () => ask(api.POST("/api/drafts/{draft}/take-back", { params })),
+    bringBack: (revision: number, publication: number) =>
+      ask(api.POST("/api/drafts/{draft}/bring-back", { params, body: { revision, publication } })),
+  };
+}
+
+/** Does one thing and then reads what came of it. */
+export async function thenRead<T>(first: Promise<Answer<unknown>>, read: () => Promise<Answer<T>>): Promise<Answer<T>> {
+  const { error } = await first;
+  return error ? { error } : read();
+}
