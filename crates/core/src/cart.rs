@@ -3,12 +3,11 @@
 
 use crate::catalog::{Product, Variant};
 use crate::ids::{ProductId, VariantId};
+pub use crate::limits::MOST_OF_ONE;
 use crate::money::{Currency, Money, MoneyError};
 use crate::price::{Effects, Extras, Hindrance, Next, Plan, PlanId, Prices, Quote, hindrance, without};
 use std::collections::BTreeMap;
 
-/// The most of one line.
-pub const MOST_OF_ONE: u32 = 99;
 /// The most lines of one cart.
 pub const MOST_LINES: usize = 50;
 

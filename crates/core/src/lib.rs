@@ -5,6 +5,7 @@
 pub mod cart;
 pub mod catalog;
 pub mod choice;
+pub mod colour;
 pub mod format;
 pub mod ids;
 pub mod letters;
@@ -14,6 +15,8 @@ pub mod money;
 pub mod page;
 pub mod pay;
 pub mod price;
+pub mod sample;
+pub mod screen;
 pub mod situation;
 pub mod style;
 pub mod swatch;

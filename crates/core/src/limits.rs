@@ -4,6 +4,9 @@
 /// lines are still far from what the arithmetic holds.
 pub const MOST_MINOR: i64 = 10_000_000_000;
 
+/// The most of one line.
+pub const MOST_OF_ONE: u32 = 99;
+
 /// The largest number of a rule or a plan: what a browser can hold exactly (IEEE 754, 2^53 - 1).
 pub const MOST_ID: u64 = 9_007_199_254_740_991;
 

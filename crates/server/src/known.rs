@@ -46,7 +46,8 @@ impl Known {
     /// A product of which nothing but its number matters.
     #[cfg(test)]
     pub fn bare(id: ProductId) -> Arc<Self> {
-        use compagina_core::catalog::{ProductType, SampleOf, TypeFields};
+        use compagina_core::catalog::{ProductType, TypeFields};
+        use compagina_core::sample::SampleOf;
         let kind = ProductType { handle: Handle::try_from("kites").unwrap(), name: "Kites".into() };
         let currency = compagina_core::money::Currency::from_code("GBP").unwrap();
         let of = SampleOf {

@@ -310,13 +310,13 @@ async fn one_planned_publication_that_fails_keeps_no_other_waiting(pool: MySqlPo
         store.plan_publication(DraftId::Template(id), 1, 1, ("Spring", soon)).await.unwrap();
     }
     // As an earlier version may have left it.
-    sqlx::query("UPDATE planned_publication SET layout = '{\"format\":\"odd\"}', at = UTC_TIMESTAMP() - INTERVAL 1 MINUTE WHERE template_id = ?")
-        .bind(first.0)
+    sqlx::query("UPDATE planned_publication SET document = '{\"format\":\"odd\"}', at = UTC_TIMESTAMP() - INTERVAL 1 MINUTE WHERE draft = ?")
+        .bind(DraftId::Template(first).to_string())
         .execute(&pool)
         .await
         .unwrap();
-    sqlx::query("UPDATE planned_publication SET at = UTC_TIMESTAMP() WHERE template_id = ?")
-        .bind(second.0)
+    sqlx::query("UPDATE planned_publication SET at = UTC_TIMESTAMP() WHERE draft = ?")
+        .bind(DraftId::Template(second).to_string())
         .execute(&pool)
         .await
         .unwrap();

@@ -392,3 +392,55 @@ async fn a_linked_band_changes_everywhere_and_a_copy_does_not(pool: MySqlPool) {
     let file = owner.page("/api/templates/3/file".to_owned()).await;
     assert!(!file.contains("\"kept\"") && file.contains("hot blade"));
 }
+
+#[sqlx::test(migrations = false)]
+async fn a_template_goes_its_products_go_on_to_the_next_and_all_of_it_comes_back(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    edit(&owner, 2, words(None, "Buy it")).await;
+    publish(&owner, 2).await;
+    let before = json_of(owner.get("/api/templates").await).await;
+    let serves = |view: &Value, id: u64| {
+        let all = view["templates"].as_array().unwrap();
+        all.iter().find(|one| one["id"] == id).map(|one| one["products"].as_u64().unwrap())
+    };
+    assert_eq!(serves(&before, 2), Some(12));
+
+    // Told first, and nothing is done.
+    let away = |dry: bool| json!({ "arrangement": before["arrangement"], "what": "away", "template": 2, "dry": dry });
+    let told = json_of(owner.post("/api/templates/shift", &away(true)).await).await;
+    assert_eq!((&told["count"], &told["moves"][0]["from"]), (&json!(12), &json!(2)));
+    assert!(shop_page(&owner, "whimbrel").await.contains("Buy it"));
+
+    let plan = json!({ "revision": 2, "at": "2099-01-01T09:00" });
+    json_of(owner.post("/api/drafts/template-2/planned", &plan).await).await;
+    let gone = json_of(owner.post("/api/templates/shift", &away(false)).await).await["templates"].clone();
+    assert_eq!((serves(&gone, 2), &gone["away"][0]["id"]), (None, &json!(2)));
+    let page = owner.get("/shop/products/whimbrel").await;
+    assert_eq!(page.status(), 200, "the next one serves it");
+    assert!(!page.text().await.unwrap().contains("Buy it"));
+    for path in ["/api/templates/2/desk", "/api/templates/2/history", "/api/drafts/template-2"] {
+        assert_eq!(owner.get(path).await.status(), 404, "{path}");
+    }
+    let planned: i64 =
+        sqlx::query_scalar("SELECT COUNT(*) FROM planned_publication").fetch_one(&site.pool).await.unwrap();
+    assert_eq!(planned, 0);
+    assert_eq!(owner.post("/api/templates/shift", &away(false)).await.status(), 404, "it is gone already");
+
+    // The one that serves all the rest stays; who looked before somebody else arranged is told so.
+    let all = gone["templates"].as_array().unwrap();
+    let fallback = all.iter().find(|one| one["reach"]["rule"] == "fallback").unwrap()["id"].clone();
+    let stays = json!({ "arrangement": gone["arrangement"], "what": "away", "template": fallback });
+    assert_eq!(owner.post("/api/templates/shift", &stays).await.status(), 422);
+    let back = |arrangement: &Value| json!({ "arrangement": arrangement, "what": "back", "template": 2 });
+    assert_eq!(owner.post("/api/templates/shift", &back(&before["arrangement"])).await.status(), 409);
+    let view =
+        json_of(owner.post("/api/templates/shift", &back(&gone["arrangement"])).await).await["templates"]
+            .clone();
+    assert_eq!((serves(&view, 2), &view["away"]), (Some(12), &json!([])));
+    assert!(shop_page(&owner, "whimbrel").await.contains("Buy it"));
+    let order = |view: &Value| {
+        view["templates"].as_array().unwrap().iter().map(|one| one["id"].clone()).collect::<Vec<_>>()
+    };
+    assert_eq!(order(&view), order(&before), "in its place");
+}

@@ -2500,6 +2500,14 @@ export interface components {
             order: components["schemas"]["TemplateId"][];
             /** @enum {string} */
             what: "order";
+        } | {
+            template: components["schemas"]["TemplateId"];
+            /** @enum {string} */
+            what: "away";
+        } | {
+            template: components["schemas"]["TemplateId"];
+            /** @enum {string} */
+            what: "back";
         };
         /** @description Something with a handle, and what an owner calls it. */
         Named: {
@@ -3625,6 +3633,11 @@ export interface components {
         } | {
             band: components["schemas"]["BandId"];
         };
+        /** @description A template that was taken away. */
+        TemplateAway: {
+            id: components["schemas"]["TemplateId"];
+            name: string;
+        };
         TemplateChange: {
             /**
              * Format: int64
@@ -3690,6 +3703,8 @@ export interface components {
              * @description Of name, reach and order of all templates; whoever changes any of it says which one that is based on.
              */
             arrangement: number;
+            /** @description Those that were taken away and can be brought back, the last one first. */
+            away: components["schemas"]["TemplateAway"][];
             currency: string;
             /** Format: int32 */
             decimals: number;

@@ -4,13 +4,14 @@
 //! matter of comparing small numbers; the shop-wide ids stand beside them.
 
 mod fields;
+mod file_name;
 mod join;
 pub mod journal;
 mod measure;
 mod new;
+mod price_change;
 mod product;
 mod review;
-mod sample;
 #[cfg(test)]
 pub(crate) mod samples;
 mod selling;
@@ -22,12 +23,13 @@ mod variant;
 mod way;
 
 pub use fields::{FieldsError, MOST_SAMPLE_PICTURES, TypeFields};
+pub use file_name::{Proposal, propose};
 pub use join::{JoinError, Merge, Side, merge, split};
 pub use measure::{Measure, MeasureUnit, NoSuchMeasure};
 pub use new::{NewOption, NewPicture, NewProduct, NewVariant};
+pub use price_change::PriceChange;
 pub use product::{Detail, Fact, Product, ProductOption, ProductState, ProductType, ProductValue, Shop};
 pub use review::{Rating, Review};
-pub use sample::SampleOf;
 pub use selling::Selling;
 pub use tag::{LONGEST_TAG, Tag};
 pub use terms::{Signs, Terms, TermsError, TextProblem, TextTerms};

@@ -1,9 +1,8 @@
-use super::{Rating, Review, Tag, Terms, Variant, Way};
-use crate::cart::MOST_OF_ONE;
+use super::{PriceChange, Rating, Review, Tag, Terms, Variant, Way};
 use crate::ids::{Handle, OptionId, ProductId, ValueId};
+use crate::limits::MOST_OF_ONE;
 use crate::media::Picture;
 use crate::money::{Currency, Locale, Money};
-use crate::price::PriceChange;
 use crate::swatch::{Swatch, SwatchSource};
 use serde::{Deserialize, Serialize};
 

@@ -1,6 +1,6 @@
 //! On which terms a product is sold, besides its price: how many at a time, and what shoppers may write onto it.
 
-use crate::cart::MOST_OF_ONE;
+use crate::limits::MOST_OF_ONE;
 use crate::limits::{MOST_MINOR, is_price, is_unseen};
 use serde::{Deserialize, Serialize};
 

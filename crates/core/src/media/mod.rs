@@ -1,11 +1,9 @@
 //! Pictures as the shop knows them, and which sizes of each are made and loaded.
 
 mod crop;
-mod name;
 mod plan;
 
 pub use crop::Crop;
-pub use name::{Proposal, propose};
 pub use plan::{PLAN, Room, Rooms, WIDTHS, load_of, widths_to_make};
 
 use crate::ids::ValueId;

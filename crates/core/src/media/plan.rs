@@ -5,7 +5,7 @@
 //! is known before it is published.
 
 use super::{Picture, PictureSize};
-use crate::page::Device;
+use crate::screen::Device;
 
 /// Widths in pixels in which every picture is kept, smallest first. None is more than half as wide again as the one
 /// before, so that what is loaded is never more than half as wide again as what is shown. A picture narrower than one

@@ -14,6 +14,8 @@ mod rule;
 mod setting;
 pub mod starter;
 
+pub use crate::colour::is_colour;
+pub use crate::screen::Device;
 pub use departure::{Departure, Whom};
 pub use difference::{Difference, differences};
 pub use layout::{Band, Column, FORMAT, Frame, Layout, Piece, Place, Target, Values};
@@ -22,7 +24,5 @@ pub use piece::Kind;
 pub use quick::quick_look;
 pub use room::rooms_of;
 pub use rule::{CartFacts, Facts, Rule, RuleError, Verdict, judge};
-pub use setting::{
-    Choice, Device, Group, SPACE_STEPS, SetValue, Setting, Shape, TYPE_STEPS, ValueError, is_colour,
-};
+pub use setting::{Choice, Group, SPACE_STEPS, SetValue, Setting, Shape, TYPE_STEPS, ValueError};
 pub(crate) use setting::{Preset, choice as setting_choice};

@@ -2,32 +2,10 @@
 //! are checked against them, and the press reads them.
 
 use super::{Rule, RuleError};
+use crate::colour::is_colour;
 use crate::limits::is_unseen;
+use crate::screen::Device;
 use serde::{Deserialize, Serialize};
-
-/// The screens that a page is laid for.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Hash, PartialOrd, Ord, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-#[serde(rename_all = "snake_case")]
-pub enum Device {
-    Wide,
-    Tablet,
-    Phone,
-}
-
-impl Device {
-    pub const ALL: [Self; 3] = [Self::Wide, Self::Tablet, Self::Phone];
-
-    /// Itself and the wider screens, whose values it takes until it has its own; the nearest first.
-    #[must_use]
-    pub fn and_wider(self) -> &'static [Self] {
-        match self {
-            Self::Wide => &[Self::Wide],
-            Self::Tablet => &[Self::Tablet, Self::Wide],
-            Self::Phone => &[Self::Phone, Self::Tablet, Self::Wide],
-        }
-    }
-}
 
 /// The part of the slip, or of the house style, in which a setting stands.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize)]
@@ -423,12 +401,6 @@ fn check_link(label: &'static str, link: &str) -> Result<(), ValueError> {
     let outside = !link.contains(char::is_whitespace)
         && ["https://", "http://", "mailto:", "tel:"].iter().any(|start| link.starts_with(start));
     if link.is_empty() || inside || outside { Ok(()) } else { Err(ValueError::BadLink { label }) }
-}
-
-/// Whether a text is a colour as `#RRGGBB`.
-#[must_use]
-pub fn is_colour(text: &str) -> bool {
-    text.len() == 7 && text.starts_with('#') && text[1..].bytes().all(|b| b.is_ascii_hexdigit())
 }
 
 fn check_colour(label: &'static str, colour: &str) -> Result<(), ValueError> {

@@ -4,22 +4,12 @@
 //! what was before them; before the first of them a thing has cost what that one says.
 
 use super::ruled::{Prices, Thing};
-use crate::catalog::{Product, Variant};
+use crate::catalog::{PriceChange, Product, Variant};
 use crate::ids::VariantId;
 use crate::money::Money;
 use crate::time::Moment;
-use serde::{Deserialize, Serialize};
+use serde::Serialize;
 use std::collections::BTreeSet;
-
-/// A price change of a product, or of one of its variants.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-pub struct PriceChange {
-    pub at: Moment,
-    /// Of the product's own price where there is none.
-    pub variant: Option<VariantId>,
-    /// In minor units; none where a variant took the product's price.
-    pub was: Option<i64>,
-}
 
 /// The lowest price before the present one.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]

@@ -10,9 +10,10 @@ mod rule;
 mod ruled;
 mod vat;
 
+pub use crate::catalog::PriceChange;
 pub use book::{BookError, MOST_RULES, OldFrom, Places, Policy, PriceBook, Rounding, Surface, Together};
 pub use explain::{Effects, Outcome, Work};
-pub use history::{DAYS_LOOKED_BACK, Lowest, PriceChange};
+pub use history::{DAYS_LOOKED_BACK, Lowest};
 pub use offer::{Hindrance, Offer, PriceTag, hindrance, offer};
 pub use plan::{MOST_PLANS, Period, Plan, PlanError, PlanId, SavedOn};
 pub use quote::{Quote, Saving, quote};

@@ -1,7 +1,8 @@
-//! How well words can be told from their ground: the contrast ratio of WCAG 2.2 (relative luminance of sRGB colours).
+//! How well words can be told from their ground.
 
 use super::{House, token as t};
-use crate::page::{Setting, is_colour};
+use crate::colour::contrast;
+use crate::page::Setting;
 use serde::Serialize;
 
 /// A pair of colours that meets on a page.
@@ -16,30 +17,6 @@ pub struct Contrast {
     /// What is needed, in hundredths.
     pub needed: u32,
     pub holds: bool,
-}
-
-fn channel(byte: u8) -> f64 {
-    let share = f64::from(byte) / 255.0;
-    if share <= 0.040_45 { share / 12.92 } else { ((share + 0.055) / 1.055).powf(2.4) }
-}
-
-fn luminance(colour: &str) -> Option<f64> {
-    if !is_colour(colour) {
-        return None;
-    }
-    let byte = |at: usize| u8::from_str_radix(&colour[at..at + 2], 16).ok().map(channel);
-    Some(0.2126 * byte(1)? + 0.7152 * byte(3)? + 0.0722 * byte(5)?)
-}
-
-/// The contrast of two colours in hundredths, rounded down; 100 where one isn't a colour.
-#[must_use]
-pub fn contrast(a: &str, b: &str) -> u32 {
-    let (Some(a), Some(b)) = (luminance(a), luminance(b)) else { return 100 };
-    let ratio = (a.max(b) + 0.05) / (a.min(b) + 0.05);
-    // Between 1 and 21, so it always fits.
-    #[expect(clippy::cast_possible_truncation, clippy::cast_sign_loss)]
-    let hundredths = (ratio * 100.0 + 1e-9) as u32;
-    hundredths
 }
 
 const WORDS: u32 = 450;
@@ -81,20 +58,4 @@ pub fn contrasts(house: &House) -> Vec<Contrast> {
 /// The tokens of the pair with this name.
 pub(super) fn tokens_of(pair: &str) -> Option<[&'static Setting; 2]> {
     PAIRS.iter().find(|(what, ..)| *what == pair).map(|(_, over, under, _)| [*over, *under])
-}
-
-#[cfg(test)]
-mod tests {
-    use super::*;
-
-    /// Worked examples of the WCAG: black on white is 21, and the two greys on either side of 4.5.
-    #[test]
-    fn known_pairs_have_their_known_contrast() {
-        assert_eq!(contrast("#000000", "#FFFFFF"), 2100);
-        assert_eq!(contrast("#FFFFFF", "#FFFFFF"), 100);
-        assert_eq!(contrast("#767676", "#FFFFFF"), 454);
-        assert_eq!(contrast("#777777", "#ffffff"), 447);
-        assert_eq!(contrast("#FFFFFF", "#767676"), contrast("#767676", "#FFFFFF"));
-        assert_eq!(contrast("red", "#FFFFFF"), 100);
-    }
 }

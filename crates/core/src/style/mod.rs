@@ -7,7 +7,8 @@ mod contrast;
 mod house;
 pub mod token;
 
-pub use contrast::{Contrast, contrast, contrasts};
+pub use crate::colour::contrast;
+pub use contrast::{Contrast, contrasts};
 pub use house::{House, TokenError};
 pub use token::Font;
 

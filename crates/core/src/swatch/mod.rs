@@ -4,13 +4,14 @@
 //! picture file that has the value's name; the pictures of the value's variants, if the option asks for them; its text.
 
 mod alike;
-mod colour;
 mod files;
+mod pale;
 mod palette;
 
+pub use crate::colour::{BadColour, Colour};
 pub use alike::{Alike, Eyes, TOO_CLOSE, alike};
-pub use colour::{BadColour, Colour, PALE, is_pale};
 pub use files::{Fate, FileMatch, Matches, Near, SwatchFile, match_files};
+pub use pale::{PALE, is_pale};
 pub use palette::{Palette, PaletteError};
 
 use serde::{Deserialize, Serialize};

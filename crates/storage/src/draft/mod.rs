@@ -5,6 +5,7 @@
 mod publish;
 mod shown;
 
+pub(crate) use publish::unplan;
 pub use publish::{PlannedRow, PublicationRow};
 pub(crate) use shown::{note, show};
 

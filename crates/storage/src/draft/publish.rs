@@ -204,7 +204,7 @@ async fn draft_at(tx: &mut MySqlConnection, draft: DraftId, expected: u64) -> Re
     Ok(document)
 }
 
-async fn unplan(db: &mut MySqlConnection, draft: DraftId) -> Result<()> {
+pub(crate) async fn unplan(db: &mut MySqlConnection, draft: DraftId) -> Result<()> {
     sqlx::query!("DELETE FROM planned_publication WHERE draft = ?", draft.to_string())
         .execute(&mut *db)
         .await?;

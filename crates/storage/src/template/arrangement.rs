@@ -2,6 +2,7 @@
 //! based, so that nobody undoes what somebody else did meanwhile.
 
 use crate::change::Changed;
+use crate::draft::{self, DraftId};
 use crate::{Result, StorageError, Store};
 use compagina_core::ids::TemplateId;
 use compagina_core::template::Reach;
@@ -25,7 +26,7 @@ impl Store {
         // Read before the rest: a change between the two is then noticed.
         let revision = self.arrangement_revision().await?;
         let rows =
-            sqlx::query!(r#"SELECT id, reach AS "reach: Json<Reach>" FROM template ORDER BY position, id"#)
+            sqlx::query!(r#"SELECT id, reach AS "reach: Json<Reach>" FROM template WHERE away_since IS NULL ORDER BY position, id"#)
                 .fetch_all(&self.pool)
                 .await?;
         Ok(Arrangement { revision, all: rows.into_iter().map(|r| (TemplateId(r.id), r.reach.0)).collect() })
@@ -49,6 +50,59 @@ impl Store {
             unit.done(()).await
         })
         .await
+    }
+
+    /// Takes a template away: it serves nothing any more, and nothing of it is published by itself. It keeps all that it has.
+    pub async fn take_template_away(&self, id: TemplateId, based_on: u64) -> Result<()> {
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
+            next(tx, Some(based_on)).await?;
+            let done = sqlx::query!(
+                "UPDATE template SET away_since = CURRENT_TIMESTAMP(3) WHERE id = ? AND away_since IS NULL",
+                id.0
+            )
+            .execute(&mut *tx)
+            .await?;
+            if done.rows_affected() == 0 {
+                return Err(StorageError::NotFound { what: "template" });
+            }
+            draft::unplan(tx, DraftId::Template(id)).await?;
+            unit.changed(Changed::Looks);
+            unit.done(()).await
+        })
+        .await
+    }
+
+    /// Brings a template back that was taken away: with its reach, in its place.
+    pub async fn bring_template_back(&self, id: TemplateId, based_on: u64) -> Result<()> {
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let tx = unit.db();
+            next(tx, Some(based_on)).await?;
+            let done = sqlx::query!(
+                "UPDATE template SET away_since = NULL WHERE id = ? AND away_since IS NOT NULL",
+                id.0
+            )
+            .execute(&mut *tx)
+            .await?;
+            if done.rows_affected() == 0 {
+                return Err(StorageError::NotFound { what: "template that was taken away" });
+            }
+            unit.changed(Changed::Looks);
+            unit.done(()).await
+        })
+        .await
+    }
+
+    /// The templates that were taken away, by their names, the last one first.
+    pub async fn templates_away(&self) -> Result<Vec<(TemplateId, String)>> {
+        let rows = sqlx::query!(
+            "SELECT id, name FROM template WHERE away_since IS NOT NULL ORDER BY away_since DESC, id DESC LIMIT 50"
+        )
+        .fetch_all(&self.pool)
+        .await?;
+        Ok(rows.into_iter().map(|row| (TemplateId(row.id), row.name)).collect())
     }
 
     /// Arranges the templates anew, as one step.

@@ -49,7 +49,7 @@ impl Store {
         let rows = sqlx::query!(
             r#"SELECT id, name, reach AS "reach: Json<Reach>", draft AS "draft: Json<Layout>", revision,
                published AS "published: Json<Layout>", published_revision FROM template
-               WHERE id = COALESCE(?, id) ORDER BY position, id"#,
+               WHERE id = COALESCE(?, id) AND away_since IS NULL ORDER BY position, id"#,
             id.map(|id| id.0)
         )
         .fetch_all(&self.pool)
@@ -70,7 +70,9 @@ impl Store {
 
     pub async fn template_names(&self) -> Result<Vec<(TemplateId, String)>> {
         let rows =
-            sqlx::query!("SELECT id, name FROM template ORDER BY position, id").fetch_all(&self.pool).await?;
+            sqlx::query!("SELECT id, name FROM template WHERE away_since IS NULL ORDER BY position, id")
+                .fetch_all(&self.pool)
+                .await?;
         Ok(rows.into_iter().map(|r| (TemplateId(r.id), r.name)).collect())
     }
 
@@ -78,7 +80,7 @@ impl Store {
     pub async fn live_templates(&self) -> Result<Vec<(TemplateId, Reach, Layout)>> {
         let rows = sqlx::query!(
             r#"SELECT id, reach AS "reach: Json<Reach>", published AS "published!: Json<Layout>" FROM template
-               WHERE published IS NOT NULL ORDER BY position, id"#
+               WHERE published IS NOT NULL AND away_since IS NULL ORDER BY position, id"#
         )
         .fetch_all(&self.pool)
         .await?;

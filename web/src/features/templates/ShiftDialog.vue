@@ -43,9 +43,9 @@ async function go(): Promise<void> {
       <ShiftList v-else-if="shifted" :shifted="shifted" :view="view" live />
       <div class="buttons">
         <v-btn variant="text" @click="emit('close')">Leave as it is</v-btn>
-        <v-btn type="submit" variant="flat" color="primary" autofocus :disabled="problem !== '' || !shifted"
-          >Move</v-btn
-        >
+        <v-btn type="submit" variant="flat" color="primary" autofocus :disabled="problem !== '' || !shifted">{{
+          moving.moving.what === "away" ? "Take it away" : "Move"
+        }}</v-btn>
       </div>
     </form>
   </v-dialog>

@@ -6,7 +6,12 @@ import { type Template, type TemplatesView, reachDates, reachWords } from "./use
 
 /** The templates in their order: where two reach a product in the same way, the upper one serves it. */
 const props = defineProps<{ view: TemplatesView }>();
-const emit = defineEmits<{ edit: [template: Template]; copy: [template: Template]; order: [ids: number[]] }>();
+const emit = defineEmits<{
+  edit: [template: Template];
+  copy: [template: Template];
+  away: [template: Template];
+  order: [ids: number[]];
+}>();
 const rows = ref<Template[]>([]);
 watch(
   () => props.view.templates,
@@ -100,6 +105,14 @@ function step(index: number, by: -1 | 1): void {
             >File</a
           >
           <button class="quiet" :aria-label="`Copy ${template.name}`" @click="emit('copy', template)">Copy</button>
+          <button
+            v-if="template.reach.rule !== 'fallback'"
+            class="quiet"
+            :aria-label="`Take ${template.name} away`"
+            @click="emit('away', template)"
+          >
+            Take away
+          </button>
         </td>
       </tr>
     </VueDraggable>

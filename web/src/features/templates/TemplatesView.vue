@@ -3,6 +3,7 @@ import { computed, onMounted, ref } from "vue";
 import { useRouter } from "vue-router";
 import type { Schemas } from "../../api/client";
 import ProblemNote from "../../ui/ProblemNote.vue";
+import { useUndoKeys } from "../../ui/useUndoKeys";
 import NewTypeDialog from "../types/NewTypeDialog.vue";
 import ReachDialog from "./ReachDialog.vue";
 import ReachMatrix from "./ReachMatrix.vue";
@@ -28,6 +29,14 @@ function moveType(type: TypeReached, to: Template): void {
   const title = `${type.kind.name} to “${to.name}”`;
   moving.value = { title, moving: { what: "type", kind: type.kind.handle, to: to.id } };
 }
+function takeAway(template: Template): void {
+  moving.value = { title: `Take “${template.name}” away`, moving: { what: "away", template: template.id } };
+}
+async function bringBack(id: number): Promise<void> {
+  problem.value = (await shift({ what: "back", template: id }, false)).error ?? null;
+}
+const last = computed(() => view.value.away[0]);
+useUndoKeys({ undo: () => last.value && void bringBack(last.value.id), redo: () => undefined });
 /** Another order is kept at once where it moves nothing, and told first where it does. */
 async function reorder(order: number[]): Promise<void> {
   const one: Moving = { what: "order", order };
@@ -73,8 +82,16 @@ async function leaveIt(): Promise<void> {
       :view="view"
       @edit="(one) => (editing = one)"
       @copy="(one) => begin(`${one.name}, copy`, one.id)"
+      @away="takeAway"
       @order="reorder"
     />
+    <p v-if="view.away.length" class="away soft">
+      Taken away:
+      <template v-for="(one, place) in view.away" :key="one.id">
+        <template v-if="place > 0">, </template>{{ one.name }}
+        <button class="quiet" :aria-label="`Bring ${one.name} back`" @click="bringBack(one.id)">bring it back</button>
+      </template>
+    </p>
     <form class="new" @submit.prevent="begin(newName)">
       <v-text-field v-model="newName" label="A new template, called" maxlength="120" />
       <v-btn type="submit" :disabled="newName.trim() === ''">Begin it</v-btn>

@@ -19,6 +19,7 @@ export function useTemplates() {
     named: [],
     currency: "GBP",
     decimals: 2,
+    away: [],
   });
   const problem = ref<ApiError | null>(null);
   const loading = ref(true);

@@ -1,7 +1,7 @@
 //! What became otherwise between two states of the catalogue, and how it is applied and turned round.
 
 use super::row::{Fields, Row, RowId, Rows};
-use super::told::word;
+use super::words::word;
 use serde::de::DeserializeOwned;
 use serde::{Deserialize, Serialize};
 use serde_json::Value;

@@ -10,6 +10,7 @@ mod remove;
 mod row;
 mod subject;
 mod told;
+mod words;
 
 pub use event::{Change, Clash, Event, Place, Turn, apply, difference, inverse, merged, places};
 pub use remove::{RemoveError, without_option, without_product, without_value, without_variants};

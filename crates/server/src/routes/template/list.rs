@@ -28,6 +28,15 @@ pub struct TemplatesView {
     pub named: Vec<NamedProduct>,
     pub currency: String,
     pub decimals: u32,
+    /// Those that were taken away and can be brought back, the last one first.
+    pub away: Vec<TemplateAway>,
+}
+
+/// A template that was taken away.
+#[derive(Serialize, ToSchema)]
+pub struct TemplateAway {
+    pub id: TemplateId,
+    pub name: String,
 }
 
 /// A product by its name.
@@ -136,6 +145,13 @@ pub(super) async fn view(state: &State) -> ApiResult<TemplatesView> {
             .collect(),
         currency: currency.code().to_owned(),
         decimals: currency.decimals(),
+        away: state
+            .store
+            .templates_away()
+            .await?
+            .into_iter()
+            .map(|(id, name)| TemplateAway { id, name })
+            .collect(),
     })
 }
 

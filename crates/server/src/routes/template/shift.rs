@@ -8,7 +8,9 @@ use crate::state::State;
 use actix_web::post;
 use actix_web::web::{Data, Json};
 use compagina_core::ids::{Handle, TemplateId};
-use compagina_core::template::{Candidate, Index, Reach, Shift, move_product, move_type};
+use compagina_core::template::{
+    Candidate, Index, Reach, ReachError, ReachRule, Shift, move_product, move_type,
+};
 use compagina_storage::Arrangement;
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeSet;
@@ -37,6 +39,14 @@ pub enum Moving {
     /// Another order of all templates: who comes first wins where two reach a product in the same way.
     Order {
         order: Vec<TemplateId>,
+    },
+    /// It is taken away: the next that reaches its products serves them.
+    Away {
+        template: TemplateId,
+    },
+    /// One that was taken away comes back.
+    Back {
+        template: TemplateId,
     },
 }
 
@@ -78,15 +88,25 @@ pub async fn shift(state: Data<State>, _caller: Caller, body: Json<Shifting>) ->
     let Shifting { arrangement, moving, dry } = body.into_inner();
     let rows = state.store.templates().await?.into_iter();
     let all: Vec<Shift> = rows.map(|t| Shift { id: t.id, name: t.name, reach: t.reach }).collect();
+    let going = match moving {
+        Moving::Away { template } => Some((template, true)),
+        Moving::Back { template } => Some((template, false)),
+        _ => None,
+    };
     let after = shifted(&state, all, moving).await?;
     let (moves, count) = moves(&state, &after).await?;
-    let templates = if dry {
-        None
-    } else {
-        let all = after.into_iter().map(|one| (one.id, one.reach)).collect();
-        state.store.arrange(&Arrangement { revision: arrangement, all }).await?;
-        Some(view(&state).await?)
-    };
+    if dry {
+        return Ok(Json(Shifted { moves, count, templates: None }));
+    }
+    match going {
+        Some((template, true)) => state.store.take_template_away(template, arrangement).await?,
+        Some((template, false)) => state.store.bring_template_back(template, arrangement).await?,
+        None => {
+            let all = after.into_iter().map(|one| (one.id, one.reach)).collect();
+            state.store.arrange(&Arrangement { revision: arrangement, all }).await?;
+        }
+    }
+    let templates = Some(view(&state).await?);
     Ok(Json(Shifted { moves, count, templates }))
 }
 
@@ -123,6 +143,15 @@ async fn shifted(state: &State, mut all: Vec<Shift>, moving: Moving) -> ApiResul
             }
             all.sort_by_key(|one| order.iter().position(|id| *id == one.id));
         }
+        Moving::Away { template } => {
+            let id = known(template)?;
+            if all.iter().any(|one| one.id == id && one.reach.rule == ReachRule::Fallback) {
+                return Err(ReachError::FallbackStays.into());
+            }
+            all.retain(|one| one.id != id);
+        }
+        // What it serves then is seen once it is back.
+        Moving::Back { .. } => {}
     }
     Ok(all)
 }

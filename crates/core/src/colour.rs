@@ -1,6 +1,6 @@
-//! A colour as it is written, and how far it stands out from its ground.
+//! A colour as it is written, and how far two of them can be told apart: the contrast ratio of WCAG 2.2 (relative luminance
+//! of sRGB colours).
 
-use crate::style::contrast;
 use serde::{Deserialize, Serialize};
 use std::fmt;
 
@@ -53,13 +53,34 @@ impl From<Colour> for String {
     }
 }
 
-/// The contrast, in hundredths, under which a swatch can't be told from its ground without a ring.
-pub const PALE: u32 = 150;
-
-/// Whether any of a swatch's colours is lost on the ground.
+/// Whether a text is a colour as `#RRGGBB`.
 #[must_use]
-pub fn is_pale(colours: &[Colour], ground: &str) -> bool {
-    colours.iter().any(|colour| contrast(&colour.to_string(), ground) < PALE)
+pub fn is_colour(text: &str) -> bool {
+    text.len() == 7 && text.starts_with('#') && text[1..].bytes().all(|b| b.is_ascii_hexdigit())
+}
+
+fn channel(byte: u8) -> f64 {
+    let share = f64::from(byte) / 255.0;
+    if share <= 0.040_45 { share / 12.92 } else { ((share + 0.055) / 1.055).powf(2.4) }
+}
+
+fn luminance(colour: &str) -> Option<f64> {
+    if !is_colour(colour) {
+        return None;
+    }
+    let byte = |at: usize| u8::from_str_radix(&colour[at..at + 2], 16).ok().map(channel);
+    Some(0.2126 * byte(1)? + 0.7152 * byte(3)? + 0.0722 * byte(5)?)
+}
+
+/// The contrast of two colours in hundredths, rounded down; 100 where one isn't a colour.
+#[must_use]
+pub fn contrast(a: &str, b: &str) -> u32 {
+    let (Some(a), Some(b)) = (luminance(a), luminance(b)) else { return 100 };
+    let ratio = (a.max(b) + 0.05) / (a.min(b) + 0.05);
+    // Between 1 and 21, so it always fits.
+    #[expect(clippy::cast_possible_truncation, clippy::cast_sign_loss)]
+    let hundredths = (ratio * 100.0 + 1e-9) as u32;
+    hundredths
 }
 
 #[cfg(test)]
@@ -75,11 +96,14 @@ mod tests {
         }
     }
 
+    /// Worked examples of the WCAG: black on white is 21, and the two greys on either side of 4.5.
     #[test]
-    fn white_on_white_is_pale_and_on_ink_is_not() {
-        let white = [Colour([255, 255, 255])];
-        assert!(is_pale(&white, "#FFFFFF") && is_pale(&white, "#F3EFE6"));
-        assert!(!is_pale(&white, "#1D2A32"));
-        assert!(is_pale(&[Colour([20, 80, 92]), white[0]], "#FFFFFF"), "one pale slice is enough");
+    fn known_pairs_have_their_known_contrast() {
+        assert_eq!(contrast("#000000", "#FFFFFF"), 2100);
+        assert_eq!(contrast("#FFFFFF", "#FFFFFF"), 100);
+        assert_eq!(contrast("#767676", "#FFFFFF"), 454);
+        assert_eq!(contrast("#777777", "#ffffff"), 447);
+        assert_eq!(contrast("#FFFFFF", "#767676"), contrast("#767676", "#FFFFFF"));
+        assert_eq!(contrast("red", "#FFFFFF"), 100);
     }
 }

@@ -1,7 +1,7 @@
 //! A product that stands in for those to come: it has what its type has, so that a page can be composed for it before
 //! there is one.
 
-use super::{
+use crate::catalog::{
     Detail, Fact, NewProduct, NewVariant, Product, ProductOption, ProductState, ProductType, Rating, Stock,
     TypeFields, Variant,
 };

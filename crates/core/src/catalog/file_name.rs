@@ -1,6 +1,6 @@
 //! What a picture's file name says about the option values that it belongs to.
 
-use crate::catalog::{Product, ProductValue};
+use super::{Product, ProductValue};
 use crate::ids::{OptionId, ValueId};
 use crate::letters::{stem_of, words_of};
 
