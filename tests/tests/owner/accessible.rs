@@ -102,6 +102,9 @@ async fn the_owners_views_can_be_used_by_everybody(pool: MySqlPool) {
         until(&client, "document.querySelectorAll('.lines .row').length > 5").await;
         client.execute("document.querySelector('.lines input').click()", vec![]).await.unwrap();
         nothing_is_wrong(&client, "Variants").await;
+        click(&client, "button", "History").await;
+        until(&client, "document.querySelector('.dialog-sheet ol li')").await;
+        nothing_is_wrong(&client, "History of a product").await;
         client.goto(&format!("{base}/prices")).await.unwrap();
         until(&client, "document.querySelector('.bench .price')").await;
         nothing_is_wrong(&client, "Prices").await;
@@ -119,6 +122,11 @@ async fn the_owners_views_can_be_used_by_everybody(pool: MySqlPool) {
         client.goto(&format!("{base}/messages")).await.unwrap();
         until(&client, "document.body.innerText.includes('No message was written yet.')").await;
         nothing_is_wrong(&client, "Messages").await;
+        client.goto(&format!("{base}/wording")).await.unwrap();
+        find(&client, "[aria-label='More about publishing']").await.click().await.unwrap();
+        click(&client, ".v-list-item", "What was published").await;
+        until(&client, "document.querySelector('.dialog-sheet')").await;
+        nothing_is_wrong(&client, "What was published").await;
         client.goto(&format!("{base}/wording")).await.unwrap();
         until(&client, "document.querySelectorAll('tbody tr').length > 50").await;
         nothing_is_wrong(&client, "Wording").await;

@@ -50,7 +50,7 @@ async fn forty_variants_set_at_once_a_picture_and_a_product_come_back(pool: MySq
         let steps = "[...document.querySelectorAll('.dialog-sheet ol li')].map(l => l.innerText)";
         until(&client, &format!("{steps}[0].startsWith('Made again: Stock of') && {steps}[0].includes('Isla')")).await;
         until(&client, &format!("{steps}.at(-1).startsWith('“Gannet” made')")).await;
-        ask(&client, "[...document.querySelectorAll('.dialog-sheet ol li')].at(-1).querySelector('[aria-label^=\"Back to how\"]').click()").await;
+        ask(&client, "[...document.querySelectorAll('.dialog-sheet ol li')].at(-1).querySelector('[aria-label^=\"Back to this\"]').click()").await;
         until(&client, &format!("{steps}[0].startsWith('Brought back to how it was after')")).await;
         click(&client, ".dialog-sheet button", "Close").await;
         until(&client, "document.querySelector('.variants h1 + .soft').textContent.includes('40 variants')").await;

@@ -44,7 +44,7 @@ function when(at: string): string {
             <button
               v-if="place > 0 && of.product"
               class="quiet"
-              :aria-label="`Back to how it was after: ${step.told}`"
+              :aria-label="`Back to this: ${step.told}`"
               title="Takes back everything that was done since, by everybody"
               @click="back(step, true)"
             >

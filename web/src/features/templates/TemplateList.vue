@@ -108,7 +108,7 @@ function step(index: number, by: -1 | 1): void {
           <button
             v-if="template.reach.rule !== 'fallback'"
             class="quiet"
-            :aria-label="`Take ${template.name} away`"
+            :aria-label="`Take away ${template.name}`"
             @click="emit('away', template)"
           >
             Take away
