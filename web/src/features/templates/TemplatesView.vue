@@ -89,7 +89,9 @@ async function leaveIt(): Promise<void> {
       Taken away:
       <template v-for="(one, place) in view.away" :key="one.id">
         <template v-if="place > 0">, </template>{{ one.name }}
-        <button class="quiet" :aria-label="`bring it back: ${one.name}`" @click="bringBack(one.id)">bring it back</button>
+        <button class="quiet" :aria-label="`bring it back: ${one.name}`" @click="bringBack(one.id)">
+          bring it back
+        </button>
       </template>
     </p>
     <form class="new" @submit.prevent="begin(newName)">
