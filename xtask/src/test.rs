@@ -29,6 +29,9 @@ pub fn run() -> Result<()> {
 }
 
 fn tests() -> Result<()> {
+    // Sites draw in processes of the server's own program, and some tests kill it: it is built for none of them by itself.
+    let program = ["build", "--workspace", "--bin", "compagina-server", "--locked"];
+    step("The server's program", "cargo", &program)?;
     say("· Tests");
     let folder = Path::new("target/test-database");
     if folder.exists() {
