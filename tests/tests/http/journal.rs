@@ -13,8 +13,44 @@ async fn journal(owner: &Owner, of: &str) -> Value {
 
 /// Sends a change together with what was seen before it.
 async fn with_seen(owner: &Owner, body: &Value, seen: &Value) -> reqwest::Response {
-    let request = owner.request(Method::PATCH, MINI).header("x-seen", seen.as_str().unwrap());
+    sent_with_seen(owner, Method::PATCH, MINI, body, seen).await
+}
+async fn sent_with_seen(
+    owner: &Owner,
+    method: Method,
+    path: &str,
+    body: &Value,
+    seen: &Value,
+) -> reqwest::Response {
+    let request = owner.request(method, path).header("x-seen", seen.as_str().unwrap());
     request.json(body).send().await.unwrap()
+}
+
+#[sqlx::test(migrations = false)]
+async fn palette_and_options_are_not_overwritten_unseen(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let (isla, tomas) = (site.owner().await, site.owner_named(OTHER_EMAIL, OTHER_PASSWORD).await);
+    let palette = json_of(isla.get("/api/palette").await).await;
+    let with = |more: &str| json!({ "text": format!("{}\n{more}", palette["text"].as_str().unwrap()) });
+    json_of(tomas.put("/api/palette", &with("Kelp #445533")).await).await;
+    let late =
+        sent_with_seen(&isla, Method::PUT, "/api/palette", &with("Slack #8899AA"), &palette["seen"]).await;
+    assert_eq!(late.status(), StatusCode::CONFLICT);
+    let anew = json_of(isla.get("/api/palette").await).await;
+    assert!(anew["text"].as_str().unwrap().contains("Kelp"), "{anew}");
+    let both = json!({ "text": format!("{}\nSlack #8899AA", anew["text"].as_str().unwrap()) });
+    let kept = sent_with_seen(&isla, Method::PUT, "/api/palette", &both, &anew["seen"]).await;
+    assert_eq!(kept.status(), StatusCode::OK);
+
+    // An option isn't merged away, split or taken away on an old look at it.
+    let made = json_of(isla.post("/api/options", &json!({ "name": "Weave" })).await).await;
+    json_of(tomas.post("/api/options/weave/values", &json!({ "name": "Ripstop" })).await).await;
+    let into = json!({ "into": "colour" });
+    let merged = sent_with_seen(&isla, Method::POST, "/api/options/weave/merge", &into, &made["seen"]).await;
+    assert_eq!(merged.status(), StatusCode::CONFLICT);
+    let away = sent_with_seen(&isla, Method::DELETE, "/api/options/weave", &json!({}), &made["seen"]).await;
+    assert_eq!(away.status(), StatusCode::CONFLICT);
+    assert_eq!(json_of(isla.get("/api/options/weave").await).await["values"][0]["name"], "Ripstop");
 }
 
 #[sqlx::test(migrations = false)]

@@ -1,9 +1,9 @@
 //! What was done to the catalogue is taken back by Ctrl Z in its view, and told in the product's history.
 
 use compagina_tests::desk::{click, press_with};
-use compagina_tests::{Browser, Screen, Site, ask, find, json_of, until};
-use fantoccini::Client;
+use compagina_tests::{Browser, OTHER_EMAIL, OTHER_PASSWORD, Screen, Site, ask, find, json_of, until};
 use fantoccini::key::Key;
+use fantoccini::{Client, Locator};
 use serde_json::json;
 use sqlx::MySqlPool;
 
@@ -119,6 +119,54 @@ async fn a_value_goes_and_comes_back_and_an_option_that_is_needed_stays(pool: My
             "[...document.querySelectorAll('.options .line')].some(l => l.innerText.startsWith('Finish'))",
         )
         .await;
+    })
+    .await;
+}
+
+#[sqlx::test(migrations = false)]
+async fn who_sets_the_same_as_somebody_else_is_told_until_she_chose(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let tomas = site.owner_named(OTHER_EMAIL, OTHER_PASSWORD).await;
+    let mini = "/api/variants?product=whimbrel-mini";
+    let ids: Vec<u64> = json_of(tomas.get(mini).await).await["variants"]
+        .as_array()
+        .unwrap()
+        .iter()
+        .map(|variant| variant["id"].as_u64().unwrap())
+        .collect();
+    let base = site.base.clone();
+    Browser::run(Screen::Wide, |client| async move {
+        Browser::sign_in(&client, &base).await;
+        client.goto(&format!("{base}/products/whimbrel-mini/variants")).await.unwrap();
+        let price = |row: usize| {
+            format!("[...document.querySelectorAll('.lines [aria-label^=\"Price\"]')][{row}].value")
+        };
+        until(&client, "document.querySelectorAll('.lines [aria-label^=\"Price\"]').length > 1").await;
+        for amount in ["41", "42"] {
+            json_of(tomas.patch(mini, &json!({ "ids": [ids[0]], "price": amount })).await).await;
+            let cells = client.find_all(Locator::Css(".lines [aria-label^='Price']")).await.unwrap();
+            // Hers for the first, and at once something else that nobody came before.
+            for (cell, text) in [(&cells[0], "44"), (&cells[1], if amount == "41" { "45" } else { "46" })] {
+                cell.click().await.unwrap();
+                client.execute("document.activeElement.select()", vec![]).await.unwrap();
+                cell.send_keys(&format!("{text}{}", char::from(Key::Enter))).await.unwrap();
+            }
+            let told = "[...document.querySelectorAll('[role=alert]')].map(a => a.innerText).join()";
+            until(&client, &format!("{told}.includes('Tomas') && {told}.includes('{amount}.00')")).await;
+            until(&client, &format!("{} === '{}.00'", price(1), if amount == "41" { 45 } else { 46 })).await;
+            assert_eq!(ask(&client, &price(0)).await, format!("{amount}.00"));
+            assert!(
+                ask(&client, told).await.as_str().unwrap().contains("Tomas"),
+                "it is told until she chose"
+            );
+            let (button, then) =
+                if amount == "41" { ("Leave theirs", "41.00") } else { ("Mine in place of theirs", "44.00") };
+            click(&client, "[role=alert] button", button).await;
+            until(&client, "!document.querySelector('[role=alert]')").await;
+            until(&client, &format!("{} === '{then}'", price(0))).await;
+            let kept = json_of(tomas.get(mini).await).await;
+            assert_eq!(kept["variants"][0]["price"], then);
+        }
     })
     .await;
 }

@@ -2851,6 +2851,11 @@ export interface components {
         PaletteText: {
             text: string;
         };
+        PaletteView: {
+            /** @description How it was seen: sent along with what is changed next, in the header `x-seen`. */
+            seen: string;
+            text: string;
+        };
         PartView: {
             label: string;
             most: number;
@@ -5774,7 +5779,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PaletteText"];
+                    "application/json": components["schemas"]["PaletteView"];
                 };
             };
             401: {
@@ -5805,7 +5810,15 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PaletteText"];
+                    "application/json": components["schemas"]["PaletteView"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
                 };
             };
             422: {

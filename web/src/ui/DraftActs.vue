@@ -4,6 +4,7 @@ import { computed, ref, shallowRef, watch } from "vue";
 import type { Answer, ApiError } from "../api/client";
 import { type DraftState, draftCalls } from "../session/useDraft";
 import ProblemNote from "./ProblemNote.vue";
+import StepsDialog from "./StepsDialog.vue";
 
 /** What is seldom done with a draft: published at a time or under a name, taken back, brought back as it was. */
 const props = defineProps<{ draft: string; revision: number; changes: number; title: string }>();
@@ -90,38 +91,33 @@ function when(moment: string): string {
       </div>
     </form>
   </v-dialog>
-  <v-dialog
-    :model-value="dialog === 'history'"
-    max-width="560"
-    scrollable
-    aria-label="What was published"
-    @update:model-value="dialog = null"
+  <StepsDialog
+    v-if="dialog === 'history'"
+    label="What was published"
+    :title="`${title}: what was published`"
+    list="Publications, the newest first"
+    :steps="state?.publications ?? null"
+    empty="Nothing was published yet; it is as it began."
+    :problem="problem"
+    @close="dialog = null"
   >
-    <div class="dialog-sheet">
-      <h1>{{ title }}: what was published</h1>
-      <ProblemNote :problem="problem" />
-      <p v-if="state?.publications.length === 0" class="soft">Nothing was published yet; it is as it began.</p>
-      <ol v-else tabindex="0" aria-label="Publications, the newest first">
-        <li v-for="(one, place) in state?.publications" :key="one.id">
-          <span>
-            {{ one.name || "Published" }}
-            <small class="soft">{{ one.who ?? "At the start" }} · {{ when(one.at) }}</small>
-          </span>
-          <b v-if="place === 0" class="soft">live now</b>
-          <button v-else class="quiet" @click="take(calls.bringBack(revision, one.id), true)">
-            Take it as the draft
-          </button>
-        </li>
-      </ol>
-      <div class="acts">
-        <v-btn variant="text" @click="dialog = null">Close</v-btn>
-      </div>
-    </div>
-  </v-dialog>
+    <template #default="{ step, place }">
+      <li>
+        <span>
+          {{ step.name || "Published" }}
+          <small class="soft">{{ step.who ?? "At the start" }} · {{ when(step.at) }}</small>
+        </span>
+        <b v-if="place === 0" class="soft">live now</b>
+        <button v-else class="quiet" @click="take(calls.bringBack(revision, step.id), true)">
+          Take it as the draft
+        </button>
+      </li>
+    </template>
+  </StepsDialog>
+  <ProblemNote v-if="dialog === null" class="refused" :problem="problem" />
 </template>
 
 <style scoped src="./form.css"></style>
-<style scoped src="./steps.css"></style>
 <style scoped>
 li {
   display: flex;
@@ -131,5 +127,9 @@ li {
 }
 small {
   display: block;
+}
+.refused {
+  flex-basis: 100%;
+  order: 1;
 }
 </style>

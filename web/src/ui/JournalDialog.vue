@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { onMounted } from "vue";
 import { type JournalOf, type JournalStep, useHistory } from "../session/useJournal";
-import ProblemNote from "./ProblemNote.vue";
+import StepsDialog from "./StepsDialog.vue";
+import { when } from "./when";
 
 /** What was done, by whom and when; each step can be taken back, and all since one of them. */
 const props = defineProps<{ of: JournalOf; name: string }>();
@@ -12,56 +13,51 @@ onMounted(load);
 async function back(step: JournalStep, all: boolean): Promise<void> {
   if (await (all ? bringBack(step.id) : undoStep(step.id))) emit("changed");
 }
-function when(at: string): string {
-  return new Date(at).toLocaleString("en-GB", { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit" });
-}
 </script>
 
 <template>
-  <v-dialog model-value max-width="680" scrollable aria-label="History" @update:model-value="emit('close')">
-    <div class="dialog-sheet">
-      <h1>History of {{ name }}</h1>
-      <ProblemNote :problem="problem" />
-      <v-progress-linear v-if="steps === null" indeterminate color="primary" />
-      <p v-else-if="steps.length === 0" class="soft">Nothing was done to it yet.</p>
-      <ol v-else tabindex="0" aria-label="Steps, the newest first">
-        <li v-for="(step, place) in steps" :key="step.id" :class="{ back: step.taken_back }">
-          <span class="what">{{ step.told }}</span>
-          <small class="soft">
-            {{ step.who ?? "At the start" }} · {{ when(step.at) }}
-            <template v-if="step.taken_back"> · {{ step.turns ? "made again" : "taken back" }} since</template>
-          </small>
-          <!-- A product's first step is its making: it is taken away from the shelf. -->
-          <span class="acts">
-            <button
-              v-if="!step.taken_back && !step.turns && step.who && !(of.product && place === steps.length - 1)"
-              class="quiet"
-              :aria-label="`Take back: ${step.told}`"
-              @click="back(step, false)"
-            >
-              Take back
-            </button>
-            <button
-              v-if="place > 0 && of.product"
-              class="quiet"
-              :aria-label="`Back to this: ${step.told}`"
-              title="Takes back everything that was done since, by everybody"
-              @click="back(step, true)"
-            >
-              Back to this
-            </button>
-          </span>
-        </li>
-      </ol>
-      <div class="foot">
-        <v-btn variant="text" @click="emit('close')">Close</v-btn>
-      </div>
-    </div>
-  </v-dialog>
+  <StepsDialog
+    :width="680"
+    label="History"
+    :title="`History of ${name}`"
+    list="Steps, the newest first"
+    :steps="steps"
+    empty="Nothing was done to it yet."
+    :problem="problem"
+    @close="emit('close')"
+  >
+    <template #default="{ step, place }">
+      <li :class="{ back: step.taken_back }">
+        <span class="what">{{ step.told }}</span>
+        <small class="soft">
+          {{ step.who ?? "At the start" }} · {{ when(step.at) }}
+          <template v-if="step.taken_back"> · {{ step.turns ? "made again" : "taken back" }} since</template>
+        </small>
+        <!-- A product's first step is its making: it is taken away from the shelf. -->
+        <span class="acts">
+          <button
+            v-if="!step.taken_back && !step.turns && step.who && !(of.product && place === (steps?.length ?? 0) - 1)"
+            class="quiet"
+            :aria-label="`Take back: ${step.told}`"
+            @click="back(step, false)"
+          >
+            Take back
+          </button>
+          <button
+            v-if="place > 0 && of.product"
+            class="quiet"
+            :aria-label="`Back to this: ${step.told}`"
+            title="Takes back everything that was done since, by everybody"
+            @click="back(step, true)"
+          >
+            Back to this
+          </button>
+        </span>
+      </li>
+    </template>
+  </StepsDialog>
 </template>
 
-<style scoped src="./form.css"></style>
-<style scoped src="./steps.css"></style>
 <style scoped>
 li {
   display: grid;
@@ -84,9 +80,5 @@ small {
 .back .what {
   color: var(--soft);
   text-decoration: line-through;
-}
-.foot {
-  display: flex;
-  justify-content: end;
 }
 </style>

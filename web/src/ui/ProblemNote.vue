@@ -1,20 +1,26 @@
 <script setup lang="ts">
 import type { ApiError } from "../api/client";
+import type { Overtaken } from "../session/useSteps";
 
+defineOptions({ inheritAttrs: false });
 /** What went wrong, in its own words; with a way to try again where there is one. */
 defineProps<{
   problem: ApiError | null;
   onRetry?: () => unknown;
-  /** Takes one's own step where somebody else's came first. */
-  mine?: (() => unknown) | null;
+  /** A step before which somebody else's came. */
+  overtaken?: Overtaken | null;
 }>();
 </script>
 
 <template>
-  <div v-if="problem" class="note" role="alert">
+  <div v-if="overtaken" v-bind="$attrs" class="note" role="alert">
+    <span>{{ overtaken.told.message }}</span>
+    <button type="button" class="quiet" @click="overtaken.mine">Mine in place of theirs</button>
+    <button type="button" class="quiet" @click="overtaken.theirs">Leave theirs</button>
+  </div>
+  <div v-if="problem" v-bind="$attrs" class="note" role="alert">
     <span>{{ problem.message }}</span>
-    <button v-if="mine" type="button" class="quiet" @click="mine()">Mine in place of theirs</button>
-    <button v-else-if="onRetry" type="button" class="quiet" @click="onRetry">Try again</button>
+    <button v-if="onRetry" type="button" class="quiet" @click="onRetry">Try again</button>
   </div>
 </template>
 
@@ -27,5 +33,8 @@ defineProps<{
   border: 1px solid #e7b79e;
   border-radius: 6px;
   background: var(--signal-weak);
+}
+.note span {
+  flex: 1;
 }
 </style>

@@ -165,35 +165,34 @@ impl Hand<'_> {
                 let was = load(unit.db(), &scope).await?;
                 let Done { answer, sort } = work(unit.db(), &mut scope, &was).await?;
                 let is = load(unit.db(), &scope).await?;
-                self.keep(&mut unit, &was, &is, sort).await?;
-                note(&mut unit, &was, &is, scope.soon);
+                let events = difference(&was, &is);
+                if !events.is_empty() {
+                    self.keep(&mut unit, &was, &is, &events, sort).await?;
+                    note(&mut unit, touched(&was, &is, &events), scope.soon);
+                }
                 unit.done(answer).await
             })
             .await
     }
 
     /// Keeps what became otherwise, unless somebody else changed the same since it was looked at.
-    async fn keep(&self, unit: &mut Unit, was: &Rows, is: &Rows, sort: Sort) -> Result<()> {
-        let events = difference(was, is);
-        if events.is_empty() {
-            return Ok(());
-        }
-        let of = subjects(was, is, &events);
+    async fn keep(&self, unit: &mut Unit, was: &Rows, is: &Rows, events: &[Event], sort: Sort) -> Result<()> {
+        let of = subjects(was, is, events);
         let tx = unit.db();
         if let Some(seen) = self.by.seen {
-            not_overtaken(tx, self.by.owner, seen, &events).await?;
+            not_overtaken(tx, self.by.owner, seen, events).await?;
         }
         let code = sqlx::query_scalar!("SELECT currency FROM shop").fetch_optional(&mut *tx).await?;
         let currency = Currency::from_code(code.as_deref().unwrap_or("GBP"))?;
         let line = match &sort {
-            Sort::Made => told(was, is, &events, currency),
+            Sort::Made => told(was, is, events, currency),
             Sort::TakesBack(_, line) | Sort::MakesAgain(_, line) => line.clone(),
         };
         let step = sqlx::query!(
             "INSERT INTO catalogue_step (owner_id, told, events, takes_back, makes_again) VALUES (?, LEFT(?, 400), ?, ?, ?)",
             self.by.owner,
             line,
-            Json(&events) as _,
+            Json(events) as _,
             matches!(sort, Sort::TakesBack(..)),
             matches!(sort, Sort::MakesAgain(..))
         )
@@ -267,10 +266,9 @@ async fn not_overtaken(
 }
 
 /// Says for whom a step makes pages otherwise.
-fn note(unit: &mut Unit, was: &Rows, is: &Rows, soon: bool) {
-    let events = difference(was, is);
+fn note(unit: &mut Unit, touched: Touched, soon: bool) {
     let tell = if soon { Unit::changed_soon } else { Unit::changed };
-    match touched(was, is, &events) {
+    match touched {
         Touched::Everything => tell(unit, Changed::Everything),
         Touched::Products(ids) => ids.into_iter().for_each(|id| tell(unit, Changed::Product(id))),
     }

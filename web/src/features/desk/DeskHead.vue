@@ -4,6 +4,7 @@ import { computed, ref } from "vue";
 import { useRouter } from "vue-router";
 import { api, ask } from "../../api/client";
 import UndoRedo from "../../ui/UndoRedo.vue";
+import { when } from "../../ui/when";
 import PublishDialog from "./PublishDialog.vue";
 import { useDesk } from "./deskStore";
 import { injectMoves } from "./keys";
@@ -52,9 +53,6 @@ async function ownPage(): Promise<void> {
   if (data) await router.push({ name: "desk", params: { id: data.id }, query: { product: product.handle } });
 }
 const here = computed(() => [...new Set(desk.others.map((o) => o.name))]);
-
-const when = (at: string): string =>
-  new Date(at).toLocaleString("en-GB", { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit" });
 
 const FRAMES = [
   ["whole", "Whole shop around it"],

@@ -2,6 +2,7 @@
 import { computed, onMounted, ref, shallowRef, watch } from "vue";
 import { type Schemas, api, ask } from "../../api/client";
 import PageThumb from "../../ui/PageThumb.vue";
+import { when } from "../../ui/when";
 import { changeWords } from "./changes";
 import { useDesk } from "./deskStore";
 import { useScope } from "./useScope";
@@ -41,10 +42,6 @@ const compared = computed(() => [
     .filter((m) => m.key !== chosen.value)
     .map((m) => ({ value: m.key, title: `${m.what}, ${when(m.at)}` })),
 ]);
-
-function when(at: string): string {
-  return new Date(at).toLocaleString("en-GB", { day: "numeric", month: "short", hour: "2-digit", minute: "2-digit" });
-}
 
 async function bringBack(): Promise<void> {
   if (!chosen.value) return;

@@ -15,7 +15,7 @@ import { sendPicture } from "./sendPicture";
 /** Those of the product with this handle, or the shop's own. */
 const props = defineProps<{ handle?: string }>();
 const control = usePictures(() => props.handle);
-const { view, pictures, waiting, chosen, proposed, problem, mine, pending } = control;
+const { view, pictures, waiting, chosen, proposed, problem, overtaken, pending } = control;
 const product = computed(() => (props.handle === undefined ? {} : { product: props.handle }));
 const journal = useJournal(
   () => ({ ...product.value, view: "pictures" }),
@@ -75,7 +75,7 @@ const { over, held, dropped, picked } = useDropped(put);
       <v-btn variant="flat" color="primary" @click="input?.click()">Add pictures</v-btn>
       <input ref="input" type="file" hidden multiple accept="image/*,video/mp4,video/webm,.avif" @change="picked" />
     </div>
-    <ProblemNote class="problem" :problem="problem" :mine="mine" @retry="control.load" />
+    <ProblemNote class="problem" :problem="problem" :overtaken="overtaken" @retry="control.load" />
     <div class="halves">
       <div class="left">
         <UploadList

@@ -19,7 +19,7 @@ export function usePictures(product: () => string | undefined) {
     () => ask(api.GET(at, { params: of() })),
     (now) => (chosen.value = chosen.value.filter((id) => now.pictures.some((p) => p.id === id))),
   );
-  const { view, problem, mine, pending, load, take, after } = steps;
+  const { view, problem, overtaken, pending, load, take, after } = steps;
 
   const pictures = computed(() => view.value?.pictures ?? []);
   const waiting = computed(() => pictures.value.filter((p) => p.waiting).length);
@@ -65,7 +65,7 @@ export function usePictures(product: () => string | undefined) {
     }
   }
 
-  const seen = { view, pictures, waiting, chosen, one, many, proposed, problem, mine, pending };
+  const seen = { view, pictures, waiting, chosen, one, many, proposed, problem, overtaken, pending };
   return { ...seen, load, after, change, remove, order, takeProposed, choose };
 }
 export type PicturesControl = ReturnType<typeof usePictures>;

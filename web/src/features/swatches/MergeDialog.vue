@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from "vue";
 import { type ApiError, type Schemas, api, ask } from "../../api/client";
+import { asSeen } from "../../session/useSteps";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import { named } from "./words";
 import type { BookOption, OptionLine } from "./useBook";
@@ -32,7 +33,9 @@ watch(into, async (wanted) => {
 });
 async function merge(): Promise<void> {
   const body = { into: into.value };
-  const { data, error } = await ask(api.POST("/api/options/{handle}/merge", { params: path(), body }));
+  const { data, error } = await ask(
+    api.POST("/api/options/{handle}/merge", { params: path(), body, ...asSeen(props.option.seen) }),
+  );
   problem.value = error ?? null;
   if (!data) return;
   open.value = false;
@@ -66,7 +69,7 @@ async function merge(): Promise<void> {
       </dl>
       <p v-if="plan" class="soft">
         Then {{ option.name }} is gone. Links with a choice of {{ option.name }} in their address open the page without
-        it. This can't be undone in one step.
+        it. Undo makes them two again.
       </p>
       <div class="acts">
         <v-btn variant="text" @click="open = false">Cancel</v-btn>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { ref, watch } from "vue";
+import { ref, shallowRef, watch } from "vue";
 import { type ApiError, api, ask } from "../../api/client";
+import { type Overtaken, asSeen } from "../../session/useSteps";
 import ProblemNote from "../../ui/ProblemNote.vue";
 
 /** The shop's named colours, pasted or typed one a line. */
@@ -8,20 +9,26 @@ const open = defineModel<boolean>({ required: true });
 const emit = defineEmits<{ kept: [] }>();
 const text = ref("");
 const problem = ref<ApiError | null>(null);
+const overtaken = shallowRef<Overtaken | null>(null);
 const waiting = ref(false);
+let seen: string | undefined;
 
 async function load(): Promise<void> {
   const { data, error } = await ask(api.GET("/api/palette"));
   problem.value = error ?? null;
-  if (data) text.value = data.text;
+  overtaken.value = null;
+  if (data) [text.value, seen] = [data.text, data.seen];
 }
 watch(open, (now) => now && void load());
 
-async function keep(): Promise<void> {
+async function keep(mine = false): Promise<void> {
   waiting.value = true;
-  const { error } = await ask(api.PUT("/api/palette", { body: { text: text.value } }));
+  const headers = asSeen(mine ? undefined : seen);
+  const { error } = await ask(api.PUT("/api/palette", { body: { text: text.value }, ...headers }));
   waiting.value = false;
-  problem.value = error ?? null;
+  const late = error?.code === "overtaken";
+  problem.value = late ? null : (error ?? null);
+  overtaken.value = late ? { told: error, mine: () => keep(true), theirs: load } : null;
   if (error) return;
   open.value = false;
   emit("kept");
@@ -30,13 +37,13 @@ async function keep(): Promise<void> {
 
 <template>
   <v-dialog v-model="open" max-width="520" aria-label="Palette">
-    <form class="dialog-sheet" @submit.prevent="keep">
+    <form class="dialog-sheet" @submit.prevent="keep()">
       <h2>Palette</h2>
       <p class="soft">
         The shop's named colours, one a line: a name, then #RRGGBB. A colour that browsers know by name, such as Tomato,
         may stand alone. Values with these names show them wherever nothing else is set.
       </p>
-      <ProblemNote :problem="problem" />
+      <ProblemNote :problem="problem" :overtaken="overtaken" />
       <textarea
         v-model="text"
         rows="12"

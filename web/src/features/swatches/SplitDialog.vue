@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from "vue";
 import { type ApiError, api, ask } from "../../api/client";
+import { asSeen } from "../../session/useSteps";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import type { BookOption, OptionUser } from "./useBook";
 
@@ -22,7 +23,9 @@ watch(open, async (now) => {
 const ready = computed(() => name.value.trim() !== "" && chosen.value.length > 0);
 async function split(): Promise<void> {
   const body = { name: name.value, products: chosen.value };
-  const { data, error } = await ask(api.POST("/api/options/{handle}/split", { params: path(), body }));
+  const { data, error } = await ask(
+    api.POST("/api/options/{handle}/split", { params: path(), body, ...asSeen(props.option.seen) }),
+  );
   problem.value = error ?? null;
   if (!data) return;
   open.value = false;

@@ -21,7 +21,7 @@ import { type BookOption, useBook } from "./useBook";
 
 const props = defineProps<{ handle?: string }>();
 const book = useBook(() => props.handle);
-const { lines, option, problem, mine, loading } = book;
+const { lines, option, problem, overtaken, loading } = book;
 const journal = useJournal(
   () => ({ view: "book" }),
   () => [option.value, lines.value],
@@ -76,7 +76,7 @@ async function taken(handle: string): Promise<void> {
         @files="input?.click()"
         @taken="taken"
       />
-      <ProblemNote class="problem" :problem="problem" :mine="mine" @retry="book.load" />
+      <ProblemNote class="problem" :problem="problem" :overtaken="overtaken" @retry="book.load" />
       <div class="halves">
         <div class="left">
           <UploadList

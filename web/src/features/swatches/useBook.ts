@@ -1,6 +1,6 @@
 import { computed, ref, shallowRef } from "vue";
 import { type Answer, type Schemas, api, ask } from "../../api/client";
-import { useSteps } from "../../session/useSteps";
+import { asSeen, useSteps } from "../../session/useSteps";
 
 export type OptionLine = Schemas["OptionLine"];
 export type BookOption = Schemas["OptionInBook"];
@@ -27,7 +27,7 @@ export function useBook(handle: () => string | undefined) {
       await loadLines();
     },
   );
-  const { view: option, problem, mine, take, turn } = steps;
+  const { view: option, problem, overtaken, take, turn } = steps;
 
   const values = computed(() => option.value?.values ?? []);
   const many = computed(() => values.value.filter((value) => chosen.value.includes(value.id)));
@@ -106,7 +106,8 @@ export function useBook(handle: () => string | undefined) {
   /** Takes the open option away. */
   const removeOption = () => {
     const params = path();
-    return turn(() => ask(api.DELETE(at, { params })));
+    const seen = asSeen(option.value?.seen);
+    return turn(() => ask(api.DELETE(at, { params, ...seen })));
   };
   const removeCloser = (value: number) => {
     const params = { path: { ...path().path, value } };
@@ -117,7 +118,7 @@ export function useBook(handle: () => string | undefined) {
     return take((seen) => ask(api.POST(`${at}/take`, { params, body: { ids, take: what }, ...seen })));
   };
 
-  const seen = { lines, option, values, many, chosen, problem, mine, loading };
+  const seen = { lines, option, values, many, chosen, problem, overtaken, loading };
   return {
     ...seen,
     load,

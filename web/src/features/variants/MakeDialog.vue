@@ -38,7 +38,7 @@ async function make(): Promise<void> {
         A variant is made for each combination that has none yet: at the product's price, with none in stock, under a
         SKU from its names.
       </p>
-      <ProblemNote :problem="control.problem.value" />
+      <ProblemNote :problem="control.problem.value" :overtaken="control.overtaken.value" />
       <fieldset v-for="option in options" :key="option.id">
         <legend>{{ option.name }}</legend>
         <button

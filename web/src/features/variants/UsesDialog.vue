@@ -94,7 +94,7 @@ async function keep(): Promise<void> {
         Shoppers choose in this order. A new option doesn't matter to the variants there are, until new ones are made;
         options and values are added to the shop in the Swatch book.
       </p>
-      <ProblemNote :problem="problem ?? control.problem.value" />
+      <ProblemNote :problem="problem ?? control.problem.value" :overtaken="control.overtaken.value" />
       <fieldset v-for="(use, index) in uses" :key="use.id">
         <legend>
           {{ use.name }}

@@ -15,7 +15,7 @@ import { useVariants } from "./useVariants";
 /** What is really bought of a product: a line for each variant. */
 const props = defineProps<{ handle: string }>();
 const control = useVariants(() => props.handle);
-const { view, problem, mine, chosen } = control;
+const { view, problem, overtaken, chosen } = control;
 const journal = useJournal(
   () => ({ product: props.handle, view: "variants" }),
   () => view.value,
@@ -72,7 +72,7 @@ const columns = computed(
       <button class="quiet" @click="importing = true">Bring in a CSV</button>
       <v-btn v-if="view?.options.length" variant="flat" color="primary" @click="making = true">Make combinations</v-btn>
     </div>
-    <ProblemNote class="problem" :problem="problem" :mine="mine" @retry="control.load" />
+    <ProblemNote class="problem" :problem="problem" :overtaken="overtaken" @retry="control.load" />
     <div class="tools">
       <input v-model="typed" class="find" placeholder="Find by SKU or value" aria-label="Find variants" />
       <SetMany v-if="chosen.size" :control="control" />

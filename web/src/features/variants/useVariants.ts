@@ -18,7 +18,7 @@ export function useVariants(product: () => string) {
       chosen.value = new Set([...chosen.value].filter((id) => there.has(id)));
     },
   );
-  const { view, problem, mine, load, take, after } = steps;
+  const { view, problem, overtaken, load, take, after } = steps;
   const change = (ids: number[], wanted: VariantChange) => {
     const params = of();
     return take((seen) => ask(api.PATCH("/api/variants", { params, body: { ids, ...wanted }, ...seen })));
@@ -40,6 +40,6 @@ export function useVariants(product: () => string) {
   const names = computed(
     () => new Map((view.value?.options ?? []).flatMap((option) => option.values.map((v) => [v.id, v.name] as const))),
   );
-  return { product, view, problem, mine, chosen, names, load, after, change, make, use, remove };
+  return { product, view, problem, overtaken, chosen, names, load, after, change, make, use, remove };
 }
 export type VariantsControl = ReturnType<typeof useVariants>;
