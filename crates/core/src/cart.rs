@@ -294,6 +294,25 @@ mod tests {
         assert_eq!(told(&kite, 3, 4)[0], (Some(Hindrance::InSteps(2)), 2));
         kite.variants[0].stock = Stock::Counted(2);
         assert_eq!(told(&kite, 2, 2)[0].1, 0, "so many aren't left");
+        kite.variants[0].stock = Stock::Counted(9);
+        kite.terms.step = 3;
+        kite.terms.least = 9;
+        assert_eq!(told(&kite, 3, 3)[0].1, 6, "three are missing, and steps are of three");
+    }
+
+    #[test]
+    fn an_order_may_hold_as_many_of_a_product_as_is_said_and_no_more() {
+        let mut kite = kite();
+        kite.most_per_order = Some(4);
+        kite.variants[1].stock = Stock::Counted(1);
+        let told = |one, two| {
+            let lines = [of(&kite, 0, one, 6800), of(&kite, 1, two, 6800), of(&kite, 1, two, 6800)];
+            let cart = reckon(&lines, gbp(), &Prices::default()).unwrap();
+            cart.lines.into_iter().map(|line| line.hindrance).collect::<Vec<_>>()
+        };
+        assert_eq!(told(2, 1), [None, None, Some(Hindrance::SoldOut)], "four in all, but not of this one");
+        let most = Some(Hindrance::MostPerOrder(4));
+        assert_eq!(told(3, 1), [most.clone(), most.clone(), most]);
     }
 
     #[test]

@@ -5,7 +5,7 @@ use super::rule::{MOST_NAMED, PriceRule, RuleError, RuleId};
 use super::vat::Vat;
 use crate::limits::free_id;
 use crate::money::AmountStyle;
-use crate::time::{Local, Moment, Zone};
+use crate::time::{Moment, Zone};
 use serde::{Deserialize, Serialize};
 
 /// A shop has at most so many rules.
@@ -200,9 +200,8 @@ impl PriceBook {
 
     /// The moments at which some rule begins or ends.
     pub fn edges<'a>(&'a self, zone: &'a Zone) -> impl Iterator<Item = Moment> + 'a {
-        let edges = |rule: &PriceRule| -> [Option<Local>; 2] { [rule.from.clone(), rule.until.clone()] };
-        let locals = self.rules.iter().filter(|rule| rule.on).flat_map(edges).flatten();
-        locals.map(|local| zone.moment(&local))
+        let conditions = self.rules.iter().filter(|rule| rule.on).flat_map(PriceRule::conditions);
+        conditions.filter_map(|condition| condition.turns(zone))
     }
 
     /// The next moment at which some rule begins or ends; until then prices stay as they are.

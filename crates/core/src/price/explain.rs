@@ -1,9 +1,10 @@
 //! How a price comes about: what each rule did, or why it did nothing.
 
 use super::book::Together;
+use super::condition::Condition;
 use super::quote::quote;
 use super::rule::{PriceRule, RuleId};
-use super::ruled::{Priced, Prices, Suppose, Thing, first_step};
+use super::ruled::{Priced, Prices, Suppose, Thing};
 use crate::catalog::{Product, Variant};
 use crate::ids::Handle;
 use crate::money::{Money, MoneyError};
@@ -132,31 +133,22 @@ impl Prices {
         before: Money,
         suppose: Suppose,
     ) -> (Money, Outcome) {
-        let unmet = |outcome| (before, outcome);
-        if !rule.on {
-            return unmet(Outcome::Off);
-        }
-        if let Some(from) = rule.from.as_ref().filter(|from| self.zone.moment(from) > self.now) {
-            return unmet(Outcome::NotYet { from: from.clone() });
-        }
-        if let Some(until) = rule.until.as_ref().filter(|until| self.zone.moment(until) <= self.now) {
-            return unmet(Outcome::Over { until: until.clone() });
+        let has = self.has(rule, thing, suppose);
+        let told = |condition: Condition<'_>| (before, condition.unmet(has, before.currency));
+        if let Some(condition) = rule.conditions().find(|one| !one.holds_at(self.now, &self.zone)) {
+            return told(condition);
         }
         if !rule.reaches(thing.product, thing.variant) {
-            return unmet(Outcome::NotFor);
+            return (before, Outcome::NotFor);
         }
-        if !self.is_with(rule) {
-            return unmet(Outcome::Without { needs: rule.with.clone() });
-        }
-        let (pieces, total) = self.has(rule, thing, suppose);
-        if let Some(needs) = rule.total.filter(|needs| total < *needs) {
-            let money = |minor| Money::new(minor, before.currency);
-            return unmet(Outcome::TotalTooLow { needs: money(needs), has: money(total) });
+        if let Some(condition) = rule.conditions().find(|one| !one.holds_with(has)) {
+            return told(condition);
         }
         match self.lowered(rule, thing, before, suppose) {
-            None => unmet(Outcome::TooFew { needs: first_step(rule).unwrap_or(1), has: pieces }),
-            Some((_, after)) if after.minor >= before.minor => unmet(Outcome::NoEffect),
-            Some((step, after)) => (after, Outcome::Applied { from: step.from }),
+            Some((step, after)) if after.minor < before.minor => {
+                (after, Outcome::Applied { from: step.from })
+            }
+            _ => (before, Outcome::NoEffect),
         }
     }
 }

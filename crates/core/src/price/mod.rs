@@ -1,6 +1,7 @@
 //! What a thing costs: the quote for a variant and a quantity, and the offer that a page makes for a selection.
 
 mod book;
+mod condition;
 mod explain;
 mod history;
 mod offer;

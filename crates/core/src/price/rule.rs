@@ -5,7 +5,7 @@ use crate::catalog::{Product, Tag, Variant, is_sku};
 use crate::ids::Handle;
 use crate::limits::{MOST_ID, MOST_MINOR, is_unseen};
 use crate::money::Money;
-use crate::time::{Local, Moment, Zone};
+use crate::time::Local;
 use serde::{Deserialize, Serialize};
 
 /// A rule's number, for good.
@@ -241,14 +241,6 @@ impl PriceRule {
     #[must_use]
     pub fn reaches_some(&self, product: &Product) -> bool {
         product.variants.iter().any(|variant| self.reaches(product, variant))
-    }
-
-    /// Whether its dates hold at a moment.
-    #[must_use]
-    pub fn is_in_force(&self, now: Moment, zone: &Zone) -> bool {
-        let begun = self.from.as_ref().is_none_or(|from| zone.moment(from) <= now);
-        let over = self.until.as_ref().is_some_and(|until| zone.moment(until) <= now);
-        self.on && begun && !over
     }
 }
 

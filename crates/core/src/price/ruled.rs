@@ -7,6 +7,7 @@
 //! condition. No rule makes anything dearer, and none goes below zero.
 
 use super::book::{OldFrom, Policy, PriceBook, Surface, Together};
+use super::condition::{Condition, Has, first};
 use super::plan::{Plan, PlanId};
 use super::quote::{Quote, Saving, quote, saving};
 use super::rule::{Counted, Effect, PriceRule, RuleId, RuleReach, Step};
@@ -214,7 +215,7 @@ impl Prices {
     }
 
     /// Whether the cart holds what a rule needs with it.
-    pub(super) fn is_with(&self, rule: &PriceRule) -> bool {
+    fn is_with(&self, rule: &PriceRule) -> bool {
         rule.with.is_empty() || rule.with.iter().any(|handle| self.cart.handles.contains(handle))
     }
 
@@ -243,9 +244,7 @@ impl Prices {
     /// Whether what is in the cart can change the price of something.
     #[must_use]
     pub fn look_at_the_cart(&self) -> bool {
-        self.rules().any(|rule| {
-            rule.total.is_some() || !rule.with.is_empty() || rule.steps.iter().any(|step| step.from > 1)
-        })
+        self.rules().any(|rule| rule.conditions().any(Condition::looks_at_the_cart))
     }
 
     /// The next moment at which some price may change by itself.
@@ -350,7 +349,7 @@ impl Prices {
             return Ok(shown);
         }
         let reaching = || self.rules().filter(|rule| self.is_with(rule) && rule.reaches(product, variant));
-        let pieces = reaching().filter_map(first_step);
+        let pieces = reaching().filter_map(|rule| first(&rule.steps));
         let total = reaching().filter_map(|rule| rule.total);
         let promise = Promise {
             pieces: pieces.filter(|from| *from > 1).min(),
@@ -363,11 +362,8 @@ impl Prices {
     /// From how many pieces on some variant of a product may cost less, 1 first; nothing but 1 where there is no ladder.
     #[must_use]
     pub fn steps(&self, product: &Product) -> BTreeSet<u32> {
-        let ladders = self.rules().filter(|rule| {
-            rule.total.is_none() && rule.with.is_empty() && rule.steps.iter().any(|step| step.from > 1)
-        });
-        let reaching = ladders.filter(|rule| rule.reaches_some(product));
-        reaching.flat_map(|rule| rule.steps.iter().map(|step| step.from)).chain([1]).collect()
+        let ladders = self.rules().filter(|rule| rule.reaches_some(product)).filter_map(rungs);
+        ladders.filter(|froms| froms.iter().any(|from| *from > 1)).flatten().chain([1]).collect()
     }
 
     /// The unit price by quantity, without looking at the cart: `(from, unit)`, where each is lower than the one before.
@@ -376,9 +372,8 @@ impl Prices {
         let Ok(plain) = quote(product, variant, 1) else { return vec![] };
         let thing = Thing { product, variant, base: plain.unit };
         let alone = Self { cart: Counts::default(), ..self.clone() };
-        let reaching = self.rules().filter(|rule| rule.reaches(product, variant) && rule.total.is_none());
-        let froms: BTreeSet<u32> =
-            reaching.flat_map(|rule| rule.steps.iter().map(|s| s.from)).chain([1]).collect();
+        let reaching = self.rules().filter(|rule| rule.reaches(product, variant));
+        let froms: BTreeSet<u32> = reaching.filter_map(rungs).flatten().chain([1]).collect();
         let mut ladder: Vec<(u32, Money)> = Vec::new();
         for from in froms {
             let unit = alone.unit(thing, Suppose::More(from));
@@ -425,46 +420,41 @@ impl Prices {
         before: Money,
         suppose: Suppose,
     ) -> Option<(Step, Money)> {
-        let (pieces, total) = self.has(rule, thing, suppose);
-        if rule.total.is_some_and(|needs| total < needs) || !self.is_with(rule) {
+        let has = self.has(rule, thing, suppose);
+        if !rule.conditions().all(|condition| condition.holds_with(has)) {
             return None;
         }
         let round = |ten_thousandths| self.book.rounding.round(ten_thousandths);
-        let met = rule.steps.iter().filter(|step| step.from <= pieces);
+        let met = rule.steps.iter().filter(|step| step.from <= has.pieces);
         met.map(|step| (*step, step.effect.on(before, round)))
             .min_by_key(|(step, after)| (after.minor, step.from))
     }
 
-    /// How many pieces, and what total, a rule looks at.
-    pub(super) fn has(&self, rule: &PriceRule, thing: Thing<'_>, suppose: Suppose) -> (u32, i64) {
+    /// What a rule looks at in the cart.
+    pub(super) fn has(&self, rule: &PriceRule, thing: Thing<'_>, suppose: Suppose) -> Has<'_> {
         let in_cart = match rule.counted {
             Counted::Variant => self.cart.variants.get(&thing.variant.id),
             Counted::Product => self.cart.products.get(&thing.product.id),
             Counted::Lines => self.cart.rules.get(&rule.id),
         };
         let in_cart = in_cart.copied().unwrap_or(0);
-        match suppose {
+        let (pieces, total) = match suppose {
             Suppose::More(more) => {
                 let total = i128::from(thing.base.minor) * i128::from(more) + i128::from(self.cart.total);
                 (in_cart.saturating_add(more), i64::try_from(total).unwrap_or(i64::MAX))
             }
             Suppose::Earned => (in_cart.max(1), self.cart.total),
-            Suppose::Promised => (in_cart.max(first_step(rule).unwrap_or(1)), i64::MAX),
-        }
+            Suppose::Promised => (in_cart.max(first(&rule.steps).unwrap_or(1)), i64::MAX),
+        };
+        Has { pieces, total, products: &self.cart.handles }
     }
 
     /// The least number of pieces more that lowers the unit price.
     fn next(&self, thing: Thing<'_>, more: u32, unit: Money) -> Result<Option<Next>, MoneyError> {
         let mut wanted = BTreeSet::new();
         for rule in self.rules().filter(|rule| rule.reaches(thing.product, thing.variant)) {
-            let (pieces, total) = self.has(rule, thing, Suppose::More(more));
-            wanted.extend(rule.steps.iter().filter(|s| s.from > pieces).map(|step| step.from - pieces));
-            if let Some(lacks) = rule.total.map(|needs| needs - total).filter(|lacks| *lacks > 0) {
-                let each = thing.base.minor.max(1);
-                wanted.insert(
-                    u32::try_from(lacks.div_euclid(each) + i64::from(lacks % each > 0)).unwrap_or(u32::MAX),
-                );
-            }
+            let has = self.has(rule, thing, Suppose::More(more));
+            wanted.extend(rule.conditions().flat_map(|condition| condition.more(has, thing.base.minor)));
         }
         for add in wanted.into_iter().filter(|add| *add <= FAR) {
             let then = self.unit(thing, Suppose::More(more.saturating_add(add)));
@@ -477,6 +467,8 @@ impl Prices {
     }
 }
 
-pub(super) fn first_step(rule: &PriceRule) -> Option<u32> {
-    rule.steps.iter().map(|step| step.from).min()
+/// From how many pieces on a rule may lower a price; none where more than their number decides.
+fn rungs(rule: &PriceRule) -> Option<BTreeSet<u32>> {
+    let froms: Option<Vec<_>> = rule.conditions().map(Condition::froms).collect();
+    froms.map(|froms| froms.into_iter().flatten().collect())
 }

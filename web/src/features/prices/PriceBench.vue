@@ -62,17 +62,28 @@ const ruled = computed(
 type Work = Schemas["Work"];
 /** What a rule did, or why it did nothing. */
 function told({ outcome }: Work): string {
-  const { is } = outcome;
-  if (is === "applied") return outcome.from > 1 ? `taken: the step from ${outcome.from} pieces` : "taken";
-  if (is === "beaten") return "another rule gives a lower price";
-  if (is === "no_effect") return "would not make it cheaper";
-  if (is === "off") return "is off";
-  if (is === "not_yet") return `begins ${outcome.from.replace("T", ", ")}`;
-  if (is === "over") return `ended ${outcome.until.replace("T", ", ")}`;
-  if (is === "too_few") return `needs ${outcome.needs} pieces; there are ${outcome.has}`;
-  if (is === "without") return `needs ${outcome.needs.map(named).join(" or ")} in the cart`;
-  if (is === "total_too_low") return `needs a cart of ${written(outcome.needs)}; it comes to ${written(outcome.has)}`;
-  return "isn't for this";
+  switch (outcome.is) {
+    case "applied":
+      return outcome.from > 1 ? `taken: the step from ${outcome.from} pieces` : "taken";
+    case "beaten":
+      return "another rule gives a lower price";
+    case "no_effect":
+      return "would not make it cheaper";
+    case "off":
+      return "is off";
+    case "not_yet":
+      return `begins ${outcome.from.replace("T", ", ")}`;
+    case "over":
+      return `ended ${outcome.until.replace("T", ", ")}`;
+    case "too_few":
+      return `needs ${outcome.needs} pieces; there are ${outcome.has}`;
+    case "without":
+      return `needs ${outcome.needs.map(named).join(" or ")} in the cart`;
+    case "total_too_low":
+      return `needs a cart of ${written(outcome.needs)}; it comes to ${written(outcome.has)}`;
+    case "not_for":
+      return "isn't for this";
+  }
 }
 const working = computed(() => tried.value?.working.filter((work) => work.outcome.is !== "not_for") ?? []);
 const others = computed(() => (tried.value?.working.length ?? 0) - working.value.length);

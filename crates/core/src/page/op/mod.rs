@@ -176,7 +176,7 @@ pub fn apply(layout: &mut Layout, op: Op) -> Result<Op, OpError> {
 
 /// Checks a whole document that came from outside by building it up again, operation by operation.
 pub fn check(layout: &Layout) -> Result<(), OpError> {
-    let mut rebuilt = Layout { bands: vec![], departures: vec![], ..layout.clone() };
+    let mut rebuilt = Layout { bands: vec![], ..layout.clone() };
     for (index, band) in layout.bands.iter().enumerate() {
         apply(&mut rebuilt, Op::AddBand { band: band.clone(), index })?;
     }
