@@ -37,6 +37,7 @@ fn product() -> Product {
     Product {
         id: ProductId(1),
         handle: handle("spar".into()),
+        address: handle("spar".into()),
         name: "Spar".into(),
         kind: ProductType { handle: handle("spares".into()), name: "Spares".into() },
         state: ProductState::OnSale,

@@ -127,6 +127,7 @@ impl SampleOf<'_> {
         let fields = self.fields;
         Product {
             id: OF_A_SAMPLE,
+            address: handle.clone(),
             handle,
             name,
             kind: self.kind.clone(),

@@ -31,7 +31,7 @@ pub(crate) fn card(dealer: Dealer<'_>, product: &Product, with_price: bool) -> M
         div.on-card {
             (whole(dealer, product, with_price))
             // Shown by the script, which opens it; without one the card itself leads to the page.
-            button.quick type="button" hidden data-quick={ "/shop/products/" (product.handle) "/quick" } data-close=(words.say("quick-close")) {
+            button.quick type="button" hidden data-quick={ (product.path()) "/quick" } data-close=(words.say("quick-close")) {
                 (words.say("quick-look")) span.unseen { ": " (product.name) }
             }
             @for (option, states) in product.options.iter().zip(&states) { (choices(words, house, product, option, states)) }
@@ -59,7 +59,7 @@ fn choices(
         html! {
             a.value.swatch[cloth.is_some()].word[cloth.is_none()] title=(value.spoken())
                 data-state=(if gone { "sold_out" } else { "open" })
-                href={ "/shop/products/" (product.handle) "?" (option.handle) "=" (value.handle) } {
+                href={ (product.path()) "?" (option.handle) "=" (value.handle) } {
                 @if let Some(cloth) = cloth { (cloth) span.unseen { (product.name) ", " (value.spoken()) } }
                 @else { span.unseen { (product.name) ", " } span.text { (value.name) } }
                 @if gone { span.unseen { ", " (words.say("state-sold-out")) } }
@@ -68,7 +68,7 @@ fn choices(
     };
     let row = html! {
         div class={ "values " (choice_classes(house)) } { @for one in made.iter().take(MOST_VALUES) { (value(one)) }
-            @if made.len() > MOST_VALUES { a.more href={ "/shop/products/" (product.handle) } { "+" (made.len() - MOST_VALUES) span.unseen { " " (option.name) } } }
+            @if made.len() > MOST_VALUES { a.more href={ (product.path()) } { "+" (made.len() - MOST_VALUES) span.unseen { " " (option.name) } } }
         }
     };
     html! {
@@ -87,7 +87,7 @@ fn whole(dealer: Dealer<'_>, product: &Product, with_price: bool) -> Markup {
     let selection = Selection::none(product.options.len());
     let tag = prices.offer(product, &selection, 1, Surface::Card).map(|o| o.tag).unwrap_or(PriceTag::None);
     html! {
-        a.card href={ "/shop/products/" (product.handle) } {
+        a.card href={ (product.path()) } {
             div.card-picture {
                 @if let Some(picture) = product.lead_picture() { (img(picture, "(max-width:640px) 50vw, 300px", Load::Later)) }
                 @else { span.no-picture { (product.name) } }

@@ -85,7 +85,7 @@ pub struct Around {
 /// The product before or after another one.
 #[derive(Debug, Clone, PartialEq, Eq)]
 pub struct Neighbour {
-    pub handle: Handle,
+    pub address: Handle,
     pub name: String,
     pub picture: Option<Picture>,
 }

@@ -130,7 +130,7 @@ pub(crate) fn table(ctx: &Ctx<'_>, layout: &Layout) -> Result<Table, MoneyError>
         quantity,
         plan,
         written,
-        ask: format!("/shop/products/{}/offer", ctx.product.handle),
+        ask: format!("{}/offer", ctx.product.path()),
         states,
         entries,
     })

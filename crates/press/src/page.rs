@@ -156,7 +156,7 @@ fn make(page: &Page<'_>, mut sheet: Sheet) -> Result<String, MoneyError> {
     };
     let table: Table = table(&ctx, page.layout)?;
     let json = json_for_script(&serde_json::to_string(&table).unwrap_or_default());
-    let canonical = format!("/shop/products/{}", product.handle);
+    let canonical = product.path();
     let head = Head {
         title: &product.name,
         description: Some(product.summary.as_str()).filter(|s| !s.is_empty()),
@@ -192,7 +192,7 @@ fn form(ctx: &Ctx<'_>, mode: Mode) -> Markup {
 /// From a quick look to the whole page.
 fn to_the_page(ctx: &Ctx<'_>) -> Markup {
     let name = ctx.say_with("quick-more", &[("product", Arg::Text(&ctx.product.name))]);
-    html! { p.quick-more.columns { a href={ "/shop/products/" (ctx.product.handle) } target="_top" { (name) } } }
+    html! { p.quick-more.columns { a href=(ctx.product.path()) target="_top" { (name) } } }
 }
 
 fn draw_content(ctx: &Ctx<'_>, page: &Page<'_>, sheet: &mut Sheet) -> Markup {

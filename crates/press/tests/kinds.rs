@@ -88,7 +88,7 @@ fn page_of(kind: Kind, set: Vec<(&'static Setting, SetValue)>) -> Layout {
 
 fn around(products: &[Product]) -> Around {
     let neighbour = |product: &Product| Neighbour {
-        handle: product.handle.clone(),
+        address: product.handle.clone(),
         name: product.name.clone(),
         picture: product.lead_picture().cloned(),
     };

@@ -126,6 +126,45 @@ pub async fn known(state: &State, handle: &str) -> ApiResult<Arc<Known>> {
     Ok(known)
 }
 
+/// What is found at an address of the shop.
+pub enum Found {
+    Here(Arc<Known>),
+    /// Its page stands elsewhere by now.
+    Moved(Arc<Known>),
+}
+
+impl Found {
+    /// Wherever it stands.
+    pub fn known(&self) -> &Arc<Known> {
+        match self {
+            Self::Here(known) | Self::Moved(known) => known,
+        }
+    }
+}
+
+/// The product whose page stands at an address, or stood there before.
+pub async fn known_at(state: &State, address: &str) -> ApiResult<Found> {
+    let stands_here = |known: &Arc<Known>| known.product.address.as_str() == address;
+    // Mostly a page stands at its product's handle.
+    if let Some(known) = known(state, address).await.ok().filter(stands_here) {
+        return Ok(Found::Here(known));
+    }
+    let key = format!("@{address}");
+    if let Some(known) = state.known.kept.get(&key) {
+        return Ok(Found::Here(known));
+    }
+    let age = state.known.age();
+    let missing = || ApiError::no_such("product");
+    let parsed = Handle::try_from(address).map_err(|_| missing())?;
+    let at = state.store.at(&parsed).await?.ok_or_else(missing)?;
+    let known = known(state, at.handle.as_str()).await?;
+    if at.address != parsed {
+        return Ok(Found::Moved(known));
+    }
+    state.known.keep(&key, &known, age);
+    Ok(Found::Here(known))
+}
+
 /// A product as the desk sees it, or the sample of a type without any.
 pub async fn known_or_sample(state: &State, handle: &str) -> ApiResult<Arc<Known>> {
     if let Some(known) = state.known.kept.get(handle) {
@@ -151,7 +190,7 @@ async fn around(state: &State, product: ProductId) -> ApiResult<(Around, Vec<Pro
     let related = related_among(Some(product), first);
     let neighbours = before.iter().chain(&after).map(|row| row.id);
     let beside = related.iter().map(|product| product.id).chain(neighbours).collect();
-    let shown = |row: NeighbourRow| Neighbour { handle: row.handle, name: row.name, picture: row.picture };
+    let shown = |row: NeighbourRow| Neighbour { address: row.address, name: row.name, picture: row.picture };
     Ok((Around { related, before: before.map(shown), after: after.map(shown) }, beside))
 }
 

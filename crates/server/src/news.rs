@@ -2,6 +2,7 @@
 
 use crate::routes::till::checkout::besides;
 use crate::state::State;
+use compagina_core::catalog::page_path;
 use compagina_core::wording::{Arg, Language, Words};
 use compagina_press::{Nav, whole};
 use compagina_storage::{Message, Order};
@@ -11,7 +12,7 @@ pub async fn tell_those_who_wait(state: &State) -> compagina_storage::Result<()>
     let words = Words::of(Language::default());
     for news in state.store.news().await? {
         let name = [("product", Arg::Text(&news.name))];
-        let body = format!("{}\n\n/shop/products/{}", words.say_with("mail-back-body", &name), news.product);
+        let body = format!("{}\n\n{}", words.say_with("mail-back-body", &name), page_path(&news.address));
         let subject = words.say_with("mail-back-subject", &name);
         state.store.tell(news.interest, &Message { address: news.email, subject, body }).await?;
     }

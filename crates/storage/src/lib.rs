@@ -24,8 +24,8 @@ mod wish;
 pub use account::{Owner, Session};
 pub use cart::{CartChange, CartItem, CartRow, LineExtra};
 pub use catalogue::{
-    FileCheck, Hanging, Imported, ListedRow, NeighbourRow, NewChoice, ServedBy, TypeRow, Uses, UsesDecision,
-    VariantChange, Which,
+    At, FileCheck, Hanging, Imported, ListedRow, NeighbourRow, NewChoice, ServedBy, TypeRow, Uses,
+    UsesDecision, VariantChange, Which,
 };
 pub use change::Changed;
 pub use document::{Document, DocumentName};

@@ -22,7 +22,7 @@ pub struct Message {
 pub struct News {
     pub interest: u64,
     pub email: String,
-    pub product: Handle,
+    pub address: Handle,
     pub name: String,
 }
 
@@ -65,7 +65,7 @@ impl Store {
     /// Those who wait for something that can be bought by now.
     pub async fn news(&self) -> Result<Vec<News>> {
         let rows = sqlx::query!(
-            r#"SELECT i.id, i.email, p.handle, p.name FROM interest i JOIN product p ON p.id = i.product_id
+            r#"SELECT i.id, i.email, p.address, p.name FROM interest i JOIN product p ON p.id = i.product_id
                WHERE i.told_at IS NULL AND p.state = 'on_sale' AND EXISTS
                  (SELECT 1 FROM variant v WHERE v.product_id = p.id AND (i.variant_id IS NULL OR v.id = i.variant_id)
                   AND (v.stock IS NULL OR v.stock > 0))
@@ -76,8 +76,8 @@ impl Store {
         .await?;
         rows.into_iter()
             .map(|row| {
-                let product = catalogue::handle(row.handle)?;
-                Ok(News { interest: row.id, email: row.email, product, name: row.name })
+                let address = catalogue::handle(row.address)?;
+                Ok(News { interest: row.id, email: row.email, address, name: row.name })
             })
             .collect()
     }

@@ -50,7 +50,7 @@ async fn neighbours_are_those_before_and_after_that_can_be_visited(pool: MySqlPo
     let around = async |product: &str| {
         let product = store.product(&handle(product)).await.unwrap().unwrap();
         let (before, after) = store.neighbours(product.id).await.unwrap();
-        [before, after].map(|one| one.map_or(String::new(), |one| one.handle.to_string()))
+        [before, after].map(|one| one.map_or(String::new(), |one| one.address.to_string()))
     };
     assert_eq!(around("kite-3").await, ["kite-2", "kite-4"]);
     assert_eq!(around("whimbrel").await, ["", "kite-2"]);
@@ -177,4 +177,61 @@ async fn values_from_a_file_get_addresses_of_their_own_however_long_or_alike_the
     let handles: Vec<_> = book[0].values.iter().map(|value| value.handle.to_string()).collect();
     assert_eq!(handles[4..], ["chalk-2".to_owned(), "chalk-3".to_owned()], "{handles:?}");
     assert!(handles.iter().all(|handle| handle.len() <= 80), "{handles:?}");
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_page_moves_and_old_addresses_lead_on(pool: MySqlPool) {
+    let store = five_kites(pool).await;
+    let nobody = store.by(By::default());
+    let product = async |name: &str| store.product(&handle(name)).await.unwrap().unwrap();
+    let at = async |address: &str| {
+        let found = store.at(&handle(address)).await.unwrap();
+        found.map(|at| format!("{} at {}", at.handle, at.address)).unwrap_or_default()
+    };
+    let three = product("kite-3").await.id;
+    for address in ["dunlin", "dunlin-pro", "knot"] {
+        nobody.move_page(three, &handle(address)).await.unwrap();
+    }
+    assert_eq!(product("kite-3").await.path(), "/shop/products/knot");
+    for address in ["knot", "dunlin-pro", "dunlin", "kite-3"] {
+        assert_eq!(at(address).await, "kite-3 at knot", "{address}");
+    }
+    // What leads on belongs to somebody until it is let go.
+    let two = product("kite-2").await.id;
+    for (address, why) in [("knot", "is the address of"), ("dunlin", "leads on to")] {
+        let refused = nobody.move_page(two, &handle(address)).await.unwrap_err().to_string();
+        assert!(refused.contains(&format!("“{address}” {why} ")), "{refused}");
+    }
+    nobody.let_address_go(three, &handle("dunlin")).await.unwrap();
+    assert_eq!(at("dunlin").await, "");
+    nobody.move_page(two, &handle("dunlin")).await.unwrap();
+    assert_eq!(at("dunlin").await, "kite-2 at dunlin");
+    // It may move back, and then that leads nowhere else.
+    nobody.move_page(three, &handle("kite-3")).await.unwrap();
+    assert_eq!(at("knot").await, "kite-3 at kite-3");
+    let old = store.old_addresses(three).await.unwrap();
+    assert_eq!(old, [handle("knot"), handle("dunlin-pro")]);
+    // As many as there can be lead on; the one that was left first goes.
+    for number in 0..50 {
+        nobody.move_page(three, &handle(&format!("at-{number}"))).await.unwrap();
+    }
+    let old = store.old_addresses(three).await.unwrap();
+    assert_eq!((old.len(), old.contains(&handle("knot"))), (50, false));
+    nobody.remove_product(three).await.unwrap();
+    assert_eq!(at("at-49").await, "");
+}
+
+#[sqlx::test(migrations = false)]
+async fn products_of_a_type_are_put_in_another_order(pool: MySqlPool) {
+    let store = five_kites(pool).await;
+    let nobody = store.by(By::default());
+    let order = async || {
+        let all = store.listed_products().await.unwrap();
+        all.into_iter().map(|product| product.handle.to_string()).collect::<Vec<_>>()
+    };
+    let id = async |name: &str| store.product(&handle(name)).await.unwrap().unwrap().id;
+    nobody.place_product(id("kite-5").await, Some(id("whimbrel").await)).await.unwrap();
+    assert_eq!(order().await, ["whimbrel", "kite-5", "kite-2", "kite-3", "kite-4"]);
+    nobody.place_product(id("kite-4").await, None).await.unwrap();
+    assert_eq!(order().await, ["kite-4", "whimbrel", "kite-5", "kite-2", "kite-3"]);
 }

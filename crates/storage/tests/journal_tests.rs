@@ -8,7 +8,7 @@ use compagina_core::catalog::journal::{Area, Subject};
 use compagina_core::catalog::{
     Merge, NewOption, NewProduct, Product, ProductState, Selling, Stock, Texts, Way,
 };
-use compagina_core::ids::{OptionId, ProductId, ValueId, VariantId};
+use compagina_core::ids::{Handle, OptionId, ProductId, ValueId, VariantId};
 use compagina_core::media::{FilmFile, Focus, PLAN};
 use compagina_core::money::Money;
 use compagina_core::swatch::{Fate, Palette, Swatch};
@@ -62,7 +62,7 @@ async fn two_kites(pool: MySqlPool) -> Store {
 /// All that is read of the catalogue, but for what prices were before.
 #[derive(Debug, PartialEq)]
 struct Seen {
-    products: Vec<(Product, Vec<KeptPicture>)>,
+    products: Vec<(Product, Vec<Handle>, Vec<KeptPicture>)>,
     book: Vec<(BookOption, Vec<KeptFile>)>,
     palette: String,
     shop_pictures: Vec<KeptPicture>,
@@ -74,7 +74,8 @@ async fn seen(store: &Store) -> Seen {
     for mut product in store.products(Which::OfType { type_id: kind, most: 100, skip: 0 }).await.unwrap() {
         product.history.clear();
         let pictures = store.pictures_of(PicturesOf::Product(product.id), PLAN).await.unwrap();
-        products.push((product, pictures));
+        let old = store.old_addresses(product.id).await.unwrap();
+        products.push((product, old, pictures));
     }
     let mut book = Vec::new();
     for option in store.swatch_book().await.unwrap() {
@@ -125,7 +126,7 @@ async fn there(store: &Store) -> There {
 async fn act(store: &Store, hand: Hand<'_>, (what, which, number): Act) -> Done {
     let There { products, book } = there(store).await;
     let product = &products[which % products.len()];
-    if what < 12 {
+    if what < 12 || what > 25 {
         of_product(store, hand, product, (what, which, number)).await
     } else {
         of_book(store, hand, product, &book, (what, which, number)).await
@@ -190,6 +191,16 @@ async fn of_product(store: &Store, hand: Hand<'_>, product: &Product, (what, whi
             }
             None => hand.add_picture(PicturesOf::Shop, "shop.jpg", &"e".repeat(64)).await.map(drop),
         },
+        26 => hand.move_page(product.id, &handle(&format!("at-{}", number % 5))).await,
+        27 => match store.old_addresses(product.id).await?.first() {
+            Some(old) => hand.let_address_go(product.id, old).await,
+            None => Ok(()),
+        },
+        28 => {
+            let all = there(store).await.products;
+            let behind = pick(&all.iter().map(|one| one.id).collect::<Vec<_>>(), number as usize);
+            hand.place_product(product.id, behind.filter(|_| number % 3 > 0)).await
+        }
         _ if number % 2 == 0 => {
             hand.copy_product(product.id, &handle(&format!("copy-{number}-{which}")), "Copy").await.map(drop)
         }
@@ -317,7 +328,7 @@ async fn what_was_done_is_told_taken_back_and_made_again(pool: MySqlPool) {
     let store = two_kites(pool.clone()).await;
     let both = owners(&store).await;
     let mut runner = TestRunner::deterministic();
-    let acts = prop::collection::vec((0u8..26, 0usize..6, 0u32..40, any::<bool>(), 0u8..4), 10..24);
+    let acts = prop::collection::vec((0u8..29, 0usize..6, 0u32..40, any::<bool>(), 0u8..4), 10..24);
     let beginning = seen(&store).await;
     let mut done = std::collections::BTreeSet::new();
     for case in 0..14 {
@@ -369,7 +380,7 @@ async fn what_was_done_is_told_taken_back_and_made_again(pool: MySqlPool) {
         }
         assert_eq!(seen(&store).await, beginning);
     }
-    assert_eq!(done.len(), 26, "every command was taken at least once: {done:?}");
+    assert_eq!(done.len(), 29, "every command was taken at least once: {done:?}");
 }
 
 /// The number of the newest step.

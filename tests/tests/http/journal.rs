@@ -114,7 +114,7 @@ async fn a_product_is_copied_moved_and_taken_away_and_orders_keep_what_they_sold
     let made = json_of(owner.post("/api/products/whimbrel/copy", &copy).await).await;
     assert_eq!(made["handle"], "whimbrel-for-two");
     let told = refusal(owner.post("/api/products/whimbrel/copy", &copy).await).await;
-    assert!(told.contains("has the address “whimbrel-for-two” already"), "{told}");
+    assert!(told.contains("the address “whimbrel-for-two” belongs to Whimbrel for two"), "{told}");
     let variants = json_of(owner.get("/api/variants?product=whimbrel-for-two").await).await;
     assert_eq!(
         (variants["variants"].as_array().unwrap().len(), &variants["variants"][0]["sku"]),

@@ -1,6 +1,7 @@
 //! The application over HTTP: the owner's API and the shop's pages.
 #![allow(clippy::unwrap_used)]
 
+mod addresses;
 mod bad_input;
 mod changes;
 mod desk;

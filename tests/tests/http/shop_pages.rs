@@ -41,8 +41,8 @@ fn is_chosen(page: &str, name: &str, value: &str) -> bool {
 #[sqlx::test(migrations = false)]
 async fn a_long_listing_has_pages_and_nothing_is_cut_off(pool: MySqlPool) {
     let site = Site::start(pool).await;
-    let copy = "INSERT INTO product (handle, type_id, position, name, state, summary, details, price_minor, terms, brand, facts, tags)
-        SELECT CONCAT('copy-', n.seq), p.type_id, 100 + n.seq, CONCAT('Copy ', n.seq), IF(n.seq % 2 = 0, 'withdrawn', 'on_sale'),
+    let copy = "INSERT INTO product (handle, address, type_id, position, name, state, summary, details, price_minor, terms, brand, facts, tags)
+        SELECT CONCAT('copy-', n.seq), CONCAT('copy-', n.seq), p.type_id, 100 + n.seq, CONCAT('Copy ', n.seq), IF(n.seq % 2 = 0, 'withdrawn', 'on_sale'),
         p.summary, p.details, p.price_minor, p.terms, p.brand, p.facts, p.tags FROM product p JOIN seq_1_to_200 n WHERE p.handle = 'gift-card'";
     sqlx::query(copy).execute(&site.pool).await.unwrap();
     let first = page(&site, "/shop/types/gift-cards").await;

@@ -1,6 +1,6 @@
 //! What was done to the catalogue is taken back by Ctrl Z in its view, and told in the product's history.
 
-use compagina_tests::desk::{click, press_with};
+use compagina_tests::desk::{click, press_with, type_into};
 use compagina_tests::{Browser, OTHER_EMAIL, OTHER_PASSWORD, Screen, Site, ask, find, json_of, until};
 use fantoccini::key::Key;
 use fantoccini::{Client, Locator};
@@ -167,6 +167,43 @@ async fn who_sets_the_same_as_somebody_else_is_told_until_she_chose(pool: MySqlP
             let kept = json_of(tomas.get(mini).await).await;
             assert_eq!(kept["variants"][0]["price"], then);
         }
+    })
+    .await;
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_product_stands_elsewhere_and_has_another_address(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let base = site.base.clone();
+    Browser::run(Screen::Wide, |client| async move {
+        Browser::sign_in(&client, &base).await;
+        let names = "[...document.querySelector('section ul').querySelectorAll('.name')].map(n => n.innerText)";
+        until(&client, "document.querySelectorAll('section .card').length > 2").await;
+        let before = ask(&client, names).await;
+        let first = before[0].as_str().unwrap().to_owned();
+        let more = format!("[aria-label='More about {first}']");
+        find(&client, &more).await.click().await.unwrap();
+        click(&client, ".v-list-item", "Later among its type").await;
+        until(&client, &format!("{names}[1] === '{first}'")).await;
+        until(&client, "document.querySelector('[aria-label=Undo]').title.includes('another order')").await;
+        undo(&client).await;
+        until(&client, &format!("{names}.join() === '{}'", before.as_array().unwrap().iter().map(|n| n.as_str().unwrap()).collect::<Vec<_>>().join(","))).await;
+
+        find(&client, &more).await.click().await.unwrap();
+        click(&client, ".v-list-item", "Another address").await;
+        until(&client, "document.querySelector('[aria-label=Address]')?.value").await;
+        let was = ask(&client, "document.querySelector('[aria-label=Address]').value").await;
+        let was = was.as_str().unwrap();
+        // One that belongs to another is refused where it is typed.
+        type_into(&client, "[aria-label=Address]", "dunlin").await;
+        click(&client, ".dialog-sheet button", "Move the page").await;
+        until(&client, "document.querySelector('.dialog-sheet [role=alert]')?.innerText.includes('is the address of Dunlin')").await;
+        type_into(&client, "[aria-label=Address]", "Storm Petrel").await;
+        click(&client, ".dialog-sheet button", "Move the page").await;
+        until(&client, "!document.querySelector('.dialog-sheet')").await;
+        until(&client, "document.querySelector('[aria-label=Undo]').title.includes('storm-petrel')").await;
+        client.goto(&format!("{base}/shop/products/{was}")).await.unwrap();
+        assert_eq!(client.current_url().await.unwrap().path(), "/shop/products/storm-petrel");
     })
     .await;
 }

@@ -43,7 +43,7 @@ async fn who_waits_is_noted_once_and_told_once(pool: MySqlPool) {
     assert_eq!(store.news().await.unwrap(), []);
     sqlx::query("UPDATE variant SET stock = 2 WHERE sku = 'WHI-CHA-16'").execute(&pool).await.unwrap();
     let news = store.news().await.unwrap();
-    assert_eq!((news.len(), news[0].product.as_str()), (1, "whimbrel"));
+    assert_eq!((news.len(), news[0].address.as_str()), (1, "whimbrel"));
     let message = compagina_storage::Message {
         address: news[0].email.clone(),
         subject: "Back".into(),

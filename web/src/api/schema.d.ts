@@ -795,6 +795,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/products/{handle}/address": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Where a product's page stands. */
+        get: operations["show_address"];
+        /** Gives a product's page another address. Where it stood leads on to it. */
+        put: operations["move_page"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/products/{handle}/address/{address}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Lets an old address lead on no longer. */
+        delete: operations["let_address_go"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/products/{handle}/copy": {
         parameters: {
             query?: never;
@@ -822,6 +857,23 @@ export interface paths {
         /** What hangs on a product: told before it is taken away. */
         get: operations["show_hanging"];
         put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/products/{handle}/place": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Puts a product at another place among those of its type. */
+        put: operations["place_product"];
         post?: never;
         delete?: never;
         options?: never;
@@ -1592,7 +1644,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/shop/products/{handle}/offer": {
+    "/shop/products/{address}/offer": {
         parameters: {
             query?: never;
             header?: never;
@@ -1640,6 +1692,12 @@ export interface components {
             handle: components["schemas"]["Handle"];
             sample: components["schemas"]["Handle"];
             template: components["schemas"]["TemplateId"];
+        };
+        /** @description Where a page stands. */
+        AddressView: {
+            address: components["schemas"]["Handle"];
+            /** @description From there it is led on to, the last one first. */
+            was_at: components["schemas"]["Handle"][];
         };
         /** @description Two values whose swatches are too close. */
         Alike: {
@@ -2761,6 +2819,13 @@ export interface components {
         OptionView: {
             label: string;
             value: components["schemas"]["SetValue"];
+        };
+        OtherAddress: {
+            /** @description As it is typed: capitals, spaces and accents become what an address can hold. */
+            address: string;
+        };
+        OtherPlace: {
+            behind?: components["schemas"]["Handle"] | null;
         };
         OtherType: {
             /** @description By its handle. */
@@ -6330,6 +6395,122 @@ export interface operations {
             };
         };
     };
+    show_address: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                handle: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AddressView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    move_page: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                handle: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OtherAddress"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AddressView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    let_address_go: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                handle: string;
+                address: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AddressView"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
     copy_product: {
         parameters: {
             query?: never;
@@ -6391,6 +6572,45 @@ export interface operations {
                 };
             };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    place_product: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                handle: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OtherPlace"];
+            };
+        };
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8625,7 +8845,7 @@ export interface operations {
             };
             header?: never;
             path: {
-                handle: string;
+                address: string;
             };
             cookie?: never;
         };

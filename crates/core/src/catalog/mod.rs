@@ -9,6 +9,7 @@ mod join;
 pub mod journal;
 mod measure;
 mod new;
+mod order;
 mod price_change;
 mod product;
 mod review;
@@ -27,8 +28,11 @@ pub use file_name::{Proposal, propose};
 pub use join::{JoinError, Merge, Side, merge, split};
 pub use measure::{Measure, MeasureUnit, NoSuchMeasure};
 pub use new::{NewOption, NewPicture, NewProduct, NewVariant};
+pub use order::put_after;
 pub use price_change::PriceChange;
-pub use product::{Detail, Fact, Product, ProductOption, ProductState, ProductType, ProductValue, Shop};
+pub use product::{
+    Detail, Fact, Product, ProductOption, ProductState, ProductType, ProductValue, Shop, page_path,
+};
 pub use review::{Rating, Review};
 pub use selling::Selling;
 pub use tag::{LONGEST_TAG, Tag};

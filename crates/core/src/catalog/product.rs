@@ -116,11 +116,20 @@ impl ProductOption {
     }
 }
 
+/// The path of the page that stands at an address.
+#[must_use]
+pub fn page_path(address: &Handle) -> String {
+    format!("/shop/products/{address}")
+}
+
 /// A product with everything that its page can show.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 pub struct Product {
     pub id: ProductId,
+    /// By which layouts, rules and owners name it; it stays.
     pub handle: Handle,
+    /// Where its page stands in the shop.
+    pub address: Handle,
     pub name: String,
     pub kind: ProductType,
     pub state: ProductState,
@@ -147,6 +156,12 @@ pub struct Product {
 }
 
 impl Product {
+    /// The path of its page.
+    #[must_use]
+    pub fn path(&self) -> String {
+        page_path(&self.address)
+    }
+
     /// The most that one order may hold of a variant: by the product's limit, the stock, and the steps of its terms.
     #[must_use]
     pub fn most_of(&self, variant: Option<&Variant>) -> u32 {

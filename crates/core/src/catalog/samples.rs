@@ -25,6 +25,7 @@ pub fn product(options: &[(&str, u16)]) -> Product {
     Product {
         id: ProductId(1),
         handle: handle("whimbrel"),
+        address: handle("whimbrel"),
         name: "Whimbrel".into(),
         kind: ProductType { handle: handle("sport-kites"), name: "Sport kites".into() },
         state: ProductState::OnSale,

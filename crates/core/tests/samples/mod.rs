@@ -85,6 +85,7 @@ pub fn product(options: &[u16], rows: &[Row]) -> Product {
     Product {
         id: ProductId(1),
         handle: handle("kite"),
+        address: handle("kite"),
         name: "Kite".into(),
         kind: ProductType { handle: handle("kites"), name: "Kites".into() },
         state: ProductState::OnSale,

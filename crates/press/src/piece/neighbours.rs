@@ -1,5 +1,6 @@
 use crate::ctx::{Ctx, Neighbour, Styled};
 use crate::image::thumb;
+use compagina_core::catalog::page_path;
 use compagina_core::page::piece::neighbours::{AFTER, BEFORE, NAMES, PICTURES};
 use compagina_core::page::{Device, Setting};
 use maud::{Markup, html};
@@ -20,7 +21,7 @@ pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
 
 fn link(styled: &Styled<'_>, to: &Neighbour, words: &Setting, rel: &str) -> Markup {
     html! {
-        a class=(rel) rel=(rel) href={ "/shop/products/" (to.handle) } {
+        a class=(rel) rel=(rel) href=(page_path(&to.address)) {
             @if styled.flag_anywhere(&PICTURES) && let Some(picture) = &to.picture { (thumb(picture)) }
             span { span.soft { (styled.words(words)) } @if styled.flag_anywhere(&NAMES) { strong { (to.name) } } }
         }

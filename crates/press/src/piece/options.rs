@@ -45,7 +45,7 @@ pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
     let names = styled.choice(&NAMES, Device::Wide).unwrap_or(Names::Hover);
     let look = Look { ctx, names, selectable: flag(&SELECTABLE), hidden };
     let says = slots(ctx, styled);
-    let here = format!("/shop/products/{}", ctx.product.handle);
+    let here = ctx.product.path();
     let clear = styled.chain.text(&CLEAR, Device::Wide);
     html! {
         div class={ "sold-" (as_set(&SOLD_OUT)) " made-" (as_set(&NOT_MADE)) " buttons-" (as_set(&BUTTONS_AS)) " radios-" (as_set(&RADIOS_AS)) " names-" (names.name()) }

@@ -10,7 +10,7 @@ pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
     if ![&MAIL, &MESSAGE, &LINK].into_iter().any(flag) {
         return None;
     }
-    let path = format!("/shop/products/{}", ctx.product.handle);
+    let path = ctx.product.path();
     let name = crate::document::encoded(&ctx.product.name);
     Some(html! {
         p.share data-share {

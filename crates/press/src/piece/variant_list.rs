@@ -39,7 +39,7 @@ fn line(ctx: &Ctx<'_>, styled: &Styled<'_>, variant: &Variant) -> Markup {
     let picture = ctx.product.picture_of(variant);
     let price = ctx.prices.shown(ctx.product, variant, 1, ctx.place).ok().map(|shown| shown.quote);
     html! {
-        a href={ "/shop/products/" (ctx.product.handle) "?" (key) } data-key=(key) data-state=(if gone { "sold_out" } else { "open" })
+        a href={ (ctx.product.path()) "?" (key) } data-key=(key) data-state=(if gone { "sold_out" } else { "open" })
             aria-current=[chosen.then_some("true")] {
             @if styled.flag_anywhere(&PICTURES) { span.pic { @if let Some(picture) = picture { (thumb(picture)) } } }
             span.text { @if names.is_empty() { (variant.sku) } @else { (names.join(" · ")) } }

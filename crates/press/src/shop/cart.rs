@@ -142,7 +142,7 @@ fn goes_with(nav: &Nav, page: &CartPage<'_>) -> Markup {
         let money = |m: Money| amount(&nav.shop, page.prices, one.product, m);
         let unit = money(one.unit);
         let unit = [("amount", Arg::Text(&unit))];
-        let href = format!("/shop/products/{}", one.product.handle);
+        let href = one.product.path();
         html! {
             li.goes {
                 @if let Some(picture) = one.picture { span.goes-picture { (crate::image::thumb(picture)) } }

@@ -69,6 +69,7 @@ fn product(shop: &DemoShop, made: &DemoProduct, number: u64) -> Product {
     Product {
         id: ProductId(number),
         handle: new.handle.clone(),
+        address: new.handle.clone(),
         name: new.name.clone(),
         kind: new.kind.clone(),
         state: new.state,

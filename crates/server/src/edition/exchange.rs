@@ -7,7 +7,7 @@ use super::Edition;
 use super::page::lay;
 use super::pages::{Pages, Ready};
 use crate::error::ApiResult;
-use crate::known::{Known, known};
+use crate::known::{Found, Known, known_at};
 use crate::state::State;
 use actix_web::web::Data;
 use compagina_core::ids::ProductId;
@@ -124,11 +124,11 @@ async fn prepare(
             break;
         }
         let read = match changed.have_any_of(&as_it_was) {
-            true => known(state, &asked.handle).await,
-            false => Ok(as_it_was),
+            true => known_at(state, &asked.address).await,
+            false => Ok(Found::Here(as_it_was)),
         };
-        // A product may be gone, or without a page.
-        let Ok(known) = read else { continue };
+        // A product may be gone, stand elsewhere or be without a page.
+        let Ok(Found::Here(known)) = read else { continue };
         let (of, everywhere, live) = (state.clone(), everywhere.clone(), live.clone());
         let made = state.aside.run(move || {
             let laid = lay(&of, &everywhere, &live, &known.product, &asked).ok()?;
@@ -181,8 +181,8 @@ mod tests {
         state
     }
 
-    fn asked(handle: &str) -> Asked {
-        Asked { language: Language::default(), handle: handle.into(), query: String::new() }
+    fn asked(address: &str) -> Asked {
+        Asked { language: Language::default(), address: address.into(), query: String::new() }
     }
 
     #[sqlx::test(migrations = false)]

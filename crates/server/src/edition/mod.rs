@@ -102,8 +102,8 @@ mod tests {
     use crate::known::Known;
     use compagina_core::wording::Language;
 
-    fn asked(handle: &str) -> Asked {
-        Asked { language: Language::default(), handle: handle.into(), query: String::new() }
+    fn asked(address: &str) -> Asked {
+        Asked { language: Language::default(), address: address.into(), query: String::new() }
     }
 
     fn keep(editions: &Editions, made_in: &Edition, handle: &str, product: u64) {

@@ -24,14 +24,15 @@ const OFTEN: u32 = 2;
 #[derive(Debug, Clone, PartialEq, Eq, Hash)]
 pub struct Asked {
     pub language: Language,
-    pub handle: String,
+    /// Where it stands, or is thought to.
+    pub address: String,
     pub query: String,
 }
 
 impl Asked {
     /// Path and query.
     pub fn here(&self) -> String {
-        let path = format!("/shop/products/{}", self.handle);
+        let path = format!("/shop/products/{}", self.address);
         if self.query.is_empty() { path } else { format!("{path}?{}", self.query) }
     }
 }
@@ -70,7 +71,7 @@ struct Weight;
 
 impl Weighter<Asked, Arc<Ready>> for Weight {
     fn weight(&self, asked: &Asked, page: &Arc<Ready>) -> u64 {
-        (asked.handle.len() + asked.query.len() + page.body.len()) as u64 + page.made_of.known.bytes()
+        (asked.address.len() + asked.query.len() + page.body.len()) as u64 + page.made_of.known.bytes()
     }
 }
 
@@ -114,8 +115,8 @@ impl Pages {
 mod tests {
     use super::*;
 
-    fn keep(pages: &Pages, handle: &str, until: Option<Moment>) -> Asked {
-        let asked = Asked { language: Language::default(), handle: handle.into(), query: String::new() };
+    fn keep(pages: &Pages, address: &str, until: Option<Moment>) -> Asked {
+        let asked = Asked { language: Language::default(), address: address.into(), query: String::new() };
         let made_of = MadeOf { known: Known::bare(ProductId(1)), until };
         pages.keep(asked.clone(), Arc::new(Ready::new(String::new(), made_of, 0)));
         asked

@@ -1,5 +1,6 @@
 //! Products with everything that belongs to them.
 
+mod address;
 mod neighbours;
 mod read;
 mod texts;
@@ -8,6 +9,7 @@ mod variants;
 mod whole;
 mod write;
 
+pub use address::At;
 pub use neighbours::NeighbourRow;
 pub(crate) use read::{load, product_state};
 pub use types::{ServedBy, TypeRow};

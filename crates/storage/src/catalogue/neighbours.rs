@@ -10,7 +10,7 @@ use sqlx::types::Json;
 #[derive(Debug, Clone, PartialEq)]
 pub struct NeighbourRow {
     pub id: ProductId,
-    pub handle: Handle,
+    pub address: Handle,
     pub name: String,
     /// The one that stands for it.
     pub picture: Option<Picture>,
@@ -23,7 +23,7 @@ impl Store {
         product: ProductId,
     ) -> Result<(Option<NeighbourRow>, Option<NeighbourRow>)> {
         let rows = sqlx::query!(
-            r#"SELECT w.comes_after AS "comes_after: bool", q.id, q.handle, q.name, i.alt AS "alt?",
+            r#"SELECT w.comes_after AS "comes_after: bool", q.id, q.address, q.name, i.alt AS "alt?",
                  i.sizes AS "sizes: Json<Vec<PictureSize>>", i.focus AS "focus: Json<Focus>", i.cut_out AS "cut_out?: bool"
                FROM (
                  (SELECT FALSE AS comes_after, q.id FROM product p
@@ -54,8 +54,12 @@ impl Store {
                 cut_out: row.cut_out.unwrap_or_default(),
                 ..Picture::default()
             });
-            let found =
-                NeighbourRow { id: ProductId(row.id), handle: handle(row.handle)?, name: row.name, picture };
+            let found = NeighbourRow {
+                id: ProductId(row.id),
+                address: handle(row.address)?,
+                name: row.name,
+                picture,
+            };
             *(if row.comes_after { &mut after } else { &mut before }) = Some(found);
         }
         Ok((before, after))

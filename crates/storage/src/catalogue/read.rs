@@ -211,7 +211,7 @@ async fn ids_of(db: &mut MySqlConnection, which: Which) -> Result<String> {
 
 async fn load_products(db: &mut MySqlConnection, ids: &str) -> Result<Rows> {
     let mut rows = sqlx::query!(
-        r#"SELECT STRAIGHT_JOIN p.id, p.handle, p.name, p.state, p.summary, p.details AS "details: Json<Vec<Detail>>", p.price_minor,
+        r#"SELECT STRAIGHT_JOIN p.id, p.handle, p.address, p.name, p.state, p.summary, p.details AS "details: Json<Vec<Detail>>", p.price_minor,
              p.old_price_minor, p.most_per_order, p.terms AS "terms: Json<Terms>", p.brand, p.facts AS "facts: Json<Vec<Fact>>", p.tags AS "tags: Json<Vec<Tag>>", t.handle AS type_handle, t.name AS type_name, s.currency, p.position
            FROM JSON_TABLE(?, '$[*]' COLUMNS (id BIGINT UNSIGNED PATH '$')) w
            JOIN product p ON p.id = w.id JOIN product_type t ON t.id = p.type_id JOIN shop s"#,
@@ -227,6 +227,7 @@ async fn load_products(db: &mut MySqlConnection, ids: &str) -> Result<Rows> {
         products.push(Product {
             id: ProductId(row.id),
             handle: handle(row.handle)?,
+            address: handle(row.address)?,
             name: row.name,
             kind: ProductType { handle: handle(row.type_handle)?, name: row.type_name },
             state,

@@ -3,8 +3,8 @@
 use super::variants::sku_owners;
 use crate::journal::{Hand, Scope};
 use crate::{Result, StorageError, Store};
-use compagina_core::catalog::LONGEST_SKU;
-use compagina_core::catalog::journal::{without_option, without_product, without_value};
+use compagina_core::catalog::journal::{Row, RowId, without_option, without_product, without_value};
+use compagina_core::catalog::{LONGEST_SKU, put_after};
 use compagina_core::ids::{Handle, OptionId, ProductId, ValueId};
 use sqlx::MySqlConnection;
 use std::collections::BTreeMap;
@@ -120,6 +120,33 @@ impl Hand<'_> {
         .await
     }
 
+    /// Puts a product behind another one of its type, or first.
+    ///
+    /// # Errors
+    /// [`StorageError::Overtaken`] where the order became another one meanwhile.
+    pub async fn place_product(&self, product: ProductId, behind: Option<ProductId>) -> Result<()> {
+        let rows = sqlx::query!(
+            "SELECT q.id, q.position FROM product p JOIN product q ON q.type_id = p.type_id WHERE p.id = ?
+             ORDER BY q.position, q.id",
+            product.0
+        )
+        .fetch_all(&self.store.pool)
+        .await?;
+        let all: Vec<_> = rows.into_iter().map(|row| (ProductId(row.id), row.position)).collect();
+        let placed = put_after(&all, product, behind);
+        let as_read = |id: ProductId, place: u32| all.contains(&(id, place));
+        self.edit(&Scope::products(placed.iter().map(|(id, _)| *id)), |rows| {
+            for (id, place) in &placed {
+                match rows.get_mut(&RowId::Product(*id)) {
+                    Some(Row::Product(row)) if as_read(*id, row.position) => row.position = *place,
+                    _ => return Err(StorageError::Overtaken { what: "the order".to_owned() }),
+                }
+            }
+            Ok(())
+        })
+        .await
+    }
+
     /// Makes a product one of another type, the last of its products.
     pub async fn move_product(&self, product: ProductId, kind: u64) -> Result<()> {
         self.step(&Scope::product(product), async |tx, _| {
@@ -161,10 +188,11 @@ async fn copy_row(
         return Err(refused(format!("“{option}” is an option that no other product may use")));
     }
     let done = sqlx::query!(
-        "INSERT INTO product (handle, type_id, position, name, state, summary, details, price_minor, old_price_minor, most_per_order, terms, brand, facts, tags)
-         SELECT ?, p.type_id, (SELECT COALESCE(MAX(q.position) + 1, 0) FROM product q WHERE q.type_id = p.type_id), ?, 'new',
+        "INSERT INTO product (handle, address, type_id, position, name, state, summary, details, price_minor, old_price_minor, most_per_order, terms, brand, facts, tags)
+         SELECT ?, ?, p.type_id, (SELECT COALESCE(MAX(q.position) + 1, 0) FROM product q WHERE q.type_id = p.type_id), ?, 'new',
            p.summary, p.details, p.price_minor, p.old_price_minor, p.most_per_order, p.terms, p.brand, p.facts, p.tags
          FROM product p WHERE p.id = ?",
+        handle.as_str(),
         handle.as_str(),
         name,
         from.0

@@ -86,8 +86,9 @@ async fn insert_product(tx: &mut MySqlConnection, product: &NewProduct) -> Resul
     .await?;
     let state = serde_json::to_value(product.state).map_err(|e| StorageError::damaged("state")(&e))?;
     let done = sqlx::query!(
-        "INSERT INTO product (handle, type_id, position, name, state, summary, details, price_minor, old_price_minor, most_per_order, terms, brand, facts, tags)
-         SELECT ?, t.id, (SELECT COUNT(*) FROM product q WHERE q.type_id = t.id), ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ? FROM product_type t WHERE t.handle = ?",
+        "INSERT INTO product (handle, address, type_id, position, name, state, summary, details, price_minor, old_price_minor, most_per_order, terms, brand, facts, tags)
+         SELECT ?, ?, t.id, (SELECT COUNT(*) FROM product q WHERE q.type_id = t.id), ?, ?, ?, ?, ?, ?, ?, ?, ?, ?, ? FROM product_type t WHERE t.handle = ?",
+        product.handle.as_str(),
         product.handle.as_str(),
         product.name,
         state.as_str(),

@@ -8,7 +8,7 @@ use crate::{Result, StorageError};
 use compagina_core::catalog::journal::{
     FileRow, OptionRow, PaletteRow, PictureRow, ProductRow, Row, RowId, Rows, ValueRow, VariantRow,
 };
-use compagina_core::ids::{OptionId, ProductId, ValueId, VariantId};
+use compagina_core::ids::{Handle, OptionId, ProductId, ValueId, VariantId};
 use sqlx::MySqlConnection;
 use sqlx::types::Json;
 use std::collections::BTreeSet;
@@ -86,18 +86,20 @@ async fn product(tx: &mut MySqlConnection, id: ProductId, row: &ProductRow, new:
     let state = serde_json::to_value(row.state).map_err(|e| StorageError::damaged("state")(&e))?;
     if new {
         sqlx::query!(
-            "INSERT INTO product (id, handle, type_id, position, name, state, summary, details, price_minor)
-             VALUES (?, ?, ?, 0, '', '', '', '[]', 0)",
+            "INSERT INTO product (id, handle, address, type_id, position, name, state, summary, details, price_minor)
+             VALUES (?, ?, ?, ?, 0, '', '', '', '[]', 0)",
             id.0,
             row.handle.as_str(),
+            row.address.as_str(),
             row.kind
         )
         .execute(&mut *tx)
         .await?;
     }
     sqlx::query!(
-        "UPDATE product SET handle = ?, type_id = ?, position = ?, name = ?, brand = ?, summary = ?, details = ?, facts = ?, tags = ?, state = ?, price_minor = ?, old_price_minor = ?, most_per_order = ?, terms = ? WHERE id = ?",
+        "UPDATE product SET handle = ?, address = ?, type_id = ?, position = ?, name = ?, brand = ?, summary = ?, details = ?, facts = ?, tags = ?, state = ?, price_minor = ?, old_price_minor = ?, most_per_order = ?, terms = ? WHERE id = ?",
         row.handle.as_str(),
+        row.address.as_str(),
         row.kind,
         row.position,
         row.name,
@@ -115,6 +117,21 @@ async fn product(tx: &mut MySqlConnection, id: ProductId, row: &ProductRow, new:
     )
     .execute(&mut *tx)
     .await?;
+    leads_on(tx, id, &row.was_at).await
+}
+
+async fn leads_on(tx: &mut MySqlConnection, id: ProductId, was_at: &[Handle]) -> Result<()> {
+    sqlx::query!("DELETE FROM product_address WHERE product_id = ?", id.0).execute(&mut *tx).await?;
+    for (position, address) in (0_u32..).zip(was_at) {
+        sqlx::query!(
+            "INSERT INTO product_address (address, product_id, position) VALUES (?, ?, ?)",
+            address.as_str(),
+            id.0,
+            position
+        )
+        .execute(&mut *tx)
+        .await?;
+    }
     Ok(())
 }
 

@@ -8,7 +8,7 @@ use compagina_core::catalog::journal::{
     VariantRow,
 };
 use compagina_core::catalog::{Detail, Fact, Measure, Tag, Terms};
-use compagina_core::ids::{OptionId, ProductId, ValueId, VariantId};
+use compagina_core::ids::{Handle, OptionId, ProductId, ValueId, VariantId};
 use compagina_core::media::{FilmFile, Focus, PictureSize};
 use compagina_core::swatch::{Colour, Fate, Swatch};
 use sqlx::MySqlConnection;
@@ -137,7 +137,7 @@ async fn files(tx: &mut MySqlConnection, option: OptionId, rows: &mut Rows) -> R
 
 async fn product(tx: &mut MySqlConnection, id: ProductId, rows: &mut Rows) -> Result<()> {
     let row = sqlx::query!(
-        r#"SELECT handle, type_id, position, name, brand, summary, details AS "details: Json<Vec<Detail>>",
+        r#"SELECT handle, address, type_id, position, name, brand, summary, details AS "details: Json<Vec<Detail>>",
            facts AS "facts: Json<Vec<Fact>>", tags AS "tags: Json<Vec<Tag>>", state, price_minor, old_price_minor,
            most_per_order, terms AS "terms: Json<Terms>" FROM product WHERE id = ? FOR UPDATE"#,
         id.0
@@ -147,6 +147,8 @@ async fn product(tx: &mut MySqlConnection, id: ProductId, rows: &mut Rows) -> Re
     let Some(row) = row else { return Ok(()) };
     let product = ProductRow {
         handle: handle(row.handle)?,
+        address: handle(row.address)?,
+        was_at: was_at(tx, id).await?,
         kind: row.type_id,
         position: row.position,
         name: row.name,
@@ -164,6 +166,16 @@ async fn product(tx: &mut MySqlConnection, id: ProductId, rows: &mut Rows) -> Re
     };
     rows.insert(RowId::Product(id), product.into());
     Ok(())
+}
+
+async fn was_at(tx: &mut MySqlConnection, id: ProductId) -> Result<Vec<Handle>> {
+    let all = sqlx::query_scalar!(
+        "SELECT address FROM product_address WHERE product_id = ? ORDER BY position FOR UPDATE",
+        id.0
+    )
+    .fetch_all(&mut *tx)
+    .await?;
+    all.into_iter().map(handle).collect()
 }
 
 /// By what a product is chosen; the swatches of its own come among the rows.

@@ -4,15 +4,23 @@ import { ref, watch } from "vue";
 import { type ApiError, type Schemas, api, ask } from "../../api/client";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import TakeAway from "../../ui/TakeAway.vue";
+import AddressDialog from "./AddressDialog.vue";
 import CopyDialog from "./CopyDialog.vue";
 import type { ShelfType } from "./useShelf";
 
-/** What is done with a product as a whole: copied, made one of another type, taken away. */
-const props = defineProps<{ product: ShelfType["products"][number]; kind: string; types: ShelfType[] }>();
-const emit = defineEmits<{ changed: [] }>();
+/** What is done with a product as a whole: put elsewhere, copied, given another address or type, taken away. */
+const props = defineProps<{
+  product: ShelfType["products"][number];
+  kind: string;
+  types: ShelfType[];
+  first: boolean;
+  last: boolean;
+}>();
+const emit = defineEmits<{ changed: []; earlier: []; later: [] }>();
 const path = () => ({ path: { handle: props.product.handle } });
 const problem = ref<ApiError | null>(null);
 const copying = ref(false);
+const addressing = ref(false);
 const removing = ref(false);
 const hanging = ref<Schemas["HangingView"] | null>(null);
 watch(removing, async (now) => {
@@ -46,11 +54,15 @@ const count = (number: number, one: string, many: string) => (number === 1 ? `1 
       </button>
     </template>
     <v-list density="compact">
+      <v-list-item title="Earlier among its type" :disabled="first" @click="emit('earlier')" />
+      <v-list-item title="Later among its type" :disabled="last" @click="emit('later')" />
       <v-list-item title="Copy …" @click="copying = true" />
+      <v-list-item title="Another address …" @click="addressing = true" />
       <v-list-item title="Make it one of another type …" :disabled="types.length < 2" @click="moving = true" />
       <v-list-item title="Take it away …" @click="removing = true" />
     </v-list>
   </v-menu>
+  <AddressDialog v-if="addressing" :product="product" @close="addressing = false" @changed="emit('changed')" />
   <CopyDialog v-if="copying" :product="product" @close="copying = false" />
   <v-dialog v-model="moving" max-width="420" :aria-label="`Another type for ${product.name}`">
     <div class="dialog-sheet">

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { onMounted, ref } from "vue";
+import { VueDraggable } from "vue-draggable-plus";
 import { useJournal } from "../../session/useJournal";
 import JournalBar from "../../ui/JournalBar.vue";
 import PageThumb from "../../ui/PageThumb.vue";
@@ -11,7 +12,7 @@ import PagePicture from "./PagePicture.vue";
 import ProductActs from "./ProductActs.vue";
 import { type ShelfType, useShelf } from "./useShelf";
 
-const { types, problem, loading, load, more } = useShelf();
+const { types, problem, loading, load, more, placed, move } = useShelf();
 onMounted(load);
 const journal = useJournal(
   () => ({ view: "shelf" }),
@@ -79,8 +80,8 @@ function stateOf(product: ShelfType["products"][number]): string {
           <span class="chip" :class="{ differs: one.draft }">{{ one.draft ? "Draft not live" : "Live" }}</span>
         </template>
       </p>
-      <ul>
-        <li v-if="type.sample">
+      <ul v-if="type.sample">
+        <li>
           <router-link
             class="card"
             :to="{ name: 'desk', params: { id: type.sample.template }, query: { product: type.sample.handle } }"
@@ -99,9 +100,20 @@ function stateOf(product: ShelfType["products"][number]): string {
             <button class="quiet" @click="adding = type">Add the first product</button>
           </span>
         </li>
-        <li v-for="product in type.products" :key="product.handle">
+      </ul>
+      <VueDraggable
+        v-else
+        v-model="type.products"
+        tag="ul"
+        :animation="120"
+        :delay="180"
+        delay-on-touch-only
+        @end="({ oldIndex, newIndex }) => oldIndex !== newIndex && placed(type, newIndex ?? 0)"
+      >
+        <li v-for="(product, index) in type.products" :key="product.handle">
           <router-link
             class="card"
+            draggable="false"
             :to="desk(product)"
             :title="product.why ? `This template because ${product.why}` : undefined"
           >
@@ -131,9 +143,18 @@ function stateOf(product: ShelfType["products"][number]): string {
               >Texts</router-link
             >
           </span>
-          <ProductActs :product="product" :kind="type.handle" :types="types" @changed="load" />
+          <ProductActs
+            :product="product"
+            :kind="type.handle"
+            :types="types"
+            :first="index === 0"
+            :last="index === type.products.length - 1"
+            @changed="load"
+            @earlier="move(type, index, index - 1)"
+            @later="move(type, index, index + 1)"
+          />
         </li>
-      </ul>
+      </VueDraggable>
       <button v-if="type.products.length < type.count" class="quiet" @click="more(type)">
         Show more of {{ type.count - type.products.length }}
       </button>

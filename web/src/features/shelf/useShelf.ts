@@ -26,5 +26,20 @@ export function useShelf() {
     type.templates.push(...(next?.templates ?? []).filter((one) => !type.templates.some((t) => t.id === one.id)));
   }
 
-  return { types, problem, loading, load, more };
+  /** Puts the product that stands at a place now behind the one before it. */
+  async function placed(type: ShelfType, place: number): Promise<void> {
+    const product = type.products[place];
+    if (!product) return;
+    const params = { path: { handle: product.handle } };
+    const body = { behind: type.products[place - 1]?.handle ?? null };
+    const { error } = await ask(api.PUT("/api/products/{handle}/place", { params, body }));
+    await load();
+    problem.value = error ?? problem.value;
+  }
+  function move(type: ShelfType, from: number, to: number): Promise<void> {
+    type.products.splice(to, 0, ...type.products.splice(from, 1));
+    return placed(type, to);
+  }
+
+  return { types, problem, loading, load, more, placed, move };
 }

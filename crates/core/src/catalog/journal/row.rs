@@ -33,6 +33,11 @@ pub struct PaletteRow {
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 pub struct ProductRow {
     pub handle: Handle,
+    /// Where its page stands in the shop.
+    pub address: Handle,
+    /// Where it stood before, in the order in which it left.
+    #[serde(default)]
+    pub was_at: Vec<Handle>,
     /// The number of its type.
     pub kind: u64,
     pub position: u32,
@@ -149,6 +154,35 @@ pub struct OwnRow {
     pub why: String,
 }
 
+/// The most addresses that lead on to one product.
+pub const MOST_OLD_ADDRESSES: usize = 50;
+
+impl ProductRow {
+    /// Gives its page another address; where it stood leads on from now. The address that was left first is forgotten where
+    /// there would be too many.
+    pub fn move_to(&mut self, address: Handle) {
+        let old = std::mem::replace(&mut self.address, address);
+        self.was_at.retain(|one| *one != self.address);
+        if old != self.address {
+            self.was_at.push(old);
+        }
+        let many = self.was_at.len().saturating_sub(MOST_OLD_ADDRESSES);
+        self.was_at.drain(..many);
+    }
+
+    /// Lets an old address lead on no longer.
+    pub fn let_go(&mut self, address: &Handle) {
+        self.was_at.retain(|one| one != address);
+    }
+}
+
+/// Rows that were kept before products had addresses of their own stood at their handles.
+fn as_kept_now(id: RowId, fields: &mut Fields) {
+    if let (RowId::Product(_), Some(handle)) = (id, fields.get("handle").cloned()) {
+        fields.entry("address").or_insert(handle);
+    }
+}
+
 /// The fields of a row by their names.
 pub(super) type Fields = Map<String, Value>;
 
@@ -165,7 +199,8 @@ macro_rules! rows {
                 match value { Ok(Value::Object(fields)) => fields, _ => Fields::default() }
             }
             /// The row whose fields these are; none where they aren't those of such a row.
-            pub(super) fn read(id: RowId, fields: Fields) -> Option<Self> {
+            pub(super) fn read(id: RowId, mut fields: Fields) -> Option<Self> {
+                as_kept_now(id, &mut fields);
                 let value = Value::Object(fields);
                 match id { $($id => serde_json::from_value(value).ok().map(Self::$kind)),* }
             }

@@ -133,7 +133,7 @@ fn of_product(id: ProductId, change: &Change) -> Vec<Subject> {
     let Change::Set(set) = change else { return vec![Subject::Product(id), Subject::Shelf] };
     let area = |field: &str| match field {
         "name" | "brand" | "summary" | "details" | "facts" | "tags" => Subject::Within(id, Area::Texts),
-        "handle" | "kind" | "position" => Subject::Shelf,
+        "handle" | "address" | "was_at" | "kind" | "position" => Subject::Shelf,
         _ => Subject::Within(id, Area::Variants),
     };
     std::iter::once(Subject::Product(id)).chain(set.keys().map(|field| area(field))).collect()
@@ -154,8 +154,9 @@ pub fn touched(was: &Rows, is: &Rows, events: &[Event]) -> Touched {
         let alone = match (event.row, &event.change) {
             // One that comes, goes or moves is seen on the pages of others too.
             (RowId::Product(id), Change::Set(set)) => {
-                let moves =
-                    ["state", "handle", "kind", "position"].iter().any(|field| set.contains_key(*field));
+                let moves = ["state", "handle", "address", "kind", "position"]
+                    .iter()
+                    .any(|field| set.contains_key(*field));
                 (!moves).then_some(id)
             }
             (RowId::Own(id, _), _) => Some(id),

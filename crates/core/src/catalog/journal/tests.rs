@@ -77,6 +77,8 @@ fn shop() -> Rows {
     };
     let kite = ProductRow {
         handle: handle("whimbrel"),
+        address: handle("whimbrel"),
+        was_at: vec![],
         kind: 1,
         position: 0,
         name: "Whimbrel".into(),

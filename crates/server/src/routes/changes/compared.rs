@@ -81,7 +81,7 @@ impl Compared {
     pub fn page_after(&self, product: &Product) -> ApiResult<String> {
         let missing = || ApiError::no_such("page");
         let (layout, (_, after)) = self.page_of(product).ok_or_else(missing)?;
-        let nav = Nav { here: format!("/shop/products/{}", product.handle), ..after.clone() };
+        let nav = Nav { here: product.path(), ..after.clone() };
         Ok(self.draw(render, &self.change.product(product), &layout, &nav, &self.around(product, true))?)
     }
 

@@ -1,3 +1,4 @@
+use super::address::free_for;
 use crate::error::{ApiError, ApiResult};
 use crate::names::one_line;
 use crate::routes::product_type::{fields, type_of};
@@ -7,7 +8,6 @@ use crate::state::State;
 use actix_web::post;
 use actix_web::web::{Data, Json};
 use compagina_core::ids::Handle;
-use compagina_core::letters::words_of;
 use compagina_storage::TypeRow;
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
@@ -50,13 +50,7 @@ pub async fn add(
     fields.price_minor = price_minor.unwrap_or(fields.price_minor);
     fields.check()?;
     let name = one_line("a product's name", &name, LONGEST_NAME).map(str::to_owned)?;
-    let handle = Handle::from_text(&words_of(&name).join("-"))
-        .ok_or_else(|| ApiError::refused("a product's name needs a letter or a digit"))?;
-    if state.store.product(&handle).await?.is_some() {
-        return Err(ApiError::refused(format!(
-            "a product has the address “{handle}” already; name it otherwise"
-        )));
-    }
+    let handle = free_for(&state, &name).await?;
     let row = TypeRow { fields, ..row };
     let product = sample_of(&state, &row).await?.begun(handle, name);
     let skus: Vec<String> = product.variants.iter().map(|variant| variant.sku.clone()).collect();

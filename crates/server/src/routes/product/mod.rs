@@ -1,5 +1,6 @@
 //! Products themselves.
 
 pub mod add;
+pub mod address;
 pub mod texts;
 pub mod whole;

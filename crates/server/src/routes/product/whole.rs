@@ -1,6 +1,7 @@
 //! A product as a whole: what hangs on it, taken away, copied, made one of another type.
 
 use super::add::AddedProduct;
+use super::address::free_for;
 use crate::error::{ApiError, ApiResult};
 use crate::names::one_line;
 use crate::routes::product_type::type_of;
@@ -10,7 +11,6 @@ use crate::state::State;
 use actix_web::web::{Data, Json, Path};
 use actix_web::{delete, get, post, put};
 use compagina_core::ids::Handle;
-use compagina_core::letters::words_of;
 use compagina_core::page::Whom;
 use compagina_core::price::{PriceBook, RuleReach};
 use compagina_core::template::ReachRule;
@@ -107,15 +107,38 @@ pub async fn copy(
 ) -> ApiResult<Json<AddedProduct>> {
     let product = find(&state, &handle).await?;
     let name = one_line("a product's name", &wanted.name, LONGEST_NAME).map(str::to_owned)?;
-    let handle = Handle::from_text(&words_of(&name).join("-"))
-        .ok_or_else(|| ApiError::refused("a product's name needs a letter or a digit"))?;
-    if state.store.product(&handle).await?.is_some() {
-        return Err(ApiError::refused(format!(
-            "a product has the address “{handle}” already; name the copy otherwise"
-        )));
-    }
+    let handle = free_for(&state, &name).await?;
     state.store.by(caller.by()).copy_product(product.id, &handle, &name).await?;
     Ok(Json(AddedProduct::at(handle)))
+}
+
+#[derive(Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct OtherPlace {
+    /// The handle of the product of the same type behind which it is put; none for the first place.
+    behind: Option<Handle>,
+}
+
+/// Puts a product at another place among those of its type.
+#[utoipa::path(operation_id = "place_product", params(("handle" = String, Path)), request_body = OtherPlace,
+    responses((status = 204), (status = 404, body = ApiError), (status = 409, body = ApiError)))]
+#[put("/products/{handle}/place")]
+pub async fn place(
+    state: Data<State>,
+    caller: Caller,
+    handle: Path<String>,
+    wanted: Json<OtherPlace>,
+) -> ApiResult<actix_web::HttpResponse> {
+    let product = find(&state, &handle).await?;
+    let behind = match &wanted.behind {
+        Some(behind) => Some(find(&state, behind.as_str()).await?),
+        None => None,
+    };
+    if behind.as_ref().is_some_and(|behind| behind.kind != product.kind) {
+        return Err(ApiError::refused("both have to be products of the same type"));
+    }
+    state.store.by(caller.by()).place_product(product.id, behind.map(|behind| behind.id)).await?;
+    Ok(actix_web::HttpResponse::NoContent().finish())
 }
 
 #[derive(Deserialize, ToSchema)]

@@ -1,7 +1,7 @@
 use super::product::only_for_owners_unless_public;
 use crate::edition::page::{Served, plan_of};
 use crate::error::{ApiError, ApiResult};
-use crate::known::known;
+use crate::known::known_at;
 use crate::reading::Reading;
 use crate::routes::till::prices_for_cart;
 use crate::state::State;
@@ -77,17 +77,17 @@ pub struct Amount {
 /// `?colour=ember&sail=2-1-m&quantity=2&plan=1`; `written=1` where something is written onto it. What isn't known is passed
 /// over. Of choices that nothing fits the last one stays
 /// and as few others as possible move.
-#[utoipa::path(operation_id = "offer", params(("handle" = String, Path), ("quantity" = Option<u32>, Query), ("plan" = Option<u64>, Query),
+#[utoipa::path(operation_id = "offer", params(("address" = String, Path), ("quantity" = Option<u32>, Query), ("plan" = Option<u64>, Query),
     ("written" = Option<u8>, Query)),
     responses((status = 200, body = OfferAnswer), (status = 404, body = ApiError)))]
-#[get("/shop/products/{handle}/offer")]
+#[get("/shop/products/{address}/offer")]
 pub async fn tell(
     state: Data<State>,
-    handle: Path<String>,
+    address: Path<String>,
     query: Query<Vec<(String, String)>>,
     request: HttpRequest,
 ) -> ApiResult<Json<OfferAnswer>> {
-    let product = known(&state, &handle).await?.product.clone();
+    let product = known_at(&state, &address).await?.known().product.clone();
     only_for_owners_unless_public(&state, &product, &request).await?;
     let Served { layout, mut nav, .. } = Served::now(&state, &product, Reading::of(&request)).await?;
     let pairs = || query.iter().map(|(name, value)| (name.as_str(), value.as_str()));

@@ -3,7 +3,7 @@ use crate::edition::Edition;
 use crate::edition::page::lay;
 use crate::edition::pages::{Asked, Ready};
 use crate::error::{ApiError, ApiResult};
-use crate::known::known;
+use crate::known::{Found, known, known_at};
 use crate::reading::Reading;
 use crate::routes::till::cart_facts;
 use crate::session::is_owner;
@@ -16,11 +16,11 @@ use compagina_core::ids::Handle;
 use std::sync::Arc;
 
 /// A product's page. Kept ready for each selection; with a notice or a quantity it is made for the one who asks.
-#[get("/shop/products/{handle}")]
-pub async fn show(state: Data<State>, handle: Path<String>, request: HttpRequest) -> HttpResponse {
+#[get("/shop/products/{address}")]
+pub async fn show(state: Data<State>, address: Path<String>, request: HttpRequest) -> HttpResponse {
     let asked = Asked {
         language: Reading::of(&request).language,
-        handle: handle.into_inner(),
+        address: address.into_inner(),
         query: request.query_string().to_owned(),
     };
     let edition = state.editions.current();
@@ -37,8 +37,18 @@ async fn answer(
     asked: Asked,
     request: &HttpRequest,
 ) -> ApiResult<HttpResponse> {
-    let known = known(state, &asked.handle).await?;
+    let found = match known_at(state, &asked.address).await {
+        // Owners are led on from a product's handle, wherever its page stands.
+        Err(missing) if is_owner(state, request).await? => {
+            Found::Moved(known(state, &asked.address).await.map_err(|_| missing)?)
+        }
+        found => found?,
+    };
+    let (known, moved) = (found.known(), matches!(found, Found::Moved(_)));
     only_for_owners_unless_public(state, &known.product, request).await?;
+    if moved {
+        return Ok(leads_on(&known.product, &asked.query));
+    }
     let (everywhere, live) = (edition.everywhere(state).await?, edition.live(state).await?);
     let mut laid = lay(state, everywhere, live, &known.product, &asked)?;
     if laid.asks_for_cart {
@@ -73,6 +83,16 @@ pub async fn find_public(state: &State, handle: &str, request: &HttpRequest) -> 
 pub async fn find(state: &State, handle: &str) -> ApiResult<Product> {
     let handle = Handle::try_from(handle).map_err(|_| ApiError::no_such("product"))?;
     state.store.product(&handle).await?.ok_or_else(|| ApiError::no_such("product"))
+}
+
+/// To where the page stands now. It may move back, so nobody keeps this.
+fn leads_on(product: &Product, query: &str) -> HttpResponse {
+    let path = product.path();
+    let to = if query.is_empty() { path } else { format!("{path}?{query}") };
+    HttpResponse::MovedPermanently()
+        .insert_header((header::LOCATION, to))
+        .insert_header((header::CACHE_CONTROL, "no-cache"))
+        .finish()
 }
 
 fn send(ready: &Arc<Ready>, request: &HttpRequest) -> HttpResponse {

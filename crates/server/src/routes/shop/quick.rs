@@ -1,7 +1,8 @@
-use super::product::find_public;
+use super::product::only_for_owners_unless_public;
 use super::{html, or_message};
 use crate::edition::page::{Served, situation};
 use crate::error::{ApiError, ApiResult};
+use crate::known::known_at;
 use crate::reading::Reading;
 use crate::routes::till::cart_facts;
 use crate::state::State;
@@ -12,15 +13,18 @@ use compagina_core::page::{Rule, quick_look};
 use compagina_press::Mode;
 
 /// A product's quick look: the small page that opens over a listing.
-#[get("/shop/products/{handle}/quick")]
-pub async fn show(state: Data<State>, handle: Path<String>, request: HttpRequest) -> HttpResponse {
-    let answer = answer(&state, &handle, &request).await;
+#[get("/shop/products/{address}/quick")]
+pub async fn show(state: Data<State>, address: Path<String>, request: HttpRequest) -> HttpResponse {
+    let answer = answer(&state, &address, &request).await;
     or_message(&state, &request, answer).await
 }
 
-async fn answer(state: &State, handle: &str, request: &HttpRequest) -> ApiResult<HttpResponse> {
+async fn answer(state: &State, address: &str, request: &HttpRequest) -> ApiResult<HttpResponse> {
     let pairs = Query::from_query(request.query_string()).map(Query::into_inner).unwrap_or_default();
-    let mut product = find_public(state, handle, request).await?;
+    let found = known_at(state, address).await?;
+    let known = found.known();
+    only_for_owners_unless_public(state, &known.product, request).await?;
+    let mut product = (*known.product).clone();
     for option in &mut product.options {
         option.page = option.quick;
     }

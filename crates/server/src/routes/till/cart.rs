@@ -83,7 +83,7 @@ async fn drawn(
         CartLine {
             id: item.line_id,
             name: &item.product.name,
-            href: format!("/shop/products/{}?{}", item.product.handle, selection.to_query(&item.product)),
+            href: format!("{}?{}", item.product.path(), selection.to_query(&item.product)),
             choice: choice_of(&item.product, &selection),
             picture: item.product.picture_of(variant).or(item.product.lead_picture()),
             product: &item.product,

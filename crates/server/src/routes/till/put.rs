@@ -123,7 +123,7 @@ fn next_place(form: &Pairs, product: &Product, selection: &Selection, along: boo
     // The button that was clicked comes after what the form says for all.
     match last("after") {
         Some("stay" | "side") => {
-            format!("/shop/products/{}?{}&added=1", product.handle, selection.to_query(product))
+            format!("{}?{}&added=1", product.path(), selection.to_query(product))
         }
         Some("checkout") => format!("/shop/checkout{}", if along { "?along=1" } else { "" }),
         _ => "/shop/cart".to_owned(),

@@ -31,11 +31,7 @@ pub async fn show(state: Data<State>, request: HttpRequest) -> HttpResponse {
                 let variant = compagina_core::choice::variant_of(&wish.product, &selection);
                 let own = variant.and_then(|variant| wish.product.picture_of(variant));
                 WishLine {
-                    href: format!(
-                        "/shop/products/{}?{}",
-                        wish.product.handle,
-                        selection.to_query(&wish.product)
-                    ),
+                    href: format!("{}?{}", wish.product.path(), selection.to_query(&wish.product)),
                     choice: choice_of(&wish.product, &selection),
                     picture: own.or(wish.product.lead_picture()),
                     product: &wish.product,
@@ -75,7 +71,7 @@ async fn answer(state: &State, request: &HttpRequest, form: &[(String, String)])
     let mut answer = match field("script") {
         Some(_) => HttpResponse::NoContent().finish(),
         None if dropped => see_other("/shop/wishes"),
-        None => see_other(&format!("/shop/products/{}?{choice}&kept=1", product.handle)),
+        None => see_other(&format!("{}?{choice}&kept=1", product.path())),
     };
     for cookie in cookie.into_iter().chain([kept_cookie(state, cart).await?]) {
         answer.add_cookie(&cookie).map_err(ApiError::unforeseen)?;

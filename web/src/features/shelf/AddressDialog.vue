@@ -1,0 +1,96 @@
+<script setup lang="ts">
+import { ref, shallowRef } from "vue";
+import { type Answer, type ApiError, type Schemas, api, ask } from "../../api/client";
+import ProblemNote from "../../ui/ProblemNote.vue";
+
+/** Where a product's page stands in the shop, and from where it is led on to. */
+const props = defineProps<{ product: { handle: string; name: string } }>();
+const emit = defineEmits<{ close: []; changed: [] }>();
+type Address = Schemas["AddressView"];
+const at = "/api/products/{handle}/address" as const;
+const path = { handle: props.product.handle };
+const view = shallowRef<Address | null>(null);
+const problem = ref<ApiError | null>(null);
+const typed = ref("");
+
+async function take(call: Promise<Answer<Address>>): Promise<boolean> {
+  const { data, error } = await call;
+  problem.value = error ?? null;
+  if (!data) return false;
+  view.value = data;
+  typed.value = data.address;
+  return true;
+}
+void take(ask(api.GET(at, { params: { path } })));
+async function move(): Promise<void> {
+  if (!(await take(ask(api.PUT(at, { params: { path }, body: { address: typed.value } }))))) return;
+  emit("changed");
+  emit("close");
+}
+async function letGo(address: string): Promise<void> {
+  const params = { path: { ...path, address } };
+  if (await take(ask(api.DELETE(`${at}/{address}`, { params })))) emit("changed");
+}
+</script>
+
+<template>
+  <v-dialog
+    model-value
+    max-width="520"
+    :aria-label="`Another address for ${product.name}`"
+    @update:model-value="emit('close')"
+  >
+    <form class="dialog-sheet" @submit.prevent="move">
+      <h2>Another address for {{ product.name }}</h2>
+      <p class="soft">Links to where its page stands today lead on to the new address.</p>
+      <ProblemNote :problem="problem" />
+      <label>
+        <span class="soft">/shop/products/</span>
+        <input v-model="typed" aria-label="Address" maxlength="80" spellcheck="false" autofocus required />
+      </label>
+      <div v-if="view?.was_at.length">
+        <p class="soft">These lead on to it too:</p>
+        <ul>
+          <li v-for="old in view.was_at" :key="old">
+            <span>{{ old }}</span>
+            <button type="button" class="quiet" :aria-label="`Let it go: ${old}`" @click="letGo(old)">Let it go</button>
+          </li>
+        </ul>
+      </div>
+      <div class="acts">
+        <v-btn variant="text" @click="emit('close')">Leave it</v-btn>
+        <v-btn
+          type="submit"
+          variant="flat"
+          color="primary"
+          :disabled="typed.trim() === '' || typed.trim() === view?.address"
+        >
+          Move the page
+        </v-btn>
+      </div>
+    </form>
+  </v-dialog>
+</template>
+
+<style scoped src="../../ui/form.css"></style>
+<style scoped>
+p {
+  margin: 0;
+}
+ul {
+  max-height: 30vh;
+  margin: 0;
+  padding: 0;
+  overflow-y: auto;
+  list-style: none;
+}
+li {
+  display: flex;
+  gap: 12px;
+  align-items: center;
+  justify-content: space-between;
+}
+li span {
+  overflow-wrap: anywhere;
+}
+</style>
