@@ -54,8 +54,8 @@ async fn answer(
     if laid.asks_for_cart {
         laid.situation.cart = cart_facts(state, request).await?;
     }
-    let page = laid.draw(&known)?;
-    let Some(made_of) = laid.keeps(&known).filter(|_| known.product.is_public()) else {
+    let page = laid.draw(known)?;
+    let Some(made_of) = laid.keeps(known).filter(|_| known.product.is_public()) else {
         return Ok(html(StatusCode::OK, page));
     };
     let ready = Arc::new(Ready::new(page, made_of, 0));
