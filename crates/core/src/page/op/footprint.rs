@@ -248,6 +248,42 @@ mod tests {
     }
 
     #[test]
+    fn what_is_set_on_a_band_meets_that_it_goes_and_not_that_another_goes() {
+        let target = Target::Band(band_id("main"));
+        let set = Op::Set {
+            target: target.clone(),
+            setting: "ground".into(),
+            device: Device::Wide,
+            value: Some(SetValue::Text("x".into())),
+        };
+        let kept = Op::Depart {
+            whom: crate::page::Whom::Type(crate::catalog::samples::handle("kites")),
+            target,
+            setting: "ground".into(),
+            device: Device::Wide,
+            value: None,
+            kind: None,
+        };
+        for one in [set, kept] {
+            let gone = |name: &str| Op::RemoveBand { band: band_id(name) };
+            assert!(meet(&one, &gone("main")) && meet(&gone("main"), &one), "{one:?}");
+            assert!(!meet(&one, &gone("top")) && !meet(&gone("top"), &one), "{one:?}");
+            // Where its band moves it is still the same value.
+            let moved = Op::MoveBand { band: band_id("top"), index: 1 };
+            assert!(!meet(&one, &moved), "{one:?}");
+        }
+    }
+
+    #[test]
+    fn a_piece_of_another_kind_under_the_same_name_is_another_piece() {
+        let mut new = layout().band(&band_id("main")).unwrap().clone();
+        new.columns[1].pieces[2] = piece("buy", Kind::Quotes);
+        let exchanged = Op::ReplaceBand { band: new };
+        assert!(meet(&exchanged, &words("buy", Device::Phone)));
+        assert!(!meet(&exchanged, &words("title", Device::Phone)));
+    }
+
+    #[test]
     fn a_band_that_is_exchanged_touches_only_what_differs() {
         let mut new = layout().band(&band_id("main")).unwrap().clone();
         let same = Op::ReplaceBand { band: new.clone() };

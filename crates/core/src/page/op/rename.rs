@@ -135,6 +135,60 @@ mod tests {
     }
 
     #[test]
+    fn what_is_kept_of_something_gone_holds_its_name() {
+        let mut page = layout();
+        let kinds = [Target::Piece(id("buy")), Target::Band(crate::ids::BandId::try_from("top").unwrap())];
+        for (target, setting) in kinds.into_iter().zip(["note", "title"]) {
+            let mut values = crate::page::Values::default();
+            values.of_mut(Device::Wide).insert(setting.into(), SetValue::Text("x".into()));
+            let whom = Whom::Product(crate::catalog::samples::handle("dunlin"));
+            page.departures.push(crate::page::Departure { whom, target, values, kind: None });
+        }
+        page.bands.remove(0);
+        page.bands[0].columns[1].pieces.pop();
+        let refused = |page: &mut Layout, names| apply(page, Op::Rename { names }).map(drop);
+        let piece = |to: &str| Names { pieces: [(id("price"), id(to))].into(), ..Names::default() };
+        let band = |to: &str| {
+            let name = |text| crate::ids::BandId::try_from(text).unwrap();
+            Names { bands: [(name("main"), name(to))].into(), ..Names::default() }
+        };
+        assert_eq!(refused(&mut page, piece("buy")), Err(OpError::NameTaken("buy".into())));
+        assert_eq!(refused(&mut page, band("top")), Err(OpError::NameTaken("top".into())));
+        // A piece may bear the name of a band, and what is kept names nothing else.
+        assert_eq!(refused(&mut page, piece("top")), Ok(()));
+        assert_eq!(refused(&mut page, band("buy")), Ok(()));
+    }
+
+    #[test]
+    fn as_many_parts_as_are_taken_at_once_are_renamed_and_no_more() {
+        let of = |pieces: usize, columns: usize, bands: usize| {
+            let all = |count: usize, start: char| (0..count).map(move |n| format!("{start}{n}"));
+            Names {
+                pieces: all(pieces, 'p').map(|name| (id(&name), id(&format!("{name}x")))).collect(),
+                columns: all(columns, 'c')
+                    .map(|name| {
+                        (name.as_str().try_into().unwrap(), format!("{name}x").as_str().try_into().unwrap())
+                    })
+                    .collect(),
+                bands: all(bands, 'b')
+                    .map(|name| {
+                        (name.as_str().try_into().unwrap(), format!("{name}x").as_str().try_into().unwrap())
+                    })
+                    .collect(),
+            }
+        };
+        for (names, too_many) in [
+            (of(MOST_AT_ONCE - 2, 1, 1), false),
+            (of(MOST_AT_ONCE - 1, 1, 1), true),
+            (of(3, 1, MOST_AT_ONCE), true),
+        ] {
+            // None of them is there, which is told only where they aren't too many.
+            let refused = apply(&mut layout(), Op::Rename { names }).unwrap_err();
+            assert_eq!(refused == OpError::TooManyAtOnce, too_many, "{refused}");
+        }
+    }
+
+    #[test]
     fn a_name_that_is_taken_or_missing_is_refused() {
         let mut page = layout();
         for bad in [&[("price", "title")][..], &[("ghost", "x")], &[("price", "x"), ("title", "x")]] {

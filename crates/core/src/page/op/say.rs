@@ -98,5 +98,16 @@ mod tests {
             "Quotes added"
         );
         assert_eq!(say(&Op::MovePiece { piece: id("ghost"), to: at }, &page), "A piece moved");
+        let band_words = |name: &str| Op::Set {
+            target: Target::Band(BandId::try_from(name).unwrap()),
+            setting: "ground".into(),
+            device: Device::Tablet,
+            value: Some(SetValue::Text("x".into())),
+        };
+        assert_eq!(say(&band_words("main"), &page), "Band: ground on tablets set");
+        assert_eq!(say(&band_words("gone"), &page), "A band: ground on tablets set");
+        let bands = [page.bands[0].clone(), page.bands[1].clone()];
+        let added = bands.map(|band| say(&Op::AddBand { band, index: 0 }, &page));
+        assert_eq!(added, ["Band of one column added", "Band of 2 columns added"]);
     }
 }

@@ -250,6 +250,42 @@ fn several_operations_are_one_step_or_none() {
     let half = Op::Many { ops: vec![words("One"), Op::RemovePiece { piece: id("ghost") }] };
     assert_eq!(refused(half), OpError::NoSuchPiece(id("ghost")));
     assert_eq!(refused(Op::Many { ops: vec![Op::Many { ops: vec![] }] }), OpError::TooManyAtOnce);
+    let many = |count| Op::Many { ops: vec![Op::SetFrame { frame: Frame::None }; count] };
+    undone_exactly(many(MOST_AT_ONCE));
+    assert_eq!(refused(many(MOST_AT_ONCE + 1)), OpError::TooManyAtOnce);
+}
+
+#[test]
+fn a_template_keeps_so_many_departures_and_no_more() {
+    let of = |count: usize| {
+        let mut values = Values::default();
+        values.of_mut(Device::Wide).insert("note".into(), SetValue::Text("x".into()));
+        let mut departures: Vec<_> = (0..count)
+            .map(|number| crate::page::Departure {
+                whom: crate::page::Whom::Product(crate::catalog::samples::handle(&format!("p{number}"))),
+                target: Target::Piece(id("price")),
+                values: values.clone(),
+                kind: None,
+            })
+            .collect();
+        departures.sort_by(|a, b| a.whom.cmp(&b.whom));
+        Layout { departures, ..layout() }
+    };
+    let full = of(MOST_DEPARTURES);
+    assert_eq!(check(&full), Ok(()));
+    assert_eq!(check(&of(MOST_DEPARTURES + 1)), Err(OpError::TooManyDepartures));
+    let mut page = full.clone();
+    let more = |whom: &str| Op::Depart {
+        whom: crate::page::Whom::Product(crate::catalog::samples::handle(whom)),
+        target: Target::Piece(id("price")),
+        setting: "note".into(),
+        device: Device::Wide,
+        value: Some(SetValue::Text("y".into())),
+        kind: None,
+    };
+    assert_eq!(apply(&mut page, more("one-more")), Err(OpError::TooManyDepartures));
+    assert_eq!(page, full);
+    apply(&mut page, more("p1")).unwrap();
 }
 
 #[test]
