@@ -14,8 +14,11 @@ pub const MOST_LINES: usize = 50;
 /// What a shopper has put into the cart.
 #[derive(Debug, Clone, Copy)]
 pub struct Wanted<'a> {
+    /// The product.
     pub product: &'a Product,
+    /// The variant.
     pub variant: &'a Variant,
+    /// How many pieces.
     pub quantity: u32,
     /// The unit price that the shopper last saw.
     pub seen: Money,
@@ -34,16 +37,19 @@ impl Wanted<'_> {
 /// A line as it stands now.
 #[derive(Debug, Clone, PartialEq, Eq)]
 pub struct Line {
+    /// What it costs.
     pub quote: Quote,
     /// So many more bring the unit price down.
     pub next: Option<Next>,
     /// The price that the shopper saw, where it is no longer the price.
     pub was: Option<Money>,
+    /// Why it can’t be sold as it was put in.
     pub hindrance: Option<Hindrance>,
     /// How many of it can be had instead, where something hinders.
     pub can_be: u32,
     /// What lowered it, and what was added.
     pub effects: Effects,
+    /// The plan by which it is bought.
     pub plan: Option<Plan>,
     /// The tax in the line.
     pub vat: Money,
@@ -52,6 +58,7 @@ pub struct Line {
 /// A whole cart as it stands now.
 #[derive(Debug, Clone, PartialEq, Eq)]
 pub struct Reckoning {
+    /// The lines, in their order.
     pub lines: Vec<Line>,
     /// With tax.
     pub total: Money,
@@ -69,6 +76,9 @@ impl Reckoning {
 
 /// Reckons a cart under the shop's price rules. Limits of an order and stock count all lines together, the earlier ones
 /// first.
+///
+/// # Errors
+/// [`MoneyError`] where currencies differ or an amount is too large.
 pub fn reckon(wanted: &[Wanted<'_>], currency: Currency, prices: &Prices) -> Result<Reckoning, MoneyError> {
     let prices = prices.clone().with_cart(wanted.iter().map(|w| (w.product, w.variant, w.quantity)))?;
     let mut left = Left::of(wanted);

@@ -10,6 +10,7 @@ use std::fmt;
 #[serde(try_from = "String", into = "String")]
 pub struct Colour(pub [u8; 3]);
 
+/// A colour that can’t be read.
 #[derive(Debug, Clone, PartialEq, Eq, thiserror::Error)]
 #[error("“{0}” is no colour; write it as #RRGGBB")]
 pub struct BadColour(pub String);

@@ -9,12 +9,25 @@ use std::fmt;
 /// Why a text can't be used as a name.
 #[derive(Debug, Clone, PartialEq, Eq, thiserror::Error)]
 pub enum NameError {
+    /// A name can't be empty.
     #[error("a name can't be empty")]
     Empty,
+    /// “{text}” is {length} characters long; {most} is the most.
     #[error("“{text}” is {length} characters long; {most} is the most")]
-    TooLong { text: String, length: usize, most: usize },
+    TooLong {
+        /// What was given.
+        text: String,
+        /// How long it is.
+        length: usize,
+        /// The most it can be.
+        most: usize,
+    },
+    /// “{text}” may hold only small letters a to z, digits and single hyphens between them.
     #[error("“{text}” may hold only small letters a to z, digits and single hyphens between them")]
-    BadCharacter { text: String },
+    BadCharacter {
+        /// What was given.
+        text: String,
+    },
 }
 
 macro_rules! number_id {
@@ -50,6 +63,7 @@ macro_rules! word_id {
         #[serde(try_from = "String", into = "String")]
         pub struct $name(String);
         impl $name {
+            /// As text.
             #[must_use]
             pub fn as_str(&self) -> &str { &self.0 }
         }

@@ -1,6 +1,7 @@
 //! The rules of the job, without input or output: what a page is made of, which template serves a product, what a
 //! shopper can choose and what it costs. Nothing here reads a clock, a file or a database, so every rule can be
 //! tested on worked cases and the same answer is given on the desk and in the shop.
+#![warn(missing_docs, clippy::missing_errors_doc, clippy::too_many_lines)]
 
 pub mod cart;
 pub mod catalog;

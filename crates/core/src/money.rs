@@ -6,10 +6,18 @@ use serde::{Deserialize, Serialize};
 /// What can go wrong in reckoning with money.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, thiserror::Error)]
 pub enum MoneyError {
+    /// The amount is too large to reckon with.
     #[error("the amount is too large to reckon with")]
     Overflow,
+    /// {left} and {right} can't be added: they are different currencies.
     #[error("{left} and {right} can't be added: they are different currencies")]
-    Mismatch { left: Currency, right: Currency },
+    Mismatch {
+        /// The one currency.
+        left: Currency,
+        /// The other.
+        right: Currency,
+    },
+    /// This isn't a currency we know.
     #[error("this isn't a currency we know")]
     UnknownCurrency,
 }
@@ -67,9 +75,13 @@ static CURRENCIES: &[Known] = &[
 
 impl Currency {
     /// Finds a currency by its letter code, in capitals.
+    ///
+    /// # Errors
+    /// [`MoneyError`] where currencies differ or an amount is too large.
     pub fn from_code(code: &str) -> Result<Self, MoneyError> {
         CURRENCIES.iter().find(|k| k.code == code).map(Self).ok_or(MoneyError::UnknownCurrency)
     }
+    /// Its code, as in ISO 4217.
     #[must_use]
     pub fn code(self) -> &'static str {
         self.0.code
@@ -107,12 +119,16 @@ impl From<Currency> for String {
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub enum Locale {
+    /// English as in Britain.
     #[serde(rename = "en-GB")]
     EnGb,
+    /// English as in the United States.
     #[serde(rename = "en-US")]
     EnUs,
+    /// German as in Germany.
     #[serde(rename = "de-DE")]
     DeDe,
+    /// French as in France.
     #[serde(rename = "fr-FR")]
     FrFr,
 }
@@ -182,6 +198,7 @@ pub enum UnitAs {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(deny_unknown_fields)]
 pub struct AmountStyle {
+    /// How the currency is written.
     pub unit: UnitAs,
     /// Whether whole amounts have their zeros: `£68.00` rather than `£68`.
     pub zeros: bool,
@@ -197,24 +214,38 @@ impl Default for AmountStyle {
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Hash, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Money {
+    /// Minor units.
     pub minor: i64,
+    /// The currency.
     pub currency: Currency,
 }
 
 impl Money {
+    /// So many minor units.
     #[must_use]
     pub fn new(minor: i64, currency: Currency) -> Self {
         Self { minor, currency }
     }
+    /// Both together.
+    ///
+    /// # Errors
+    /// [`MoneyError`] where currencies differ or an amount is too large.
     pub fn plus(self, other: Self) -> Result<Self, MoneyError> {
         self.same_currency(other)?;
         self.minor.checked_add(other.minor).map(|m| Self::new(m, self.currency)).ok_or(MoneyError::Overflow)
     }
+    /// What is left of one less the other.
+    ///
+    /// # Errors
+    /// [`MoneyError`] where currencies differ or an amount is too large.
     pub fn minus(self, other: Self) -> Result<Self, MoneyError> {
         self.same_currency(other)?;
         self.minor.checked_sub(other.minor).map(|m| Self::new(m, self.currency)).ok_or(MoneyError::Overflow)
     }
     /// The price of `quantity` pieces.
+    ///
+    /// # Errors
+    /// [`MoneyError`] where currencies differ or an amount is too large.
     pub fn times(self, quantity: u32) -> Result<Self, MoneyError> {
         self.minor
             .checked_mul(i64::from(quantity))

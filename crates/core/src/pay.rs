@@ -5,7 +5,9 @@ use serde::Serialize;
 /// A provider.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
 pub struct Provider {
+    /// Its name in addresses.
     pub id: &'static str,
+    /// What it is called.
     pub name: &'static str,
     /// Where it is at home, as ISO 3166 codes; empty for everywhere.
     pub countries: &'static [&'static str],
@@ -41,8 +43,11 @@ pub enum Because {
 /// What is known of a shopper when providers are put in order.
 #[derive(Debug, Clone, Copy, Default)]
 pub struct Payer<'a> {
+    /// Where the order goes.
     pub country: Option<&'a str>,
+    /// Whether on a phone.
     pub on_phone: bool,
+    /// By which the shopper paid last.
     pub used_last: Option<&'a str>,
 }
 

@@ -35,11 +35,15 @@ impl Product {
 /// What a sample is made of.
 #[derive(Debug, Clone)]
 pub struct SampleOf<'a> {
+    /// Its type.
     pub kind: &'a ProductType,
+    /// What the type has.
     pub fields: &'a TypeFields,
     /// The options that the fields name, each with all its values.
     pub options: Vec<ProductOption>,
+    /// Its pictures, the leading one first.
     pub pictures: Vec<Picture>,
+    /// The currency.
     pub currency: Currency,
 }
 

@@ -7,12 +7,16 @@ use serde::{Deserialize, Serialize};
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case")]
 pub enum Device {
+    /// Wide screens.
     Wide,
+    /// Tablets.
     Tablet,
+    /// Phones.
     Phone,
 }
 
 impl Device {
+    /// All of them, the widest first.
     pub const ALL: [Self; 3] = [Self::Wide, Self::Tablet, Self::Phone];
 
     /// Itself and the wider screens, whose values it takes until it has its own; the nearest first.

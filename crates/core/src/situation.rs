@@ -14,10 +14,14 @@ use serde::{Deserialize, Serialize};
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case")]
 pub enum StockMood {
+    /// What is kept.
     #[default]
     AsItIs,
+    /// More than anybody wants.
     Plenty,
+    /// A few.
     Few,
+    /// Nothing.
     None,
 }
 
@@ -26,9 +30,12 @@ pub enum StockMood {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case")]
 pub enum SaleMood {
+    /// By the clock.
     #[default]
     AsItIs,
+    /// All rules in force.
     On,
+    /// No rule in force.
     Off,
 }
 
@@ -37,6 +44,7 @@ pub enum SaleMood {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case")]
 pub enum CartMood {
+    /// Nothing.
     #[default]
     Empty,
     /// This product.
@@ -52,12 +60,19 @@ const PLENTY: u32 = 200;
 /// Everything about a visit that changes what a page says.
 #[derive(Debug, Clone, PartialEq, Eq)]
 pub struct Situation {
+    /// What is chosen.
     pub selection: Selection,
+    /// How many pieces.
     pub quantity: u32,
+    /// What is left of everything.
     pub stock: StockMood,
+    /// Whether its rules are in force.
     pub sale: SaleMood,
+    /// Whether it is not sold yet.
     pub coming_soon: bool,
+    /// What is in the cart.
     pub cart: CartFacts,
+    /// The day on the shop’s clocks.
     pub day: Day,
     /// By which plan it is bought; once where there is none.
     pub plan: Option<PlanId>,

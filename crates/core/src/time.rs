@@ -21,12 +21,16 @@ pub struct Moment(pub i64);
 #[cfg_attr(feature = "schema", schema(value_type = String, example = "2026-11-27T09:00"))]
 pub struct Local(DateTime);
 
+/// What is no time.
 #[derive(Debug, Clone, PartialEq, Eq, thiserror::Error)]
 pub enum NoSuchTime {
+    /// No time of day.
     #[error("“{0}” is no time such as 2026-11-27T09:00")]
     Time(String),
+    /// No day.
     #[error("“{0}” is no day such as 2026-11-24")]
     Day(String),
+    /// No zone.
     #[error("“{0}” is no time zone such as Europe/London")]
     Zone(String),
 }
@@ -81,6 +85,10 @@ impl std::fmt::Display for Day {
 pub struct Zone(TimeZone);
 
 impl Zone {
+    /// A zone by its name, as in `Europe/London`.
+    ///
+    /// # Errors
+    /// [`NoSuchTime`], which says what can’t be and why.
     pub fn named(name: &str) -> Result<Self, NoSuchTime> {
         TimeZone::get(name).map(Self).map_err(|_| NoSuchTime::Zone(name.chars().take(40).collect()))
     }

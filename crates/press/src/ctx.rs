@@ -78,15 +78,20 @@ impl Ctx<'_> {
 pub struct Around {
     /// Others of its type.
     pub related: Vec<Product>,
+    /// The product before it.
     pub before: Option<Neighbour>,
+    /// The product after it.
     pub after: Option<Neighbour>,
 }
 
 /// The product before or after another one.
 #[derive(Debug, Clone, PartialEq, Eq)]
 pub struct Neighbour {
+    /// Where its page stands.
     pub address: Handle,
+    /// Its name.
     pub name: String,
+    /// Its picture.
     pub picture: Option<Picture>,
 }
 

@@ -12,7 +12,9 @@ use maud::{DOCTYPE, Markup, PreEscaped, html};
 /// Addresses of the files that every page needs.
 #[derive(Debug, Clone)]
 pub struct Assets {
+    /// The address of the styles.
     pub style: String,
+    /// The address of the script.
     pub script: String,
     /// The script that a proof carries: reports boxes and clicks to the desk.
     pub agent: String,
@@ -23,7 +25,9 @@ pub struct Assets {
 /// A step of the shop's navigation.
 #[derive(Debug, Clone)]
 pub struct NavItem {
+    /// Its name.
     pub name: String,
+    /// Where it leads.
     pub href: String,
 }
 
@@ -40,9 +44,13 @@ impl NavItem {
 pub struct Nav {
     /// With the locale of the language in which the page is read.
     pub shop: Shop,
+    /// Its entries, in their order.
     pub items: Vec<NavItem>,
+    /// Addresses of styles and scripts.
     pub assets: Assets,
+    /// The words that it speaks.
     pub words: Words,
+    /// The house style.
     pub house: House,
     /// The price rules in force.
     pub prices: Prices,

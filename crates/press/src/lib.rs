@@ -1,5 +1,6 @@
 //! Page, product and situation to HTML and CSS. The only renderer: the shop's pages and the desk's proofs both come
 //! from here. All text is escaped by the templates; style values come from closed lists and whole numbers only.
+#![warn(missing_docs, clippy::missing_errors_doc, clippy::too_many_lines)]
 
 mod amount;
 mod band;

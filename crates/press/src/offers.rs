@@ -71,6 +71,9 @@ pub(crate) fn buy_state(offer: &Offer) -> BuyState {
 }
 
 /// The entry of one selection and quantity, as the script asks for it.
+///
+/// # Errors
+/// [`MoneyError`] where currencies differ or an amount is too large.
 pub fn entry_for(
     nav: &Nav,
     product: &Product,

@@ -27,6 +27,7 @@ use maud::{Markup, html};
 /// For whom a page is made.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
 pub enum Mode {
+    /// For shoppers.
     Shop,
     /// A quick look, in a frame over a listing: what it leads to opens in the listing's place.
     Quick,
@@ -37,6 +38,7 @@ pub enum Mode {
 /// A sentence over the page: what came of the shopper's last step.
 #[derive(Debug, Clone, PartialEq, Eq)]
 pub struct Notice {
+    /// What is told.
     pub text: String,
     /// Where it leads, and with which words.
     pub leads: Option<(&'static str, &'static str)>,
@@ -44,13 +46,21 @@ pub struct Notice {
 
 /// Everything that a page is made of.
 pub struct Page<'a> {
+    /// What stands on every page.
     pub nav: &'a Nav,
+    /// The product.
     pub product: &'a Product,
+    /// The layout.
     pub layout: &'a Layout,
+    /// What stands around it.
     pub around: &'a Around,
+    /// Pictures and films of the shop.
     pub media: &'a ShopMedia,
+    /// The situation in which it is shown.
     pub situation: &'a Situation,
+    /// What for.
     pub mode: Mode,
+    /// What is told on top of it.
     pub notice: Option<&'a Notice>,
     /// One piece alone, without the rest of the page and the shop around it.
     pub only: Option<&'a PieceId>,
@@ -118,6 +128,9 @@ impl<'a> Page<'a> {
 }
 
 /// What the page's galleries load on a wide screen and on a phone, and which pictures are too small for them.
+///
+/// # Errors
+/// [`MoneyError`] where currencies differ or an amount is too large.
 pub fn weigh(page: &Page<'_>) -> Result<Weight, MoneyError> {
     let product = &page.situation.apply(page.product);
     let prices = page.prices();
@@ -133,12 +146,18 @@ pub fn weigh(page: &Page<'_>) -> Result<Weight, MoneyError> {
 }
 
 /// Makes the page as an HTML document.
+///
+/// # Errors
+/// [`MoneyError`] where currencies differ or an amount is too large.
 pub fn render(page: &Page<'_>) -> Result<String, MoneyError> {
     make(page, Sheet::default())
 }
 
 /// The page without the rules of its pieces. They follow from layout and house style alone, so that it tells whether
 /// anything else differs.
+///
+/// # Errors
+/// [`MoneyError`] where currencies differ or an amount is too large.
 pub fn render_bare(page: &Page<'_>) -> Result<String, MoneyError> {
     make(page, Sheet::unwanted())
 }

@@ -61,6 +61,7 @@ pub struct Restyled {
 }
 
 impl Restyled {
+    /// One house style in the place of another.
     #[must_use]
     pub fn new(before: House, after: House) -> Self {
         let differs = |token: &&'static Setting| before.value(token) != after.value(token);
@@ -80,6 +81,7 @@ impl Restyled {
         }
     }
 
+    /// The later one.
     #[must_use]
     pub fn after(&self) -> &House {
         &self.after

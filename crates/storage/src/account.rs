@@ -3,11 +3,16 @@
 use crate::{Result, Store};
 use chrono::{DateTime, Utc};
 
+/// Somebody who keeps the shop.
 #[derive(Clone)]
 pub struct Owner {
+    /// Its number.
     pub id: u64,
+    /// The address that mail goes to.
     pub email: String,
+    /// Its name.
     pub name: String,
+    /// The hash of the password.
     pub password_hash: String,
 }
 
@@ -20,8 +25,11 @@ impl std::fmt::Debug for Owner {
 /// A signed-in owner.
 #[derive(Clone)]
 pub struct Session {
+    /// The owner's number.
     pub owner_id: u64,
+    /// The owner's name.
     pub owner_name: String,
+    /// What forms and requests have to bring along.
     pub csrf: String,
 }
 
@@ -29,6 +37,10 @@ pub struct Session {
 const FREE_FAILURES: u32 = 4;
 
 impl Store {
+    /// Adds an owner.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn add_owner(&self, email: &str, name: &str, password_hash: &str) -> Result<u64> {
         let done = sqlx::query!(
             "INSERT INTO owner (email, name, password_hash) VALUES (?, ?, ?)",
@@ -41,6 +53,10 @@ impl Store {
         Ok(done.last_insert_id())
     }
 
+    /// The owner of an address.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn owner_by_email(&self, email: &str) -> Result<Option<Owner>> {
         let row =
             sqlx::query_as!(Owner, "SELECT id, email, name, password_hash FROM owner WHERE email = ?", email);
@@ -48,6 +64,9 @@ impl Store {
     }
 
     /// Keeps a session under the hash of its token; sessions that have run out are dropped.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn add_session(
         &self,
         token_hash: &[u8; 32],
@@ -68,6 +87,10 @@ impl Store {
         Ok(())
     }
 
+    /// The session of a token.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn session(&self, token_hash: &[u8; 32]) -> Result<Option<Session>> {
         let row = sqlx::query_as!(
             Session,
@@ -78,12 +101,19 @@ impl Store {
         Ok(row.fetch_optional(&self.pool).await?)
     }
 
+    /// Ends a session.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn end_session(&self, token_hash: &[u8; 32]) -> Result<()> {
         sqlx::query!("DELETE FROM session WHERE token_hash = ?", &token_hash[..]).execute(&self.pool).await?;
         Ok(())
     }
 
     /// Until when this address must wait before it may try again.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn must_wait_until(&self, email: &str) -> Result<Option<DateTime<Utc>>> {
         let until = sqlx::query_scalar!(
             r#"SELECT wait_until AS "until: DateTime<Utc>" FROM sign_in_failure WHERE email = ? AND wait_until > UTC_TIMESTAMP(3)"#,
@@ -94,6 +124,9 @@ impl Store {
 
     /// Counts a failure: from the fifth on the wait doubles, from 2 seconds up to 5 minutes. A day without failures
     /// starts anew.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn count_failure(&self, email: &str) -> Result<()> {
         sqlx::query!(
             "INSERT INTO sign_in_failure (email, failures, wait_until) VALUES (?, 1, UTC_TIMESTAMP(3))
@@ -110,6 +143,10 @@ impl Store {
         Ok(())
     }
 
+    /// Forgets that signing in failed.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn forget_failures(&self, email: &str) -> Result<()> {
         sqlx::query!("DELETE FROM sign_in_failure WHERE email = ?", email).execute(&self.pool).await?;
         Ok(())

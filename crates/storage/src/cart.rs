@@ -14,6 +14,7 @@ use std::collections::{BTreeMap, BTreeSet};
 /// A cart's number; its token is known to the shopper alone.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
 pub struct CartRow {
+    /// Its number.
     pub id: u64,
 }
 
@@ -21,27 +22,48 @@ pub struct CartRow {
 #[derive(Debug, Clone, Copy)]
 pub enum CartChange<'a> {
     /// So many more of a variant, at the price seen now.
-    Put { variant: VariantId, extra: &'a LineExtra, quantity: u32, seen: Money },
+    Put {
+        /// The variant.
+        variant: VariantId,
+        /// What was said besides.
+        extra: &'a LineExtra,
+        /// How many pieces.
+        quantity: u32,
+        /// What the shopper saw it cost.
+        seen: Money,
+    },
     /// So many of a line; none takes it out.
-    Set { line: u64, quantity: u32 },
+    Set {
+        /// The line’s number.
+        line: u64,
+        /// How many pieces.
+        quantity: u32,
+    },
 }
 
 /// A line with the product it is of.
 #[derive(Debug, Clone)]
 pub struct CartItem {
+    /// The line's number.
     pub line_id: u64,
+    /// The product.
     pub product: Product,
     /// Place of the variant in the product.
     pub variant: usize,
+    /// How many pieces.
     pub quantity: u32,
+    /// What the shopper saw it cost.
     pub seen: Money,
+    /// What was said besides.
     pub extra: LineExtra,
 }
 
 /// What a line holds besides variant and number.
 #[derive(Debug, Clone, Default, PartialEq, Eq)]
 pub struct LineExtra {
+    /// The plan by which it is bought.
     pub plan: Option<PlanId>,
+    /// What is written onto it.
     pub text: Option<String>,
 }
 
@@ -59,6 +81,7 @@ impl LineExtra {
 }
 
 impl CartItem {
+    /// As it is reckoned.
     #[must_use]
     pub fn wanted(&self) -> Wanted<'_> {
         let variant = &self.product.variants[self.variant];
@@ -74,11 +97,19 @@ impl CartItem {
 }
 
 impl Store {
+    /// The cart of a token.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn cart(&self, token_hash: &[u8; 32]) -> Result<Option<CartRow>> {
         let row = sqlx::query_as!(CartRow, "SELECT id FROM cart WHERE token_hash = ?", &token_hash[..]);
         Ok(row.fetch_optional(&self.pool).await?)
     }
 
+    /// Begins a cart.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn add_cart(&self, token_hash: &[u8; 32]) -> Result<CartRow> {
         let done = sqlx::query!("INSERT INTO cart (token_hash) VALUES (?)", &token_hash[..])
             .execute(&self.pool)
@@ -89,6 +120,9 @@ impl Store {
     /// Makes a change of the shopper's own. What it does to the prices of other lines isn't news: lines that stood before
     /// it are taken as seen at what they cost after it. What is put in was seen at the price that is named; where it
     /// costs something else by now, that is news.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn change_cart(&self, cart: CartRow, change: &CartChange<'_>, now: Moment) -> Result<()> {
         self.unit(|| async {
             let mut unit = self.begin().await?;
@@ -115,6 +149,9 @@ impl Store {
     }
 
     /// Takes a cart as it is now: new prices, what is left, without what is gone.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn accept_cart(&self, cart: CartRow, now: Moment) -> Result<()> {
         self.unit(|| async {
             let mut unit = self.begin().await?;
@@ -135,11 +172,18 @@ impl Store {
         .await
     }
 
+    /// What lies in a cart.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn cart_items(&self, cart: CartRow) -> Result<Vec<CartItem>> {
         items(&mut *self.pool.acquire().await?, cart).await
     }
 
     /// How many pieces a cart holds.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn cart_count(&self, cart: CartRow) -> Result<u64> {
         let sum = sqlx::query_scalar!(
             r#"SELECT CAST(COALESCE(SUM(quantity), 0) AS UNSIGNED) AS "sum!: u64" FROM cart_line WHERE cart_id = ?"#,

@@ -10,9 +10,11 @@ const LOOK_BACK_SECONDS: i64 = 30;
 /// What may be otherwise since a note.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord)]
 pub enum Changed {
+    /// A single product.
     Product(ProductId),
     /// How all pages look and what they say; the products are as they were.
     Looks,
+    /// All of it.
     Everything,
 }
 
@@ -24,6 +26,9 @@ impl From<Option<ProductId>> for Changed {
 
 impl Store {
     /// The notes of the last half minute, with their numbers.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn recent_changes(&self) -> Result<Vec<(u64, Changed)>> {
         let rows = sqlx::query!(
             r#"SELECT id, product_id, goods AS "goods: bool" FROM change_note
@@ -41,6 +46,9 @@ impl Store {
     }
 
     /// Drops notes that every reader has long seen.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn forget_old_changes(&self) -> Result<()> {
         sqlx::query!("DELETE FROM change_note WHERE at < CURRENT_TIMESTAMP(3) - INTERVAL 1 HOUR LIMIT 10000")
             .execute(&self.pool)

@@ -10,8 +10,11 @@ use sqlx::types::Json;
 /// Which document.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
 pub enum DocumentName {
+    /// The house style.
     House,
+    /// The wording.
     Wording,
+    /// Prices.
     Prices,
 }
 
@@ -28,10 +31,15 @@ impl DocumentName {
 /// A document as owners and as shoppers see it.
 #[derive(Debug, Clone, Default, PartialEq, Eq)]
 pub struct Document<T> {
+    /// What is changed.
     pub draft: T,
+    /// What shoppers see.
     pub published: T,
+    /// Counts its changes.
     pub revision: u64,
+    /// Whether a step can be taken back.
     pub can_undo: bool,
+    /// Whether a step can be made again.
     pub can_redo: bool,
 }
 
@@ -47,6 +55,9 @@ const MOST_STEPS: u64 = 500;
 
 impl Store {
     /// A document; empty until something was set.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn document<T: DeserializeOwned + Default>(&self, name: DocumentName) -> Result<Document<T>> {
         let row = sqlx::query!(
             r#"SELECT draft AS "draft: Json<serde_json::Value>", published AS "published: Json<serde_json::Value>", revision,
@@ -69,12 +80,19 @@ impl Store {
     }
 
     /// The revisions of all documents together: it grows with each change of any of them.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn document_revisions(&self) -> Result<u64> {
         let rows = sqlx::query_scalar!("SELECT revision FROM shop_document").fetch_all(&self.pool).await?;
         Ok(rows.into_iter().sum())
     }
 
     /// Puts another draft in the place of the one that its maker saw at revision `expected`.
+    ///
+    /// # Errors
+    /// [`StorageError::RevisionMismatch`](crate::StorageError::RevisionMismatch) where it is at another revision by now.
+    /// Else those of the database.
     pub async fn set_document<T: Serialize + Default + Sync>(
         &self,
         name: DocumentName,
@@ -135,6 +153,9 @@ impl Store {
     }
 
     /// Keeps a document that nobody has worked on yet, in force at once.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn begin_document<T: Serialize + Sync>(&self, name: DocumentName, document: &T) -> Result<()> {
         sqlx::query!(
             "INSERT INTO shop_document (name, draft, revision, published) VALUES (?, ?, 0, ?)",
@@ -148,11 +169,17 @@ impl Store {
     }
 
     /// Takes the last step on a document back.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn undo_document(&self, name: DocumentName, expected: u64) -> Result<()> {
         self.step(name, expected, Way::Back).await
     }
 
     /// Does again what was taken back last.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn redo_document(&self, name: DocumentName, expected: u64) -> Result<()> {
         self.step(name, expected, Way::Again).await
     }

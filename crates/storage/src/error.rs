@@ -2,45 +2,108 @@ use compagina_core::money::MoneyError;
 use compagina_core::page::OpError;
 use compagina_core::page::op::Touch;
 
+/// What comes of keeping or reading something.
 pub type Result<T> = std::result::Result<T, StorageError>;
 
 /// What can go wrong in keeping things.
 #[derive(Debug, thiserror::Error)]
 pub enum StorageError {
+    /// There is no such {what}.
     #[error("there is no such {what}")]
-    NotFound { what: &'static str },
+    NotFound {
+        /// What there is none of.
+        what: &'static str,
+    },
+    /// This was made on revision {expected}; the template is at revision {current} by now.
     #[error("this was made on revision {expected}; the template is at revision {current} by now")]
-    RevisionMismatch { expected: u64, current: u64 },
+    RevisionMismatch {
+        /// The revision that was seen.
+        expected: u64,
+        /// The revision by now.
+        current: u64,
+    },
+    /// Somebody else changed the same thing; the template is at revision {current} by now.
     #[error("somebody else changed the same thing; the template is at revision {current} by now")]
-    Clash { who: Option<String>, touch: Box<Touch>, current: u64 },
+    Clash {
+        /// Who it was; none where nobody is known.
+        who: Option<String>,
+        /// What both touch.
+        touch: Box<Touch>,
+        /// The revision by now.
+        current: u64,
+    },
+    /// Somebody else has changed which template serves what.
     #[error("somebody else has changed which template serves what")]
     Rearranged,
+    /// {what} was changed in the meantime.
     #[error("{what} was changed in the meantime")]
-    Overtaken { what: String },
+    Overtaken {
+        /// What was changed.
+        what: String,
+    },
+    /// Somebody else did this meanwhile: {told}.
     #[error("somebody else did this meanwhile: {told}")]
-    OvertakenBy { who: Option<String>, told: String },
+    OvertakenBy {
+        /// Who did it.
+        who: Option<String>,
+        /// What it was, in words.
+        told: String,
+    },
+    /// There can be at most {most} {what}.
     #[error("there can be at most {most} {what}")]
-    Full { what: &'static str, most: i64 },
+    Full {
+        /// What it is about.
+        what: &'static str,
+        /// The most there can be.
+        most: i64,
+    },
+    /// This band is kept already.
     #[error("this band is kept already")]
     KeptAlready,
+    /// “{name}” is linked in {templates}; unlink it there first.
     #[error("“{name}” is linked in {templates}; unlink it there first")]
-    StillLinked { name: String, templates: String },
+    StillLinked {
+        /// Its name.
+        name: String,
+        /// The templates, by their names.
+        templates: String,
+    },
+    /// It can’t be done, for this reason.
     #[error("{0}")]
     Refused(String),
+    /// There is nothing left to {step}.
     #[error("there is nothing left to {step}")]
-    NoStep { step: &'static str },
+    NoStep {
+        /// What can’t be done.
+        step: &'static str,
+    },
+    /// The operation doesn’t fit the layout.
     #[error(transparent)]
     Op(#[from] OpError),
+    /// An amount can’t be reckoned.
     #[error(transparent)]
     Money(#[from] MoneyError),
+    /// The cart is full: it holds {most} different things.
     #[error("the cart is full: it holds {most} different things")]
-    CartFull { most: usize },
+    CartFull {
+        /// The most there can be.
+        most: usize,
+    },
+    /// A stored {what} can't be read: {why}.
     #[error("a stored {what} can't be read: {why}")]
-    Damaged { what: &'static str, why: String },
+    Damaged {
+        /// What can’t be read.
+        what: &'static str,
+        /// Why.
+        why: String,
+    },
+    /// The tables could not be brought up to date.
     #[error("the tables could not be brought up to date: {0}")]
     Migration(String),
+    /// Something else has the same name already.
     #[error("something else has the same name already")]
     Taken,
+    /// The database refused.
     #[error(transparent)]
     Database(sqlx::Error),
 }

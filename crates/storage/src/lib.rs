@@ -1,5 +1,6 @@
 //! MariaDB through SQLx: what is kept, and the transactions that keep it whole. All SQL of Compagina is in this
 //! crate. Every transaction may lose a conflict and is then tried again.
+#![warn(missing_docs, clippy::missing_errors_doc, clippy::too_many_lines)]
 
 mod account;
 mod cart;
@@ -61,6 +62,9 @@ static MIGRATIONS: sqlx::migrate::Migrator = sqlx::migrate!();
 
 impl Store {
     /// Connects and brings the tables up to date. The database must exist.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn open(url: &str) -> Result<Self> {
         let options = MySqlConnectOptions::from_str(url)?.charset("utf8mb4").timezone(Some("+00:00".into()));
         let pool = MySqlPoolOptions::new()
@@ -82,6 +86,10 @@ impl Store {
     }
 
     /// The same on a pool that is there already.
+    ///
+    /// # Errors
+    /// [`StorageError::Migration`](crate::StorageError::Migration) where the tables can’t be brought up to date.
+    /// Else those of the database.
     pub async fn from_pool(pool: MySqlPool) -> Result<Self> {
         MIGRATIONS.run(&pool).await.map_err(|e| StorageError::Migration(e.to_string()))?;
         Ok(Self { pool, listener: unit::Listener::default() })
@@ -92,6 +100,7 @@ impl Store {
         sqlx::query_scalar!("SELECT 1 AS one").fetch_one(&self.pool).await.is_ok()
     }
 
+    /// Lets all connections go.
     pub async fn close(&self) {
         self.pool.close().await;
     }

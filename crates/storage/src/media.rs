@@ -9,6 +9,9 @@ use sqlx::types::Json;
 
 impl Store {
     /// Adds a picture whose sizes are made already, or a film with its poster, under a name of its own.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn add_media(&self, name: &str, picture: &NewPicture) -> Result<()> {
         self.unit(|| async {
             let mut unit = self.begin().await?;
@@ -25,6 +28,9 @@ impl Store {
     }
 
     /// Those of which sizes are made.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn shop_media(&self) -> Result<ShopMedia> {
         let rows = sqlx::query!(
             r#"SELECT name AS "name!: String", alt, sizes AS "sizes: Json<Vec<PictureSize>>", focus AS "focus: Json<Focus>",

@@ -12,22 +12,32 @@ const MOST_AT_ONCE: u32 = 200;
 /// A message as it lies in the outbox.
 #[derive(Debug, Clone, PartialEq, Eq)]
 pub struct Message {
+    /// Where it is sent.
     pub address: String,
+    /// What was looked at.
     pub subject: String,
+    /// What is written.
     pub body: String,
 }
 
 /// Somebody who waited for something that can be bought now.
 #[derive(Debug, Clone, PartialEq, Eq)]
 pub struct News {
+    /// The number of the wish to hear of it.
     pub interest: u64,
+    /// The address that mail goes to.
     pub email: String,
+    /// Where its page stands.
     pub address: Handle,
+    /// Its name.
     pub name: String,
 }
 
 impl Store {
     /// Notes that somebody wants to hear when something can be bought; once, however often it is asked for.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn note_interest(
         &self,
         product: ProductId,
@@ -50,6 +60,9 @@ impl Store {
     }
 
     /// How many wait for each variant of a product; none stands for the whole product.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn interest_in(&self, product: ProductId) -> Result<BTreeMap<Option<VariantId>, u32>> {
         let rows = sqlx::query!(
             r#"SELECT variant_id, COUNT(*) AS "count!: i64" FROM interest
@@ -63,6 +76,9 @@ impl Store {
     }
 
     /// Those who wait for something that can be bought by now.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn news(&self) -> Result<Vec<News>> {
         let rows = sqlx::query!(
             r#"SELECT i.id, i.email, p.address, p.name FROM interest i JOIN product p ON p.id = i.product_id
@@ -83,6 +99,9 @@ impl Store {
     }
 
     /// Writes to somebody who waited, once, whichever process comes first.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn tell(&self, interest: u64, message: &Message) -> Result<()> {
         self.unit(|| async {
             let mut unit = self.begin().await?;
@@ -102,6 +121,9 @@ impl Store {
     }
 
     /// The newest messages with when they were written, newest first.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn outbox(&self, most: u32) -> Result<Vec<(Message, Moment)>> {
         let rows = sqlx::query!(
             r#"SELECT address, subject, body, UNIX_TIMESTAMP(at) AS "at!: i64" FROM outbox ORDER BY id DESC LIMIT ?"#,

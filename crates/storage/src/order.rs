@@ -18,37 +18,58 @@ const LONGEST_WHAT: usize = 400;
 /// To whom an order goes.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 pub struct Contact {
+    /// The address that mail goes to.
     pub email: String,
+    /// Whom it is for.
     pub name: String,
+    /// Street and number.
     pub street: String,
+    /// The town.
     pub town: String,
+    /// The postcode.
     pub postcode: String,
 }
 
+/// How far an order has come.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
 pub enum OrderState {
+    /// It isn’t paid yet.
     Waiting,
+    /// It is paid.
     Paid,
+    /// It wasn’t paid.
     Refused,
 }
 
+/// What was bought.
 #[derive(Debug, Clone)]
 pub struct OrderLine {
+    /// What it was called.
     pub what: String,
+    /// How many pieces.
     pub quantity: u32,
+    /// What all its pieces cost.
     pub line: Money,
     /// As it was when it was bought.
     pub plan: Option<Plan>,
+    /// What is written onto it.
     pub text: String,
 }
 
+/// What a shopper bought.
 #[derive(Debug, Clone)]
 pub struct Order {
+    /// Its number.
     pub id: u64,
+    /// How far it has come.
     pub state: OrderState,
+    /// Where it goes, and whom to write to.
     pub contact: Contact,
+    /// By whom it is paid.
     pub provider: String,
+    /// Its lines, in their order.
     pub lines: Vec<OrderLine>,
+    /// What all of it comes to.
     pub total: Money,
     /// The tax in it.
     pub vat: Money,
@@ -57,7 +78,9 @@ pub struct Order {
 /// Who orders, and how it is paid.
 #[derive(Debug, Clone, Copy)]
 pub struct Paying<'a> {
+    /// Where it goes, and whom to write to.
     pub contact: &'a Contact,
+    /// By whom it is paid.
     pub provider: &'a str,
     /// What the form carries, so that sending it twice makes one order; empty where it carries nothing.
     pub once: &'a str,
@@ -70,6 +93,7 @@ pub enum Placed {
     Waiting(u64),
     /// The same form was sent before.
     Before(u64),
+    /// There was nothing to buy.
     Empty,
     /// A price or a stock isn't as the shopper saw it; nothing was taken.
     NotAsSeen,
@@ -77,6 +101,9 @@ pub enum Placed {
 
 impl Store {
     /// Orders what a cart holds, all of it or nothing.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn place_order(&self, cart: CartRow, paying: &Paying<'_>, now: Moment) -> Result<Placed> {
         self.unit(|| async {
             let mut unit = self.begin().await?;
@@ -111,6 +138,10 @@ impl Store {
     /// Ends a waiting order: paid, or refused, which gives the stock back and fills the cart again.
     ///
     /// With the end of a paid one its confirmation is written, in the same transaction.
+    ///
+    /// # Errors
+    /// [`StorageError::NotFound`](crate::StorageError::NotFound) where there is none.
+    /// Else those of the database.
     pub async fn settle_order(&self, id: u64, paid: bool, confirmation: Option<&Message>) -> Result<()> {
         self.unit(|| async {
             let mut unit = self.begin().await?;
@@ -137,6 +168,9 @@ impl Store {
     }
 
     /// Orders whose payment was under way when a server went down, and has been for long.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn stale_orders(&self) -> Result<Vec<u64>> {
         let ids = sqlx::query_scalar!(
             "SELECT id FROM shop_order WHERE state = 'waiting' AND placed_at < CURRENT_TIMESTAMP - INTERVAL 15 MINUTE"
@@ -145,6 +179,9 @@ impl Store {
     }
 
     /// An order, for the shopper whose cart it came from.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn order(&self, id: u64, cart: CartRow) -> Result<Option<Order>> {
         let row = sqlx::query!(
             r#"SELECT state, contact AS "contact: Json<Contact>", provider, total_minor, vat_minor, currency FROM shop_order

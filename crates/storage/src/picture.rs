@@ -16,14 +16,21 @@ const GIVEN_UP: &str = "Its sizes were begun twice and never came to an end. Sav
 /// A picture with all that is known of it.
 #[derive(Debug, Clone, PartialEq, Eq)]
 pub struct KeptPicture {
+    /// Its number.
     pub id: u64,
     /// By which pieces refer to a picture of the shop; products' pictures have none.
     pub name: Option<String>,
+    /// What the file was called.
     pub file_name: String,
+    /// What is told in place of it.
     pub alt: String,
+    /// The values, in their order.
     pub values: Vec<ValueId>,
+    /// The point that stays in sight.
     pub focus: Focus,
+    /// Whether it stands free on its ground.
     pub cut_out: bool,
+    /// The film that it opens; mostly none.
     pub film: Option<FilmFile>,
     /// None while they are being made.
     pub sizes: Vec<PictureSize>,
@@ -36,7 +43,9 @@ pub struct KeptPicture {
 /// Whose pictures: a product's, or the shop's own.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
 pub enum PicturesOf {
+    /// Those of a product.
     Product(ProductId),
+    /// The shop’s own.
     Shop,
 }
 
@@ -58,20 +67,28 @@ impl PicturesOf {
 /// What is changed of pictures; what is none stays as it is.
 #[derive(Debug, Clone, Default)]
 pub struct PictureChange {
+    /// Other words in its place.
     pub alt: Option<String>,
+    /// Other values that it shows.
     pub values: Option<Vec<ValueId>>,
+    /// Another point that stays in sight.
     pub focus: Option<Focus>,
 }
 
 /// A picture whose sizes are to be made.
 #[derive(Debug, Clone, PartialEq, Eq)]
 pub struct ToMake {
+    /// Its number.
     pub id: u64,
+    /// The hash of the file that was put in.
     pub original: String,
 }
 
 impl Store {
     /// The pictures of a product or of the shop, in order.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn pictures_of(&self, of: PicturesOf, plan: u32) -> Result<Vec<KeptPicture>> {
         let rows = sqlx::query!(
             r#"SELECT id, name, file_name, alt, value_ids AS "value_ids: Json<Vec<ValueId>>", focus AS "focus: Json<Focus>",
@@ -99,6 +116,9 @@ impl Store {
     }
 
     /// A picture of some product that belongs to this value alone: the hash of its largest size, and its point.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn picture_of_value(&self, value: ValueId) -> Result<Option<(String, Focus)>> {
         let row = sqlx::query!(
             r#"SELECT sizes AS "sizes: Json<Vec<PictureSize>>", focus AS "focus: Json<Focus>" FROM picture
@@ -114,6 +134,9 @@ impl Store {
 
 impl Hand<'_> {
     /// Adds an uploaded picture behind the others; its sizes are made later.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn add_picture(&self, of: PicturesOf, file_name: &str, original: &str) -> Result<u64> {
         self.step(&of.scope(), async |tx, _| {
         // The product's row is held, so that two uploads at once don't take the same place.
@@ -139,6 +162,9 @@ impl Hand<'_> {
     }
 
     /// Puts another file in a picture's place; its words, values and place in the order stay.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn replace_picture(
         &self,
         of: PicturesOf,
@@ -163,6 +189,9 @@ impl Hand<'_> {
     }
 
     /// Makes a picture the one that a film shows until it runs.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn set_film(&self, of: PicturesOf, id: u64, film: &FilmFile) -> Result<()> {
         self.step(&of.scope(), async |tx, _| {
             held(tx, of, &[id]).await?;
@@ -175,6 +204,9 @@ impl Hand<'_> {
     }
 
     /// Changes several pictures of a product in the same way; all or none.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn change_pictures(&self, of: PicturesOf, ids: &[u64], change: &PictureChange) -> Result<()> {
         self.step(&of.scope(), async |tx, _| {
         held(tx, of, ids).await?;
@@ -196,6 +228,9 @@ impl Hand<'_> {
     }
 
     /// Puts a product's pictures into this order. Pictures that aren't named, added meanwhile, stay behind them.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn order_pictures(&self, of: PicturesOf, ids: &[u64]) -> Result<()> {
         self.step(&of.scope(), async |tx, _| {
             held(tx, of, ids).await?;
@@ -213,6 +248,10 @@ impl Hand<'_> {
         .await
     }
 
+    /// Takes pictures away.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn remove_pictures(&self, of: PicturesOf, ids: &[u64]) -> Result<()> {
         self.step(&of.scope(), async |tx, _| {
             held(tx, of, ids).await?;
@@ -228,6 +267,9 @@ impl Hand<'_> {
 impl Store {
     /// The next picture whose sizes aren't those of this plan; no other worker is given it for some minutes. One that was
     /// begun twice without coming to an end is marked with that and not given again.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn next_to_make(&self, plan: u32) -> Result<Option<ToMake>> {
         loop {
             let found = self.claim_picture(plan).await?;
@@ -268,6 +310,9 @@ impl Store {
     }
 
     /// Keeps the sizes that were made, unless the picture was replaced meanwhile.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn picture_made(
         &self,
         made: &ToMake,
@@ -300,6 +345,9 @@ impl Store {
     }
 
     /// Keeps why no sizes could be made.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn picture_failed(&self, made: &ToMake, why: &str) -> Result<()> {
         sqlx::query!(
             "UPDATE picture SET trouble = LEFT(?, 300), claimed_until = NULL WHERE id = ? AND original = ?",

@@ -13,11 +13,17 @@ const KEPT_SECONDS: i64 = 400 * 86_400;
 
 impl Store {
     /// The price rules that were in force before, oldest first.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn past_prices(&self) -> Result<Vec<PastBook>> {
         past_books(&mut *self.pool.acquire().await?).await
     }
 
     /// Records, for a shop that brings its history along, what a price was until a moment.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn record_past_price(&self, product: ProductId, at: Moment, was_minor: i64) -> Result<()> {
         sqlx::query!(
             "INSERT INTO price_change (product_id, at, was_minor) VALUES (?, ?, ?)",

@@ -10,11 +10,17 @@ use std::sync::Arc;
 
 impl Store {
     /// The clocks by which the shop plans.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn zone(&self) -> Result<Zone> {
         zone_of(&mut *self.pool.acquire().await?).await
     }
 
     /// The published prices at a moment, for an empty cart.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn prices(&self, now: Moment) -> Result<Prices> {
         prices_of(&mut *self.pool.acquire().await?, now).await
     }

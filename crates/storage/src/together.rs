@@ -8,7 +8,9 @@ use sqlx::types::Json;
 /// An owner at an open desk.
 #[derive(Debug, Clone, PartialEq, Eq)]
 pub struct Present {
+    /// Its name.
     pub name: String,
+    /// Where they are.
     pub place: String,
     /// What is chosen there.
     pub chosen: String,
@@ -20,8 +22,11 @@ const GONE_AFTER_SECONDS: i64 = 12;
 /// A situation kept by its name.
 #[derive(Debug, Clone, PartialEq, Eq)]
 pub struct KeptSituation {
+    /// Its number.
     pub id: u64,
+    /// Its name.
     pub name: String,
+    /// The situation, as the desk sends it.
     pub look: serde_json::Value,
 }
 
@@ -29,6 +34,9 @@ const MOST_KEPT: i64 = 100;
 
 impl Store {
     /// Notes that someone is here, and tells who else is.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn be_present(
         &self,
         template: TemplateId,
@@ -57,6 +65,9 @@ impl Store {
     }
 
     /// Notes that someone has left.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn leave(&self, template: TemplateId, place: &str) -> Result<()> {
         sqlx::query!("DELETE FROM presence WHERE template_id = ? AND place = ?", template.0, place)
             .execute(&self.pool)
@@ -64,6 +75,10 @@ impl Store {
         Ok(())
     }
 
+    /// Every situation that was kept.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn kept_situations(&self) -> Result<Vec<KeptSituation>> {
         let rows = sqlx::query!(
             r#"SELECT id, name, look AS "look: Json<serde_json::Value>" FROM kept_situation ORDER BY name"#
@@ -74,6 +89,10 @@ impl Store {
     }
 
     /// Keeps a situation; one of the same name is replaced.
+    ///
+    /// # Errors
+    /// [`StorageError::Full`](crate::StorageError::Full) where there are as many as there can be.
+    /// Else those of the database.
     pub async fn keep_situation(&self, name: &str, look: &serde_json::Value) -> Result<()> {
         self.unit(|| async {
             let mut unit = self.begin().await?;
@@ -99,12 +118,19 @@ impl Store {
         .await
     }
 
+    /// Forgets a kept situation.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn drop_situation(&self, id: u64) -> Result<()> {
         sqlx::query!("DELETE FROM kept_situation WHERE id = ?", id).execute(&self.pool).await?;
         Ok(())
     }
 
     /// Keeps a link under the hash of its token; links that have run out are dropped a month later.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn add_preview(
         &self,
         token_hash: &[u8; 32],
@@ -128,6 +154,9 @@ impl Store {
     }
 
     /// The template that a link shows and until when, also where that is past.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn preview(&self, token_hash: &[u8; 32]) -> Result<Option<(TemplateId, DateTime<Utc>)>> {
         let row = sqlx::query!(
             r#"SELECT template_id, expires_at AS "expires_at: DateTime<Utc>" FROM preview_link WHERE token_hash = ?"#,
@@ -139,6 +168,9 @@ impl Store {
     }
 
     /// Ends every link to a template at once.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn end_previews(&self, template: TemplateId) -> Result<u64> {
         let done = sqlx::query!("DELETE FROM preview_link WHERE template_id = ?", template.0);
         Ok(done.execute(&self.pool).await?.rows_affected())

@@ -10,12 +10,17 @@ const MOST_WISHES: u32 = 100;
 /// Something that is kept for later, with the choice as an address names it.
 #[derive(Debug, Clone)]
 pub struct Wish {
+    /// The product.
     pub product: Product,
+    /// What was chosen, as in an address.
     pub choice: String,
 }
 
 impl Store {
     /// Keeps a product for later; the last choice of it counts.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn keep_wish(&self, cart: CartRow, product: ProductId, choice: &str) -> Result<()> {
         sqlx::query!(
             "INSERT INTO wish (cart_id, product_id, choice) SELECT ?, ?, ? FROM DUAL
@@ -32,6 +37,10 @@ impl Store {
         Ok(())
     }
 
+    /// Keeps a product for later no longer.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn drop_wish(&self, cart: CartRow, product: ProductId) -> Result<()> {
         sqlx::query!("DELETE FROM wish WHERE cart_id = ? AND product_id = ?", cart.id, product.0)
             .execute(&self.pool)
@@ -40,6 +49,9 @@ impl Store {
     }
 
     /// What a shopper keeps, the newest first.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn wishes(&self, cart: CartRow) -> Result<Vec<Wish>> {
         let rows = sqlx::query!(
             "SELECT product_id, choice FROM wish WHERE cart_id = ? ORDER BY at DESC, product_id",
@@ -57,6 +69,9 @@ impl Store {
     }
 
     /// The numbers of the products that a shopper keeps.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn wished(&self, cart: CartRow) -> Result<Vec<u64>> {
         let ids = sqlx::query_scalar!("SELECT product_id FROM wish WHERE cart_id = ?", cart.id);
         Ok(ids.fetch_all(&self.pool).await?)

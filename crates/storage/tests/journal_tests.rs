@@ -126,7 +126,7 @@ async fn there(store: &Store) -> There {
 async fn act(store: &Store, hand: Hand<'_>, (what, which, number): Act) -> Done {
     let There { products, book } = there(store).await;
     let product = &products[which % products.len()];
-    if what < 12 || what > 25 {
+    if !(12..26).contains(&what) {
         of_product(store, hand, product, (what, which, number)).await
     } else {
         of_book(store, hand, product, &book, (what, which, number)).await

@@ -1708,7 +1708,9 @@ export interface components {
             difference: number;
             /** @description Whose eyes can't tell them apart; those of most people before others. */
             eyes: components["schemas"]["Eyes"];
+            /** @description The one value. */
             first: components["schemas"]["ValueId"];
+            /** @description The other value. */
             second: components["schemas"]["ValueId"];
         };
         /** @description An amount in whole minor units, and as the shop writes it. */
@@ -1720,6 +1722,7 @@ export interface components {
         };
         /** @description How a shop writes its amounts. */
         AmountStyle: {
+            /** @description How the currency is written. */
             unit: components["schemas"]["UnitAs"];
             /** @description Whether whole amounts have their zeros: `£68.00` rather than `£68`. */
             zeros: boolean;
@@ -1743,9 +1746,12 @@ export interface components {
         };
         /** @description A strip across the page. */
         Band: {
+            /** @description The columns, in their order. */
             columns: components["schemas"]["Column"][];
+            /** @description Its name on the page. */
             id: components["schemas"]["BandId"];
             kept?: components["schemas"]["KeptId"] | null;
+            /** @description What is set on it. */
             values?: components["schemas"]["Values"];
         };
         /** @description Names a band within its layout, for good. */
@@ -1876,21 +1882,31 @@ export interface components {
         Colour: string;
         /** @description A column of a band; its width counts twelfths of the band. */
         Column: {
+            /** @description Its name on the page. */
             id: components["schemas"]["ColumnId"];
+            /** @description Its pieces, from the top. */
             pieces: components["schemas"]["Piece"][];
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Twelfths of the band.
+             */
             width: number;
         };
         /** @description Names a column within its layout, for good. */
         ColumnId: string;
         /** @description A column without its pieces. */
         ColumnShape: {
+            /** @description Its name on the page. */
             id: components["schemas"]["ColumnId"];
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Twelfths of the band.
+             */
             width: number;
         };
         /** @description A pair of colours that meets on a page. */
         Contrast: {
+            /** @description Whether it can be read. */
             holds: boolean;
             /**
              * Format: int32
@@ -1902,8 +1918,11 @@ export interface components {
              * @description What is needed, in hundredths.
              */
             needed: number;
+            /** @description The colour on top. */
             over: string;
+            /** @description The colour below. */
             under: string;
+            /** @description What the two are. */
             what: string;
         };
         CopyName: {
@@ -1927,8 +1946,11 @@ export interface components {
         /** @description The values that somebody keeps of one piece or band. */
         Departure: {
             kind?: components["schemas"]["Kind"] | null;
+            /** @description The piece or band that it is about. */
             target: components["schemas"]["Target"];
+            /** @description What is kept. */
             values: components["schemas"]["Values"];
+            /** @description Whose it is. */
             whom: components["schemas"]["Whom"];
         };
         /** @description One value that a product or a type keeps different from the template. */
@@ -1987,7 +2009,9 @@ export interface components {
         };
         /** @description One of a product's titled texts: *What is in the bag*. Paragraphs are parted by an empty line. */
         Detail: {
+            /** @description The text. */
             text: string;
+            /** @description Its title. */
             title: string;
         };
         /**
@@ -1999,37 +2023,48 @@ export interface components {
         Difference: {
             /** @enum {string} */
             kind: "piece_added";
+            /** @description The piece. */
             piece: components["schemas"]["PieceId"];
         } | {
             /** @enum {string} */
             kind: "piece_removed";
+            /** @description The piece. */
             piece: components["schemas"]["PieceId"];
+            /** @description What it was. */
             was: components["schemas"]["Kind"];
         } | {
             /** @enum {string} */
             kind: "piece_moved";
+            /** @description The piece. */
             piece: components["schemas"]["PieceId"];
         } | {
             /** @enum {string} */
             kind: "piece_set";
+            /** @description The piece. */
             piece: components["schemas"]["PieceId"];
+            /** @description The key of the setting. */
             setting: string;
         } | {
+            /** @description The band. */
             band: components["schemas"]["BandId"];
             /** @enum {string} */
             kind: "band_added";
         } | {
+            /** @description The band. */
             band: components["schemas"]["BandId"];
             /** @enum {string} */
             kind: "band_removed";
         } | {
+            /** @description The band. */
             band: components["schemas"]["BandId"];
             /** @enum {string} */
             kind: "band_moved";
         } | {
+            /** @description The band. */
             band: components["schemas"]["BandId"];
             /** @enum {string} */
             kind: "band_set";
+            /** @description The key of the setting. */
             setting: string;
         } | {
             /** @enum {string} */
@@ -2037,8 +2072,11 @@ export interface components {
         } | {
             /** @enum {string} */
             kind: "departed";
+            /** @description The key of the setting. */
             setting: string;
+            /** @description The piece or band. */
             target: components["schemas"]["Target"];
+            /** @description Whose page it is. */
             whom: components["schemas"]["Whom"];
         };
         /** @description A draft as far as all drafts are alike. */
@@ -2084,8 +2122,11 @@ export interface components {
         };
         /** @description A value with where it comes from and what lies under it, nearest first. */
         Explained: {
+            /** @description What would count otherwise, the nearest first. */
             hides: components["schemas"]["Hidden"][];
+            /** @description Where it comes from. */
             source: components["schemas"]["Source"];
+            /** @description What counts. */
             value: components["schemas"]["SetValue"];
         };
         /**
@@ -2095,11 +2136,14 @@ export interface components {
         Eyes: "most" | "no_red" | "no_green" | "no_blue";
         /** @description A fact in a table of facts: *Span*, *2.1 m*. */
         Fact: {
+            /** @description What is told. */
             name: string;
+            /** @description What is so. */
             value: string;
         };
         /** @description What was said of a file by hand. */
         Fate: {
+            /** @description For this value. */
             for: components["schemas"]["ValueId"];
         } | "unused";
         /**
@@ -2125,25 +2169,34 @@ export interface components {
         FileMatch: {
             /** @enum {string} */
             how: "settled";
+            /** @description The value that somebody gave it. */
             value: components["schemas"]["ValueId"];
         } | {
             /** @enum {string} */
             how: "exact";
+            /** @description The value whose name it has. */
             value: components["schemas"]["ValueId"];
         } | {
             /** @enum {string} */
             how: "near";
+            /** @description In what it differs. */
             near: components["schemas"]["Near"];
+            /** @description The value whose name it nearly has. */
             value: components["schemas"]["ValueId"];
         } | {
             /** @enum {string} */
             how: "double";
-            /** Format: int64 */
+            /**
+             * Format: int64
+             * @description The file that is used.
+             */
             used: number;
+            /** @description The value whose name it has too. */
             value: components["schemas"]["ValueId"];
         } | {
             /** @enum {string} */
             how: "unclear";
+            /** @description Values that it may mean. */
             values: components["schemas"]["ValueId"][];
         } | {
             /** @enum {string} */
@@ -2154,17 +2207,30 @@ export interface components {
         };
         /** @description A film as it is kept: MP4 or WebM, as it came. */
         FilmFile: {
+            /** @description The hash of the file. */
             hash: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Its height in pixels.
+             */
             height: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description Its width in pixels.
+             */
             width: number;
         };
         /** @description A place in a picture, in thousandths of its width from the left and of its height from the top. */
         Focus: {
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description From the left, in thousandths.
+             */
             x: number;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description From the top, in thousandths.
+             */
             y: number;
         };
         /** @description For which products a draft is published. */
@@ -2181,7 +2247,9 @@ export interface components {
         Frame: "whole" | "slim" | "none";
         /** @description What a page lacks on which screen. */
         Gap: {
+            /** @description What is missing. */
             lack: components["schemas"]["Lack"];
+            /** @description The screen. */
             screen: components["schemas"]["Device"];
         };
         GridOption: {
@@ -2265,7 +2333,9 @@ export interface components {
         };
         /** @description A value that another one hides. */
         Hidden: {
+            /** @description Where it comes from. */
             source: components["schemas"]["Source"];
+            /** @description What would count. */
             value: components["schemas"]["SetValue"];
         };
         HouseView: {
@@ -2280,6 +2350,7 @@ export interface components {
         };
         /** @description How one product's page changes. */
         Impact: {
+            /** @description What differs. */
             changes: components["schemas"]["Difference"][];
             /** @description What it lacks that it didn't lack before. */
             lacks: components["schemas"]["Gap"][];
@@ -2414,11 +2485,16 @@ export interface components {
         };
         /** @description A page as a document. */
         Layout: {
+            /** @description Its bands, from the top. */
             bands: components["schemas"]["Band"][];
             /** @description What single products and types keep different. */
             departures?: components["schemas"]["Departure"][];
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description The format in which it is written.
+             */
             format: number;
+            /** @description The frame. */
             frame?: components["schemas"]["Frame"];
         };
         /**
@@ -2458,6 +2534,7 @@ export interface components {
         };
         /** @description The lowest price before the present one. */
         Lowest: {
+            /** @description What it was. */
             amount: components["schemas"]["Money"];
             /** @description When it cost that; the beginning of the 30 days where it did so before. */
             at: components["schemas"]["Moment"];
@@ -2502,6 +2579,7 @@ export interface components {
              * @description As an editor counts; the names of the columns are line 1.
              */
             line: number;
+            /** @description What is wrong, in a sentence. */
             says: string;
         };
         /**
@@ -2522,8 +2600,12 @@ export interface components {
         };
         /** @description An amount: whole minor units (pence) of one currency. */
         Money: {
+            /** @description The currency. */
             currency: components["schemas"]["Currency"];
-            /** Format: int64 */
+            /**
+             * Format: int64
+             * @description Minor units.
+             */
             minor: number;
         };
         /** @description A choice that changed by itself. */
@@ -2579,26 +2661,32 @@ export interface components {
         };
         /** @description Which names become which. All are exchanged at once, so that two parts may change names. */
         Names: {
+            /** @description Bands: from which name to which. */
             bands?: {
                 [key: string]: components["schemas"]["BandId"];
             };
+            /** @description Columns: from which name to which. */
             columns?: {
                 [key: string]: components["schemas"]["ColumnId"];
             };
+            /** @description Pieces: from which name to which. */
             pieces?: {
                 [key: string]: components["schemas"]["PieceId"];
             };
         };
         /** @description Why a file is only near to a value. */
         Near: {
+            /** @description What the file’s name says more. */
             more: string;
             /** @enum {string} */
             why: "more_words";
         } | {
+            /** @description What it doesn’t say. */
             missing: string;
             /** @enum {string} */
             why: "fewer_words";
         } | {
+            /** @description How many letters differ. */
             letters: number;
             /** @enum {string} */
             why: "spelling";
@@ -2633,6 +2721,7 @@ export interface components {
              * @description Less than without any rule, rounded down.
              */
             percent: number;
+            /** @description What one piece costs then. */
             unit: components["schemas"]["Money"];
         };
         /** @description What a product is offered at under a choice and a quantity. */
@@ -2676,77 +2765,104 @@ export interface components {
         };
         /** @description One change to a layout. */
         Op: {
+            /** @description Where it stands. */
             at: components["schemas"]["Place"];
             /** @enum {string} */
             op: "add_piece";
+            /** @description The piece. */
             piece: components["schemas"]["Piece"];
         } | {
             /** @enum {string} */
             op: "remove_piece";
+            /** @description The piece. */
             piece: components["schemas"]["PieceId"];
         } | {
             /** @enum {string} */
             op: "move_piece";
+            /** @description The piece. */
             piece: components["schemas"]["PieceId"];
+            /** @description Where it goes. */
             to: components["schemas"]["Place"];
         } | {
+            /** @description The name of the copy. */
             copy: components["schemas"]["PieceId"];
             /** @enum {string} */
             op: "copy_piece";
+            /** @description What is copied. */
             piece: components["schemas"]["PieceId"];
+            /** @description Where it goes. */
             to: components["schemas"]["Place"];
         } | {
+            /** @description The band. */
             band: components["schemas"]["Band"];
+            /** @description Before which band, from 0. */
             index: number;
             /** @enum {string} */
             op: "add_band";
         } | {
+            /** @description The band. */
             band: components["schemas"]["BandId"];
             /** @enum {string} */
             op: "remove_band";
         } | {
+            /** @description The band. */
             band: components["schemas"]["BandId"];
+            /** @description Before which band, from 0. */
             index: number;
             /** @enum {string} */
             op: "move_band";
         } | {
+            /** @description The screen. */
             device: components["schemas"]["Device"];
             /** @enum {string} */
             op: "set";
+            /** @description The key of the setting. */
             setting: string;
+            /** @description The piece or band. */
             target: components["schemas"]["Target"];
             value?: components["schemas"]["SetValue"] | null;
         } | {
+            /** @description The screen. */
             device: components["schemas"]["Device"];
             kind?: components["schemas"]["Kind"] | null;
             /** @enum {string} */
             op: "depart";
+            /** @description The key of the setting. */
             setting: string;
+            /** @description The piece or band. */
             target: components["schemas"]["Target"];
             value?: components["schemas"]["SetValue"] | null;
+            /** @description Whose page it is. */
             whom: components["schemas"]["Whom"];
         } | {
+            /** @description The band. */
             band: components["schemas"]["BandId"];
+            /** @description The columns, in their order. */
             columns: components["schemas"]["ColumnShape"][];
             /** @enum {string} */
             op: "set_columns";
         } | {
+            /** @description What takes its place. */
             band: components["schemas"]["Band"];
             /** @enum {string} */
             op: "replace_band";
         } | {
+            /** @description The frame. */
             frame: components["schemas"]["Frame"];
             /** @enum {string} */
             op: "set_frame";
         } | {
+            /** @description The new names. */
             names: components["schemas"]["Names"];
             /** @enum {string} */
             op: "rename";
         } | {
             /** @enum {string} */
             op: "many";
+            /** @description The operations, in their order. */
             ops: components["schemas"]["Op"][];
         } | {
+            /** @description The layout. */
             layout: components["schemas"]["Layout"];
             /** @enum {string} */
             op: "lay";
@@ -2852,8 +2968,12 @@ export interface components {
             body: string;
             subject: string;
         };
+        /** @description What a rule did, or why it did nothing. */
         Outcome: {
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description The pieces from which the step counts.
+             */
             from: number;
             /** @enum {string} */
             is: "applied";
@@ -2867,28 +2987,39 @@ export interface components {
             /** @enum {string} */
             is: "off";
         } | {
+            /** @description When it begins. */
             from: components["schemas"]["Local"];
             /** @enum {string} */
             is: "not_yet";
         } | {
             /** @enum {string} */
             is: "over";
+            /** @description When it ended. */
             until: components["schemas"]["Local"];
         } | {
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description What there is.
+             */
             has: number;
             /** @enum {string} */
             is: "too_few";
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description What it would take.
+             */
             needs: number;
         } | {
+            /** @description What there is. */
             has: components["schemas"]["Money"];
             /** @enum {string} */
             is: "total_too_low";
+            /** @description What it would take. */
             needs: components["schemas"]["Money"];
         } | {
             /** @enum {string} */
             is: "without";
+            /** @description One of these, by their handles. */
             needs: components["schemas"]["Handle"][];
         } | {
             /** @enum {string} */
@@ -2944,7 +3075,10 @@ export interface components {
             until: components["schemas"]["Local"];
             was?: components["schemas"]["Money"] | null;
         };
-        /** @enum {string} */
+        /**
+         * @description How long between two deliveries.
+         * @enum {string}
+         */
         Period: "weeks" | "months";
         /** @description Pictures by their numbers. */
         PictureIds: {
@@ -2988,22 +3122,31 @@ export interface components {
         };
         /** @description One thing on the page. */
         Piece: {
+            /** @description Its name on the page. */
             id: components["schemas"]["PieceId"];
+            /** @description What it is. */
             kind: components["schemas"]["Kind"];
+            /** @description What is set on it. */
             values?: components["schemas"]["Values"];
         };
         /** @description Names a piece within its layout, for good. */
         PieceId: string;
         /** @description Where a piece stands or is to stand: before the piece that is at `index` in that column. */
         Place: {
+            /** @description The column. */
             column: components["schemas"]["ColumnId"];
+            /** @description Before what stands there, from 0. */
             index: number;
         };
         /** @description The policy of each place. */
         Places: {
+            /** @description On cards. */
             card: components["schemas"]["Policy"];
+            /** @description In the cart. */
             cart: components["schemas"]["Policy"];
+            /** @description On its page. */
             page: components["schemas"]["Policy"];
+            /** @description In quick looks. */
             quick: components["schemas"]["Policy"];
         };
         /** @description Where a kept band is put. */
@@ -3138,15 +3281,21 @@ export interface components {
         ProductOption: {
             /** @description What it is about, in one line; mostly empty. */
             about: string;
+            /** @description How it is chosen on cards. */
             card: components["schemas"]["Way"];
             /** @description Whether values that have nothing else show pictures that belong to them. */
             from_variants: boolean;
+            /** @description Its handle. */
             handle: components["schemas"]["Handle"];
+            /** @description Its number. */
             id: components["schemas"]["OptionId"];
+            /** @description Its name. */
             name: string;
             /** @description How it is chosen on a page, on a card and in a quick look. */
             page: components["schemas"]["Way"];
+            /** @description How it is chosen in quick looks. */
             quick: components["schemas"]["Way"];
+            /** @description Its values, in their order. */
             values: components["schemas"]["ProductValue"][];
         };
         /**
@@ -3156,19 +3305,26 @@ export interface components {
         ProductState: "new" | "on_sale" | "coming_soon" | "withdrawn";
         /** @description A family of products that are sold in the same way: *Sport kites*. */
         ProductType: {
+            /** @description Its handle. */
             handle: components["schemas"]["Handle"];
+            /** @description Its name. */
             name: string;
         };
         /** @description A value as one product offers it. */
         ProductValue: {
             /** @description The hash of a larger picture, shown when it is pointed at. */
             closer?: string | null;
+            /** @description Where its swatch comes from. */
             from: components["schemas"]["SwatchSource"];
+            /** @description Its handle. */
             handle: components["schemas"]["Handle"];
+            /** @description Its number. */
             id: components["schemas"]["ValueId"];
+            /** @description Its name. */
             name: string;
             /** @description Shown on hover and spoken in place of the name; mostly empty. */
             note: string;
+            /** @description What it looks like. */
             swatch: components["schemas"]["Swatch"];
         };
         /** @description What is published, and what it is called in the history. */
@@ -3207,6 +3363,7 @@ export interface components {
          * @enum {string}
          */
         ReachLevel: "fallback" | "all" | "type" | "tag" | "price" | "has" | "named";
+        /** @description What a template serves, beside what is named. */
         ReachRule: {
             /** @enum {string} */
             rule: "fallback";
@@ -3216,19 +3373,28 @@ export interface components {
         } | {
             /** @enum {string} */
             rule: "types";
+            /** @description The types, by their handles. */
             types: components["schemas"]["Handle"][];
         } | {
             /** @enum {string} */
             rule: "tags";
+            /** @description Its tags. */
             tags: components["schemas"]["Tag"][];
         } | {
-            /** Format: int64 */
+            /**
+             * Format: int64
+             * @description The least price, in minor units.
+             */
             least?: number | null;
-            /** Format: int64 */
+            /**
+             * Format: int64
+             * @description The most, in minor units.
+             */
             most?: number | null;
             /** @enum {string} */
             rule: "prices";
         } | {
+            /** @description All of these. */
             features: components["schemas"]["Feature"][];
             /** @enum {string} */
             rule: "has";
@@ -3243,6 +3409,7 @@ export interface components {
         Role: "orient" | "show" | "buy" | "tell";
         /** @description Where a fraction of a minor unit goes after a percentage: to the nearest step, halves up; or down. */
         Rounding: {
+            /** @description Whether downwards. */
             down: boolean;
             /**
              * Format: int64
@@ -3254,14 +3421,17 @@ export interface components {
         Rule: {
             /** @enum {string} */
             is: "all";
+            /** @description All of these. */
             of: components["schemas"]["Rule"][];
         } | {
             /** @enum {string} */
             is: "any";
+            /** @description The rules. */
             of: components["schemas"]["Rule"][];
         } | {
             /** @enum {string} */
             is: "not";
+            /** @description That one. */
             of: components["schemas"]["Rule"];
         } | {
             /** @enum {string} */
@@ -3279,27 +3449,38 @@ export interface components {
             /** @enum {string} */
             is: "has_reviews";
         } | {
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description How many.
+             */
             count: number;
             /** @enum {string} */
             is: "pictures_over";
         } | {
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description How many.
+             */
             count: number;
             /** @enum {string} */
             is: "stock_under";
         } | {
+            /** @description The type’s handle. */
             handle: components["schemas"]["Handle"];
             /** @enum {string} */
             is: "type";
         } | {
             /** @enum {string} */
             is: "tagged";
+            /** @description The tag. */
             tag: components["schemas"]["Tag"];
         } | {
             /** @enum {string} */
             is: "price_over";
-            /** Format: int64 */
+            /**
+             * Format: int64
+             * @description Minor units.
+             */
             minor: number;
         } | {
             from?: components["schemas"]["Day"] | null;
@@ -3342,18 +3523,22 @@ export interface components {
         } | {
             /** @enum {string} */
             of: "types";
+            /** @description The types, by their handles. */
             types: components["schemas"]["Handle"][];
         } | {
             /** @enum {string} */
             of: "tags";
+            /** @description Its tags. */
             tags: components["schemas"]["Tag"][];
         } | {
             /** @enum {string} */
             of: "products";
+            /** @description By their handles. */
             products: components["schemas"]["Handle"][];
         } | {
             /** @enum {string} */
             of: "variants";
+            /** @description The SKUs. */
             skus: string[];
         };
         /**
@@ -3395,6 +3580,7 @@ export interface components {
         SavedOn: "first" | "all";
         /** @description What is saved against the old price. */
         Saving: {
+            /** @description How much is saved on one piece. */
             amount: components["schemas"]["Money"];
             /**
              * Format: int32
@@ -3581,8 +3767,11 @@ export interface components {
         };
         /** @description The shop itself, as far as its pages tell it. */
         Shop: {
+            /** @description What it sells in. */
             currency: components["schemas"]["Currency"];
+            /** @description How it writes amounts. */
             locale: components["schemas"]["Locale"];
+            /** @description Its name. */
             name: string;
         };
         SignIn: {
@@ -3624,7 +3813,9 @@ export interface components {
         };
         /** @description Where a value was set: on which level, for which screen. */
         Source: {
+            /** @description For which screen it is set. */
             device: components["schemas"]["Device"];
+            /** @description Where it is set. */
             level: components["schemas"]["Level"];
         };
         /** @description Which products get an option of their own, and what it is called. */
@@ -3666,10 +3857,12 @@ export interface components {
             /** @enum {string} */
             kind: "text";
         } | {
+            /** @description Colours, side by side. */
             colours: components["schemas"]["Colour"][];
             /** @enum {string} */
             kind: "colours";
         } | {
+            /** @description The hash of the file. */
             hash: string;
             /** @enum {string} */
             kind: "picture";
@@ -3699,8 +3892,10 @@ export interface components {
         };
         /** @description What a setting is set on. */
         Target: {
+            /** @description A piece. */
             piece: components["schemas"]["PieceId"];
         } | {
+            /** @description A band. */
             band: components["schemas"]["BandId"];
         };
         /** @description A template that was taken away. */
@@ -3721,8 +3916,11 @@ export interface components {
         TemplateFile: {
             /** @description Always `compagina-template`. */
             format: string;
+            /** @description The layout. */
             layout: components["schemas"]["Layout"];
+            /** @description The name of the template. */
             name: string;
+            /** @description Which products it serves. */
             reach: components["schemas"]["Reach"];
             /**
              * Format: int32
@@ -3801,7 +3999,10 @@ export interface components {
         TextTerms: {
             /** @description What is asked for: *Name on the banner*. */
             label: string;
-            /** Format: int32 */
+            /**
+             * Format: int32
+             * @description The most lines.
+             */
             lines: number;
             /**
              * Format: int32
@@ -3810,6 +4011,7 @@ export interface components {
             most: number;
             /** @description Whether it can't be bought without a text. */
             needed: boolean;
+            /** @description Which signs it may hold. */
             signs: components["schemas"]["Signs"];
             /**
              * Format: int64
@@ -3821,10 +4023,15 @@ export interface components {
         Texts: {
             /** @description Who makes it; empty where that is the shop. */
             brand: string;
+            /** @description Its titled texts. */
             details: components["schemas"]["Detail"][];
+            /** @description Its table of facts. */
             facts: components["schemas"]["Fact"][];
+            /** @description Its name. */
             name: string;
+            /** @description A few words about it. */
             summary: string;
+            /** @description Its tags. */
             tags: components["schemas"]["Tag"][];
         };
         TextsForm: {
@@ -3958,7 +4165,10 @@ export interface components {
              * @default 0
              */
             price_minor: number;
-            /** @default [] */
+            /**
+             * @description The tags that its products begin with.
+             * @default []
+             */
             tags: components["schemas"]["Tag"][];
             /** @default null */
             text: components["schemas"]["TextTerms"] | null;
@@ -3980,8 +4190,11 @@ export interface components {
         Unmatched: {
             /** @description Pictures and films, by their names. */
             media: string[];
+            /** @description Products that aren’t here. */
             products: components["schemas"]["Handle"][];
+            /** @description Tags that no product here has. */
             tags: components["schemas"]["Tag"][];
+            /** @description Types that aren’t here. */
             types: components["schemas"]["Handle"][];
         };
         /** @description A picture that was put in. */
@@ -4033,12 +4246,15 @@ export interface components {
         ValueState: "not_made" | "sold_out" | "open";
         /** @description Values by setting, apart for each screen. What isn't here is inherited. */
         Values: {
+            /** @description For phones. */
             phone?: {
                 [key: string]: components["schemas"]["SetValue"];
             };
+            /** @description For tablets. */
             tablet?: {
                 [key: string]: components["schemas"]["SetValue"];
             };
+            /** @description For wide screens. */
             wide?: {
                 [key: string]: components["schemas"]["SetValue"];
             };
@@ -4131,8 +4347,10 @@ export interface components {
         };
         /** @description Whose page keeps a value of its own. A product's own counts before its type's. */
         Whom: {
+            /** @description All products of a type. */
             type: components["schemas"]["Handle"];
         } | {
+            /** @description A single product. */
             product: components["schemas"]["Handle"];
         };
         Wish: {
@@ -4174,10 +4392,15 @@ export interface components {
         };
         /** @description What one rule did, in the working of a price. */
         Work: {
+            /** @description What it is after. */
             after: components["schemas"]["Money"];
+            /** @description What it was before. */
             before: components["schemas"]["Money"];
+            /** @description Its name. */
             name: string;
+            /** @description What came of it. */
             outcome: components["schemas"]["Outcome"];
+            /** @description Its number. */
             rule: components["schemas"]["RuleId"];
         };
     };

@@ -23,6 +23,7 @@ pub struct TypeFields {
     pub details: Vec<String>,
     /// Names of their facts.
     pub facts: Vec<String>,
+    /// The tags that its products begin with.
     pub tags: Vec<Tag>,
     /// What one costs, about.
     pub price_minor: i64,
@@ -39,26 +40,37 @@ pub struct TypeFields {
 /// Why fields can't be kept.
 #[derive(Debug, Clone, PartialEq, Eq, thiserror::Error)]
 pub enum FieldsError {
+    /// A product is chosen by at most {MOST_OPTIONS} options.
     #[error("a product is chosen by at most {MOST_OPTIONS} options")]
     TooManyOptions,
+    /// Something is named twice.
     #[error("“{0}” stands there twice")]
     Twice(String),
+    /// A type has at most {MOST_TITLES} texts, {MOST_TITLES} facts and {MOST_TAGS} tags.
     #[error("a type has at most {MOST_TITLES} texts, {MOST_TITLES} facts and {MOST_TAGS} tags")]
     TooManyTitles,
+    /// A title is empty or too long.
     #[error("“{0}” is no name of one line with at most {LONGEST_TITLE} characters")]
     BadTitle(String),
+    /// A price is zero or more.
     #[error("a price is zero or more")]
     BadPrice,
+    /// A sample has at most {MOST_SAMPLE_PICTURES} pictures.
     #[error("a sample has at most {MOST_SAMPLE_PICTURES} pictures")]
     TooManyPictures,
+    /// One order may hold at least one.
     #[error("one order may hold at least one")]
     NoneInOrder,
+    /// The terms of a text can’t be kept.
     #[error(transparent)]
     Text(#[from] TermsError),
 }
 
 impl TypeFields {
     /// Whether they can be kept.
+    ///
+    /// # Errors
+    /// [`FieldsError`], which says what can’t be and why.
     pub fn check(&self) -> Result<(), FieldsError> {
         if self.options.len() > MOST_OPTIONS {
             return Err(FieldsError::TooManyOptions);

@@ -7,7 +7,9 @@ use crate::letters::{stem_of, words_of};
 /// A value that a file name seems to mean.
 #[derive(Debug, Clone, PartialEq, Eq)]
 pub struct Proposal {
+    /// The option that the name speaks of.
     pub option: OptionId,
+    /// The value that it speaks of.
     pub value: ValueId,
 }
 

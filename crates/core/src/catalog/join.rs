@@ -7,7 +7,9 @@ use std::collections::BTreeSet;
 /// An option as far as merging and splitting look at it.
 #[derive(Debug, Clone, Copy)]
 pub struct Side<'a> {
+    /// Its number.
     pub id: OptionId,
+    /// Its name.
     pub name: &'a str,
     /// Ids and names, in order.
     pub values: &'a [(ValueId, &'a str)],
@@ -26,23 +28,42 @@ pub struct Merge {
     pub over: Vec<ValueId>,
 }
 
+/// Why two options can’t become one, or one two.
 #[derive(Debug, Clone, PartialEq, Eq, thiserror::Error)]
 pub enum JoinError {
+    /// An option can't be merged with itself.
     #[error("an option can't be merged with itself")]
     Itself,
+    /// “{into}” belongs to one product only, so nothing can be merged into it.
     #[error("“{into}” belongs to one product only, so nothing can be merged into it")]
-    OfOneProduct { into: String },
+    OfOneProduct {
+        /// The option into which it would go.
+        into: String,
+    },
+    /// {products} use both; take one of the options out of them first.
     #[error("{products} use both; take one of the options out of them first")]
-    Both { products: String },
+    Both {
+        /// Their names.
+        products: String,
+    },
+    /// Choose at least one product that gets an option of its own.
     #[error("choose at least one product that gets an option of its own")]
     NoProducts,
+    /// All products that use it are chosen; rename the option instead.
     #[error("all products that use it are chosen; rename the option instead")]
     AllProducts,
+    /// {product} doesn't use this option.
     #[error("{product} doesn't use this option")]
-    NotUsed { product: String },
+    NotUsed {
+        /// The product’s name.
+        product: String,
+    },
 }
 
 /// What merging comes to. Names are compared as everywhere: capitals, accents, spaces and signs don't matter.
+///
+/// # Errors
+/// [`JoinError`], which says what can’t be and why.
 pub fn merge(from: Side<'_>, into: Side<'_>) -> Result<Merge, JoinError> {
     if from.id == into.id {
         return Err(JoinError::Itself);
@@ -74,6 +95,9 @@ pub fn merge(from: Side<'_>, into: Side<'_>) -> Result<Merge, JoinError> {
 }
 
 /// Checks which products get an option of their own, cut off from one that others go on using.
+///
+/// # Errors
+/// [`JoinError`], which says what can’t be and why.
 pub fn split(from: Side<'_>, products: &[&str]) -> Result<(), JoinError> {
     let wanted: BTreeSet<&str> = products.iter().copied().collect();
     if wanted.is_empty() {

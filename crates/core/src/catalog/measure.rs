@@ -3,21 +3,29 @@
 use crate::money::Money;
 use serde::{Deserialize, Serialize};
 
+/// A unit by which things are measured.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub enum MeasureUnit {
+    /// Metres.
     #[serde(rename = "m")]
     Metre,
+    /// Square metres.
     #[serde(rename = "m²")]
     SquareMetre,
+    /// Grams.
     #[serde(rename = "g")]
     Gram,
+    /// Kilograms.
     #[serde(rename = "kg")]
     Kilogram,
+    /// Millilitres.
     #[serde(rename = "ml")]
     Millilitre,
+    /// Litres.
     #[serde(rename = "l")]
     Litre,
+    /// Pieces.
     #[serde(rename = "pieces")]
     Piece,
 }
@@ -33,6 +41,7 @@ impl MeasureUnit {
         Self::Piece,
     ];
 
+    /// How it is written behind a number.
     #[must_use]
     pub fn sign(self) -> &'static str {
         match self {
@@ -60,10 +69,13 @@ impl MeasureUnit {
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
 #[serde(try_from = "String", into = "String")]
 pub struct Measure {
+    /// Thousandths of the unit.
     pub thousandths: u64,
+    /// The unit.
     pub unit: MeasureUnit,
 }
 
+/// A measure that can’t be read.
 #[derive(Debug, Clone, PartialEq, Eq, thiserror::Error)]
 #[error("“{0}” is no measure such as 25 m, 0.5 kg or 10 pieces")]
 pub struct NoSuchMeasure(String);

@@ -10,8 +10,11 @@ use serde::{Deserialize, Serialize};
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Shop {
+    /// Its name.
     pub name: String,
+    /// What it sells in.
     pub currency: Currency,
+    /// How it writes amounts.
     pub locale: Locale,
 }
 
@@ -19,7 +22,9 @@ pub struct Shop {
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct ProductType {
+    /// Its handle.
     pub handle: Handle,
+    /// Its name.
     pub name: String,
 }
 
@@ -30,6 +35,7 @@ pub struct ProductType {
 pub enum ProductState {
     /// Never put on sale yet: only owners see it.
     New,
+    /// It is seen and sold.
     OnSale,
     /// Seen, not yet sold.
     ComingSoon,
@@ -41,7 +47,9 @@ pub enum ProductState {
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Detail {
+    /// Its title.
     pub title: String,
+    /// The text.
     pub text: String,
 }
 
@@ -49,7 +57,9 @@ pub struct Detail {
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Fact {
+    /// What is told.
     pub name: String,
+    /// What is so.
     pub value: String,
 }
 
@@ -57,10 +67,15 @@ pub struct Fact {
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct ProductValue {
+    /// Its number.
     pub id: ValueId,
+    /// Its handle.
     pub handle: Handle,
+    /// Its name.
     pub name: String,
+    /// What it looks like.
     pub swatch: Swatch,
+    /// Where its swatch comes from.
     pub from: SwatchSource,
     /// Shown on hover and spoken in place of the name; mostly empty.
     pub note: String,
@@ -93,17 +108,23 @@ impl ProductValue {
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct ProductOption {
+    /// Its number.
     pub id: OptionId,
+    /// Its handle.
     pub handle: Handle,
+    /// Its name.
     pub name: String,
     /// What it is about, in one line; mostly empty.
     pub about: String,
     /// How it is chosen on a page, on a card and in a quick look.
     pub page: Way,
+    /// How it is chosen on cards.
     pub card: Way,
+    /// How it is chosen in quick looks.
     pub quick: Way,
     /// Whether values that have nothing else show pictures that belong to them.
     pub from_variants: bool,
+    /// Its values, in their order.
     pub values: Vec<ProductValue>,
 }
 
@@ -125,31 +146,45 @@ pub fn page_path(address: &Handle) -> String {
 /// A product with everything that its page can show.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 pub struct Product {
+    /// Its number.
     pub id: ProductId,
     /// By which layouts, rules and owners name it; it stays.
     pub handle: Handle,
     /// Where its page stands in the shop.
     pub address: Handle,
+    /// Its name.
     pub name: String,
+    /// Its type.
     pub kind: ProductType,
+    /// Whether it is sold, and how.
     pub state: ProductState,
+    /// A few words about it.
     pub summary: String,
+    /// Its titled texts.
     pub details: Vec<Detail>,
+    /// Its pictures, the leading one first.
     pub pictures: Vec<Picture>,
+    /// By what it is chosen, in their order.
     pub options: Vec<ProductOption>,
+    /// Its variants, in their order.
     pub variants: Vec<Variant>,
+    /// Its price.
     pub price: Money,
     /// A typed old price, shown struck through where it is above the price.
     pub old_price: Option<Money>,
     /// The most that one order may hold of this product.
     pub most_per_order: Option<u32>,
+    /// The terms on which it is sold.
     pub terms: Terms,
     /// What it and its variants cost before, oldest first.
     pub history: Vec<PriceChange>,
     /// Who makes it; empty where that is the shop.
     pub brand: String,
+    /// Its table of facts.
     pub facts: Vec<Fact>,
+    /// Its tags.
     pub tags: Vec<Tag>,
+    /// What all its reviews come to.
     pub rating: Rating,
     /// The newest reviews, newest first; the rating counts all of them.
     pub reviews: Vec<Review>,

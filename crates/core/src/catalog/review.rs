@@ -5,8 +5,11 @@ use serde::{Deserialize, Serialize};
 pub struct Review {
     /// 1 to 5.
     pub stars: u8,
+    /// Its title.
     pub title: String,
+    /// The text.
     pub text: String,
+    /// Who wrote it.
     pub who: String,
     /// As `2026-11-24`.
     pub day: String,
@@ -15,10 +18,12 @@ pub struct Review {
 /// How many buyers gave how many stars; one star first.
 #[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Serialize, Deserialize)]
 pub struct Rating {
+    /// How many gave one star, two, up to five.
     pub counts: [u32; 5],
 }
 
 impl Rating {
+    /// How many reviews there are.
     #[must_use]
     pub fn count(&self) -> u32 {
         self.counts.iter().sum()

@@ -9,6 +9,7 @@ use serde::{Deserialize, Serialize};
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case")]
 pub enum Signs {
+    /// Whatever can be seen.
     #[default]
     Any,
     /// Letters of any script, spaces, and the signs of names: - ' . &
@@ -40,9 +41,11 @@ fn is_combining(sign: char) -> bool {
 pub struct TextTerms {
     /// What is asked for: *Name on the banner*.
     pub label: String,
+    /// The most lines.
     pub lines: u32,
     /// Characters of one line.
     pub most: u32,
+    /// Which signs it may hold.
     pub signs: Signs,
     /// In minor units, for each piece that has a text.
     pub surcharge: i64,
@@ -53,12 +56,24 @@ pub struct TextTerms {
 /// What is wrong with a text.
 #[derive(Debug, Clone, PartialEq, Eq, thiserror::Error)]
 pub enum TextProblem {
+    /// A text is missing.
     #[error("a text is missing")]
     Missing,
+    /// There can be at most {most} lines.
     #[error("there can be at most {most} lines")]
-    TooManyLines { most: u32 },
+    TooManyLines {
+        /// The most lines.
+        most: u32,
+    },
+    /// Line {line} has more than {most} characters.
     #[error("line {line} has more than {most} characters")]
-    TooLong { line: usize, most: u32 },
+    TooLong {
+        /// The line that is too long, from 1.
+        line: usize,
+        /// The most signs that a line takes.
+        most: u32,
+    },
+    /// It holds a sign that can’t be written on it.
     #[error("“{0}” can't be written onto it")]
     Sign(char),
 }
@@ -66,24 +81,44 @@ pub enum TextProblem {
 /// Why terms can't be kept.
 #[derive(Debug, Clone, PartialEq, Eq, thiserror::Error)]
 pub enum TermsError {
+    /// The least number makes no sense.
     #[error("the least number is 1 to 99, not {0}")]
     Least(u32),
+    /// The step makes no sense.
     #[error("steps are of 1 to 99 pieces, not {0}")]
     Step(u32),
+    /// The least number, {least}, is above the most of one order, {most}.
     #[error("the least number, {least}, is above the most of one order, {most}")]
-    LeastAboveMost { least: u32, most: u32 },
+    LeastAboveMost {
+        /// The least number.
+        least: u32,
+        /// The most of one order.
+        most: u32,
+    },
+    /// No number up to {most} fits steps of {step}.
     #[error("no number up to {most} fits steps of {step}")]
-    StepAboveMost { step: u32, most: u32 },
+    StepAboveMost {
+        /// The step.
+        step: u32,
+        /// The most of one order.
+        most: u32,
+    },
+    /// A personal text needs a label of at most 60 characters.
     #[error("a personal text needs a label of at most 60 characters")]
     Label,
+    /// A personal text has 1 to 6 lines of 1 to 60 characters.
     #[error("a personal text has 1 to 6 lines of 1 to 60 characters")]
     Size,
+    /// A surcharge is zero or more, and at most {MOST_MINOR} of the smallest unit.
     #[error("a surcharge is zero or more, and at most {MOST_MINOR} of the smallest unit")]
     Surcharge,
 }
 
 impl TextTerms {
     /// A text as it is kept: lines without spaces at their ends, none of them empty; none where nothing is written.
+    ///
+    /// # Errors
+    /// [`TextProblem`], which says what can’t be and why.
     pub fn read(&self, raw: &str) -> Result<Option<String>, TextProblem> {
         let lines: Vec<&str> = raw.lines().map(str::trim).filter(|line| !line.is_empty()).collect();
         if lines.is_empty() {
@@ -113,6 +148,7 @@ pub struct Terms {
     pub least: u32,
     /// Lines hold multiples of it.
     pub step: u32,
+    /// What may be written onto it.
     pub text: Option<TextTerms>,
 }
 
@@ -124,6 +160,9 @@ impl Default for Terms {
 
 impl Terms {
     /// Whether they can be kept, for a product of which one order may hold at most so many.
+    ///
+    /// # Errors
+    /// [`TermsError`], which says what can’t be and why.
     pub fn check(&self, most: Option<u32>) -> Result<(), TermsError> {
         if !(1..=99).contains(&self.least) {
             return Err(TermsError::Least(self.least));

@@ -19,32 +19,71 @@ const MOST_TAGS: usize = 40;
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Texts {
+    /// Its name.
     pub name: String,
     /// Who makes it; empty where that is the shop.
     pub brand: String,
+    /// A few words about it.
     pub summary: String,
+    /// Its titled texts.
     pub details: Vec<Detail>,
+    /// Its table of facts.
     pub facts: Vec<Fact>,
+    /// Its tags.
     pub tags: Vec<Tag>,
 }
 
 /// Why texts can't be kept.
 #[derive(Debug, Clone, PartialEq, Eq, thiserror::Error)]
 pub enum TextsError {
+    /// A product needs a name.
     #[error("a product needs a name")]
     NoName,
+    /// {what} has at most {most} characters; “{begin}” has {has}.
     #[error("{what} has at most {most} characters; “{begin}” has {has}")]
-    TooLong { what: &'static str, most: usize, has: usize, begin: String },
+    TooLong {
+        /// What it is about.
+        what: &'static str,
+        /// The most there can be.
+        most: usize,
+        /// What there is.
+        has: usize,
+        /// How it begins.
+        begin: String,
+    },
+    /// {what} is one line; “{begin}” has more or holds signs that can't be seen.
     #[error("{what} is one line; “{begin}” has more or holds signs that can't be seen")]
-    NotOneLine { what: &'static str, begin: String },
+    NotOneLine {
+        /// What it is about.
+        what: &'static str,
+        /// How it begins.
+        begin: String,
+    },
+    /// {what} “{begin}” holds signs that can't be seen; write it anew or paste it without them.
     #[error("{what} “{begin}” holds signs that can't be seen; write it anew or paste it without them")]
-    Unseen { what: &'static str, begin: String },
+    Unseen {
+        /// What it is about.
+        what: &'static str,
+        /// How it begins.
+        begin: String,
+    },
+    /// A product has at most {most} {what}; there are {has}.
     #[error("a product has at most {most} {what}; there are {has}")]
-    TooMany { what: &'static str, most: usize, has: usize },
+    TooMany {
+        /// What it is about.
+        what: &'static str,
+        /// The most there can be.
+        most: usize,
+        /// What there is.
+        has: usize,
+    },
+    /// A text has no title.
     #[error("the text “{0}” needs a title")]
     NoTitle(String),
+    /// A fact has no name.
     #[error("the fact “{0}” needs a name")]
     NoFactName(String),
+    /// Something is named twice.
     #[error("“{0}” stands there twice")]
     Twice(String),
 }
@@ -66,6 +105,9 @@ impl Product {
 
 impl Texts {
     /// As they are kept: without blanks around them, lines ended alike, and without what has only a title or a name.
+    ///
+    /// # Errors
+    /// [`TextsError`], which says what can’t be and why.
     pub fn tidied(self) -> Result<Self, TextsError> {
         let name = line("a name", &self.name, LONGEST_NAME)?;
         if name.is_empty() {

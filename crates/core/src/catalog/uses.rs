@@ -7,22 +7,46 @@ use std::collections::BTreeMap;
 /// A product is chosen by at most so many options.
 pub const MOST_OPTIONS: usize = 6;
 
+/// Why a product can’t be chosen by these options.
 #[derive(Debug, Clone, PartialEq, Eq, thiserror::Error)]
 pub enum UsesError {
+    /// A product is chosen by at most {MOST_OPTIONS} options.
     #[error("a product is chosen by at most {MOST_OPTIONS} options")]
     TooMany,
+    /// An option stands here twice.
     #[error("an option stands here twice")]
     Twice,
+    /// “{option}” needs at least one value here.
     #[error("“{option}” needs at least one value here")]
-    NoValues { option: String },
+    NoValues {
+        /// The option’s name.
+        option: String,
+    },
+    /// {count} of the variants have “{value}”; remove or change them first.
     #[error("{count} of the variants have “{value}”; remove or change them first")]
-    InUse { value: String, count: usize },
+    InUse {
+        /// The value’s name.
+        value: String,
+        /// How many variants have it.
+        count: usize,
+    },
+    /// Without “{option}” the variants {first} and {second} would be the same.
     #[error("without “{option}” the variants {first} and {second} would be the same")]
-    SameChoice { option: String, first: String, second: String },
+    SameChoice {
+        /// The option that would no longer tell them apart.
+        option: String,
+        /// The one variant.
+        first: String,
+        /// The other.
+        second: String,
+    },
 }
 
 /// What each variant is chosen by once a product uses these options and values. An option that is new to it doesn't
 /// matter to the variants there are: any. One that it doesn't use any more is dropped, if no two variants become one.
+///
+/// # Errors
+/// [`UsesError`], which says what can’t be and why.
 pub fn change_uses(
     product: &Product,
     wanted: &[(OptionId, String, Vec<ValueId>)],

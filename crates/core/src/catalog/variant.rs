@@ -10,10 +10,12 @@ use serde::{Deserialize, Serialize};
 pub enum Stock {
     /// Always to be had: gift cards, work made to order.
     NotCounted,
+    /// So many are left.
     Counted(u32),
 }
 
 impl Stock {
+    /// Whether any can be had.
     #[must_use]
     pub fn is_in(self) -> bool {
         self != Self::Counted(0)
@@ -39,7 +41,9 @@ impl Stock {
 /// What is really bought: one value for each of the product's options.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 pub struct Variant {
+    /// Its number.
     pub id: VariantId,
+    /// Its SKU.
     pub sku: String,
     /// For each option of the product the place of the value in that option; `None` is *any*: the option doesn't
     /// matter to this variant.
@@ -48,6 +52,7 @@ pub struct Variant {
     pub price: Option<Money>,
     /// The variant's own old price. A variant with a price of its own doesn't take the product's old price.
     pub old_price: Option<Money>,
+    /// What is left of it.
     pub stock: Stock,
     /// The place of the picture that is its own; without one those of its values stand for it.
     pub picture: Option<usize>,

@@ -20,15 +20,24 @@ pub struct Choices<'a> {
 /// A variant to be made.
 #[derive(Debug, Clone, PartialEq, Eq)]
 pub struct NewVariantChoice {
+    /// Its SKU.
     pub sku: String,
     /// One for each option; none is any.
     pub values: Vec<Option<ValueId>>,
 }
 
+/// Why variants can’t be made.
 #[derive(Debug, Clone, PartialEq, Eq, thiserror::Error)]
 pub enum CombineError {
+    /// {name} would have {count} variants, and {MOST_VARIANTS} are the most; choose fewer values.
     #[error("{name} would have {count} variants, and {MOST_VARIANTS} are the most; choose fewer values")]
-    TooMany { name: String, count: usize },
+    TooMany {
+        /// The product’s name.
+        name: String,
+        /// How many it would be.
+        count: usize,
+    },
+    /// Every one of these combinations has a variant already.
     #[error("every one of these combinations has a variant already")]
     NothingNew,
 }
@@ -47,6 +56,9 @@ pub fn missing_choices(product: &Product) -> usize {
 }
 
 /// The combinations that have no variant yet, in the order of the product's values, with SKUs made from handles.
+///
+/// # Errors
+/// [`CombineError`], which says what can’t be and why.
 pub fn combinations(product: &Product, choices: &Choices<'_>) -> Result<Vec<NewVariantChoice>, CombineError> {
     let count = sides(product, choices).iter().try_fold(1usize, |n, side| n.checked_mul(side.len().max(1)));
     let count = count.unwrap_or(usize::MAX);

@@ -9,7 +9,9 @@ pub struct Selection(Vec<Option<u16>>);
 #[derive(Debug, Clone, PartialEq, Eq, thiserror::Error)]
 #[error("this product has no choice “{option}: {value}”")]
 pub struct UnknownChoice {
+    /// The option’s handle.
     pub option: String,
+    /// The value’s handle.
     pub value: String,
 }
 
@@ -19,27 +21,33 @@ impl Selection {
     pub fn none(options: usize) -> Self {
         Self(vec![None; options])
     }
+    /// A choice by the places of values.
     #[must_use]
     pub fn from_values(values: Vec<Option<u16>>) -> Self {
         Self(values)
     }
+    /// The place of the value that is chosen of an option.
     #[must_use]
     pub fn get(&self, option: usize) -> Option<u16> {
         self.0.get(option).copied().flatten()
     }
+    /// Chooses a value of an option by its place, or none.
     pub fn set(&mut self, option: usize, value: Option<u16>) {
         if let Some(place) = self.0.get_mut(option) {
             *place = value;
         }
     }
+    /// Of how many options it tells.
     #[must_use]
     pub fn len(&self) -> usize {
         self.0.len()
     }
+    /// Whether nothing is chosen.
     #[must_use]
     pub fn is_empty(&self) -> bool {
         self.0.is_empty()
     }
+    /// Whether of every option a value is chosen.
     #[must_use]
     pub fn is_complete(&self) -> bool {
         self.0.iter().all(Option::is_some)

@@ -27,37 +27,67 @@ pub struct TemplateFile {
     pub format: String,
     /// Of the file's format; this is 1.
     pub version: u32,
+    /// The name of the template.
     pub name: String,
+    /// Which products it serves.
     pub reach: Reach,
+    /// The layout.
     pub layout: Layout,
 }
 
 /// Why a file can't be read. Nothing is made of it.
 #[derive(Debug, Clone, PartialEq, Eq, thiserror::Error)]
 pub enum FileError {
+    /// The file is larger than is taken.
     #[error("this file has {given} MB; {} MB is the most", MOST_BYTES / 1_000_000)]
-    TooLarge { given: usize },
+    TooLarge {
+        /// So many bytes.
+        given: usize,
+    },
+    /// This is no template file: it doesn't begin with \"format\": \"{NAME}\".
     #[error("this is no template file: it doesn't begin with \"format\": \"{NAME}\"")]
     OtherFormat,
+    /// This file has version {given} of the format; this program reads version {VERSION}.
     #[error("this file has version {given} of the format; this program reads version {VERSION}")]
-    OtherVersion { given: u64 },
+    OtherVersion {
+        /// The version that it names.
+        given: u64,
+    },
+    /// Line {line}, column {column}: this is no JSON ({why}).
     #[error("line {line}, column {column}: this is no JSON ({why})")]
-    NoJson { line: usize, column: usize, why: String },
+    NoJson {
+        /// The line where it can’t be read, from 1.
+        line: usize,
+        /// The column, from 1.
+        column: usize,
+        /// Why it can’t be read.
+        why: String,
+    },
+    /// At {place}: {why}.
     #[error("at {place}: {why}")]
-    At { place: String, why: String },
+    At {
+        /// Where something is wrong.
+        place: String,
+        /// What is wrong.
+        why: String,
+    },
 }
 
 /// What a file names that the shop doesn't have.
 #[derive(Debug, Clone, Default, PartialEq, Eq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Unmatched {
+    /// Types that aren’t here.
     pub types: BTreeSet<Handle>,
+    /// Products that aren’t here.
     pub products: BTreeSet<Handle>,
+    /// Tags that no product here has.
     pub tags: BTreeSet<Tag>,
     /// Pictures and films, by their names.
     pub media: BTreeSet<String>,
 }
 
+/// Writes a template as a file.
 #[must_use]
 pub fn write_template(name: &str, reach: &Reach, layout: &Layout) -> String {
     let file = TemplateFile {
@@ -86,6 +116,9 @@ struct Head {
 }
 
 /// Reads a file and checks all of it.
+///
+/// # Errors
+/// [`FileError`], which says what can’t be and why.
 pub fn read_template(bytes: &[u8]) -> Result<TemplateFile, FileError> {
     if bytes.len() > MOST_BYTES {
         return Err(FileError::TooLarge { given: bytes.len() / 1_000_000 });

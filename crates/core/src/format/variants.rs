@@ -31,17 +31,24 @@ pub struct Mistake {
     pub line: u64,
     /// The column's name; empty where the whole line is meant.
     pub column: String,
+    /// What is wrong, in a sentence.
     pub says: String,
 }
 
 /// One line of a file, its fields read.
 #[derive(Debug, Clone, PartialEq, Eq)]
 pub struct VariantLine {
+    /// The line of the file, from 1.
     pub line: u64,
+    /// The handle of the product.
     pub product: String,
+    /// Its SKU.
     pub sku: String,
+    /// Its price, in minor units.
     pub price_minor: Option<i64>,
+    /// A typed old price, in minor units.
     pub old_price_minor: Option<i64>,
+    /// What is left of it.
     pub stock: Stock,
     /// None where the file has no such column.
     pub measure: Option<Option<Measure>>,
@@ -52,9 +59,11 @@ pub struct VariantLine {
 /// What a file would do.
 #[derive(Debug, Clone, Default, PartialEq, Eq)]
 pub struct Checked {
+    /// What is kept of each line.
     pub rows: Vec<PlannedRow>,
     /// Values that options lack, by their names.
     pub new_values: Vec<(OptionId, String)>,
+    /// How many variants are new.
     pub added: usize,
     /// Variants that are otherwise afterwards.
     pub changed: usize,
@@ -67,18 +76,26 @@ pub struct Checked {
 pub struct PlannedRow {
     /// The place of its product among those given.
     pub product: usize,
+    /// Its SKU.
     pub sku: String,
     /// One for each of the product's options.
     pub values: Vec<PlannedValue>,
+    /// Its price, in minor units.
     pub price_minor: Option<i64>,
+    /// A typed old price, in minor units.
     pub old_price_minor: Option<i64>,
+    /// What is left of it.
     pub stock: Stock,
+    /// The measure; nothing where the file says nothing of it.
     pub measure: Option<Option<Measure>>,
 }
 
+/// A value of a line.
 #[derive(Debug, Clone, PartialEq, Eq, PartialOrd, Ord)]
 pub enum PlannedValue {
+    /// Any value.
     Any,
+    /// A value that is there.
     Known(ValueId),
     /// The place among the new values.
     New(usize),
@@ -87,8 +104,11 @@ pub enum PlannedValue {
 /// An option of the shop with all its values.
 #[derive(Debug, Clone, PartialEq, Eq)]
 pub struct KnownOption {
+    /// Its number.
     pub id: OptionId,
+    /// Its name.
     pub name: String,
+    /// Its values with their names.
     pub values: Vec<(ValueId, String)>,
 }
 
@@ -266,6 +286,9 @@ fn read_line(
 
 /// A plain number as typed, such as `68.00`, in minor units; nothing where there is none. The error says what is wrong
 /// with it.
+///
+/// # Errors
+/// What is wrong, in a sentence.
 pub fn read_amount(field: &str, currency: Currency) -> Result<Option<i64>, String> {
     if field.is_empty() {
         return Ok(None);
@@ -290,6 +313,9 @@ pub fn read_amount(field: &str, currency: Currency) -> Result<Option<i64>, Strin
 }
 
 /// A whole number; nothing where stock isn't counted.
+///
+/// # Errors
+/// What is wrong, in a sentence.
 pub fn read_stock(field: &str) -> Result<Stock, String> {
     if field.is_empty() {
         return Ok(Stock::NotCounted);
@@ -328,6 +354,9 @@ impl PlannedRow {
 
 /// Holds the lines of a file against the catalogue: the products that they name, and the products to which other SKUs
 /// belong. Gives what the file would do, or every mistake.
+///
+/// # Errors
+/// Each [`Mistake`], with its line.
 pub fn check_variants(
     lines: &[VariantLine],
     products: &[Product],

@@ -5,7 +5,9 @@ use super::Focus;
 /// CSS `object-position`, in thousandths.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
 pub struct Crop {
+    /// From the left, in pixels.
     pub x: u32,
+    /// From the top, in pixels.
     pub y: u32,
 }
 

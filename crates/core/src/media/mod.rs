@@ -35,8 +35,11 @@ pub struct Picture {
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct PictureSize {
+    /// The hash of its file.
     pub hash: String,
+    /// Its width in pixels.
     pub width: u32,
+    /// Its height in pixels.
     pub height: u32,
     /// How many bytes a browser loads for it.
     #[serde(default)]
@@ -47,7 +50,9 @@ pub struct PictureSize {
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Focus {
+    /// From the left, in thousandths.
     pub x: u16,
+    /// From the top, in thousandths.
     pub y: u16,
 }
 
@@ -69,8 +74,11 @@ impl Focus {
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct FilmFile {
+    /// The hash of the file.
     pub hash: String,
+    /// Its width in pixels.
     pub width: u32,
+    /// Its height in pixels.
     pub height: u32,
 }
 
@@ -80,7 +88,9 @@ pub struct FilmFile {
 pub struct Film {
     /// The hash of its file, an MP4.
     pub hash: String,
+    /// Its width in pixels.
     pub width: u32,
+    /// Its height in pixels.
     pub height: u32,
     /// Shown until it runs.
     pub poster: Picture,
@@ -89,7 +99,9 @@ pub struct Film {
 /// The shop's free pictures and films, by the names under which pieces refer to them.
 #[derive(Debug, Clone, Default, PartialEq, Eq)]
 pub struct ShopMedia {
+    /// Pictures by their names.
     pub pictures: BTreeMap<String, Picture>,
+    /// Films by their names.
     pub films: BTreeMap<String, Film>,
 }
 
@@ -99,6 +111,7 @@ impl Picture {
     pub fn at_least(&self, width: u32) -> Option<&PictureSize> {
         self.sizes.iter().find(|s| s.width >= width).or(self.sizes.last())
     }
+    /// The largest of its sizes.
     #[must_use]
     pub fn largest(&self) -> Option<&PictureSize> {
         self.sizes.last()

@@ -84,8 +84,11 @@ impl Room {
 /// The room of something on wide screens, tablets and phones.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
 pub struct Rooms {
+    /// On wide screens.
     pub wide: Room,
+    /// On tablets.
     pub tablet: Room,
+    /// On phones.
     pub phone: Room,
 }
 

@@ -13,7 +13,9 @@ use serde::{Deserialize, Serialize};
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case")]
 pub enum Whom {
+    /// All products of a type.
     Type(Handle),
+    /// A single product.
     Product(Handle),
 }
 
@@ -22,8 +24,11 @@ pub enum Whom {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Departure {
+    /// Whose it is.
     pub whom: Whom,
+    /// The piece or band that it is about.
     pub target: Target,
+    /// What is kept.
     pub values: Values,
     /// What the piece was, so that it can be told, and placed anew, when it is gone; none for a band.
     #[serde(default, skip_serializing_if = "Option::is_none")]

@@ -9,38 +9,61 @@ use std::collections::{BTreeMap, BTreeSet};
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case", tag = "kind")]
 pub enum Difference {
+    /// A piece came.
     PieceAdded {
+        /// The piece.
         piece: PieceId,
     },
+    /// A piece went.
     PieceRemoved {
+        /// The piece.
         piece: PieceId,
+        /// What it was.
         was: Kind,
     },
+    /// A piece stands elsewhere.
     PieceMoved {
+        /// The piece.
         piece: PieceId,
     },
+    /// A value of a piece differs.
     PieceSet {
+        /// The piece.
         piece: PieceId,
+        /// The key of the setting.
         setting: String,
     },
+    /// A band came.
     BandAdded {
+        /// The band.
         band: BandId,
     },
+    /// A band went.
     BandRemoved {
+        /// The band.
         band: BandId,
     },
+    /// A band stands elsewhere.
     BandMoved {
+        /// The band.
         band: BandId,
     },
+    /// A value of a band differs.
     BandSet {
+        /// The band.
         band: BandId,
+        /// The key of the setting.
         setting: String,
     },
+    /// The frame differs.
     FrameSet,
     /// A product or a type keeps a value that it didn't, another one, or no longer does.
     Departed {
+        /// Whose page it is.
         whom: Whom,
+        /// The piece or band.
         target: Target,
+        /// The key of the setting.
         setting: String,
     },
 }

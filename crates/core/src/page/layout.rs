@@ -11,9 +11,12 @@ pub const FORMAT: u32 = 1;
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case")]
 pub enum Frame {
+    /// Head and foot of the shop.
     #[default]
     Whole,
+    /// A slim head.
     Slim,
+    /// Nothing around it.
     None,
 }
 
@@ -21,15 +24,19 @@ pub enum Frame {
 #[derive(Debug, Clone, Default, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Values {
+    /// For wide screens.
     #[serde(default, skip_serializing_if = "BTreeMap::is_empty")]
     pub wide: BTreeMap<String, SetValue>,
+    /// For tablets.
     #[serde(default, skip_serializing_if = "BTreeMap::is_empty")]
     pub tablet: BTreeMap<String, SetValue>,
+    /// For phones.
     #[serde(default, skip_serializing_if = "BTreeMap::is_empty")]
     pub phone: BTreeMap<String, SetValue>,
 }
 
 impl Values {
+    /// The values for a screen.
     #[must_use]
     pub fn of(&self, device: Device) -> &BTreeMap<String, SetValue> {
         match device {
@@ -38,6 +45,7 @@ impl Values {
             Device::Phone => &self.phone,
         }
     }
+    /// The values for a screen, to be changed.
     pub fn of_mut(&mut self, device: Device) -> &mut BTreeMap<String, SetValue> {
         match device {
             Device::Wide => &mut self.wide,
@@ -50,6 +58,7 @@ impl Values {
     pub fn len(&self) -> usize {
         self.wide.len() + self.tablet.len() + self.phone.len()
     }
+    /// Whether nothing is set.
     #[must_use]
     pub fn is_empty(&self) -> bool {
         self.len() == 0
@@ -66,8 +75,11 @@ impl Values {
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Piece {
+    /// Its name on the page.
     pub id: PieceId,
+    /// What it is.
     pub kind: Kind,
+    /// What is set on it.
     #[serde(default)]
     pub values: Values,
 }
@@ -76,8 +88,11 @@ pub struct Piece {
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Column {
+    /// Its name on the page.
     pub id: ColumnId,
+    /// Twelfths of the band.
     pub width: u8,
+    /// Its pieces, from the top.
     pub pieces: Vec<Piece>,
 }
 
@@ -85,12 +100,15 @@ pub struct Column {
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Band {
+    /// Its name on the page.
     pub id: BandId,
     /// The kept band that it is linked to: it is the same wherever it is linked.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub kept: Option<KeptId>,
+    /// What is set on it.
     #[serde(default)]
     pub values: Values,
+    /// The columns, in their order.
     pub columns: Vec<Column>,
 }
 
@@ -105,9 +123,12 @@ impl Band {
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Layout {
+    /// The format in which it is written.
     pub format: u32,
+    /// The frame.
     #[serde(default)]
     pub frame: Frame,
+    /// Its bands, from the top.
     pub bands: Vec<Band>,
     /// What single products and types keep different.
     #[serde(default, skip_serializing_if = "Vec::is_empty")]
@@ -118,7 +139,9 @@ pub struct Layout {
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Place {
+    /// The column.
     pub column: ColumnId,
+    /// Before what stands there, from 0.
     pub index: usize,
 }
 
@@ -127,7 +150,9 @@ pub struct Place {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case")]
 pub enum Target {
+    /// A piece.
     Piece(PieceId),
+    /// A band.
     Band(BandId),
 }
 
@@ -142,13 +167,16 @@ impl Layout {
     pub fn pieces(&self) -> impl Iterator<Item = &Piece> {
         self.columns().flat_map(|c| c.pieces.iter())
     }
+    /// All its columns, from the top.
     pub fn columns(&self) -> impl Iterator<Item = &Column> {
         self.bands.iter().flat_map(|b| b.columns.iter())
     }
+    /// The piece of a name.
     #[must_use]
     pub fn piece(&self, id: &PieceId) -> Option<&Piece> {
         self.pieces().find(|p| p.id == *id)
     }
+    /// The band of a name.
     #[must_use]
     pub fn band(&self, id: &BandId) -> Option<&Band> {
         self.bands.iter().find(|b| b.id == *id)

@@ -22,6 +22,9 @@ const BESIDE: &[Kind] = &[
 
 /// The layout of a page's quick look. The first piece of each kind is taken, with its name and its settings, but for
 /// those that belong to a whole page: the gallery stands as it ships, and options are chosen as the swatch book says.
+///
+/// # Errors
+/// [`NameError`](crate::ids::NameError) where a name would be too long.
 pub fn quick_look(page: &Layout) -> Result<Layout, NameError> {
     let pictures: Vec<Piece> = page.first_of(Kind::Gallery).map(small_gallery).into_iter().collect();
     let beside = BESIDE.iter().filter_map(|kind| page.first_of(*kind)).cloned().map(by_the_book).collect();

@@ -21,57 +21,82 @@ pub enum Rule {
     /// Every part holds; without parts it always does.
     #[cfg_attr(feature = "schema", schema(no_recursion))]
     All {
+        /// All of these.
         of: Vec<Rule>,
     },
     /// At least one part holds.
     #[cfg_attr(feature = "schema", schema(no_recursion))]
     Any {
+        /// The rules.
         of: Vec<Rule>,
     },
+    /// Where another one doesn’t hold.
     #[cfg_attr(feature = "schema", schema(no_recursion))]
     Not {
+        /// That one.
         of: Box<Rule>,
     },
+    /// It can be bought now.
     OnSale,
+    /// Nothing of it is left.
     SoldOut,
+    /// It isn’t sold yet.
     ComingSoon,
+    /// It is chosen by something.
     HasOptions,
+    /// It has reviews.
     HasReviews,
+    /// It has more pictures than so many.
     PicturesOver {
+        /// How many.
         count: u32,
     },
+    /// Less of it is left than so many.
     StockUnder {
+        /// How many.
         count: u32,
     },
+    /// It is of a type.
     Type {
+        /// The type’s handle.
         handle: Handle,
     },
+    /// It has a tag.
     Tagged {
+        /// The tag.
         tag: Tag,
     },
     /// The least price of the product under the price rules, in minor units, is above this.
     PriceOver {
+        /// Minor units.
         minor: i64,
     },
     /// From the first day on, up to and with the last.
     Between {
+        /// The first day; none where it began long ago.
         from: Option<Day>,
+        /// The last day; none where it doesn’t end.
         to: Option<Day>,
     },
     /// Anything at all.
     CartHolds,
+    /// It lies in the cart already.
     CartHoldsThis,
 }
 
 /// Why a condition can't be used.
 #[derive(Debug, Clone, PartialEq, Eq, thiserror::Error)]
 pub enum RuleError {
+    /// A sentence has at most {MOST_PARTS} parts, {MOST_DEPTH} deep.
     #[error("a sentence has at most {MOST_PARTS} parts, {MOST_DEPTH} deep")]
     TooLong,
+    /// A tag is empty or too long.
     #[error("a tag has 1 to {} characters, all of which can be seen", crate::catalog::LONGEST_TAG)]
     BadTag,
+    /// A price can’t be.
     #[error("a price is zero or more, and at most {} of the smallest unit", crate::limits::MOST_MINOR)]
     BadPrice,
+    /// The last day lies before the first.
     #[error("the last day lies before the first")]
     DaysTurned,
 }
@@ -114,6 +139,10 @@ impl Rule {
         self.parts().iter().any(|part| matches!(part, Self::Between { .. }))
     }
 
+    /// Whether it can be kept.
+    ///
+    /// # Errors
+    /// [`RuleError`], which says what can’t be and why.
     pub fn check(&self) -> Result<(), RuleError> {
         let parts = self.parts();
         if parts.len() > MOST_PARTS || self.depth() > MOST_DEPTH {
@@ -136,6 +165,7 @@ impl Rule {
 /// What a cart holds, as far as pages care.
 #[derive(Debug, Clone, Default, PartialEq, Eq)]
 pub struct CartFacts {
+    /// Those that lie in it, by their handles.
     pub products: Vec<Handle>,
 }
 
@@ -144,10 +174,13 @@ pub struct CartFacts {
 pub struct Facts<'a> {
     /// As it stands in the situation.
     pub product: &'a Product,
+    /// What is in the cart.
     pub cart: &'a CartFacts,
+    /// The day on the shop’s clocks.
     pub day: &'a Day,
     /// What it costs by; what is in the cart, and a plan, make no difference to a condition.
     pub prices: &'a Prices,
+    /// How amounts are written.
     pub locale: Locale,
 }
 
@@ -155,6 +188,7 @@ pub struct Facts<'a> {
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Verdict {
+    /// Whether it holds.
     pub holds: bool,
     /// Half a sentence that tells what was found: “it is on sale”, “3 are left”.
     pub why: String,

@@ -12,18 +12,27 @@ use serde::{Deserialize, Serialize};
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case")]
 pub enum Group {
+    /// What it says.
     Says,
+    /// How it looks.
     Looks,
     /// What every piece has: text style, colours, border, side, space.
     Setting,
     /// Appears when.
     When,
+    /// Letters.
     Type,
+    /// Colours.
     Colours,
+    /// Room.
     Space,
+    /// Buttons.
     Buttons,
+    /// Fields.
     Fields,
+    /// What is chosen by.
     Choices,
+    /// Marks.
     Marks,
 }
 
@@ -32,54 +41,73 @@ pub enum Group {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(untagged)]
 pub enum SetValue {
+    /// Yes or no.
     Flag(bool),
+    /// A number.
     Number(i64),
+    /// A text, or the name of a choice.
     Text(String),
+    /// Lines.
     Lines(Vec<String>),
     /// A list of entries, or a table whose first row is its head.
     Rows(Vec<Vec<String>>),
+    /// When it is shown.
     Rule(Rule),
 }
 
 /// What values a setting takes.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
 pub enum Shape {
+    /// Yes or no.
     Flag,
     /// One of these names; each with the word an owner reads.
     Choice(&'static [(&'static str, &'static str)]),
     /// One of these numbers, such as steps of space; each with the word an owner reads.
     Steps(&'static [(i64, &'static str)]),
+    /// A number between two.
     Number {
+        /// The least there can be.
         least: i64,
+        /// The most there can be.
         most: i64,
     },
     /// One line of at most so many characters.
     Text {
+        /// The most there can be.
         most: usize,
     },
     /// At most `count` lines, each of at most so many characters.
     Lines {
+        /// The most lines.
         count: usize,
+        /// The most signs of a line.
         most: usize,
     },
     /// Headings, paragraphs, lists, links and emphasis, as HTML of at most so many characters. Whoever writes it into
     /// a page cleans it.
     Rich {
+        /// The most there can be.
         most: usize,
     },
     /// At most `count` entries, each with a text for every one of these parts.
     Rows {
+        /// The fields of a row, each with the most signs it takes.
         parts: &'static [(&'static str, usize)],
+        /// The most rows.
         count: usize,
     },
     /// A table whose first row is its head.
     Table {
+        /// The most columns.
         columns: usize,
+        /// The most rows.
         rows: usize,
+        /// The most there can be.
         most: usize,
     },
     /// At most so many pictures of the shop, by their names.
     Pictures {
+        /// The most pictures.
         count: usize,
     },
     /// A film of the shop, by its name.
@@ -98,6 +126,7 @@ pub enum Shape {
 
 /// How many steps the house style's scales have.
 pub const SPACE_STEPS: i64 = 9;
+/// Steps on the scale of letters.
 pub const TYPE_STEPS: i64 = 8;
 
 /// A value as the house style gives it; `const`, so that settings can be declared as tables.
@@ -134,7 +163,9 @@ pub struct Setting {
     pub key: &'static str,
     /// What an owner reads.
     pub label: &'static str,
+    /// Under which heading it stands.
     pub group: Group,
+    /// What it can hold.
     pub shape: Shape,
     /// What the house style says on a wide screen, and on phones where nothing else is said.
     pub wide: Preset,
@@ -165,12 +196,15 @@ impl Setting {
     pub const fn choice<T: Choice>(key: &'static str, label: &'static str, house: &'static str) -> Self {
         Self::new(key, label, Group::Looks, Shape::Choice(T::NAMES), Preset::Text(house), true)
     }
+    /// Yes or no.
     pub const fn flag(key: &'static str, label: &'static str, house: bool) -> Self {
         Self::new(key, label, Group::Looks, Shape::Flag, Preset::Flag(house), true)
     }
+    /// A number between two.
     pub const fn number(key: &'static str, label: &'static str, least: i64, most: i64, house: i64) -> Self {
         Self::new(key, label, Group::Looks, Shape::Number { least, most }, Preset::Number(house), true)
     }
+    /// A number out of a few.
     pub const fn steps(
         key: &'static str,
         label: &'static str,
@@ -183,6 +217,7 @@ impl Setting {
     pub const fn words(key: &'static str, label: &'static str, most: usize, house: &'static str) -> Self {
         Self::new(key, label, Group::Says, Shape::Text { most }, Preset::Text(house), true)
     }
+    /// Lines.
     pub const fn lines(
         key: &'static str,
         label: &'static str,
@@ -205,19 +240,24 @@ impl Setting {
     ) -> Self {
         Self::new(key, label, Group::Says, Shape::Rows { parts, count }, Preset::NoRows, false)
     }
+    /// A table.
     pub const fn table(key: &'static str, label: &'static str, columns: usize, rows: usize) -> Self {
         let shape = Shape::Table { columns, rows, most: 120 };
         Self::new(key, label, Group::Says, shape, Preset::NoRows, false)
     }
+    /// Pictures of the shop.
     pub const fn pictures(key: &'static str, label: &'static str, count: usize) -> Self {
         Self::new(key, label, Group::Says, Shape::Pictures { count }, Preset::Lines(&[]), false)
     }
+    /// A film of the shop.
     pub const fn film(key: &'static str, label: &'static str) -> Self {
         Self::new(key, label, Group::Says, Shape::Film, Preset::Text(""), false)
     }
+    /// An address within the shop or elsewhere.
     pub const fn link(key: &'static str, label: &'static str) -> Self {
         Self::new(key, label, Group::Says, Shape::Link, Preset::Text(""), false)
     }
+    /// A colour.
     pub const fn colour(key: &'static str, label: &'static str, house: &'static str) -> Self {
         Self::new(key, label, Group::Colours, Shape::Colour, Preset::Text(house), false)
     }
@@ -286,6 +326,9 @@ impl Setting {
     }
 
     /// Whether a value may stand here.
+    ///
+    /// # Errors
+    /// [`ValueError`], which says what can’t be and why.
     pub fn check(&self, value: &SetValue) -> Result<(), ValueError> {
         let label = self.label;
         match (self.shape, value) {
@@ -426,33 +469,93 @@ fn check_line(label: &'static str, text: &str, most: usize) -> Result<(), ValueE
 /// Why a value can't stand where it was put.
 #[derive(Debug, Clone, PartialEq, Eq, thiserror::Error)]
 pub enum ValueError {
+    /// “{label}” doesn't take a value of this kind.
     #[error("“{label}” doesn't take a value of this kind")]
-    WrongShape { label: &'static str },
+    WrongShape {
+        /// The setting’s label.
+        label: &'static str,
+    },
+    /// “{label}” has no choice “{given}”.
     #[error("“{label}” has no choice “{given}”")]
-    NoSuchChoice { label: &'static str, given: String },
+    NoSuchChoice {
+        /// The setting's label.
+        label: &'static str,
+        /// What was given.
+        given: String,
+    },
+    /// “{label}” can be {least} to {most}, not {given}.
     #[error("“{label}” can be {least} to {most}, not {given}")]
-    OutOfRange { label: &'static str, given: i64, least: i64, most: i64 },
+    OutOfRange {
+        /// The setting's label.
+        label: &'static str,
+        /// What was given.
+        given: i64,
+        /// The least there can be.
+        least: i64,
+        /// The most there can be.
+        most: i64,
+    },
+    /// “{label}” holds at most {most} characters; this is {length} long.
     #[error("“{label}” holds at most {most} characters; this is {length} long")]
-    TooLong { label: &'static str, length: usize, most: usize },
+    TooLong {
+        /// The setting's label.
+        label: &'static str,
+        /// How long it is.
+        length: usize,
+        /// The most there can be.
+        most: usize,
+    },
+    /// “{label}” holds at most {count} lines, not {given}.
     #[error("“{label}” holds at most {count} lines, not {given}")]
-    TooManyLines { label: &'static str, given: usize, count: usize },
+    TooManyLines {
+        /// The setting's label.
+        label: &'static str,
+        /// What was given.
+        given: usize,
+        /// How many.
+        count: usize,
+    },
+    /// “{label}” holds a character that can't be shown, such as a line break.
     #[error("“{label}” holds a character that can't be shown, such as a line break")]
-    ControlCharacter { label: &'static str },
+    ControlCharacter {
+        /// The setting's label.
+        label: &'static str,
+    },
+    /// “{label}” takes a picture or film of the shop.
     #[error("“{label}” takes a picture or film of the shop")]
-    NoSuchMedia { label: &'static str },
+    NoSuchMedia {
+        /// The setting's label.
+        label: &'static str,
+    },
+    /// “{label}” takes a link such as /shop, https://…, mailto:… or tel:….
     #[error("“{label}” takes a link such as /shop, https://…, mailto:… or tel:…")]
-    BadLink { label: &'static str },
+    BadLink {
+        /// The setting's label.
+        label: &'static str,
+    },
+    /// “{label}” takes a colour such as #0D6A6E.
     #[error("“{label}” takes a colour such as #0D6A6E")]
-    BadColour { label: &'static str },
+    BadColour {
+        /// The setting's label.
+        label: &'static str,
+    },
+    /// “{label}”: {why}.
     #[error("“{label}”: {why}")]
-    BadRule { label: &'static str, why: RuleError },
+    BadRule {
+        /// The setting's label.
+        label: &'static str,
+        /// Why.
+        why: RuleError,
+    },
 }
 
 /// A closed list of names that a setting takes.
 pub trait Choice: Copy + 'static {
     /// Name in the document, word that an owner reads.
     const NAMES: &'static [(&'static str, &'static str)];
+    /// The choice of a name.
     fn from_name(name: &str) -> Option<Self>;
+    /// Its name in documents.
     fn name(self) -> &'static str;
 }
 
@@ -461,7 +564,7 @@ macro_rules! choice {
     ($(#[$doc:meta])* $name:ident { $($variant:ident = $text:literal, $label:literal;)+ }) => {
         $(#[$doc])*
         #[derive(Debug, Clone, Copy, PartialEq, Eq)]
-        pub enum $name { $($variant),+ }
+        pub enum $name { $(#[doc = concat!("*", $label, "*.")] $variant),+ }
         impl $crate::page::Choice for $name {
             const NAMES: &'static [(&'static str, &'static str)] = &[$(($text, $label)),+];
             fn from_name(name: &str) -> Option<Self> {

@@ -17,7 +17,9 @@ struct Plan {
 
 /// An arrangement.
 pub struct Starter {
+    /// Its name in addresses.
     pub key: &'static str,
+    /// Its name.
     pub name: &'static str,
     /// For what it is good, in a sentence.
     pub hint: &'static str,
@@ -378,11 +380,13 @@ const FILL: &[Kind] = &[
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Laid {
+    /// The layout.
     pub layout: Layout,
     /// Pieces that the arrangement has no place for; they stand in a band of their own at the end.
     pub left_over: Vec<PieceId>,
 }
 
+/// The starting layout of a name.
 #[must_use]
 pub fn starter(key: &str) -> Option<&'static Starter> {
     STARTERS.iter().find(|s| s.key == key)

@@ -28,6 +28,7 @@ pub enum Together {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Rounding {
+    /// Whether downwards.
     pub down: bool,
     /// In minor units: 1, 5, 10, 50 or 100.
     pub step: i64,
@@ -40,6 +41,7 @@ impl Default for Rounding {
 }
 
 impl Rounding {
+    /// Steps to which can be rounded, in minor units.
     pub const STEPS: [i64; 5] = [1, 5, 10, 50, 100];
 
     /// Rounds ten-thousandths of a minor unit to whole steps.
@@ -70,9 +72,13 @@ pub enum Policy {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case")]
 pub enum Surface {
+    /// On its page.
     Page,
+    /// On cards.
     Card,
+    /// In quick looks.
     Quick,
+    /// In the cart.
     Cart,
 }
 
@@ -81,9 +87,13 @@ pub enum Surface {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Places {
+    /// On its page.
     pub page: Policy,
+    /// On cards.
     pub card: Policy,
+    /// In quick looks.
     pub quick: Policy,
+    /// In the cart.
     pub cart: Policy,
 }
 
@@ -95,6 +105,7 @@ impl Default for Places {
 }
 
 impl Places {
+    /// What counts in a place.
     #[must_use]
     pub fn policy(self, place: Surface) -> Policy {
         match place {
@@ -125,35 +136,53 @@ pub enum OldFrom {
 pub struct PriceBook {
     /// In the order in which they apply, and in which ties are settled.
     pub rules: Vec<PriceRule>,
+    /// How rules go together.
     pub together: Together,
+    /// How amounts are rounded.
     pub rounding: Rounding,
+    /// Where old prices are shown.
     pub places: Places,
+    /// The plans by which things are sold.
     pub plans: Vec<Plan>,
+    /// Where old prices come from.
     pub old: OldFrom,
+    /// Taxes.
     pub vat: Vat,
+    /// How amounts are written.
     pub style: AmountStyle,
 }
 
 /// Why a price book can't be kept.
 #[derive(Debug, Clone, PartialEq, Eq, thiserror::Error)]
 pub enum BookError {
+    /// A shop has at most {MOST_RULES} rules.
     #[error("a shop has at most {MOST_RULES} rules")]
     TooMany,
+    /// Two rules have this number.
     #[error("two rules have the number {0}")]
     SameId(u64),
+    /// It can’t be rounded to this.
     #[error("prices are rounded to 1, 5, 10, 50 or 100 of the smallest unit, not to {0}")]
     Rounding(i64),
+    /// A rate of tax is at most 50 %.
     #[error("a rate of tax is at most 50 %")]
     Vat,
+    /// At most {MOST_NAMED} types have a rate of their own.
     #[error("at most {MOST_NAMED} types have a rate of their own")]
     VatTypes,
+    /// A rule can’t be kept.
     #[error(transparent)]
     Rule(#[from] RuleError),
+    /// A plan can’t be kept.
     #[error(transparent)]
     Plan(#[from] PlanError),
 }
 
 impl PriceBook {
+    /// Whether it can be kept.
+    ///
+    /// # Errors
+    /// [`BookError`], which says what can’t be and why.
     pub fn check(&self) -> Result<(), BookError> {
         if self.rules.len() > MOST_RULES {
             return Err(BookError::TooMany);

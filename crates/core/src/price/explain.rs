@@ -14,8 +14,11 @@ use serde::Serialize;
 /// What lowered a line of the cart, and what was added to it; for all its pieces together.
 #[derive(Debug, Clone, Default, PartialEq, Eq)]
 pub struct Effects {
+    /// The rules that lowered it, with what each took off.
     pub rules: Vec<(String, Money)>,
+    /// What the plan took off.
     pub plan: Option<Money>,
+    /// What was added.
     pub surcharge: Option<Money>,
 }
 
@@ -23,42 +26,61 @@ pub struct Effects {
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Work {
+    /// Its number.
     pub rule: RuleId,
+    /// Its name.
     pub name: String,
+    /// What it was before.
     pub before: Money,
+    /// What it is after.
     pub after: Money,
+    /// What came of it.
     pub outcome: Outcome,
 }
 
+/// What a rule did, or why it did nothing.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case", tag = "is")]
 pub enum Outcome {
     /// It made the price, with its step from so many pieces on.
     Applied {
+        /// The pieces from which the step counts.
         from: u32,
     },
     /// Another one gives a lower price.
     Beaten,
     /// It would leave the price as it is.
     NoEffect,
+    /// It is switched off.
     Off,
+    /// It begins later.
     NotYet {
+        /// When it begins.
         from: Local,
     },
+    /// It has ended.
     Over {
+        /// When it ended.
         until: Local,
     },
+    /// There are too few pieces.
     TooFew {
+        /// What it would take.
         needs: u32,
+        /// What there is.
         has: u32,
     },
+    /// The cart comes to too little.
     TotalTooLow {
+        /// What it would take.
         needs: Money,
+        /// What there is.
         has: Money,
     },
     /// None of these products is in the cart.
     Without {
+        /// One of these, by their handles.
         needs: Vec<Handle>,
     },
     /// It isn't for this.
@@ -67,6 +89,9 @@ pub enum Outcome {
 
 impl Prices {
     /// How a price comes about: every rule of the book with what it did or why it did nothing.
+    ///
+    /// # Errors
+    /// [`MoneyError`] where currencies differ or an amount is too large.
     pub fn explain(
         &self,
         product: &Product,
@@ -79,6 +104,9 @@ impl Prices {
     }
 
     /// What lowered a line that is in the cart already, and what was added to it.
+    ///
+    /// # Errors
+    /// [`MoneyError`] where currencies differ or an amount is too large.
     pub fn effects(
         &self,
         product: &Product,

@@ -15,6 +15,7 @@ use std::collections::BTreeSet;
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Lowest {
+    /// What it was.
     pub amount: Money,
     /// When it cost that; the beginning of the 30 days where it did so before.
     pub at: Moment,

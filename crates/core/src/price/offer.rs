@@ -12,7 +12,12 @@ pub enum PriceTag {
     /// All that is left costs the same.
     Exact(Quote),
     /// Until more is chosen: the least and the most.
-    Span { from: Money, to: Money },
+    Span {
+        /// The lowest.
+        from: Money,
+        /// The highest.
+        to: Money,
+    },
     /// Nothing is made like this.
     None,
 }
@@ -21,11 +26,15 @@ pub enum PriceTag {
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
 #[serde(rename_all = "snake_case")]
 pub enum Hindrance {
+    /// It isn’t sold yet.
     ComingSoon,
+    /// It isn’t sold any more.
     Withdrawn,
     /// These options, by their places, are still to be chosen.
     ChooseFirst(Vec<usize>),
+    /// There is no such variant.
     NotMade,
+    /// None is left.
     SoldOut,
     /// Fewer are left than asked for.
     OnlyLeft(u32),
@@ -44,14 +53,19 @@ pub enum Hindrance {
 /// All that a page says about a selection.
 #[derive(Debug, Clone, PartialEq, Eq)]
 pub struct Offer {
+    /// What is chosen.
     pub selection: Selection,
+    /// The variant, where all is chosen.
     pub variant: Option<VariantId>,
+    /// What the price line says.
     pub tag: PriceTag,
     /// Of the variant: the condition of a price that isn't earned yet, and the next step down.
     pub promise: Option<Promise>,
+    /// The next step down.
     pub next: Option<Next>,
     /// Of the variant, once it is known.
     pub stock: Option<Stock>,
+    /// Why it can’t be bought as it is chosen.
     pub hindrance: Option<Hindrance>,
     /// `[option][value]`
     pub states: Vec<Vec<ValueState>>,
@@ -60,12 +74,18 @@ pub struct Offer {
 }
 
 /// Works out what a page offers for a selection and a quantity where no rule is in force.
+///
+/// # Errors
+/// [`MoneyError`] where currencies differ or an amount is too large.
 pub fn offer(product: &Product, selection: &Selection, quantity: u32) -> Result<Offer, MoneyError> {
     Prices::default().offer(product, selection, quantity, Surface::Page)
 }
 
 impl Prices {
     /// Works out what a place of the shop offers for a selection and a quantity.
+    ///
+    /// # Errors
+    /// [`MoneyError`] where currencies differ or an amount is too large.
     pub fn offer(
         &self,
         product: &Product,

@@ -6,6 +6,7 @@ use serde::Serialize;
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Saving {
+    /// How much is saved on one piece.
     pub amount: Money,
     /// Rounded down, so that it never says more than is true.
     pub percent: u32,
@@ -15,10 +16,13 @@ pub struct Saving {
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Quote {
+    /// The price of one piece.
     pub unit: Money,
     /// Only where it is above the unit price.
     pub old: Option<Money>,
+    /// What is saved, where an old price is shown.
     pub saving: Option<Saving>,
+    /// How many pieces.
     pub quantity: u32,
     /// Unit price times quantity.
     pub line: Money,
@@ -28,6 +32,9 @@ pub struct Quote {
 ///
 /// A variant without a price of its own takes the product's price and old price together; one with its own price has
 /// only its own old price. An old price that isn't above the price is no old price.
+///
+/// # Errors
+/// [`MoneyError`] where currencies differ or an amount is too large.
 pub fn quote(product: &Product, variant: &Variant, quantity: u32) -> Result<Quote, MoneyError> {
     let (unit, typed_old) = match variant.price {
         Some(own) => (own, variant.old_price),

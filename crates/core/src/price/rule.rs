@@ -20,11 +20,20 @@ pub struct RuleId(pub u64);
 #[serde(rename_all = "snake_case", tag = "kind", deny_unknown_fields)]
 pub enum Effect {
     /// So many hundredths of a percent less: 1250 is 12.5 %.
-    Percent { hundredths: u32 },
+    Percent {
+        /// Hundredths of a percent.
+        hundredths: u32,
+    },
     /// So many minor units less.
-    Amount { minor: i64 },
+    Amount {
+        /// Minor units.
+        minor: i64,
+    },
     /// So many minor units.
-    Fixed { minor: i64 },
+    Fixed {
+        /// Minor units.
+        minor: i64,
+    },
 }
 
 /// An effect from so many pieces on.
@@ -32,7 +41,9 @@ pub enum Effect {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Step {
+    /// So many pieces.
     pub from: u32,
+    /// What it does.
     pub effect: Effect,
 }
 
@@ -41,19 +52,26 @@ pub struct Step {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case", tag = "of", deny_unknown_fields)]
 pub enum RuleReach {
+    /// Everything.
     All,
+    /// Products of these types.
     Types {
+        /// The types, by their handles.
         types: Vec<Handle>,
     },
     /// Products that have at least one of these tags.
     Tags {
+        /// Its tags.
         tags: Vec<Tag>,
     },
+    /// These products.
     Products {
+        /// By their handles.
         products: Vec<Handle>,
     },
     /// Variants by their SKUs.
     Variants {
+        /// The SKUs.
         skus: Vec<String>,
     },
 }
@@ -111,24 +129,32 @@ impl RuleReach {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case")]
 pub enum Counted {
+    /// Those of the same variant.
     Variant,
+    /// Those of the same product.
     #[default]
     Product,
     /// Everything in the cart that the rule is for.
     Lines,
 }
 
+/// A rule that lowers prices.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(deny_unknown_fields)]
 pub struct PriceRule {
+    /// Its number.
     pub id: RuleId,
+    /// Its name.
     pub name: String,
+    /// For what it is.
     pub reach: RuleReach,
     /// Products that are left out, whatever the reach.
     #[serde(default, skip_serializing_if = "Vec::is_empty")]
     pub except: Vec<Handle>,
+    /// Its steps.
     pub steps: Vec<Step>,
+    /// Which pieces count.
     #[serde(default)]
     pub counted: Counted,
     /// From this total of the cart on, before any rule, in minor units.
@@ -140,36 +166,79 @@ pub struct PriceRule {
     /// By the shop's clocks; `until` is the first minute in which it is no longer in force.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub from: Option<Local>,
+    /// The first minute in which it is no longer in force.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub until: Option<Local>,
+    /// Whether it is switched on.
     pub on: bool,
 }
 
 /// Why a rule can't be kept.
 #[derive(Debug, Clone, PartialEq, Eq, thiserror::Error)]
 pub enum RuleError {
+    /// A rule needs a name of at most {LONGEST_NAME} characters.
     #[error("a rule needs a name of at most {LONGEST_NAME} characters")]
     Name,
+    /// “{rule}” needs one to {MOST_STEPS} steps.
     #[error("“{rule}” needs one to {MOST_STEPS} steps")]
-    Steps { rule: String },
+    Steps {
+        /// The rule's name.
+        rule: String,
+    },
+    /// “{rule}” has two steps from {from} pieces; the first step starts at 1 or more.
     #[error("“{rule}” has two steps from {from} pieces; the first step starts at 1 or more")]
-    SameStep { rule: String, from: u32 },
+    SameStep {
+        /// The rule's name.
+        rule: String,
+        /// The number of pieces that two steps have.
+        from: u32,
+    },
+    /// “{rule}” takes off {percent} %; it can be more than 0 and at most 100.
     #[error("“{rule}” takes off {percent} %; it can be more than 0 and at most 100")]
-    Percent { rule: String, percent: String },
+    Percent {
+        /// The rule's name.
+        rule: String,
+        /// The share, in percent.
+        percent: String,
+    },
+    /// “{rule}” takes an amount above zero, or a price of zero or more, up to {MOST_MINOR} of the smallest unit.
     #[error(
         "“{rule}” takes an amount above zero, or a price of zero or more, up to {MOST_MINOR} of the smallest unit"
     )]
-    Amount { rule: String },
+    Amount {
+        /// The rule's name.
+        rule: String,
+    },
+    /// “{rule}” reaches nothing: choose at least one.
     #[error("“{rule}” reaches nothing: choose at least one")]
-    Nothing { rule: String },
+    Nothing {
+        /// The rule's name.
+        rule: String,
+    },
+    /// “{rule}” ends before it begins.
     #[error("“{rule}” ends before it begins")]
-    EndsFirst { rule: String },
+    EndsFirst {
+        /// The rule's name.
+        rule: String,
+    },
+    /// “{rule}” names more than {MOST_NAMED} products, types, tags or SKUs.
     #[error("“{rule}” names more than {MOST_NAMED} products, types, tags or SKUs")]
-    TooManyNamed { rule: String },
+    TooManyNamed {
+        /// The rule's name.
+        rule: String,
+    },
+    /// “{rule}” names a tag or a SKU that is empty, too long or holds signs that can't be seen.
     #[error("“{rule}” names a tag or a SKU that is empty, too long or holds signs that can't be seen")]
-    BadName { rule: String },
+    BadName {
+        /// The rule's name.
+        rule: String,
+    },
+    /// The number {id} is too large for a rule.
     #[error("the number {id} is too large for a rule")]
-    TooLargeId { id: u64 },
+    TooLargeId {
+        /// The number.
+        id: u64,
+    },
 }
 
 const LONGEST_NAME: usize = 80;
@@ -179,6 +248,9 @@ pub const MOST_NAMED: usize = 5_000;
 
 impl PriceRule {
     /// Whether it can be kept.
+    ///
+    /// # Errors
+    /// [`RuleError`], which says what can’t be and why.
     pub fn check(&self) -> Result<(), RuleError> {
         let rule = || self.name.clone();
         let length = self.name.trim().chars().count();

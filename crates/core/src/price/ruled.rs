@@ -48,7 +48,9 @@ pub struct Extras {
 /// A price book that was in force until a moment.
 #[derive(Debug, Clone)]
 pub struct PastBook {
+    /// When it was exchanged.
     pub until: Moment,
+    /// The book.
     pub book: Arc<PriceBook>,
 }
 
@@ -70,9 +72,11 @@ pub struct Prices {
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Priced {
+    /// What it costs.
     pub quote: Quote,
     /// Before any rule.
     pub base: Money,
+    /// The next step down.
     pub next: Option<Next>,
 }
 
@@ -82,6 +86,7 @@ pub struct Priced {
 pub struct Next {
     /// So many more pieces of it.
     pub more: u32,
+    /// What one piece costs then.
     pub unit: Money,
     /// Less than without any rule, rounded down.
     pub percent: u32,
@@ -100,8 +105,11 @@ pub struct Promise {
 /// What stands in a place.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
 pub struct Shown {
+    /// What it costs.
     pub quote: Quote,
+    /// What it costs once more is in the cart.
     pub promise: Option<Promise>,
+    /// The next step down.
     pub next: Option<Next>,
 }
 
@@ -125,6 +133,7 @@ pub(super) struct Thing<'a> {
 }
 
 impl Prices {
+    /// The prices of a book at a moment.
     #[must_use]
     pub fn new(book: Arc<PriceBook>, zone: Zone, now: Moment) -> Self {
         let in_force = book.rules.iter().enumerate().filter(|(_, rule)| rule.is_in_force(now, &zone));
@@ -170,6 +179,7 @@ impl Prices {
         Self { extras, ..self.clone() }
     }
 
+    /// The book.
     #[must_use]
     pub fn book(&self) -> &PriceBook {
         &self.book
@@ -220,6 +230,9 @@ impl Prices {
     }
 
     /// The same for a cart that holds these.
+    ///
+    /// # Errors
+    /// [`MoneyError`] where currencies differ or an amount is too large.
     pub fn with_cart<'a>(
         mut self,
         lines: impl IntoIterator<Item = (&'a Product, &'a Variant, u32)>,
@@ -260,11 +273,17 @@ impl Prices {
     }
 
     /// What `quantity` of a variant cost when they come to what is in the cart.
+    ///
+    /// # Errors
+    /// [`MoneyError`] where currencies differ or an amount is too large.
     pub fn quote(&self, product: &Product, variant: &Variant, quantity: u32) -> Result<Priced, MoneyError> {
         self.priced(product, variant, quantity, Suppose::More(quantity))
     }
 
     /// What a line costs that is in the cart already.
+    ///
+    /// # Errors
+    /// [`MoneyError`] where currencies differ or an amount is too large.
     pub fn line(&self, product: &Product, variant: &Variant, quantity: u32) -> Result<Priced, MoneyError> {
         self.priced(product, variant, quantity, Suppose::More(0))
     }
@@ -309,12 +328,18 @@ impl Prices {
     }
 
     /// What one piece costs later, bought by a plan of which only the first delivery costs less.
+    ///
+    /// # Errors
+    /// [`MoneyError`] where currencies differ or an amount is too large.
     pub fn later(&self, product: &Product, variant: &Variant, quantity: u32) -> Result<Money, MoneyError> {
         let thing = Thing { product, variant, base: quote(product, variant, 1)?.unit };
         self.surcharged(thing, self.ruled(thing, Suppose::More(quantity)))
     }
 
     /// What stands in a place of the shop, under the policy for old prices there.
+    ///
+    /// # Errors
+    /// [`MoneyError`] where currencies differ or an amount is too large.
     pub fn shown(
         &self,
         product: &Product,

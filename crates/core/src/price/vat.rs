@@ -9,8 +9,10 @@ use serde::{Deserialize, Serialize};
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case")]
 pub enum VatShown {
+    /// With tax.
     #[default]
     With,
+    /// Without tax.
     Without,
 }
 
@@ -19,6 +21,7 @@ pub enum VatShown {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(deny_unknown_fields)]
 pub struct TypeRate {
+    /// The type, by its handle.
     pub kind: Handle,
     /// Hundredths of a percent.
     pub hundredths: u32,
@@ -31,7 +34,9 @@ pub struct TypeRate {
 pub struct Vat {
     /// Hundredths of a percent: 2000 is 20 %.
     pub hundredths: u32,
+    /// Rates of types that differ.
     pub types: Vec<TypeRate>,
+    /// Whether prices are shown with it.
     pub shown: VatShown,
 }
 

@@ -9,13 +9,17 @@ use serde::Serialize;
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Contrast {
+    /// What the two are.
     pub what: &'static str,
+    /// The colour on top.
     pub over: String,
+    /// The colour below.
     pub under: String,
     /// The ratio in hundredths, rounded down: 450 is 4.5 to 1.
     pub hundredths: u32,
     /// What is needed, in hundredths.
     pub needed: u32,
+    /// Whether it can be read.
     pub holds: bool,
 }
 

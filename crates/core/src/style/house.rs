@@ -18,16 +18,22 @@ pub struct House {
 /// Why a token can't be set.
 #[derive(Debug, Clone, PartialEq, Eq, thiserror::Error)]
 pub enum TokenError {
+    /// There is no such part of the house style.
     #[error("the house style has no “{0}”")]
     NoSuchToken(String),
+    /// The value doesn’t fit.
     #[error(transparent)]
     BadValue(#[from] ValueError),
 }
 
 impl House {
+    /// Everything that can be set.
     pub const TOKENS: &[&Setting] = TOKENS;
 
     /// Sets a token, or makes it as it ships.
+    ///
+    /// # Errors
+    /// [`TokenError`], which says what can’t be and why.
     pub fn set(&mut self, key: &str, value: Option<SetValue>) -> Result<(), TokenError> {
         let token = TOKENS.iter().find(|t| t.key == key);
         let token = token.ok_or_else(|| TokenError::NoSuchToken(key.chars().take(60).collect()))?;
@@ -56,6 +62,7 @@ impl House {
         own.cloned().unwrap_or_else(|| token.wide.value())
     }
 
+    /// A number of it.
     #[must_use]
     pub fn number(&self, token: &Setting) -> i64 {
         match self.value(token) {
@@ -63,6 +70,7 @@ impl House {
             _ => 0,
         }
     }
+    /// A text of it.
     #[must_use]
     pub fn text(&self, token: &Setting) -> String {
         match self.value(token) {
@@ -70,6 +78,7 @@ impl House {
             _ => String::new(),
         }
     }
+    /// A font of it.
     #[must_use]
     pub fn font(&self, token: &Setting) -> Font {
         Font::from_name(&self.text(token)).unwrap_or(Font::Sans)

@@ -21,9 +21,13 @@ use serde::Serialize;
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case")]
 pub enum Level {
+    /// The shop’s house style.
     House,
+    /// The template.
     Template,
+    /// The product’s type.
     Type,
+    /// The product itself.
     Product,
 }
 
@@ -31,7 +35,9 @@ pub enum Level {
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Source {
+    /// Where it is set.
     pub level: Level,
+    /// For which screen it is set.
     pub device: Device,
 }
 
@@ -39,8 +45,11 @@ pub struct Source {
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Explained {
+    /// What counts.
     pub value: SetValue,
+    /// Where it comes from.
     pub source: Source,
+    /// What would count otherwise, the nearest first.
     pub hides: Vec<Hidden>,
 }
 
@@ -48,7 +57,9 @@ pub struct Explained {
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Hidden {
+    /// What would count.
     pub value: SetValue,
+    /// Where it comes from.
     pub source: Source,
 }
 
@@ -137,6 +148,7 @@ impl<'a> Chain<'a> {
         Explained { value: top.value, source: top.source, hides: stack.collect() }
     }
 
+    /// A choice for a screen.
     #[must_use]
     pub fn choice<T: Choice>(&self, setting: &Setting, device: Device) -> Option<T> {
         match self.value(setting, device) {
@@ -144,10 +156,12 @@ impl<'a> Chain<'a> {
             _ => None,
         }
     }
+    /// Yes or no for a screen.
     #[must_use]
     pub fn flag(&self, setting: &Setting, device: Device) -> bool {
         matches!(self.value(setting, device), SetValue::Flag(true))
     }
+    /// A number for a screen.
     #[must_use]
     pub fn number(&self, setting: &Setting, device: Device) -> i64 {
         match self.value(setting, device) {
@@ -155,6 +169,7 @@ impl<'a> Chain<'a> {
             _ => 0,
         }
     }
+    /// A text for a screen.
     #[must_use]
     pub fn text(&self, setting: &Setting, device: Device) -> String {
         match self.value(setting, device) {
@@ -170,6 +185,7 @@ impl<'a> Chain<'a> {
             _ => vec![],
         }
     }
+    /// When something is shown.
     #[must_use]
     pub fn rule(&self, setting: &Setting) -> Rule {
         match self.value(setting, Device::Wide) {
@@ -177,6 +193,7 @@ impl<'a> Chain<'a> {
             _ => Rule::always(),
         }
     }
+    /// Lines.
     #[must_use]
     pub fn lines(&self, setting: &Setting) -> Vec<String> {
         match self.value(setting, Device::Wide) {

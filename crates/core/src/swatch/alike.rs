@@ -18,6 +18,7 @@ pub const TOO_CLOSE: u32 = 40;
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case")]
 pub enum Eyes {
+    /// Whoever sees all colours.
     Most,
     /// Without cones for red (protanopia).
     NoRed,
@@ -50,7 +51,9 @@ const NO_BLUE: Matrix = [
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Alike {
+    /// The one value.
     pub first: ValueId,
+    /// The other value.
     pub second: ValueId,
     /// Whose eyes can't tell them apart; those of most people before others.
     pub eyes: Eyes,

@@ -10,7 +10,9 @@ use serde::{Deserialize, Serialize};
 /// A picture file that waits for its value, or has it by hand.
 #[derive(Debug, Clone, PartialEq, Eq)]
 pub struct SwatchFile {
+    /// Its number.
     pub id: u64,
+    /// What it was called.
     pub name: String,
     /// What was settled by hand.
     pub fate: Option<Fate>,
@@ -21,7 +23,9 @@ pub struct SwatchFile {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case")]
 pub enum Fate {
+    /// For this value.
     For(ValueId),
+    /// For none.
     Unused,
 }
 
@@ -31,11 +35,20 @@ pub enum Fate {
 #[serde(rename_all = "snake_case", tag = "why")]
 pub enum Near {
     /// The file's name holds more than the value's.
-    MoreWords { more: String },
+    MoreWords {
+        /// What the file’s name says more.
+        more: String,
+    },
     /// The value's name holds more than the file's.
-    FewerWords { missing: String },
+    FewerWords {
+        /// What it doesn’t say.
+        missing: String,
+    },
     /// So many letters are different, missing or too many.
-    Spelling { letters: usize },
+    Spelling {
+        /// How many letters differ.
+        letters: usize,
+    },
 }
 
 /// What a file's name says.
@@ -44,15 +57,34 @@ pub enum Near {
 #[serde(rename_all = "snake_case", tag = "how")]
 pub enum FileMatch {
     /// Given to the value by hand.
-    Settled { value: ValueId },
+    Settled {
+        /// The value that somebody gave it.
+        value: ValueId,
+    },
     /// It has the value's name.
-    Exact { value: ValueId },
+    Exact {
+        /// The value whose name it has.
+        value: ValueId,
+    },
     /// Nearly; it isn't used until somebody says so.
-    Near { value: ValueId, near: Near },
+    Near {
+        /// The value whose name it nearly has.
+        value: ValueId,
+        /// In what it differs.
+        near: Near,
+    },
     /// It would be right for the value, but another file is in use.
-    Double { value: ValueId, used: u64 },
+    Double {
+        /// The value whose name it has too.
+        value: ValueId,
+        /// The file that is used.
+        used: u64,
+    },
     /// Near to several values.
-    Unclear { values: Vec<ValueId> },
+    Unclear {
+        /// Values that it may mean.
+        values: Vec<ValueId>,
+    },
     /// It means nothing.
     Leftover,
     /// Put aside by hand.
@@ -62,7 +94,9 @@ pub enum FileMatch {
 /// All files with what they mean, in their order, and the values without a file.
 #[derive(Debug, Clone, PartialEq, Eq)]
 pub struct Matches {
+    /// What became of each.
     pub files: Vec<(u64, FileMatch)>,
+    /// Values that have none.
     pub without: Vec<ValueId>,
 }
 

@@ -28,10 +28,15 @@ pub enum Swatch {
     #[default]
     Text,
     /// One to four colours in equal slices.
-    Colours { colours: Vec<Colour> },
+    Colours {
+        /// Colours, side by side.
+        colours: Vec<Colour>,
+    },
     /// A square picture, kept under the hash of its bytes; over a colour where parts of it can be seen through.
     Picture {
+        /// The hash of the file.
         hash: String,
+        /// A colour that lies over it.
         #[serde(default)]
         over: Option<Colour>,
     },
@@ -47,10 +52,12 @@ impl Swatch {
             Self::Picture { hash, .. } => hash.len() == 64 && hash.bytes().all(|b| b.is_ascii_hexdigit()),
         }
     }
+    /// A single colour.
     #[must_use]
     pub fn of_colour(colour: Colour) -> Self {
         Self::Colours { colours: vec![colour] }
     }
+    /// A picture.
     #[must_use]
     pub fn of_picture(hash: &str) -> Self {
         Self::Picture { hash: hash.to_owned(), over: None }
@@ -64,7 +71,9 @@ impl Swatch {
 pub enum SwatchSource {
     /// The product has its own for this value.
     Product,
+    /// The swatch book.
     Book,
+    /// The palette.
     Palette,
     /// A file that has the value's name, or was given to it by hand.
     File,
@@ -77,8 +86,11 @@ pub enum SwatchSource {
 /// What may be shown for a value, as far as it is there.
 #[derive(Debug, Clone, Copy, Default)]
 pub struct Sources<'a> {
+    /// The product’s own.
     pub product: Option<&'a Swatch>,
+    /// The swatch book’s.
     pub book: Option<&'a Swatch>,
+    /// The palette’s.
     pub palette: Option<Colour>,
     /// The hash of the picture that a file of this name gives.
     pub file: Option<&'a str>,
@@ -89,7 +101,9 @@ pub struct Sources<'a> {
 /// A swatch and where it comes from.
 #[derive(Debug, Clone, PartialEq, Eq)]
 pub struct Shown {
+    /// What it looks like.
     pub swatch: Swatch,
+    /// Where it comes from.
     pub from: SwatchSource,
 }
 

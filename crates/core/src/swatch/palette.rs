@@ -17,20 +17,46 @@ pub struct Palette {
 /// A line that can't be taken.
 #[derive(Debug, Clone, PartialEq, Eq, thiserror::Error)]
 pub enum PaletteError {
+    /// Line {line}: “{text}” has no colour at its end; write “Name #RRGGBB”.
     #[error("line {line}: “{text}” has no colour at its end; write “Name #RRGGBB”")]
-    NoColour { line: usize, text: String },
+    NoColour {
+        /// The line, from 1.
+        line: usize,
+        /// What stands there.
+        text: String,
+    },
+    /// Line {line}: the colour has no name; write “Name #RRGGBB”.
     #[error("line {line}: the colour has no name; write “Name #RRGGBB”")]
-    NoName { line: usize },
+    NoName {
+        /// The line, from 1.
+        line: usize,
+    },
+    /// Line {line}: “{name}” stands on line {first} already, with another colour.
     #[error("line {line}: “{name}” stands on line {first} already, with another colour")]
-    Twice { line: usize, first: usize, name: String },
+    Twice {
+        /// The line, from 1.
+        line: usize,
+        /// The line that names it first.
+        first: usize,
+        /// The name.
+        name: String,
+    },
+    /// Line {line}: a name has at most {LONGEST_NAME} characters.
     #[error("line {line}: a name has at most {LONGEST_NAME} characters")]
-    LongName { line: usize },
+    LongName {
+        /// The line, from 1.
+        line: usize,
+    },
+    /// A palette has at most {MOST} colours.
     #[error("a palette has at most {MOST} colours")]
     TooMany,
 }
 
 impl Palette {
     /// Reads lines such as `Sea green #2E8B57`; a name that CSS knows may stand alone. All mistakes are told at once.
+    ///
+    /// # Errors
+    /// Each [`PaletteError`], with its line.
     pub fn read(text: &str) -> Result<Self, Vec<PaletteError>> {
         let mut palette = Self::default();
         let mut first_on: BTreeMap<String, usize> = BTreeMap::new();
@@ -74,10 +100,12 @@ impl Palette {
         known(name).or_else(|| name.split_whitespace().rev().find_map(known))
     }
 
+    /// How many colours it has.
     #[must_use]
     pub fn len(&self) -> usize {
         self.colours.len()
     }
+    /// Whether it has none.
     #[must_use]
     pub fn is_empty(&self) -> bool {
         self.colours.is_empty()

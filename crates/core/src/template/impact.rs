@@ -15,11 +15,15 @@ use std::collections::HashMap;
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case")]
 pub enum Lack {
+    /// Nothing buys it.
     BuyButton,
     /// A product with several variants can't be chosen from.
     Options,
+    /// Nothing tells its price.
     Price,
+    /// Nothing tells its name.
     Title,
+    /// Nothing shows it.
     Pictures,
 }
 
@@ -27,7 +31,9 @@ pub enum Lack {
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Hash, PartialOrd, Ord, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Gap {
+    /// What is missing.
     pub lack: Lack,
+    /// The screen.
     pub screen: Device,
 }
 
@@ -35,6 +41,7 @@ pub struct Gap {
 #[derive(Debug, Clone, PartialEq, Eq, Hash, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Impact {
+    /// What differs.
     pub changes: Vec<Difference>,
     /// What it lacks that it didn't lack before.
     pub lacks: Vec<Gap>,
@@ -75,6 +82,7 @@ pub struct Comparison<'a> {
 }
 
 impl<'a> Comparison<'a> {
+    /// Compares two layouts under the shop’s prices.
     #[must_use]
     pub fn new(before: &'a Layout, after: &'a Layout, prices: &'a Prices) -> Self {
         Self { prices, before, after, of_types: HashMap::new() }

@@ -8,6 +8,9 @@ use std::collections::BTreeSet;
 
 /// Makes a band of a layout the linked one of this number: its parts get names that nothing else has. What is kept
 /// different of them goes along.
+///
+/// # Errors
+/// [`OpError`] where it doesn’t fit the layout, which is unchanged then.
 pub fn keep(layout: &Layout, band: &BandId, kept: KeptId) -> Result<Op, OpError> {
     let here = found(layout, band)?;
     let (mut linked, names) = renamed(here, &format!("kept{}", kept.0)).map_err(|_| missing(band))?;
@@ -16,6 +19,9 @@ pub fn keep(layout: &Layout, band: &BandId, kept: KeptId) -> Result<Op, OpError>
 }
 
 /// Makes a linked band the layout's own again, under names that begin with `prefix`.
+///
+/// # Errors
+/// [`OpError`] where it doesn’t fit the layout, which is unchanged then.
 pub fn unlink(layout: &Layout, band: &BandId, prefix: &BandId) -> Result<Op, OpError> {
     let (own, names) = renamed(found(layout, band)?, prefix.as_str()).map_err(|_| missing(band))?;
     Ok(Op::Many { ops: vec![Op::Rename { names }, Op::ReplaceBand { band: own }] })
@@ -23,6 +29,9 @@ pub fn unlink(layout: &Layout, band: &BandId, prefix: &BandId) -> Result<Op, OpE
 
 /// Puts a kept band into a layout: linked as it is, or as a copy under names that begin with `prefix`. Pieces that once
 /// belonged to it and stand elsewhere by now get other names.
+///
+/// # Errors
+/// [`OpError`] where it doesn’t fit the layout, which is unchanged then.
 pub fn place(layout: &Layout, band: &Band, index: usize, copy: Option<&BandId>) -> Result<Op, OpError> {
     let band = match copy {
         None => band.clone(),

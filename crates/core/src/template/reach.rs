@@ -13,44 +13,58 @@ use serde::{Deserialize, Serialize};
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case")]
 pub enum Feature {
+    /// It is chosen by something.
     Options,
+    /// It has pictures.
     Pictures,
+    /// It can be bought by a plan.
     Plan,
 }
 
 /// What of a product decides which template serves it.
 #[derive(Debug, Clone, PartialEq, Eq)]
 pub struct ProductFacts {
+    /// Its handle.
     pub handle: Handle,
+    /// Its type, by its handle.
     pub kind: Handle,
+    /// Its tags.
     pub tags: Vec<Tag>,
     /// What its cheapest variant costs before rules, in minor units.
     pub price: i64,
+    /// What it has.
     pub features: Vec<Feature>,
 }
 
+/// What a template serves, beside what is named.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case", tag = "rule")]
 pub enum ReachRule {
     /// Everything that no other template serves.
     Fallback,
+    /// Everything.
     All,
     /// Products of these types, by their handles.
     Types {
+        /// The types, by their handles.
         types: Vec<Handle>,
     },
     /// Products that have at least one of these tags.
     Tags {
+        /// Its tags.
         tags: Vec<Tag>,
     },
     /// Products from and up to a price before rules, in minor units, both included.
     Prices {
+        /// The least price, in minor units.
         least: Option<i64>,
+        /// The most, in minor units.
         most: Option<i64>,
     },
     /// Products that have all of these.
     Has {
+        /// All of these.
         features: Vec<Feature>,
     },
     /// Only products that are named.
@@ -61,6 +75,7 @@ pub enum ReachRule {
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Reach {
+    /// What it serves.
     #[serde(flatten)]
     pub rule: ReachRule,
     /// These too, whatever the rule says.
@@ -94,31 +109,47 @@ pub const MOST_NAMED: usize = 5_000;
 /// Why a reach can't be used.
 #[derive(Debug, Clone, PartialEq, Eq, thiserror::Error)]
 pub enum ReachError {
+    /// There is no such type.
     #[error("there is no product type “{0}”")]
     NoSuchType(Handle),
+    /// This template serves everything that no other template serves; it keeps doing so.
     #[error("this template serves everything that no other template serves; it keeps doing so")]
     FallbackStays,
+    /// There is one fallback already.
     #[error("there is one fallback already")]
     OneFallback,
+    /// The fallback has no exceptions and no dates, and is never off: every product needs a page.
     #[error("the fallback has no exceptions and no dates, and is never off: every product needs a page")]
     FallbackServesAll,
+    /// A price span begins at 0 or more and ends where it begins or above.
     #[error("a price span begins at 0 or more and ends where it begins or above")]
     BadSpan,
+    /// Say what the products must have.
     #[error("say what the products must have")]
     NothingAsked,
+    /// A reach ends after it begins.
     #[error("a reach ends after it begins")]
     BadDates,
+    /// A reach names at most {MOST_NAMED} products, types or tags.
     #[error("a reach names at most {MOST_NAMED} products, types or tags")]
     TooManyNamed,
+    /// A tag is empty or too long.
     #[error("a tag has 1 to {} characters, all of which can be seen", crate::catalog::LONGEST_TAG)]
     BadTag,
+    /// “{name}” chooses its products by {by}, so that a type can't be moved there; change its reach, or move single products.
     #[error(
         "“{name}” chooses its products by {by}, so that a type can't be moved there; change its reach, or move single products"
     )]
-    NotByType { name: String, by: &'static str },
+    NotByType {
+        /// The template’s name.
+        name: String,
+        /// What it serves by.
+        by: &'static str,
+    },
 }
 
 impl ReachRule {
+    /// Whether a product is among them.
     #[must_use]
     pub fn holds(&self, product: &ProductFacts) -> bool {
         match self {
@@ -156,14 +187,17 @@ impl From<ReachRule> for Reach {
 }
 
 impl Reach {
+    /// What serves whatever no other serves.
     #[must_use]
     pub fn fallback() -> Self {
         ReachRule::Fallback.into()
     }
+    /// What serves products of types.
     #[must_use]
     pub fn types(types: Vec<Handle>) -> Self {
         ReachRule::Types { types }.into()
     }
+    /// Whether it serves what no other serves.
     #[must_use]
     pub fn is_fallback(&self) -> bool {
         self.rule == ReachRule::Fallback
@@ -187,6 +221,9 @@ impl Reach {
     }
 
     /// Checks a reach that is to take the place of `current`.
+    ///
+    /// # Errors
+    /// [`ReachError`], which says what can’t be and why.
     pub fn check(&self, current: Option<&Self>, types: &[ProductType]) -> Result<(), ReachError> {
         match (self.is_fallback(), current.is_some_and(Self::is_fallback)) {
             (true, false) => return Err(ReachError::OneFallback),
@@ -236,8 +273,11 @@ impl Reach {
 /// Templates with their names and reach, in their order, while something is moved between them.
 #[derive(Debug, Clone, PartialEq, Eq)]
 pub struct Shift {
+    /// Its number.
     pub id: TemplateId,
+    /// Its name.
     pub name: String,
+    /// What it is to serve.
     pub reach: Reach,
 }
 
@@ -254,6 +294,9 @@ pub fn move_product(templates: &mut [Shift], product: &Handle, to: TemplateId) {
 }
 
 /// Moves a type to a template: no other names it any more. To the fallback it goes by being named nowhere.
+///
+/// # Errors
+/// [`ReachError`], which says what can’t be and why.
 pub fn move_type(templates: &mut [Shift], kind: &Handle, to: TemplateId) -> Result<(), ReachError> {
     if let Some(target) = templates.iter().find(|one| one.id == to) {
         let can =

@@ -13,19 +13,28 @@ use std::collections::HashMap;
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case")]
 pub enum ReachLevel {
+    /// Nothing else serves it.
     Fallback,
+    /// It serves everything.
     All,
+    /// By its type.
     Type,
+    /// By a tag.
     Tag,
+    /// By its price.
     Price,
+    /// By what it has.
     Has,
+    /// By its name.
     Named,
 }
 
 /// A template as far as reach is concerned; in the order in which ties are settled.
 #[derive(Debug, Clone, Copy)]
 pub struct Candidate<'a> {
+    /// Its number.
     pub id: TemplateId,
+    /// What it serves.
     pub reach: &'a Reach,
 }
 
@@ -33,7 +42,9 @@ pub struct Candidate<'a> {
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Serving {
+    /// The template.
     pub template: TemplateId,
+    /// By what it serves it.
     pub level: ReachLevel,
     /// Others that are as specific and stand further down.
     pub tied: Vec<TemplateId>,
@@ -221,6 +232,8 @@ fn span(least: Option<i64>, most: Option<i64>, words: &Words<'_>) -> String {
 pub struct Words<'a> {
     /// The name of the product's type.
     pub kind: &'a str,
+    /// Writes an amount, in minor units.
     pub money: &'a dyn Fn(i64) -> String,
+    /// The name of a template.
     pub name: &'a dyn Fn(TemplateId) -> String,
 }

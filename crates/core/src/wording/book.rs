@@ -40,6 +40,9 @@ impl Book {
     }
 
     /// Sets words, or makes them again what lies under them. Tells whether anything is otherwise now.
+    ///
+    /// # Errors
+    /// [`WordingError`], which says what can’t be and why.
     pub fn set(
         &mut self,
         language: Language,

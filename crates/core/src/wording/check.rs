@@ -8,18 +8,31 @@ const MOST: usize = 600;
 /// Why words can't be said.
 #[derive(Debug, Clone, PartialEq, Eq, thiserror::Error)]
 pub enum WordingError {
+    /// There is no such word.
     #[error("there is no word “{0}”")]
     NoSuchWord(String),
+    /// These words can't be read: every {{ needs its }}, and a choice between forms ends with *[other].
     #[error(
         "these words can't be read: every {{ needs its }}, and a choice between forms ends with *[other]"
     )]
     Unreadable,
+    /// Words can't be empty.
     #[error("words can't be empty")]
     Empty,
+    /// Words have at most {MOST} characters; these have {length}.
     #[error("words have at most {MOST} characters; these have {length}")]
-    TooLong { length: usize },
+    TooLong {
+        /// How long it is.
+        length: usize,
+    },
+    /// It holds a name that the sentence can’t fill in.
     #[error("these words can't use {{ ${given} }}; they can use: {}", if .known.is_empty() { "nothing".to_owned() } else { .known.join(", ") })]
-    UnknownName { given: String, known: Vec<String> },
+    UnknownName {
+        /// The name that was given.
+        given: String,
+        /// Those that are known.
+        known: Vec<String>,
+    },
 }
 
 /// The words as the source of one message.
@@ -37,6 +50,9 @@ pub(super) fn check_key(key: &str) -> Result<(), WordingError> {
 }
 
 /// Whether an owner's words can be said under a key.
+///
+/// # Errors
+/// [`WordingError`], which says what can’t be and why.
 pub fn check_text(key: &str, text: &str) -> Result<(), WordingError> {
     let known = entries().into_iter().find(|entry| entry.key == key);
     let known = known.ok_or_else(|| WordingError::NoSuchWord(key.chars().take(60).collect()))?;

@@ -9,6 +9,7 @@ use std::sync::LazyLock;
 #[derive(Debug, Clone, PartialEq, Eq, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Entry {
+    /// Its key.
     pub key: String,
     /// As it ships, in Fluent.
     pub english: String,

@@ -25,12 +25,15 @@ use unic_langid::LanguageIdentifier;
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case")]
 pub enum Language {
+    /// English.
     #[default]
     En,
+    /// German.
     De,
 }
 
 impl Language {
+    /// All of them.
     pub const ALL: [Self; 2] = [Self::En, Self::De];
 
     /// The tag of BCP 47.
@@ -41,6 +44,7 @@ impl Language {
             Self::De => "de",
         }
     }
+    /// The language of a tag, as in `de-AT`.
     #[must_use]
     pub fn from_tag(tag: &str) -> Option<Self> {
         Self::ALL.into_iter().find(|language| language.tag() == tag)
@@ -76,6 +80,7 @@ pub type Own = BTreeMap<String, String>;
 /// All words of one language, ready to be said.
 #[derive(Clone)]
 pub struct Words {
+    /// The language.
     pub language: Language,
     bundle: Arc<FluentBundle<FluentResource>>,
     /// The words of settings that aren't as they ship, or in another language than the settings themselves.
@@ -140,7 +145,9 @@ impl Words {
 /// A number or a name within words.
 #[derive(Debug, Clone, Copy)]
 pub enum Arg<'a> {
+    /// A number.
     Number(u32),
+    /// A text.
     Text(&'a str),
 }
 

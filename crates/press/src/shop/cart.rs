@@ -12,14 +12,19 @@ use maud::{Markup, html};
 
 /// A line of the cart with what is needed to show it.
 pub struct CartLine<'a> {
+    /// Its number.
     pub id: u64,
+    /// What it is called.
     pub name: &'a str,
     /// Back to the page with this choice.
     pub href: String,
     /// `Colour: Ember · Sail: 2.1 m`
     pub choice: String,
+    /// Its picture.
     pub picture: Option<&'a Picture>,
+    /// The product.
     pub product: &'a Product,
+    /// What it comes to.
     pub line: &'a Line,
     /// What is written onto it.
     pub text: Option<&'a str>,
@@ -27,14 +32,19 @@ pub struct CartLine<'a> {
 
 /// The cart as it stands.
 pub struct CartPage<'a> {
+    /// Its lines, in their order.
     pub lines: Vec<CartLine<'a>>,
+    /// What all of it comes to.
     pub total: Money,
     /// The tax in it.
     pub vat: Money,
     /// The shop's prices for this cart.
     pub prices: &'a Prices,
+    /// What goes with what is in it.
     pub goes_with: Vec<GoesWith<'a>>,
+    /// Whether it can be sold as it was seen.
     pub stands: bool,
+    /// What is told on top of it.
     pub notice: Option<String>,
     /// What was just taken out and can be put back.
     pub gone: Option<Gone>,
@@ -42,10 +52,13 @@ pub struct CartPage<'a> {
 
 /// Something that is offered for less with what is in the cart.
 pub struct GoesWith<'a> {
+    /// The product.
     pub product: &'a Product,
+    /// Its picture.
     pub picture: Option<&'a Picture>,
     /// The least for which it can be had.
     pub unit: Money,
+    /// What it cost before.
     pub old: Option<Money>,
     /// Where only one choice can be made of it: its SKU.
     pub sku: Option<&'a str>,
@@ -53,15 +66,21 @@ pub struct GoesWith<'a> {
 
 /// A line that was just taken out.
 pub struct Gone {
+    /// Its name.
     pub name: String,
+    /// Its handle.
     pub product: String,
+    /// Its SKU.
     pub sku: String,
+    /// How many pieces.
     pub quantity: u32,
     /// The number of its plan, 0 for none, and what was written onto it.
     pub plan: u64,
+    /// What is written onto it.
     pub text: String,
 }
 
+/// The page of a cart.
 #[must_use]
 pub fn cart(nav: &Nav, page: &CartPage<'_>) -> String {
     let title = nav.words.say("cart-title");

@@ -11,9 +11,13 @@ use std::collections::BTreeMap;
 
 /// A field that the checkout asks for.
 pub struct Field {
+    /// Its name in the form.
     pub name: &'static str,
+    /// What is typed into it.
     pub kind: &'static str,
+    /// What browsers may fill in.
     pub autocomplete: &'static str,
+    /// The most signs.
     pub most: usize,
 }
 
@@ -44,7 +48,9 @@ pub const PAYMENTS: [&str; 5] = ["accept", "refuse", "slow", "twice", "never"];
 /// What the shopper has typed so far, and what is wrong with it.
 #[derive(Default)]
 pub struct CheckoutForm {
+    /// What was typed, by field.
     pub values: BTreeMap<String, String>,
+    /// What is wrong, by field.
     pub problems: BTreeMap<String, String>,
     /// Whether something lay in the cart before the product that was to be bought now.
     pub along: bool,
@@ -52,11 +58,15 @@ pub struct CheckoutForm {
 
 /// The checkout as it stands.
 pub struct CheckoutPage<'a> {
+    /// Its lines, in their order.
     pub lines: Vec<Bought>,
+    /// What all of it comes to.
     pub total: Money,
     /// The tax in it.
     pub vat: Money,
+    /// What was typed.
     pub form: &'a CheckoutForm,
+    /// What is wrong with it.
     pub problem: Option<&'a str>,
     /// In the order in which this shopper meets them.
     pub providers: Vec<(&'static Provider, Because)>,
@@ -66,11 +76,15 @@ pub struct CheckoutPage<'a> {
 
 /// A line of an order: what, what besides, and for how much.
 pub struct Bought {
+    /// What was bought.
     pub what: String,
+    /// What was said besides, a line each.
     pub besides: Vec<String>,
+    /// What all its pieces cost.
     pub line: Money,
 }
 
+/// The page on which an order is placed.
 #[must_use]
 pub fn checkout(nav: &Nav, page: &CheckoutPage<'_>) -> String {
     let say = |key| nav.words.say(key);
@@ -166,23 +180,33 @@ fn input(nav: &Nav, field: &Field, form: &CheckoutForm) -> Markup {
 /// How an order stands.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
 pub enum Paid {
+    /// It is.
     Yes,
     /// The provider hasn't answered yet.
     Waiting,
+    /// It isn’t.
     No,
 }
 
 /// An order after checkout.
 pub struct Receipt {
+    /// Its number.
     pub number: u64,
+    /// The address that mail goes to.
     pub email: String,
+    /// By whom it is paid.
     pub provider: &'static Provider,
+    /// Whether it is paid.
     pub paid: Paid,
+    /// Its lines, in their order.
     pub lines: Vec<Bought>,
+    /// What all of it comes to.
     pub total: Money,
+    /// The tax in it.
     pub vat: Money,
 }
 
+/// The page of an order that was placed.
 #[must_use]
 pub fn receipt(nav: &Nav, order: &Receipt) -> String {
     let say = |key| nav.words.say(key);

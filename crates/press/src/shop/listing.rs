@@ -8,7 +8,9 @@ use maud::{Markup, html};
 
 /// Products of one type, as the listing shows them.
 pub struct Shelf<'a> {
+    /// The type.
     pub kind: &'a ProductType,
+    /// Those that are shown.
     pub products: Vec<&'a Product>,
 }
 
@@ -17,6 +19,7 @@ pub struct Shelf<'a> {
 pub struct Leaf {
     /// Counted from 1.
     pub number: u32,
+    /// Whether more follow.
     pub more: bool,
 }
 

@@ -11,15 +11,19 @@ use maud::{Markup, html};
 
 /// Something that a shopper keeps for later.
 pub struct WishLine<'a> {
+    /// The product.
     pub product: &'a Product,
     /// Back to the page with this choice.
     pub href: String,
     /// `Colour: Ember · Sail: 2.1 m`
     pub choice: String,
+    /// What is chosen.
     pub selection: Selection,
+    /// Its picture.
     pub picture: Option<&'a Picture>,
 }
 
+/// The page of what is kept for later.
 #[must_use]
 pub fn wishes(nav: &Nav, lines: &[WishLine<'_>]) -> String {
     let title = nav.words.say("wish-title");

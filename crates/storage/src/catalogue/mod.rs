@@ -32,21 +32,31 @@ use std::collections::BTreeSet;
 /// Which products are wanted.
 #[derive(Debug, Clone, Copy)]
 pub enum Which {
+    /// A single one.
     One(ProductId),
+    /// Those of a type.
     OfType {
+        /// The number of the type.
         type_id: u64,
+        /// So many at the most.
         most: u32,
+        /// How many of them are passed over.
         skip: u32,
     },
     /// Those of a type that stand in listings.
     OnShow {
+        /// The number of the type.
         type_id: u64,
+        /// So many at the most.
         most: u32,
+        /// How many of them are passed over.
         skip: u32,
     },
     /// The first ones of a product's type that stand in listings, itself perhaps among them.
     OfTypeOf {
+        /// The product whose type it is.
         product: ProductId,
+        /// So many at the most.
         most: u32,
     },
 }
@@ -54,23 +64,38 @@ pub enum Which {
 /// A product in the list of all.
 #[derive(Debug, Clone)]
 pub struct ListedRow {
+    /// Its handle.
     pub handle: Handle,
+    /// Its name.
     pub name: String,
+    /// Whether it is sold, and how.
     pub state: ProductState,
+    /// Its type, by its handle.
     pub kind: Handle,
+    /// Its tags.
     pub tags: Vec<Tag>,
     /// What its cheapest variant costs before rules.
     pub price_minor: i64,
+    /// Whether it is chosen by anything.
     pub options: bool,
+    /// Whether it has any.
     pub pictures: bool,
 }
 
 impl Store {
+    /// The shop itself; none before it was set up.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn shop(&self) -> Result<Option<Shop>> {
         let row = sqlx::query!("SELECT name, currency, locale FROM shop").fetch_optional(&self.pool).await?;
         row.map(|row| shop_of(row.name, &row.currency, &row.locale)).transpose()
     }
 
+    /// Sets the shop up.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn set_shop(&self, shop: &Shop) -> Result<()> {
         let (currency, locale) = (shop.currency.code(), shop.locale.tag());
         self.unit(|| async {
@@ -89,6 +114,10 @@ impl Store {
         .await
     }
 
+    /// The product of a handle.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn product(&self, handle: &Handle) -> Result<Option<Product>> {
         let db = &mut *self.pool.acquire().await?;
         let id = sqlx::query_scalar!("SELECT id FROM product WHERE handle = ?", handle.as_str())
@@ -98,11 +127,18 @@ impl Store {
         Ok(load(db, Which::One(ProductId(id))).await?.pop())
     }
 
+    /// Several products.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn products(&self, which: Which) -> Result<Vec<Product>> {
         load(&mut *self.pool.acquire().await?, which).await
     }
 
     /// All products with what decides which template serves them, in the order of types and products.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn listed_products(&self) -> Result<Vec<ListedRow>> {
         let rows = sqlx::query!(
             r#"SELECT p.handle, p.name, p.state, t.handle AS type_handle, p.tags AS "tags: Json<Vec<Tag>>",
@@ -129,6 +165,9 @@ impl Store {
     }
 
     /// The products to which variants belong, by their SKUs.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn products_of_skus(&self, skus: &[String]) -> Result<Vec<Handle>> {
         let wanted = serde_json::to_string(skus).unwrap_or_default();
         let rows = sqlx::query_scalar!(
@@ -142,6 +181,9 @@ impl Store {
     }
 
     /// Every tag that a product has, in the order of the alphabet.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn tags(&self) -> Result<Vec<Tag>> {
         let rows = sqlx::query_scalar!(r#"SELECT DISTINCT tags AS "tags: Json<Vec<Tag>>" FROM product"#)
             .fetch_all(&self.pool)
@@ -153,6 +195,9 @@ impl Store {
 
 impl Hand<'_> {
     /// Sets a product's price, as the owner does; pages are made anew.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn set_price(&self, product: ProductId, price: Money) -> Result<()> {
         self.step(&Scope::product(product), async |tx, _| {
             before_price(tx, product, price.minor).await?;
@@ -191,6 +236,10 @@ impl Hand<'_> {
     }
 
     /// Sets how many there are of a variant.
+    ///
+    /// # Errors
+    /// [`StorageError::NotFound`](crate::StorageError::NotFound) where there is none.
+    /// Else those of the database.
     pub async fn set_stock(&self, variant: VariantId, stock: Stock) -> Result<()> {
         let product = sqlx::query_scalar!("SELECT product_id FROM variant WHERE id = ?", variant.0)
             .fetch_optional(&self.store.pool)

@@ -9,8 +9,11 @@ use sqlx::types::Json;
 /// As much of a product as a link to it shows.
 #[derive(Debug, Clone, PartialEq)]
 pub struct NeighbourRow {
+    /// Its number.
     pub id: ProductId,
+    /// Where its page stands.
     pub address: Handle,
+    /// Its name.
     pub name: String,
     /// The one that stands for it.
     pub picture: Option<Picture>,
@@ -18,6 +21,9 @@ pub struct NeighbourRow {
 
 impl Store {
     /// The products of its type before and after one that a shopper can visit.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn neighbours(
         &self,
         product: ProductId,

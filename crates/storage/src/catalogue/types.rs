@@ -13,8 +13,11 @@ use sqlx::types::Json;
 /// A product type with how many products it has.
 #[derive(Debug, Clone)]
 pub struct TypeRow {
+    /// Its number.
     pub id: u64,
+    /// Its type.
     pub kind: ProductType,
+    /// How many products it has.
     pub products: u64,
     /// From this its sample is made.
     pub fields: TypeFields,
@@ -26,11 +29,21 @@ pub enum ServedBy {
     /// One that there is: how all templates are arranged from now on.
     Arranged(Arrangement),
     /// A new one that nobody sees yet.
-    New { name: String, reach: Reach, layout: Box<Layout> },
+    New {
+        /// The name of the template.
+        name: String,
+        /// What it serves.
+        reach: Reach,
+        /// How it is laid out.
+        layout: Box<Layout>,
+    },
 }
 
 impl Store {
     /// All product types in the shop's order.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn types(&self) -> Result<Vec<TypeRow>> {
         let rows = sqlx::query!(
             r#"SELECT t.id, t.handle, t.name, t.fields AS "fields: Json<TypeFields>",
@@ -49,6 +62,9 @@ impl Store {
     }
 
     /// The types in which a shopper finds something, with their numbers, in the shop's order.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn types_on_show(&self) -> Result<Vec<(u64, ProductType)>> {
         let rows = sqlx::query!(
             "SELECT t.id, t.handle, t.name FROM product_type t
@@ -63,6 +79,9 @@ impl Store {
     }
 
     /// Adds a type together with what serves it, as one step. Gives the template that was made for it.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn add_type(
         &self,
         kind: &ProductType,
@@ -97,6 +116,9 @@ impl Store {
     }
 
     /// Gives a type another name and other fields.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn set_type(&self, id: u64, name: &str, fields: &TypeFields) -> Result<()> {
         self.unit(|| async {
             let mut unit = self.begin().await?;
@@ -116,6 +138,10 @@ impl Store {
     }
 
     /// Removes a type that has no products; templates that reached it do so no more.
+    ///
+    /// # Errors
+    /// [`StorageError::NotFound`](crate::StorageError::NotFound) where there is none.
+    /// Else those of the database.
     pub async fn remove_type(&self, id: u64, anew: &Arrangement) -> Result<()> {
         self.unit(|| async {
             let mut unit = self.begin().await?;
@@ -138,6 +164,9 @@ impl Store {
     }
 
     /// Options of the shop as a product uses them whole, in the order asked for; those that there aren't are left out.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn whole_options(&self, handles: &[Handle]) -> Result<Vec<ProductOption>> {
         if handles.is_empty() {
             return Ok(vec![]);

@@ -22,10 +22,13 @@ const TELL_EVERY: usize = 250;
 /// What is changed of variants; what is none stays as it is.
 #[derive(Debug, Clone, Default)]
 pub struct VariantChange {
+    /// Another SKU.
     pub sku: Option<String>,
     /// The variant's own price in minor units, or none of its own.
     pub price_minor: Option<Option<i64>>,
+    /// Another old price, or none.
     pub old_price_minor: Option<Option<i64>>,
+    /// Another stock.
     pub stock: Option<Stock>,
     /// How much there is in it, or none told.
     pub measure: Option<Option<Measure>>,
@@ -38,6 +41,7 @@ pub struct VariantChange {
 pub struct Uses {
     /// Options with the values that it offers, in order, and whether it uses the whole option.
     pub uses: Vec<(OptionId, Vec<ValueId>, bool)>,
+    /// What each variant is then, by option.
     pub chosen: Vec<(VariantId, Vec<Option<ValueId>>)>,
 }
 
@@ -63,6 +67,9 @@ pub type NewChoice = (String, Vec<Option<ValueId>>);
 
 impl Store {
     /// To which products SKUs belong, but for these products: SKU in small letters, name of the product.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn sku_owners(&self, skus: &[String], but: &[ProductId]) -> Result<BTreeMap<String, String>> {
         sku_owners(&mut *self.pool.acquire().await?, skus, but).await
     }
@@ -70,6 +77,9 @@ impl Store {
 
 impl Hand<'_> {
     /// Changes several variants of a product in the same way; all or none.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn change_variants(
         &self,
         product: ProductId,
@@ -88,6 +98,10 @@ impl Hand<'_> {
 
     /// Adds the variants that are decided on for the product as it is, behind the others, without stock and at the
     /// product's price.
+    ///
+    /// # Errors
+    /// [`StorageError::Refused`](crate::StorageError::Refused) with the reason, where it can’t be.
+    /// Else those of the database.
     pub async fn make_variants(
         &self,
         product: ProductId,
@@ -125,6 +139,10 @@ impl Hand<'_> {
     }
 
     /// Sets by which options and values a product is chosen, as is decided on for the product and the book as they are.
+    ///
+    /// # Errors
+    /// [`StorageError::Refused`](crate::StorageError::Refused) with the reason, where it can’t be.
+    /// Else those of the database.
     pub async fn set_uses(&self, product: ProductId, decide: &UsesDecision<'_>) -> Result<()> {
         self.step(&Scope::product(product), async |tx, _| {
             let as_it_is = held_product(tx, product).await?;
@@ -171,6 +189,10 @@ impl Hand<'_> {
 
     /// Takes a file of variants, all of it or nothing: `products` and `skus` are those that it names, and `check` holds its
     /// lines against them as they are while they are held; `tell` hears how many rows are written.
+    ///
+    /// # Errors
+    /// [`StorageError::NotFound`](crate::StorageError::NotFound) where there is none.
+    /// Else those of the database.
     pub async fn import_variants(
         &self,
         products: &[ProductId],

@@ -12,8 +12,11 @@ use std::collections::BTreeMap;
 /// What hangs on a product.
 #[derive(Debug, Clone, Copy, Default, PartialEq, Eq)]
 pub struct Hanging {
+    /// How many variants.
     pub variants: u64,
+    /// How many pictures.
     pub pictures: u64,
+    /// How many reviews.
     pub reviews: u64,
     /// Carts in which it lies.
     pub carts: u64,
@@ -25,6 +28,9 @@ pub struct Hanging {
 
 impl Store {
     /// What hangs on a product.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn hanging_on(&self, product: ProductId) -> Result<Hanging> {
         let id = product.0;
         let row = sqlx::query!(
@@ -57,6 +63,9 @@ impl Store {
     }
 
     /// How many products offer a value, and how many variants have it.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn hanging_on_value(&self, value: ValueId) -> Result<(u64, u64)> {
         let row = sqlx::query!(
             r#"SELECT COUNT(DISTINCT w.product_id) AS "products!: i64", COUNT(c.id) AS "variants!: i64"
@@ -75,6 +84,9 @@ impl Store {
 impl Hand<'_> {
     /// Takes a product away, with the options that only it may use. Reviews, prices that were, and those who wait for it
     /// wait until it is brought back.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn remove_product(&self, product: ProductId) -> Result<()> {
         let own = sqlx::query_scalar!("SELECT id FROM shop_option WHERE product_id = ?", product.0)
             .fetch_all(&self.store.pool)
@@ -108,6 +120,9 @@ impl Hand<'_> {
 
     /// Makes another product that begins as a copy: texts, terms, options, variants and pictures are the same. It is not on
     /// sale yet, what is counted of it is none, and its SKUs end in a number of their own.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn copy_product(&self, from: ProductId, handle: &Handle, name: &str) -> Result<ProductId> {
         self.step(&Scope::default(), async |tx, scope| {
             let id = copy_row(tx, from, handle, name).await?;
@@ -148,6 +163,9 @@ impl Hand<'_> {
     }
 
     /// Makes a product one of another type, the last of its products.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn move_product(&self, product: ProductId, kind: u64) -> Result<()> {
         self.step(&Scope::product(product), async |tx, _| {
             sqlx::query!(

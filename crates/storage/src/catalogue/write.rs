@@ -10,6 +10,9 @@ use sqlx::types::Json;
 
 impl Hand<'_> {
     /// Keeps shop-wide options. Values keep the order given.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn add_options(&self, options: &[NewOption]) -> Result<()> {
         self.step(&Scope::default(), async |tx, scope| {
         for (position, option) in options.iter().enumerate() {
@@ -47,6 +50,9 @@ impl Hand<'_> {
     }
 
     /// Keeps a product with its options, variants and pictures; its type is made where it is new.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn add_product(&self, product: &NewProduct) -> Result<ProductId> {
         self.step(&Scope::default(), async |tx, scope| {
             let id = insert_product(tx, product).await?;

@@ -16,6 +16,7 @@ use std::fmt;
 /// Which draft.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
 pub enum DraftId {
+    /// A template.
     Template(TemplateId),
     /// One of the shop's own.
     Shop(DocumentName),

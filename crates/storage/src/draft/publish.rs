@@ -14,7 +14,9 @@ use sqlx::types::Json;
 /// A publication that is planned.
 #[derive(Debug, Clone)]
 pub struct PlannedRow {
+    /// When it goes live.
     pub at: DateTime<Utc>,
+    /// Its name.
     pub name: String,
     /// The draft as it was then is published, whatever is changed on it later.
     pub revision: u64,
@@ -23,10 +25,15 @@ pub struct PlannedRow {
 /// What was published.
 #[derive(Debug, Clone)]
 pub struct PublicationRow {
+    /// Its number.
     pub id: u64,
+    /// Counts its changes.
     pub revision: u64,
+    /// Its name.
     pub name: String,
+    /// Who it was; none where nobody is known.
     pub who: Option<String>,
+    /// When it was.
     pub at: DateTime<Utc>,
 }
 
@@ -35,6 +42,9 @@ const TRY_AGAIN_SECONDS: i64 = 60;
 
 impl Store {
     /// Lets shoppers see the draft as it was at revision `expected`, under a name. What was planned is dropped.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn publish(&self, draft: DraftId, owner: u64, expected: u64, name: &str) -> Result<()> {
         self.unit(|| async {
             let mut unit = self.begin().await?;
@@ -49,6 +59,9 @@ impl Store {
     }
 
     /// Keeps the draft as it is at revision `expected` to be published at a moment, in place of what was planned.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn plan_publication(
         &self,
         draft: DraftId,
@@ -76,10 +89,18 @@ impl Store {
         .await
     }
 
+    /// Plans nothing any more.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn drop_planned(&self, draft: DraftId) -> Result<()> {
         unplan(&mut *self.pool.acquire().await?, draft).await
     }
 
+    /// What is planned.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn planned_publication(&self, draft: DraftId) -> Result<Option<PlannedRow>> {
         let row = sqlx::query!(
             r#"SELECT at AS "at: DateTime<Utc>", name, revision FROM planned_publication WHERE draft = ?"#,
@@ -93,6 +114,9 @@ impl Store {
     /// Publishes what has come due, each in a transaction of its own so that one that can't be published keeps no other
     /// waiting; tells which could not, and why. Those are tried again a minute later. More processes may ask at once: each
     /// is published once.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn publish_due(&self) -> Result<Vec<(String, StorageError)>> {
         let due = sqlx::query_scalar!(
             "SELECT draft FROM planned_publication WHERE at <= UTC_TIMESTAMP()
@@ -140,6 +164,10 @@ impl Store {
     }
 
     /// Lets shoppers see again what they saw before the last publication; where there was nothing before, nothing.
+    ///
+    /// # Errors
+    /// [`StorageError::NotFound`](crate::StorageError::NotFound) where there is none.
+    /// Else those of the database.
     pub async fn take_back_publication(&self, draft: DraftId, owner: u64) -> Result<()> {
         self.unit(|| async {
             let mut unit = self.begin().await?;
@@ -160,6 +188,9 @@ impl Store {
     }
 
     /// Everything that was published of a draft, the newest first.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn publications(&self, draft: DraftId) -> Result<Vec<PublicationRow>> {
         let rows = sqlx::query_as!(
             PublicationRow,

@@ -25,6 +25,9 @@ impl Kept {
 
 impl Hand<'_> {
     /// The last step that its owner took on a subject and that stands: its number, and it in words.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn next_undo(&self, subject: Subject) -> Result<Option<(u64, String)>> {
         let row = sqlx::query!(
             "SELECT s.id, s.told FROM catalogue_step_of f JOIN catalogue_step s ON s.id = f.step_id
@@ -40,6 +43,9 @@ impl Hand<'_> {
 
     /// What its owner took back last on a subject, unless another step was taken since: the number of the step that took
     /// it back, and it in words.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn next_redo(&self, subject: Subject) -> Result<Option<(u64, String)>> {
         let row = sqlx::query!(
             r#"SELECT s.taken_back_by AS "by!: u64", s.told FROM catalogue_step_of f JOIN catalogue_step s ON s.id = f.step_id

@@ -12,10 +12,13 @@ const KEPT_DAYS: i64 = 400;
 /// A step in the history of something.
 #[derive(Debug, Clone, PartialEq, Eq)]
 pub struct StepRow {
+    /// Its number.
     pub id: u64,
     /// None where nobody was asked.
     pub who: Option<String>,
+    /// When it was.
     pub at: DateTime<Utc>,
+    /// What it was, in words.
     pub told: String,
     /// Whether somebody took it back.
     pub taken_back: bool,
@@ -25,6 +28,9 @@ pub struct StepRow {
 
 impl Store {
     /// The newest steps in the history of something, the newest first; before a step where one is named.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn steps(&self, subject: Subject, before: Option<u64>, most: u32) -> Result<Vec<StepRow>> {
         let rows = sqlx::query!(
             r#"SELECT s.id, o.name AS "who?", s.at AS "at: DateTime<Utc>", s.told, s.taken_back_by,
@@ -49,6 +55,9 @@ impl Store {
     }
 
     /// The revision of something: the number of the last step in its history, 0 before the first.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn revision_of(&self, subject: Subject) -> Result<u64> {
         let last = sqlx::query_scalar!(
             "SELECT MAX(step_id) FROM catalogue_step_of WHERE subject = ?",
@@ -60,6 +69,9 @@ impl Store {
     }
 
     /// A product as it is seen now: to be asked before it is read, so that it is never newer than what is read.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn seen_product(&self, handle: &str) -> Result<Option<Seen>> {
         match self.product_id(handle).await? {
             Some(id) => Ok(Some(self.seen(Subject::Product(id)).await?)),
@@ -68,6 +80,9 @@ impl Store {
     }
 
     /// An option as it is seen now; as [`Self::seen_product`].
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn seen_option(&self, handle: &str) -> Result<Option<Seen>> {
         let id = sqlx::query_scalar!("SELECT id FROM shop_option WHERE handle = ?", handle)
             .fetch_optional(&self.pool)
@@ -79,6 +94,9 @@ impl Store {
     }
 
     /// Something as it is seen now; as [`Self::seen_product`].
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn seen(&self, subject: Subject) -> Result<Seen> {
         Ok(Seen { subject, step: self.revision_of(subject).await? })
     }
@@ -92,6 +110,9 @@ impl Store {
     }
 
     /// Forgets steps that nobody will take back any more, and what still waits for products that are long gone.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn forget_old_steps(&self) -> Result<()> {
         let gone = sqlx::query!(
             "DELETE FROM catalogue_step WHERE at < CURRENT_TIMESTAMP(3) - INTERVAL ? DAY LIMIT 1000",

@@ -37,7 +37,9 @@ pub struct By {
 /// Something as it was seen: after this step, or before the first where that is 0.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
 pub struct Seen {
+    /// What was looked at.
     pub subject: Subject,
+    /// The last step that was seen; 0 before the first.
     pub step: u64,
 }
 

@@ -15,18 +15,26 @@ const MOST_VALUES: i64 = 1000;
 /// What is changed of an option; what is none stays as it is.
 #[derive(Debug, Clone, Default)]
 pub struct OptionChange {
+    /// Another name.
     pub name: Option<String>,
+    /// Another line about it.
     pub about: Option<String>,
+    /// Another way on pages.
     pub page: Option<Way>,
+    /// Another way on cards.
     pub card: Option<Way>,
+    /// Another way in quick looks.
     pub quick: Option<Way>,
+    /// Whether pictures of variants stand in.
     pub from_variants: Option<bool>,
 }
 
 /// What is changed of values; what is none stays as it is.
 #[derive(Debug, Clone, Default)]
 pub struct ValueChange {
+    /// Another name.
     pub name: Option<String>,
+    /// Another note.
     pub note: Option<String>,
     /// The book's swatch, or none of its own.
     pub swatch: Option<Option<Swatch>>,
@@ -36,6 +44,9 @@ pub struct ValueChange {
 
 impl Hand<'_> {
     /// Adds an option without values behind the others; of the whole shop, or of one product only.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn add_option(&self, handle: &Handle, name: &str, of_product: Option<ProductId>) -> Result<()> {
         self.step(&Scope::default(), async |tx, scope| {
             let done = sqlx::query!(
@@ -53,6 +64,10 @@ impl Hand<'_> {
         .await
     }
 
+    /// Changes what is set on an option.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn change_option(&self, option: OptionId, wanted: &OptionChange) -> Result<()> {
         self.change_book(option, async |tx| {
             sqlx::query!(
@@ -76,12 +91,18 @@ impl Hand<'_> {
     }
 
     /// Changes several values of an option in the same way; all or none.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn change_values(&self, option: OptionId, ids: &[ValueId], wanted: &ValueChange) -> Result<()> {
         let all: Vec<_> = ids.iter().map(|id| (*id, wanted.clone())).collect();
         self.change_each_value(option, &all).await
     }
 
     /// Changes several values of an option, each in its own way; all or none.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn change_each_value(&self, option: OptionId, wanted: &[(ValueId, ValueChange)]) -> Result<()> {
         self.change_book(option, async |tx| {
             for (id, wanted) in wanted {
@@ -93,11 +114,18 @@ impl Hand<'_> {
     }
 
     /// Adds a value behind the others. Products that use the whole option have it at once.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn add_value(&self, option: OptionId, handle: &Handle, name: &str) -> Result<ValueId> {
         self.change_book(option, async |tx| insert_value(tx, option, handle, name).await).await
     }
 
     /// Gives a product a swatch of its own for a value, with the reason; none takes it away again.
+    ///
+    /// # Errors
+    /// [`StorageError::NotFound`](crate::StorageError::NotFound) where there is none.
+    /// Else those of the database.
     pub async fn set_own_swatch(
         &self,
         product: ProductId,

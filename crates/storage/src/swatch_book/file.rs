@@ -13,6 +13,7 @@ const MOST_FILES: i64 = 500;
 /// A picture file of an option.
 #[derive(Debug, Clone, PartialEq, Eq)]
 pub struct KeptFile {
+    /// The file.
     pub file: SwatchFile,
     /// The square that was cut from it.
     pub hash: String,
@@ -22,6 +23,9 @@ pub struct KeptFile {
 
 impl Store {
     /// The files of an option, in the order in which they came.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn swatch_files(&self, option: OptionId) -> Result<Vec<KeptFile>> {
         let rows = sqlx::query!(
             r#"SELECT id, name, hash, colour AS "colour: String", fate AS "fate: Json<Fate>" FROM swatch_file WHERE option_id = ? ORDER BY id"#,
@@ -45,6 +49,10 @@ impl Store {
 impl Hand<'_> {
     /// Adds a file to those of an option; one of the same name is replaced and what was settled of it stays. Many come one
     /// after another, so that each is seen within a moment.
+    ///
+    /// # Errors
+    /// [`StorageError::Full`](crate::StorageError::Full) where there are as many as there can be.
+    /// Else those of the database.
     pub async fn put_swatch_file(
         &self,
         option: OptionId,
@@ -81,6 +89,10 @@ impl Hand<'_> {
     }
 
     /// Says of files what they are for; none lets their names speak again. All or nothing.
+    ///
+    /// # Errors
+    /// [`StorageError::NotFound`](crate::StorageError::NotFound) where there is none.
+    /// Else those of the database.
     pub async fn settle_files(&self, option: OptionId, fates: &[(u64, Option<Fate>)]) -> Result<()> {
         self.change_book(option, async |tx| {
             for (id, fate) in fates {
@@ -110,6 +122,9 @@ impl Hand<'_> {
     }
 
     /// Takes files out of an option.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn remove_swatch_files(&self, option: OptionId, ids: &[u64]) -> Result<()> {
         self.change_book(option, async |tx| {
             for id in ids {

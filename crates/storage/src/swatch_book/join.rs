@@ -14,8 +14,11 @@ use std::collections::BTreeMap;
 /// A product that uses an option.
 #[derive(Debug, Clone, PartialEq, Eq)]
 pub struct User {
+    /// Its number.
     pub id: ProductId,
+    /// Its handle.
     pub handle: Handle,
+    /// Its name.
     pub name: String,
     /// The values that it offers.
     pub values: Vec<ValueId>,
@@ -26,7 +29,9 @@ type Turned = BTreeMap<ValueId, ValueId>;
 /// An option with the products that use it.
 #[derive(Debug, Clone)]
 pub struct UsedOption {
+    /// The option.
     pub option: BookOption,
+    /// The products that are chosen by it.
     pub users: Vec<User>,
 }
 
@@ -47,6 +52,9 @@ async fn used(tx: &mut MySqlConnection, option: OptionId) -> Result<UsedOption> 
 
 impl Store {
     /// Every product that uses an option, in the order of their names.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn users_of(&self, option: OptionId) -> Result<Vec<User>> {
         users_of(&mut *self.pool.acquire().await?, option).await
     }
@@ -55,6 +63,10 @@ impl Store {
 impl Hand<'_> {
     /// Makes one option of two: what core has worked out happens to values, and every product goes along. Products that
     /// offered all values of one of them go on offering those.
+    ///
+    /// # Errors
+    /// [`StorageError::Refused`](crate::StorageError::Refused) with the reason, where it can’t be.
+    /// Else those of the database.
     pub async fn merge_options(
         &self,
         from: OptionId,
@@ -88,6 +100,10 @@ impl Hand<'_> {
 
     /// Gives some products an option of their own that begins as a copy: the values that they offer, each with the swatch
     /// that it shows now.
+    ///
+    /// # Errors
+    /// [`StorageError::Refused`](crate::StorageError::Refused) with the reason, where it can’t be.
+    /// Else those of the database.
     pub async fn split_option(
         &self,
         from: OptionId,

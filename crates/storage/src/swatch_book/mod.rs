@@ -25,31 +25,46 @@ use sqlx::types::Json;
 /// An option of the shop with its values.
 #[derive(Debug, Clone, PartialEq, Eq)]
 pub struct BookOption {
+    /// Its number.
     pub id: OptionId,
+    /// Its handle.
     pub handle: Handle,
+    /// Its name.
     pub name: String,
+    /// What it is about, for shoppers.
     pub about: String,
+    /// How it is chosen on pages.
     pub page: Way,
+    /// How it is chosen on cards.
     pub card: Way,
+    /// How it is chosen in quick looks.
     pub quick: Way,
+    /// Whether values without a swatch show pictures of variants.
     pub from_variants: bool,
     /// The only product that may use it.
     pub of_product: Option<ProductId>,
     /// How many products use it.
     pub products: u64,
+    /// The values, in their order.
     pub values: Vec<BookValue>,
 }
 
 /// A value as the book has it.
 #[derive(Debug, Clone, PartialEq, Eq)]
 pub struct BookValue {
+    /// Its number.
     pub id: ValueId,
+    /// Its handle.
     pub handle: Handle,
+    /// Its name.
     pub name: String,
+    /// Shown on hover and spoken in place of the name; mostly empty.
     pub note: String,
     /// The book's own swatch.
     pub swatch: Option<Swatch>,
+    /// The palette's colour for its name.
     pub palette: Option<Colour>,
+    /// The hash of the picture whose file has its name.
     pub file: Option<String>,
     /// A larger picture, shown when it is pointed at.
     pub closer: Option<String>,
@@ -95,20 +110,31 @@ impl From<BookOption> for ProductOption {
 /// A product's own swatch for a value of the shop.
 #[derive(Debug, Clone, PartialEq, Eq)]
 pub struct OwnSwatch {
+    /// The product’s handle.
     pub product: Handle,
+    /// The product’s name.
     pub name: String,
+    /// The value.
     pub value: ValueId,
+    /// What it looks like.
     pub swatch: Swatch,
+    /// Why it has one.
     pub why: String,
 }
 
 impl Store {
     /// All options in the shop's order.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn swatch_book(&self) -> Result<Vec<BookOption>> {
         book_of(&mut *self.pool.acquire().await?).await
     }
 
     /// Every swatch that a product has of its own for a value of the option.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn own_swatches(&self, option: OptionId) -> Result<Vec<OwnSwatch>> {
         let rows = sqlx::query!(
             r#"SELECT p.handle, p.name, w.value_id, w.swatch AS "swatch!: Json<Swatch>", w.why

@@ -5,6 +5,10 @@ use compagina_core::ids::OptionId;
 use compagina_core::swatch::Palette;
 
 impl Store {
+    /// The shop’s palette.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn palette(&self) -> Result<Palette> {
         palette_of(&mut *self.pool.acquire().await?).await
     }
@@ -12,6 +16,9 @@ impl Store {
 
 impl Hand<'_> {
     /// Puts another palette in the place of the old one; values of all options show its colours at once.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn set_palette(&self, palette: &Palette) -> Result<()> {
         self.step(&Scope { palette: true, ..Scope::default() }, async |tx, _| {
             sqlx::query!("UPDATE shop SET palette = ?", palette.to_text()).execute(&mut *tx).await?;

@@ -14,14 +14,23 @@ use sqlx::types::Json;
 pub struct Arrangement {
     /// What it was read as, or what a changed one is based on.
     pub revision: u64,
+    /// The templates with their reach, the most important first.
     pub all: Vec<(TemplateId, Reach)>,
 }
 
 impl Store {
+    /// Counts the changes of the arrangement.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn arrangement_revision(&self) -> Result<u64> {
         Ok(sqlx::query_scalar!("SELECT revision FROM arrangement").fetch_one(&self.pool).await?)
     }
 
+    /// Which template serves what.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn arrangement(&self) -> Result<Arrangement> {
         // Read before the rest: a change between the two is then noticed.
         let revision = self.arrangement_revision().await?;
@@ -33,6 +42,9 @@ impl Store {
     }
 
     /// Gives a template another name and reach.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn set_template(&self, id: TemplateId, based_on: u64, name: &str, reach: &Reach) -> Result<()> {
         self.unit(|| async {
             let mut unit = self.begin().await?;
@@ -53,6 +65,10 @@ impl Store {
     }
 
     /// Takes a template away: it serves nothing any more, and nothing of it is published by itself. It keeps all that it has.
+    ///
+    /// # Errors
+    /// [`StorageError::NotFound`](crate::StorageError::NotFound) where there is none.
+    /// Else those of the database.
     pub async fn take_template_away(&self, id: TemplateId, based_on: u64) -> Result<()> {
         self.unit(|| async {
             let mut unit = self.begin().await?;
@@ -75,6 +91,10 @@ impl Store {
     }
 
     /// Brings a template back that was taken away: with its reach, in its place.
+    ///
+    /// # Errors
+    /// [`StorageError::NotFound`](crate::StorageError::NotFound) where there is none.
+    /// Else those of the database.
     pub async fn bring_template_back(&self, id: TemplateId, based_on: u64) -> Result<()> {
         self.unit(|| async {
             let mut unit = self.begin().await?;
@@ -96,6 +116,9 @@ impl Store {
     }
 
     /// The templates that were taken away, by their names, the last one first.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn templates_away(&self) -> Result<Vec<(TemplateId, String)>> {
         let rows = sqlx::query!(
             "SELECT id, name FROM template WHERE away_since IS NOT NULL ORDER BY away_since DESC, id DESC LIMIT 50"
@@ -106,6 +129,9 @@ impl Store {
     }
 
     /// Arranges the templates anew, as one step.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn arrange(&self, arrangement: &Arrangement) -> Result<()> {
         self.unit(|| async {
             let mut unit = self.begin().await?;

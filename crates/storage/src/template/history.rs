@@ -12,9 +12,13 @@ use sqlx::types::Json;
 /// An edit that stands.
 #[derive(Debug, Clone)]
 pub struct EditRow {
+    /// Its number.
     pub id: u64,
+    /// Who it was; none where nobody is known.
     pub who: Option<String>,
+    /// When it was.
     pub at: DateTime<Utc>,
+    /// The operation.
     pub op: Op,
 }
 
@@ -25,11 +29,15 @@ pub enum Moment {
     Now,
     /// After this edit.
     Edit(u64),
+    /// What was published.
     Publication(u64),
 }
 
 impl Store {
     /// The last edits that stand, the newest first.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn edits(&self, id: TemplateId, most: u32) -> Result<Vec<EditRow>> {
         let rows = sqlx::query!(
             r#"SELECT e.id, o.name AS "who?", e.at AS "at: DateTime<Utc>", e.op AS "op: Json<Op>" FROM operation e
@@ -43,6 +51,9 @@ impl Store {
     }
 
     /// The layout as it was at a moment. An edit's is found by taking back everything after it.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn layout_at(&self, id: TemplateId, moment: Moment) -> Result<Layout> {
         self.unit(|| async {
             let mut unit = self.begin().await?;

@@ -17,12 +17,19 @@ use sqlx::types::Json;
 /// A kept band as it is now.
 #[derive(Debug, Clone)]
 pub struct KeptRow {
+    /// Its number.
     pub id: KeptId,
+    /// Its name.
     pub name: String,
+    /// The band.
     pub band: Band,
 }
 
 impl Store {
+    /// Every kept band.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn kept_bands(&self) -> Result<Vec<KeptRow>> {
         let rows =
             sqlx::query!(r#"SELECT id, name, band AS "band: Json<Band>" FROM kept_band ORDER BY name, id"#)
@@ -32,6 +39,9 @@ impl Store {
     }
 
     /// Saves a band under a name that is linked nowhere yet, for a shop that brings it along.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn add_kept_band(&self, name: &str, band: &Band) -> Result<KeptId> {
         let done = sqlx::query!("INSERT INTO kept_band (name, band) VALUES (?, ?)", name, Json(band) as _)
             .execute(&self.pool)
@@ -40,6 +50,11 @@ impl Store {
     }
 
     /// Forgets a kept band that is linked in no draft.
+    ///
+    /// # Errors
+    /// [`StorageError::NotFound`](crate::StorageError::NotFound) where there is none.
+    /// [`StorageError::StillLinked`](crate::StorageError::StillLinked) where templates link to it.
+    /// Else those of the database.
     pub async fn forget_kept_band(&self, id: KeptId) -> Result<()> {
         self.unit(|| async {
             let mut unit = self.begin().await?;

@@ -25,21 +25,36 @@ use sqlx::types::Json;
 /// A template with both of its layouts.
 #[derive(Debug, Clone)]
 pub struct TemplateRow {
+    /// Its number.
     pub id: TemplateId,
+    /// Its name.
     pub name: String,
+    /// What it serves.
     pub reach: Reach,
+    /// What is changed.
     pub draft: Layout,
+    /// Counts its changes.
     pub revision: u64,
+    /// What shoppers see; none before it was published.
     pub published: Option<Layout>,
+    /// The revision that shoppers see.
     pub published_revision: Option<u64>,
 }
 
 impl Store {
     /// All templates in the order in which ties of reach are settled.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn templates(&self) -> Result<Vec<TemplateRow>> {
         self.template_rows(None).await
     }
 
+    /// The template of a number.
+    ///
+    /// # Errors
+    /// [`StorageError::NotFound`](crate::StorageError::NotFound) where there is none.
+    /// Else those of the database.
     pub async fn template(&self, id: TemplateId) -> Result<TemplateRow> {
         self.template_rows(Some(id)).await?.pop().ok_or(StorageError::NotFound { what: "template" })
     }
@@ -68,6 +83,10 @@ impl Store {
             .collect())
     }
 
+    /// The names of all templates.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn template_names(&self) -> Result<Vec<(TemplateId, String)>> {
         let rows =
             sqlx::query!("SELECT id, name FROM template WHERE away_since IS NULL ORDER BY position, id")
@@ -77,6 +96,9 @@ impl Store {
     }
 
     /// What shoppers see of the templates that are live, in the order in which ties of reach are settled.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn live_templates(&self) -> Result<Vec<(TemplateId, Reach, Layout)>> {
         let rows = sqlx::query!(
             r#"SELECT id, reach AS "reach: Json<Reach>", published AS "published!: Json<Layout>" FROM template
@@ -88,6 +110,9 @@ impl Store {
     }
 
     /// Adds a template at the end of the order, after checking its layout whole.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn add_template(
         &self,
         name: &str,

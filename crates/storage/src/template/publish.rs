@@ -10,6 +10,10 @@ use compagina_core::template::Reach;
 impl Store {
     /// Publishes the draft as it was at revision `expected` as a template of its own with a reach of its own, and gives
     /// other templates the reach that goes with it: one step. Gives the new template's number.
+    ///
+    /// # Errors
+    /// [`StorageError::RevisionMismatch`](crate::StorageError::RevisionMismatch) where it is at another revision by now.
+    /// Else those of the database.
     pub async fn publish_apart(
         &self,
         id: TemplateId,

@@ -13,35 +13,47 @@ use sqlx::types::Json;
 /// A draft after a step.
 #[derive(Debug, Clone)]
 pub struct Draft {
+    /// The layout.
     pub layout: Layout,
+    /// Counts its changes.
     pub revision: u64,
 }
 
 /// How far one can go back, and forward again.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
 pub struct History {
+    /// How many steps can be taken back.
     pub undo: u64,
+    /// How many steps can be made again.
     pub redo: u64,
 }
 
 /// A step on a draft.
 #[derive(Clone)]
 pub enum Change<'a> {
+    /// An operation.
     Edit(Op),
     /// An edit that is made of the draft as it is when it is taken.
     Decided(&'a (dyn Fn(&Layout) -> std::result::Result<Op, OpError> + Sync)),
     /// A band is kept under a name; here it becomes the first that is linked to it.
     Keep {
+        /// The band.
         band: &'a BandId,
+        /// What it is to be called.
         name: &'a str,
     },
     /// A kept band comes in before the band at this place: linked, or as a copy whose names begin so.
     Place {
+        /// The kept band.
         kept: KeptId,
+        /// Before which band, from 0.
         index: usize,
+        /// The name of a copy; none for the kept band itself.
         copy: Option<&'a BandId>,
     },
+    /// The last step is taken back.
     Undo,
+    /// It is made again.
     Redo,
 }
 
@@ -65,6 +77,9 @@ const TYPING_SECONDS: i64 = 3;
 
 impl Store {
     /// Takes a step on a draft that its maker saw at revision `expected`.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn change_draft(
         &self,
         id: TemplateId,
@@ -95,6 +110,10 @@ impl Store {
         .await
     }
 
+    /// How many steps can be taken back and made again.
+    ///
+    /// # Errors
+    /// Those of the database.
     pub async fn history(&self, id: TemplateId) -> Result<History> {
         let row = sqlx::query!(
             r#"SELECT COUNT(CASE WHEN NOT undone THEN 1 END) AS "undo!: i64", COUNT(CASE WHEN undone THEN 1 END) AS "redo!: i64"

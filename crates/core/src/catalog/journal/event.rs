@@ -10,7 +10,9 @@ use std::collections::{BTreeMap, BTreeSet};
 /// A field's value before and after.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 pub struct Turn {
+    /// What it was.
     pub was: Value,
+    /// What it became.
     pub is: Value,
 }
 
@@ -29,13 +31,16 @@ pub enum Change {
 /// One thing that became otherwise.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 pub struct Event {
+    /// The row.
     pub row: RowId,
+    /// What happened.
     pub change: Change,
 }
 
 /// A field of a row, or a whole row.
 #[derive(Debug, Clone, PartialEq, Eq, PartialOrd, Ord)]
 pub struct Place {
+    /// The row.
     pub row: RowId,
     /// None for the whole row.
     pub field: Option<String>,
@@ -46,13 +51,30 @@ pub struct Place {
 pub enum Clash {
     /// A field is neither what it was before nor to be changed.
     #[error("the {} was changed since", word(*.row, .field).unwrap_or(.field))]
-    Changed { row: RowId, field: String },
+    Changed {
+        /// The row.
+        row: RowId,
+        /// The field.
+        field: String,
+    },
+    /// What it changed is gone by now.
     #[error("what it changed is gone by now")]
-    Gone { row: RowId },
+    Gone {
+        /// The row.
+        row: RowId,
+    },
+    /// What it took away is there again.
     #[error("what it took away is there again")]
-    There { row: RowId },
+    There {
+        /// The row.
+        row: RowId,
+    },
+    /// What was kept of it can't be read any more.
     #[error("what was kept of it can't be read any more")]
-    Unreadable { row: RowId },
+    Unreadable {
+        /// The row.
+        row: RowId,
+    },
 }
 
 /// Tells what became otherwise, row by row in the order in which rows can come.

@@ -7,12 +7,24 @@ use std::collections::{BTreeMap, BTreeSet};
 /// Why something can't be taken away.
 #[derive(Debug, Clone, PartialEq, Eq, thiserror::Error)]
 pub enum RemoveError {
+    /// Without it, {first} and {second} of “{product}” would be the same choice; take one of them away first.
     #[error(
         "without it, {first} and {second} of “{product}” would be the same choice; take one of them away first"
     )]
-    SameChoice { product: String, first: String, second: String },
+    SameChoice {
+        /// The product’s name.
+        product: String,
+        /// What the one would be.
+        first: String,
+        /// What the other would be.
+        second: String,
+    },
+    /// “{product}” would have no variant left; change its options first, or take the product away.
     #[error("“{product}” would have no variant left; change its options first, or take the product away")]
-    NoVariant { product: String },
+    NoVariant {
+        /// The product’s name.
+        product: String,
+    },
 }
 
 /// Takes a product away, with its variants, pictures, own swatches and the options that only it may use.

@@ -12,12 +12,19 @@ use std::collections::BTreeMap;
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
 #[serde(rename_all = "snake_case")]
 pub enum RowId {
+    /// The palette.
     Palette,
+    /// A product.
     Product(ProductId),
+    /// An option.
     Option(OptionId),
+    /// A value.
     Value(ValueId),
+    /// A file of the swatch book.
     File(u64),
+    /// A picture or a film.
     Picture(u64),
+    /// A variant.
     Variant(VariantId),
     /// A swatch that a product has of its own.
     Own(ProductId, ValueId),
@@ -26,12 +33,14 @@ pub enum RowId {
 /// The shop's palette, a colour a line.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 pub struct PaletteRow {
+    /// A colour a line.
     pub text: String,
 }
 
 /// A product without what has rows of its own.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 pub struct ProductRow {
+    /// Its handle.
     pub handle: Handle,
     /// Where its page stands in the shop.
     pub address: Handle,
@@ -40,25 +49,40 @@ pub struct ProductRow {
     pub was_at: Vec<Handle>,
     /// The number of its type.
     pub kind: u64,
+    /// Its place among its like, from 0.
     pub position: u32,
+    /// Its name.
     pub name: String,
+    /// Who makes it; empty where that is the shop.
     pub brand: String,
+    /// A few words about it.
     pub summary: String,
+    /// Its titled texts.
     pub details: Vec<Detail>,
+    /// Its table of facts.
     pub facts: Vec<Fact>,
+    /// Its tags.
     pub tags: Vec<Tag>,
+    /// Whether it is sold, and how.
     pub state: ProductState,
+    /// Its price, in minor units.
     pub price_minor: i64,
+    /// A typed old price, in minor units.
     pub old_price_minor: Option<i64>,
+    /// The most that one order may hold of it.
     pub most_per_order: Option<u32>,
+    /// The terms on which it is sold.
     pub terms: Terms,
+    /// By which options it is chosen, in their order.
     pub uses: Vec<Use>,
 }
 
 /// An option by which a product is chosen, with the values that it offers, in order.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 pub struct Use {
+    /// The option.
     pub option: OptionId,
+    /// The values, in their order.
     pub values: Vec<ValueId>,
     /// Whether it offers every value, those added later too.
     pub whole: bool,
@@ -67,13 +91,21 @@ pub struct Use {
 /// An option of the shop.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 pub struct OptionRow {
+    /// Its handle.
     pub handle: Handle,
+    /// Its name.
     pub name: String,
+    /// What it is about, for shoppers.
     pub about: String,
+    /// Its place among its like, from 0.
     pub position: u32,
+    /// How it is chosen on pages.
     pub page: Way,
+    /// How it is chosen on cards.
     pub card: Way,
+    /// How it is chosen in quick looks.
     pub quick: Way,
+    /// Whether values without a swatch show pictures of variants.
     pub from_variants: bool,
     /// The only product that may use it.
     pub product: Option<ProductId>,
@@ -82,38 +114,55 @@ pub struct OptionRow {
 /// A value of an option.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 pub struct ValueRow {
+    /// The option.
     pub option: OptionId,
+    /// Its handle.
     pub handle: Handle,
+    /// Its name.
     pub name: String,
+    /// Shown on hover and spoken in place of the name; mostly empty.
     pub note: String,
     /// The swatch book's own swatch.
     pub swatch: Option<Swatch>,
     /// The hash of a larger picture.
     pub closer: Option<String>,
+    /// Its place among its like, from 0.
     pub position: u32,
 }
 
 /// A picture file for the values of an option.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 pub struct FileRow {
+    /// The option.
     pub option: OptionId,
+    /// What it is called.
     pub name: String,
+    /// The hash of the file.
     pub hash: String,
+    /// Its colour.
     pub colour: Option<Colour>,
+    /// For which value it is used.
     pub fate: Option<Fate>,
 }
 
 /// A picture or a film of a product, or of the shop.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 pub struct PictureRow {
+    /// The product.
     pub product: Option<ProductId>,
     /// By which pieces refer to a picture of the shop.
     pub name: Option<String>,
+    /// Its place among its like, from 0.
     pub position: u32,
+    /// What is told in place of it.
     pub alt: String,
+    /// The values, in their order.
     pub values: Vec<ValueId>,
+    /// The point that stays in sight.
     pub focus: Focus,
+    /// The film that it opens; mostly none.
     pub film: Option<FilmFile>,
+    /// The file.
     pub file: PictureFile,
 }
 
@@ -123,25 +172,36 @@ pub struct PictureRow {
 pub struct PictureFile {
     /// Its hash; none where the picture was drawn and not put in.
     pub original: Option<String>,
+    /// What it was called.
     pub file_name: String,
+    /// Its sizes, the smallest first.
     pub sizes: Vec<PictureSize>,
+    /// Whether it stands free on its ground.
     pub cut_out: bool,
+    /// By which plan its sizes were made.
     pub plan: u32,
+    /// Why no sizes could be made; mostly empty.
     pub trouble: String,
 }
 
 /// A variant of a product.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 pub struct VariantRow {
+    /// The product.
     pub product: ProductId,
+    /// Its place among its like, from 0.
     pub position: u32,
+    /// Its SKU.
     pub sku: String,
     /// For each option of the product a value, or none for any.
     pub chosen: Vec<Option<ValueId>>,
+    /// Its price, in minor units.
     pub price_minor: Option<i64>,
+    /// A typed old price, in minor units.
     pub old_price_minor: Option<i64>,
     /// None where it isn't counted.
     pub stock: Option<u32>,
+    /// How much of it one piece holds.
     pub measure: Option<Measure>,
     /// A picture of its own.
     pub picture: Option<u64>,
@@ -150,7 +210,9 @@ pub struct VariantRow {
 /// A product's own swatch for a value, and why it has one.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 pub struct OwnRow {
+    /// What it looks like.
     pub swatch: Swatch,
+    /// Why it has one.
     pub why: String,
 }
 
@@ -190,7 +252,12 @@ macro_rules! rows {
     ($($kind:ident($row:ident) of $id:pat),* $(,)?) => {
         /// A row.
         #[derive(Debug, Clone, PartialEq, Eq)]
-        pub enum Row { $($kind($row)),* }
+        pub enum Row {
+            $(
+                #[doc = concat!("A [`", stringify!($row), "`].")]
+                $kind($row)
+            ),*
+        }
 
         impl Row {
             /// Its fields by their names.

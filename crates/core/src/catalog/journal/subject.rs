@@ -9,9 +9,11 @@ use std::fmt;
 /// What an owner works on in one view of a product.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord)]
 pub enum Area {
+    /// Its texts, facts and tags.
     Texts,
     /// How it is sold, and its variants.
     Variants,
+    /// Its pictures.
     Pictures,
 }
 
@@ -142,7 +144,9 @@ fn of_product(id: ProductId, change: &Change) -> Vec<Subject> {
 /// Whose pages may be others after a step.
 #[derive(Debug, Clone, PartialEq, Eq)]
 pub enum Touched {
+    /// Those of these products.
     Products(BTreeSet<ProductId>),
+    /// All of them.
     Everything,
 }
 

@@ -21,7 +21,9 @@ pub enum Touch {
     Place(PieceId),
     /// Where a band stands, its columns, or whether it is there.
     Band(BandId),
+    /// The frame of the page.
     Frame,
+    /// All of it.
     Everything,
 }
 

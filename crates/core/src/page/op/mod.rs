@@ -33,7 +33,9 @@ pub(crate) use set::check_one as check_value;
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(deny_unknown_fields)]
 pub struct ColumnShape {
+    /// Its name on the page.
     pub id: ColumnId,
+    /// Twelfths of the band.
     pub width: u8,
 }
 
@@ -42,48 +44,75 @@ pub struct ColumnShape {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case", tag = "op", deny_unknown_fields)]
 pub enum Op {
+    /// A piece comes.
     AddPiece {
+        /// The piece.
         piece: Piece,
+        /// Where it stands.
         at: Place,
     },
+    /// A piece goes.
     RemovePiece {
+        /// The piece.
         piece: PieceId,
     },
     /// `to` is counted in the column as it is without the piece.
     MovePiece {
+        /// The piece.
         piece: PieceId,
+        /// Where it goes.
         to: Place,
     },
     /// A second piece of the same kind with the same values, under a new name.
     CopyPiece {
+        /// What is copied.
         piece: PieceId,
+        /// The name of the copy.
         copy: PieceId,
+        /// Where it goes.
         to: Place,
     },
+    /// A band comes.
     AddBand {
+        /// The band.
         band: Band,
+        /// Before which band, from 0.
         index: usize,
     },
+    /// A band goes.
     RemoveBand {
+        /// The band.
         band: BandId,
     },
+    /// A band stands elsewhere.
     MoveBand {
+        /// The band.
         band: BandId,
+        /// Before which band, from 0.
         index: usize,
     },
     /// Sets one value on one screen; without a value it is inherited again.
     Set {
+        /// The piece or band.
         target: Target,
+        /// The key of the setting.
         setting: String,
+        /// The screen.
         device: Device,
+        /// The value; none to inherit it again.
         value: Option<SetValue>,
     },
     /// Lets a product or a type keep a value of its own; without a value it rejoins the template.
     Depart {
+        /// Whose page it is.
         whom: Whom,
+        /// The piece or band.
         target: Target,
+        /// The key of the setting.
         setting: String,
+        /// The screen.
         device: Device,
+        /// The value; none to rejoin the template.
         value: Option<SetValue>,
         /// What the piece was, where it is gone.
         #[serde(default, skip_serializing_if = "Option::is_none")]
@@ -91,27 +120,35 @@ pub enum Op {
     },
     /// Gives a band other columns. Pieces of columns that are gone go to the end of the last one.
     SetColumns {
+        /// The band.
         band: BandId,
+        /// The columns, in their order.
         columns: Vec<ColumnShape>,
     },
     /// Puts a band in the place of the one with the same name.
     ReplaceBand {
+        /// What takes its place.
         band: Band,
     },
+    /// The frame of the page becomes another.
     SetFrame {
+        /// The frame.
         frame: Frame,
     },
     /// Gives parts of the page other names; what is kept different of them goes along.
     Rename {
+        /// The new names.
         names: Names,
     },
     /// Several as one: all of them, or none.
     Many {
+        /// The operations, in their order.
         #[cfg_attr(feature = "schema", schema(no_recursion))]
         ops: Vec<Op>,
     },
     /// Puts another layout in the place of the whole one.
     Lay {
+        /// The layout.
         layout: Layout,
     },
 }
@@ -119,39 +156,76 @@ pub enum Op {
 /// Why an operation was refused. The layout is unchanged.
 #[derive(Debug, Clone, PartialEq, Eq, thiserror::Error)]
 pub enum OpError {
+    /// No piece has this name.
     #[error("there is no piece “{0}” on this page any more")]
     NoSuchPiece(PieceId),
+    /// No band has this name.
     #[error("there is no band “{0}” on this page any more")]
     NoSuchBand(BandId),
+    /// No column has this name.
     #[error("there is no column “{0}” on this page any more")]
     NoSuchColumn(ColumnId),
+    /// Place {index} is beyond the end: there are {length}.
     #[error("place {index} is beyond the end: there are {length}")]
-    BeyondTheEnd { index: usize, length: usize },
+    BeyondTheEnd {
+        /// The place that was meant.
+        index: usize,
+        /// How many there are.
+        length: usize,
+    },
+    /// Something else has this name.
     #[error("the name “{0}” is taken on this page")]
     NameTaken(String),
+    /// A band has one to four columns whose widths make twelve twelfths.
     #[error("a band has one to four columns whose widths make twelve twelfths")]
     BadColumns,
+    /// A page holds at most {MOST_PIECES} pieces.
     #[error("a page holds at most {MOST_PIECES} pieces")]
     TooManyPieces,
+    /// {kind} has no setting “{setting}”.
     #[error("{kind} has no setting “{setting}”")]
-    NoSuchSetting { kind: &'static str, setting: String },
+    NoSuchSetting {
+        /// What it would be set on.
+        kind: &'static str,
+        /// The key.
+        setting: String,
+    },
+    /// “{setting}” is the same on every screen.
     #[error("“{setting}” is the same on every screen")]
-    NotPerDevice { setting: &'static str },
+    NotPerDevice {
+        /// The setting’s label.
+        setting: &'static str,
+    },
+    /// There can be only one of these.
     #[error("there can be only one {} on a page", .kind.label())]
-    OnlyOne { kind: Kind },
+    OnlyOne {
+        /// Which kind.
+        kind: Kind,
+    },
+    /// A template keeps at most {MOST_DEPARTURES} departures.
     #[error("a template keeps at most {MOST_DEPARTURES} departures")]
     TooManyDepartures,
+    /// Departures stand in order, one for each product or type and piece, and none is empty.
     #[error("departures stand in order, one for each product or type and piece, and none is empty")]
     DeparturesInDisorder,
+    /// At most {MOST_AT_ONCE} operations are taken as one, and none of them holds others.
     #[error("at most {MOST_AT_ONCE} operations are taken as one, and none of them holds others")]
     TooManyAtOnce,
+    /// It is written in another format.
     #[error("a layout of format {given} can't be read; this is format {}", super::FORMAT)]
-    BadFormat { given: u32 },
+    BadFormat {
+        /// Which one.
+        given: u32,
+    },
+    /// The value doesn’t fit the setting.
     #[error(transparent)]
     BadValue(#[from] ValueError),
 }
 
 /// Changes the layout; returns the operation that changes it back.
+///
+/// # Errors
+/// [`OpError`] where it doesn’t fit the layout, which is unchanged then.
 pub fn apply(layout: &mut Layout, op: Op) -> Result<Op, OpError> {
     match op {
         Op::AddPiece { piece, at } => piece::add(layout, piece, &at),
@@ -175,6 +249,9 @@ pub fn apply(layout: &mut Layout, op: Op) -> Result<Op, OpError> {
 }
 
 /// Checks a whole document that came from outside by building it up again, operation by operation.
+///
+/// # Errors
+/// [`OpError`] where it doesn’t fit the layout, which is unchanged then.
 pub fn check(layout: &Layout) -> Result<(), OpError> {
     let mut rebuilt = Layout { bands: vec![], ..layout.clone() };
     for (index, band) in layout.bands.iter().enumerate() {

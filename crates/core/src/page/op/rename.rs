@@ -12,10 +12,13 @@ use std::hash::Hash;
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(deny_unknown_fields)]
 pub struct Names {
+    /// Bands: from which name to which.
     #[serde(default, skip_serializing_if = "BTreeMap::is_empty")]
     pub bands: BTreeMap<BandId, BandId>,
+    /// Columns: from which name to which.
     #[serde(default, skip_serializing_if = "BTreeMap::is_empty")]
     pub columns: BTreeMap<ColumnId, ColumnId>,
+    /// Pieces: from which name to which.
     #[serde(default, skip_serializing_if = "BTreeMap::is_empty")]
     pub pieces: BTreeMap<PieceId, PieceId>,
 }

@@ -33,20 +33,34 @@ choice! {
     Stand { Top = "top", "Top"; Middle = "middle", "Middle"; }
 }
 
+/// *Name in the order*.
 pub const NAME: Setting = Setting::words("name", "Name in the order", 60, "").everywhere();
+/// *Picture behind*.
 pub const PICTURE: Setting = Setting::pictures("picture", "Picture behind", 1);
+/// *Film behind*.
 pub const FILM: Setting = Setting::film("film", "Film behind");
+/// *Ground*.
 pub const GROUND: Setting = Setting::choice::<Ground>("ground", "Ground", "plain").everywhere();
+/// *Width*.
 pub const REACH: Setting = Setting::choice::<Reach>("reach", "Width", "page");
+/// *Behind it*.
 pub const BEHIND: Setting = Setting::choice::<Behind>("behind", "Behind it", "nothing");
+/// *It moves*.
 pub const MOTION: Setting = Setting::choice::<Motion>("motion", "It moves", "page");
+/// *Veil over it*.
 pub const VEIL: Setting = Setting::choice::<Veil>("veil", "Veil over it", "dark");
+/// *Column in sight*.
 pub const STAYS: Setting = Setting::choice::<Stays>("stays", "Column in sight", "none");
+/// *Columns stand*.
 pub const STAND: Setting = Setting::choice::<Stand>("stand", "Columns stand", "top");
+/// *Between columns*.
 pub const GAP: Setting = Setting::space("gap", "Between columns", 6).on_phones(Preset::Number(3));
+/// *Space above*.
 pub const SPACE_ABOVE: Setting = Setting::space("space_above", "Space above", 4).on_phones(Preset::Number(3));
+/// *Space below*.
 pub const SPACE_BELOW: Setting = Setting::space("space_below", "Space below", 4).on_phones(Preset::Number(3));
 
+/// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = &[
     &NAME,
     &PICTURE,

@@ -9,8 +9,12 @@ choice! {
     Divider { Slash = "slash", "/"; Angle = "angle", "›"; Dot = "dot", "·"; }
 }
 
+/// *First step*.
 pub const HOME: Setting = Setting::words("home", "First step", 40, "Shop");
+/// *Between steps*.
 pub const DIVIDER: Setting = Setting::choice::<Divider>("divider", "Between steps", "slash");
+/// *Ends with the product*.
 pub const LAST: Setting = Setting::flag("last", "Ends with the product", true);
 
+/// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = piece_settings![tight; &HOME, &DIVIDER, &LAST];

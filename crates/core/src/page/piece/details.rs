@@ -9,7 +9,10 @@ choice! {
     As { Tabs = "tabs", "Tabs"; Folding = "folding", "Folding rows"; }
 }
 
+/// *Shown as*.
 pub const AS: Setting = Setting::choice::<As>("as", "Shown as", "tabs").on_phones(Preset::Text("folding"));
+/// *First one open*.
 pub const FIRST_OPEN: Setting = Setting::flag("first_open", "First one open", true).everywhere();
 
+/// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = piece_settings![&AS, &FIRST_OPEN];

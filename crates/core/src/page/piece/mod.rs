@@ -53,41 +53,77 @@ use serde::{Deserialize, Serialize};
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case")]
 pub enum Kind {
+    /// Where in the shop this is.
     Breadcrumb,
+    /// Its name.
     Title,
+    /// Pictures and films of the product.
     Gallery,
+    /// What it costs.
     Price,
+    /// A few words about it.
     Summary,
+    /// Whether it is in stock.
     StockLine,
+    /// What it is chosen by.
     Options,
+    /// How many.
     Quantity,
+    /// Puts it in the cart.
     BuyButton,
+    /// What the shop promises.
     Promises,
+    /// Its titled texts.
     Details,
+    /// Others of its type.
     Related,
+    /// A bar that stays in sight.
     StickyBar,
+    /// Words of the owner’s.
     Text,
+    /// A picture of the owner’s.
     Picture,
+    /// A film.
     Film,
+    /// Several pictures in a row.
     PictureRow,
+    /// What others said.
     Quotes,
+    /// Questions with answers.
     Questions,
+    /// A table that compares.
     Comparison,
+    /// What reviewers think.
     Reviews,
+    /// What speaks for it.
     ValuePoints,
+    /// Its table of facts.
     Facts,
+    /// Its SKU.
     SkuLine,
+    /// Its stars in a line.
     RatingLine,
+    /// A chart of sizes.
     SizeChart,
+    /// Ways to tell others of it.
     ShareLinks,
+    /// The products before and after it.
     Neighbours,
+    /// Room.
     Space,
+    /// A line across.
     Rule,
+    /// All variants in a list.
     VariantList,
+    /// What more of it costs.
     PriceLadder,
+    /// The plans by which it can be bought.
     Plans,
+    /// What is written onto it.
     PersonalText,
+    /// Pays at once.
     PayShortcuts,
+    /// Keeps it for later.
     WishButton,
 }
 
@@ -190,6 +226,7 @@ impl Kind {
         }
     }
 
+    /// What it does on a page.
     #[must_use]
     pub fn role(self) -> Role {
         match self {

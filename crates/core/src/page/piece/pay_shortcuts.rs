@@ -11,8 +11,10 @@ choice! {
 
 /// Over the buttons; empty for nothing.
 pub const WORDS: Setting = Setting::words("words", "Words over them", 60, "Or go straight to");
+/// *At most*.
 pub const COUNT: Setting = Setting::number("count", "At most", 1, 4, 2).everywhere();
 /// For each shopper: what was used last, then what suits the device, then what is at home in the country.
 pub const ORDER: Setting = Setting::choice::<OrderBy>("order", "Order", "shopper").everywhere();
 
+/// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = piece_settings![tight; &WORDS, &COUNT, &ORDER];

@@ -3,11 +3,16 @@
 use super::shared::piece_settings;
 use crate::page::Setting;
 
+/// *Heading*.
 pub const HEADING: Setting = Setting::words("heading", "Heading", 60, "How often");
+/// *Buying once*.
 pub const ONCE: Setting = Setting::words("once", "Buying once", 40, "Just this once");
+/// *With the saving*.
 pub const SAVING: Setting = Setting::flag("saving", "With the saving", true);
 /// What later deliveries cost, where only the first one costs less.
 pub const THEN: Setting = Setting::flag("then", "With later prices", true);
+/// *Note under it*.
 pub const NOTE: Setting = Setting::words("note", "Note under it", 120, "");
 
+/// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = piece_settings![&HEADING, &ONCE, &SAVING, &THEN, &NOTE];

@@ -13,14 +13,20 @@ choice! {
     SavingAs { Percent = "percent", "Percent"; Amount = "amount", "Amount"; None = "none", "None"; }
 }
 
+/// *Before the least price*.
 pub const FROM: Setting = Setting::words("from", "Before the least price", 20, "from");
+/// *Note beside it*.
 pub const NOTE: Setting = Setting::words("note", "Note beside it", 60, "");
+/// *Old price*.
 pub const OLD: Setting = Setting::choice::<OldPlace>("old", "Old price", "after");
+/// *Saving as*.
 pub const SAVING: Setting = Setting::choice::<SavingAs>("saving", "Saving as", "percent");
 /// Where variants have one: `£0.36 per m`.
 pub const MEASURE: Setting = Setting::flag("measure", "With price per measure", true);
 /// `with 20 % VAT`, where the shop has a rate.
 pub const VAT: Setting = Setting::flag("vat", "With a word on VAT", false);
+/// *Size*.
 pub const SIZE: Setting = Setting::type_size("size", "Size", 4);
 
+/// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = piece_settings![&FROM, &NOTE, &OLD, &SAVING, &MEASURE, &VAT, &SIZE];

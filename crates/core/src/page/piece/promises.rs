@@ -13,8 +13,12 @@ choice! {
     Run { Stacked = "stacked", "One under another"; Row = "row", "In a row"; }
 }
 
+/// *Lines*.
 pub const LINES: Setting = Setting::lines("lines", "Lines", 8, 120, &[]);
+/// *Mark*.
 pub const MARK: Setting = Setting::choice::<Mark>("mark", "Mark", "tick");
+/// *Lines stand*.
 pub const RUN: Setting = Setting::choice::<Run>("run", "Lines stand", "stacked");
 
+/// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = piece_settings![&LINES, &MARK, &RUN];

@@ -3,9 +3,13 @@
 use super::shared::piece_settings;
 use crate::page::Setting;
 
+/// *Heading*.
 pub const HEADING: Setting = Setting::words("heading", "Heading", 80, "Questions");
+/// *Questions*.
 pub const QUESTIONS: Setting =
     Setting::rows("questions", "Questions", &[("Question", 200), ("Answer", 1200)], 30);
+/// *First one open*.
 pub const FIRST_OPEN: Setting = Setting::flag("first_open", "First one open", false).everywhere();
 
+/// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = piece_settings![wide; &HEADING, &QUESTIONS, &FIRST_OPEN];

@@ -5,11 +5,16 @@ use crate::page::Setting;
 use crate::page::setting::{Preset, choice};
 
 choice! {
+    /// How quotes stand.
     As { Cards = "cards", "Side by side"; List = "list", "One under another"; }
 }
 
+/// *Heading*.
 pub const HEADING: Setting = Setting::words("heading", "Heading", 80, "");
+/// *Quotes*.
 pub const QUOTES: Setting = Setting::rows("quotes", "Quotes", &[("What was said", 400), ("By whom", 80)], 12);
+/// *Shown as*.
 pub const AS: Setting = Setting::choice::<As>("as", "Shown as", "cards").on_phones(Preset::Text("list"));
 
+/// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = piece_settings![wide; &HEADING, &QUOTES, &AS];

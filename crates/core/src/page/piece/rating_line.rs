@@ -3,8 +3,12 @@
 use super::shared::piece_settings;
 use crate::page::Setting;
 
+/// *Number of reviews*.
 pub const COUNT: Setting = Setting::flag("count", "Number of reviews", true);
+/// *Leads to the reviews*.
 pub const LINKED: Setting = Setting::flag("linked", "Leads to the reviews", true).everywhere().says();
+/// *Shown without reviews*.
 pub const EMPTY: Setting = Setting::flag("empty", "Shown without reviews", false).everywhere().says();
 
+/// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = piece_settings![tight; &LINKED, &EMPTY, &COUNT];

@@ -6,8 +6,12 @@ use crate::page::setting::Preset;
 
 const COUNTS: &[(i64, &str)] = &[(2, "2"), (3, "3"), (4, "4")];
 
+/// *Heading*.
 pub const HEADING: Setting = Setting::words("heading", "Heading", 80, "You may also like");
+/// *In a row*.
 pub const COUNT: Setting = Setting::steps("count", "In a row", COUNTS, 4).on_phones(Preset::Number(2));
+/// *With prices*.
 pub const PRICES: Setting = Setting::flag("prices", "With prices", true);
 
+/// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = piece_settings![&HEADING, &COUNT, &PRICES];

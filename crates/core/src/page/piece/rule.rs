@@ -5,13 +5,18 @@ use crate::page::Setting;
 use crate::page::setting::choice;
 
 choice! {
+    /// How heavy the line is.
     Weight { Hairline = "hairline", "Hairline"; Strong = "strong", "Strong"; Dotted = "dotted", "Dotted"; }
 }
 choice! {
+    /// How long the line is.
     Length { Whole = "whole", "Whole"; Half = "half", "Half"; Short = "short", "Short"; }
 }
 
+/// *Weight*.
 pub const WEIGHT: Setting = Setting::choice::<Weight>("weight", "Weight", "hairline");
+/// *Length*.
 pub const LENGTH: Setting = Setting::choice::<Length>("length", "Length", "whole");
 
+/// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = piece_settings![&WEIGHT, &LENGTH];

@@ -29,6 +29,7 @@ choice! {
     }
 }
 choice! {
+    /// What stands around a piece.
     Border {
         None = "none", "None"; Hairline = "hairline", "Hairline"; Strong = "strong", "Strong";
         Above = "above", "Line above"; Below = "below", "Line below";
@@ -39,18 +40,26 @@ choice! {
     Corners { House = "house", "House"; Square = "square", "Square"; Small = "small", "Small"; Large = "large", "Large"; }
 }
 
+/// *Text style*.
 pub const TEXT_STYLE: Setting =
     Setting::choice::<TextStyle>("text_style", "Text style", "own").among(Group::Setting);
+/// *Words in*.
 pub const COLOUR: Setting = Setting::choice::<Colour>("colour", "Words in", "own").among(Group::Setting);
+/// *Lies on*.
 pub const UNDER: Setting = Setting::choice::<Under>("under", "Lies on", "none").among(Group::Setting);
+/// *Border*.
 pub const BORDER: Setting = Setting::choice::<Border>("border", "Border", "none").among(Group::Setting);
+/// *Corners*.
 pub const CORNERS: Setting = Setting::choice::<Corners>("corners", "Corners", "house").among(Group::Setting);
+/// *Align*.
 pub const ALIGN: Setting = Setting::choice::<Align>("align", "Align", "start").among(Group::Setting);
+/// *Space above*.
 pub const SPACE_ABOVE: Setting = Setting::space("space_above", "Space above", 3);
 /// For pieces that belong to the one before.
 pub const TIGHT_ABOVE: Setting = Setting::space("space_above", "Space above", 2);
 /// For pieces that begin something new.
 pub const WIDE_ABOVE: Setting = Setting::space("space_above", "Space above", 5);
+/// *Space below*.
 pub const SPACE_BELOW: Setting = Setting::space("space_below", "Space below", 0);
 /// Whether the piece is there at all on a screen.
 pub const SHOWN: Setting = Setting::flag("shown", "Shown", true).among(Group::When);

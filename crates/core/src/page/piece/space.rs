@@ -4,6 +4,8 @@ use super::shared::{APPEARS, SHOWN};
 use crate::page::Setting;
 use crate::page::setting::Group;
 
+/// *Height*.
 pub const HEIGHT: Setting = Setting::space("height", "Height", 5).among(Group::Looks);
 
+/// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = &[&HEIGHT, &SHOWN, &APPEARS];

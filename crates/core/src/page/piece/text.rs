@@ -9,7 +9,10 @@ choice! {
     Measure { Read = "read", "Easy to read"; Column = "column", "Whole column"; }
 }
 
+/// *Text*.
 pub const BODY: Setting = Setting::rich("body", "Text", 20_000);
+/// *Line length*.
 pub const MEASURE: Setting = Setting::choice::<Measure>("measure", "Line length", "read");
 
+/// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = piece_settings![&BODY, &MEASURE];

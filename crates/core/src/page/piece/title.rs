@@ -4,6 +4,8 @@ use super::shared::piece_settings;
 use crate::page::Setting;
 use crate::page::setting::Preset;
 
+/// *Size*.
 pub const SIZE: Setting = Setting::type_size("size", "Size", 6).on_phones(Preset::Number(5));
 
+/// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = piece_settings![tight; &SIZE];

@@ -11,9 +11,14 @@ choice! {
 
 const COUNTS: &[(i64, &str)] = &[(1, "1"), (2, "2"), (3, "3"), (4, "4")];
 
+/// *Heading*.
 pub const HEADING: Setting = Setting::words("heading", "Heading", 80, "");
+/// *Points*.
 pub const POINTS: Setting = Setting::rows("points", "Points", &[("In short", 60), ("More", 240)], 8);
+/// *In a row*.
 pub const COUNT: Setting = Setting::steps("count", "In a row", COUNTS, 3).on_phones(Preset::Number(1));
+/// *Mark*.
 pub const MARK: Setting = Setting::choice::<Mark>("mark", "Mark", "number");
 
+/// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = piece_settings![wide; &HEADING, &POINTS, &COUNT, &MARK];

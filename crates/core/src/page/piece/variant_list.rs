@@ -3,11 +3,16 @@
 use super::shared::piece_settings;
 use crate::page::Setting;
 
+/// *Heading*.
 pub const HEADING: Setting = Setting::words("heading", "Heading", 80, "");
 /// SKUs that this page doesn't offer.
 pub const LEFT_OUT: Setting = Setting::lines("left_out", "SKUs left out", 40, 80, &[]);
+/// *At most*.
 pub const MOST: Setting = Setting::number("most", "At most", 3, 100, 40).everywhere();
+/// *With pictures*.
 pub const PICTURES: Setting = Setting::flag("pictures", "With pictures", true);
+/// *With prices*.
 pub const PRICES: Setting = Setting::flag("prices", "With prices", true);
 
+/// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = piece_settings![&HEADING, &LEFT_OUT, &MOST, &PICTURES, &PRICES];

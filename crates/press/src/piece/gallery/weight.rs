@@ -27,10 +27,13 @@ pub struct Bytes {
 /// A picture that has fewer pixels than are shown of it.
 #[derive(Debug, Clone, PartialEq, Eq)]
 pub struct TooSmall {
+    /// The piece.
     pub piece: PieceId,
+    /// Which one, from 0.
     pub picture: usize,
     /// Pixels across that it has, and that it would need.
     pub has: u32,
+    /// How many pixels it would need.
     pub needs: u32,
     /// Whether it would do, if it weren't looked at from near.
     pub for_zoom: bool,
@@ -39,8 +42,11 @@ pub struct TooSmall {
 /// What the galleries of a page load.
 #[derive(Debug, Clone, Default, PartialEq, Eq)]
 pub struct Weight {
+    /// On a wide screen.
     pub wide: Bytes,
+    /// On a phone.
     pub phone: Bytes,
+    /// Pictures that are too small for their place.
     pub too_small: Vec<TooSmall>,
 }
 
