@@ -286,6 +286,39 @@ fn a_page_changes_only_where_a_shopper_would_see_it() {
 }
 
 #[test]
+fn what_a_product_keeps_counts_in_what_it_sees_and_its_type_is_no_measure_for_it() {
+    use compagina_core::template::Comparison;
+    let prices = compagina_core::price::Prices::default();
+    let plain = samples::product(&[], &[(None, None, 3, None)]);
+    let mut other = plain.clone();
+    other.handle = handle("other");
+    let own = |words| keep(Whom::Product(plain.handle.clone()), "buy", "words", Device::Wide, words);
+    let (without, with) = (after_all(&[]), after_all(&[own(Some("Mine"))]));
+    // Kept now, and kept no longer: seen by that product alone, whichever of the type was asked about before.
+    for (before, after) in [(&without, &with), (&with, &without)] {
+        let mut comparison = Comparison::new(before, after, &prices);
+        assert_eq!(comparison.of(&other), None);
+        let seen = comparison.of(&plain).unwrap();
+        assert_eq!(seen.changes, [Difference::PieceSet { piece: id("buy"), setting: "Words".into() }]);
+        assert_eq!(comparison.of(&other), None);
+    }
+}
+
+#[test]
+fn a_page_lacks_pictures_only_where_the_product_has_some() {
+    use compagina_core::template::{Gap, Lack, gaps};
+    let page = after_all(&[Op::RemovePiece { piece: id("gallery") }]);
+    let mut product = samples::product(&[], &[(None, None, 3, None)]);
+    let lacks =
+        |product: &_| gaps(&page, product).into_iter().filter(|gap| gap.lack == Lack::Pictures).count();
+    assert_eq!(lacks(&product), 0);
+    product.pictures.push(compagina_core::media::Picture::default());
+    assert_eq!(lacks(&product), 2);
+    let shown = after_all(&[]);
+    assert!(!gaps(&shown, &product).contains(&Gap { lack: Lack::Pictures, screen: Device::Wide }));
+}
+
+#[test]
 fn a_file_keeps_the_template_whole_and_refuses_what_is_wrong_with_its_place() {
     use compagina_core::format::{FileError, read_template, write_template};
     let page = after_all(&[keep(whimbrel(), "buy", "words", Device::Wide, Some("Go"))]);

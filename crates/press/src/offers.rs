@@ -150,7 +150,7 @@ fn entry(ctx: &Ctx<'_>, layout: &Layout) -> Entry {
         say,
         buy: buy_state(ctx.offer),
         pictures: ctx.offer.pictures.clone(),
-        chosen: (0..selection.len()).map(|option| selection.get(option)).collect(),
+        chosen: selection.values().to_vec(),
         values: values(ctx, selection),
     }
 }

@@ -189,4 +189,28 @@ mod tests {
         assert!(matches!(refused, Err(CombineError::TooMany { count: 64_000_000, .. })));
         assert_eq!(missing_choices(&huge), 64_000_000);
     }
+
+    #[test]
+    fn as_many_variants_as_a_product_can_have_are_made_and_not_one_more() {
+        let count = u16::try_from(MOST_VARIANTS).unwrap();
+        let full = product(&[("a", count)]);
+        assert_eq!(combinations(&full, &Choices::default()).unwrap().len(), MOST_VARIANTS);
+        assert_eq!(missing_choices(&full), MOST_VARIANTS);
+        let over = product(&[("a", count + 1)]);
+        assert!(matches!(combinations(&over, &Choices::default()), Err(CombineError::TooMany { .. })));
+        // Those that are there count along, whatever they are.
+        let beside = |stay: &[Option<u16>]| {
+            with_variants(product(&[("a", count), ("b", 2)]), &[(stay, Stock::Counted(1))])
+        };
+        let any = Choices { values: &[], any: &[OptionId(2)] };
+        let refused = combinations(&beside(&[Some(0), Some(1)]), &any);
+        assert_eq!(refused, Err(CombineError::TooMany { name: "Whimbrel".into(), count: MOST_VARIANTS + 1 }));
+        let made = combinations(&beside(&[Some(0), None]), &any).unwrap();
+        assert_eq!(
+            made.len(),
+            MOST_VARIANTS - 1,
+            "one of them is there, so all of them are as many as can be"
+        );
+        assert_eq!(missing_choices(&over), MOST_VARIANTS + 1);
+    }
 }

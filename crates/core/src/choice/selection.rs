@@ -37,15 +37,10 @@ impl Selection {
             *place = value;
         }
     }
-    /// Of how many options it tells.
+    /// The place of the value that is chosen, for each option.
     #[must_use]
-    pub fn len(&self) -> usize {
-        self.0.len()
-    }
-    /// Whether nothing is chosen.
-    #[must_use]
-    pub fn is_empty(&self) -> bool {
-        self.0.is_empty()
+    pub fn values(&self) -> &[Option<u16>] {
+        &self.0
     }
     /// Whether of every option a value is chosen.
     #[must_use]

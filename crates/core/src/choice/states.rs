@@ -100,7 +100,7 @@ pub fn pick(product: &Product, selection: &Selection, option: usize, value: u16)
 
 /// How many choices a variant would change, and which: earlier options weigh more.
 fn cost(variant: &Variant, wanted: &Selection) -> (usize, Vec<bool>) {
-    let changed: Vec<bool> = (0..wanted.len())
+    let changed: Vec<bool> = (0..wanted.values().len())
         .map(|option| wanted.get(option).is_some_and(|v| !has(variant, option, v)))
         .collect();
     (changed.iter().filter(|c| **c).count(), changed)

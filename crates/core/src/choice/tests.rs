@@ -1,7 +1,7 @@
 use super::*;
 use crate::catalog::samples::{product, with_variants};
 use crate::catalog::{Product, Stock};
-use crate::choice::UnknownChoice;
+use crate::choice::{UnknownChoice, is_made};
 use ValueState::{NotMade, Open, SoldOut};
 use proptest::prelude::*;
 
@@ -160,6 +160,24 @@ fn an_address_names_choices_by_handle_and_a_strange_value_is_reported() {
     assert_eq!(selection, chosen(&[Some(1), None]));
     assert_eq!(unknown, [UnknownChoice { option: "sail".into(), value: "<b>".into() }]);
     assert_eq!(selection.to_query(&product), "colour=colour-1");
+}
+
+#[test]
+fn what_is_still_to_be_chosen_is_told_by_its_place() {
+    assert_eq!(chosen(&[Some(1), None, None]).open_options(), [1, 2]);
+    assert!(chosen(&[Some(0), Some(2)]).open_options().is_empty());
+    assert_eq!(chosen(&[Some(0), None]).values(), [Some(0), None]);
+}
+
+#[test]
+fn a_value_is_offered_where_some_variant_has_it() {
+    let mut kite = kite();
+    assert!(is_made(&kite, 0, 1) && is_made(&kite, 1, 2), "a sold out one is one");
+    kite.variants.retain(|variant| variant.values[0] != Some(1));
+    assert!(!is_made(&kite, 0, 1) && is_made(&kite, 0, 0));
+    kite.variants[0].values[0] = None;
+    assert!(is_made(&kite, 0, 1), "any is each");
+    assert!(!is_made(&kite, 0, 70_000) && !is_made(&kite, 5, 0));
 }
 
 prop_compose! {

@@ -142,7 +142,7 @@ pub async fn show(
         once: product.variants.iter().any(|variant| prices.can_be_bought_once(&product, variant)),
         verdicts: verdicts.collect(),
         choice: selection.to_query(&product),
-        chosen: (0..selection.len()).map(|option| selection.get(option)).collect(),
+        chosen: selection.values().to_vec(),
         states: table.collect(),
         silent: silent.collect(),
         options: product.options.clone(),
