@@ -21,6 +21,9 @@ pub enum Screen {
     WideWithoutScript,
 }
 
+/// Puts the clock by which pages do something again and again into the test's hand: `tick(ms)` moves it.
+pub const CLOCK: &str = include_str!("clock.js");
+
 /// A headless Chromium.
 pub struct Browser {
     pub client: Client,

@@ -22,7 +22,7 @@ impl OwnDatabase {
             .stdout(Stdio::null())
             .status();
         assert!(made.unwrap().success(), "a database is made");
-        let port = std::net::TcpListener::bind(("127.0.0.1", 0)).unwrap().local_addr().unwrap().port();
+        let port = crate::free_port();
         let mut own = Self { folder, port, running: None };
         own.again().await;
         let pool = sqlx::MySqlPool::connect(&own.url("")).await.unwrap();

@@ -5,10 +5,12 @@ mod browser;
 mod database;
 pub mod desk;
 pub mod pictures;
+mod port;
 mod site;
 
-pub use browser::{Browser, Screen, ask, find, until};
+pub use browser::{Browser, CLOCK, Screen, ask, find, until};
 pub use database::OwnDatabase;
+pub use port::free_port;
 pub use site::{Owner, Site, json_of, refusal, server_program};
 
 /// The demo's other owner.

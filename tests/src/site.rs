@@ -1,5 +1,5 @@
 use crate::{EMAIL, PASSWORD};
-use compagina_server::{Config, start};
+use compagina_server::{Config, Pace, start};
 use reqwest::{Body, Client, Method, Response, redirect};
 use serde_json::{Value, json};
 use sqlx::MySqlPool;
@@ -43,6 +43,7 @@ impl Site {
             web: top.join("web/dist"),
             shop: top.join("shop/dist"),
             drawer: Some(server_program()),
+            pace: Pace { typing: Pace::unhurried().typing, ..Pace::default() },
             demo: true,
             products: 0,
         })

@@ -52,7 +52,11 @@ pub fn has(program: &str) -> bool {
     std::env::split_paths(&paths).chain(more).any(|folder| folder.join(program).is_file())
 }
 
-/// A port on loopback that nothing listens on now.
+/// A port on loopback that nothing listens on now, from below those that the system hands out by itself: nothing else
+/// gets it before it is used. Each process begins at another one.
 pub fn free_port() -> Result<u16> {
-    Ok(TcpListener::bind(("127.0.0.1", 0))?.local_addr()?.port())
+    let begin = u16::try_from(std::process::id() % 10_000)?;
+    let mut ports = (0..10_000).map(|more| 20_000 + (begin + more) % 10_000);
+    let free = ports.find(|port| TcpListener::bind(("127.0.0.1", *port)).is_ok());
+    free.context("no port between 20000 and 30000 is free")
 }

@@ -70,7 +70,7 @@ pub async fn start(config: Config) -> Result<Running, StartError> {
     let listener = TcpListener::bind(("127.0.0.1", config.port))
         .map_err(|_| StartError::PortTaken { port: config.port })?;
     let port = listener.local_addr()?.port();
-    let store = Store::open(&config.database).await?;
+    let store = Store::open(&config.database).await?.with_typing(config.pace.typing);
     let media = Media::open(&config.media).map_err(|e| StartError::Media(e.to_string()))?;
     if config.demo {
         demo_data::fill_if_empty(&store, &media, config.products)

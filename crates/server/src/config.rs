@@ -1,5 +1,29 @@
 use clap::Parser;
 use std::path::PathBuf;
+use std::time::Duration;
+
+/// The clocks by which things are taken together or given up; tests set them, so that a busy machine changes nothing.
+#[derive(Debug, Clone, Copy)]
+pub struct Pace {
+    /// Within such a time what an owner types into one value is one step.
+    pub typing: Duration,
+    /// So long pages are made before they are asked for; whoever publishes waits for it.
+    pub prepare: Duration,
+}
+
+impl Default for Pace {
+    fn default() -> Self {
+        Self { typing: Duration::from_secs(3), prepare: Duration::from_millis(500) }
+    }
+}
+
+impl Pace {
+    /// As if no machine were ever slow.
+    #[must_use]
+    pub fn unhurried() -> Self {
+        Self { typing: Duration::from_secs(120), prepare: Duration::from_secs(120) }
+    }
+}
 
 /// How the application runs.
 #[derive(Debug, Clone, Parser)]
@@ -23,6 +47,9 @@ pub struct Config {
     /// The program that draws strangers' drawings: this one where none is named.
     #[arg(skip)]
     pub drawer: Option<PathBuf>,
+    /// How fast things go on.
+    #[arg(skip)]
+    pub pace: Pace,
     /// Fills an empty database with the demo shop.
     #[arg(long)]
     pub demo: bool,

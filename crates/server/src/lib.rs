@@ -25,5 +25,5 @@ mod upload;
 mod walk;
 
 pub use app::{Running, start};
-pub use config::Config;
+pub use config::{Config, Pace};
 pub use openapi::document as openapi_document;

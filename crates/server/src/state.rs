@@ -10,6 +10,7 @@ use compagina_core::wording::Words;
 use compagina_press::Assets;
 use compagina_storage::Store;
 use quick_cache::sync::Cache;
+use std::time::Duration;
 use tokio::sync::{Notify, Semaphore};
 
 const MOST_WORDS: usize = 100;
@@ -17,6 +18,8 @@ const MOST_WORDS: usize = 100;
 /// What every handler may use. Nothing in it is the only copy of anything: more processes may stand beside this one.
 pub struct State {
     pub store: Store,
+    /// So long pages are made before they are asked for.
+    pub prepare: Duration,
     pub media: Media,
     pub assets: Assets,
     /// Where what goes on by itself runs, beside the threads that serve.
@@ -57,6 +60,7 @@ impl State {
         }
         Ok(Self {
             store,
+            prepare: config.pace.prepare,
             media,
             assets,
             home: tokio::runtime::Handle::current(),

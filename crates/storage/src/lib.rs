@@ -54,7 +54,12 @@ use std::time::Duration;
 pub struct Store {
     pool: MySqlPool,
     listener: unit::Listener,
+    /// Within such a time one owner's changes of one value are one step: what was typed is undone at once.
+    typing: Duration,
 }
+
+/// So long somebody who types may think, unless it is said otherwise.
+const TYPING: Duration = Duration::from_secs(3);
 
 const RESTED: Duration = Duration::from_secs(1);
 
@@ -92,7 +97,13 @@ impl Store {
     /// Else those of the database.
     pub async fn from_pool(pool: MySqlPool) -> Result<Self> {
         MIGRATIONS.run(&pool).await.map_err(|e| StorageError::Migration(e.to_string()))?;
-        Ok(Self { pool, listener: unit::Listener::default() })
+        Ok(Self { pool, listener: unit::Listener::default(), typing: TYPING })
+    }
+
+    /// The same where typing is one step within another time, in whole seconds.
+    #[must_use]
+    pub fn with_typing(self, typing: Duration) -> Self {
+        Self { typing, ..self }
     }
 
     /// Whether the database answers.

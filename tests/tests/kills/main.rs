@@ -3,7 +3,7 @@
 
 mod writer;
 
-use compagina_tests::{OwnDatabase, Site, server_program};
+use compagina_tests::{OwnDatabase, Site, free_port, server_program};
 use sqlx::MySqlPool;
 use std::path::PathBuf;
 use std::process::{Child, Command, Stdio};
@@ -19,10 +19,6 @@ impl Drop for Server {
         let _ = self.0.kill();
         let _ = self.0.wait();
     }
-}
-
-fn free_port() -> u16 {
-    std::net::TcpListener::bind(("127.0.0.1", 0)).unwrap().local_addr().unwrap().port()
 }
 
 async fn serve(database: &str, port: u16) -> Server {

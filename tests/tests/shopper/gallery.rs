@@ -1,6 +1,6 @@
 //! The gallery as a shopper meets it: where the arrows are, what moves, what is loaded, what can be had without script.
 
-use compagina_tests::{Browser, Owner, Screen, Site, ask, find, until};
+use compagina_tests::{Browser, CLOCK, Owner, Screen, Site, ask, find, until};
 use fantoccini::Client;
 use fantoccini::key::Key;
 use serde_json::{Value, json};
@@ -29,6 +29,16 @@ async fn set(owner: &Owner, template: u64, values: Value) {
         "{answer}"
     );
 }
+
+/// Whether nothing has moved, nor is being loaded, the last few times that it was asked.
+const STILL: &str = "(() => {
+    const runs = [...document.querySelectorAll('[data-gallery] *')].map(e => `${e.scrollLeft} ${getComputedStyle(e).transform}`);
+    const loading = [...document.images].filter(i => i.loading !== 'lazy' && !i.complete).length;
+    const now = [...runs, loading, document.getAnimations().length].join();
+    window.same = window.was === now && loading === 0 ? (window.same ?? 0) + 1 : 0;
+    window.was = now;
+    return window.same > 6;
+})()";
 
 async fn open(client: &Client, base: &str, product: &str) {
     client.goto(&format!("{base}/shop/products/{product}")).await.unwrap();
@@ -92,11 +102,11 @@ async fn nothing_moves_while_loading_choosing_and_sliding(pool: MySqlPool) {
             ask(&client, &format!("(() => {{ {WATCH_SHIFTS} }})()")).await;
             for _ in 0..3 {
                 click(&client, ".arrow.on").await;
-                tokio::time::sleep(std::time::Duration::from_millis(700)).await;
+                until(&client, STILL).await;
             }
             ask(&client, "document.querySelector('input[value=ember]').click()").await;
             until(&client, "document.querySelector('.slide:not([hidden]) img').alt.includes('Ember')").await;
-            tokio::time::sleep(std::time::Duration::from_millis(700)).await;
+            until(&client, STILL).await;
             // Even what follows a click right away doesn't move the page. What is left comes from fonts.
             let total = ask(&client, "window.shifts.reduce((sum, [value]) => sum + value, 0)")
                 .await
@@ -255,9 +265,9 @@ async fn it_advances_by_itself_until_it_is_touched(pool: MySqlPool) {
     set(&owner, 2, json!({ "wide": { "advance": 1, "change": "at_once" } })).await;
     let base = site.base.clone();
     // The tests' browser asks for less motion: nothing may move by itself.
-    Browser::run(Screen::Wide, |client| async move {
+    Browser::run_with(Screen::Wide, CLOCK, |client| async move {
         open(&client, &base, "plover").await;
-        tokio::time::sleep(std::time::Duration::from_millis(2300)).await;
+        ask(&client, "tick(2300)").await;
         assert!(ask(&client, LABEL).await.as_str().unwrap().starts_with("Picture 1 "));
         assert_eq!(ask(&client, "document.querySelector('.rest').hidden").await, true);
     })
@@ -266,13 +276,18 @@ async fn it_advances_by_itself_until_it_is_touched(pool: MySqlPool) {
     let browser = Browser::open(Screen::Wide).await;
     let motion = json!({ "features": [{ "name": "prefers-reduced-motion", "value": "no-preference" }] });
     browser.devtools("Emulation.setEmulatedMedia", motion).await;
+    browser.devtools("Page.addScriptToEvaluateOnNewDocument", json!({ "source": CLOCK })).await;
     let client = browser.client;
     open(&client, &base, "plover").await;
+    ask(&client, "tick(999)").await;
+    assert!(ask(&client, LABEL).await.as_str().unwrap().starts_with("Picture 1 "));
+    ask(&client, "tick(1)").await;
     until(&client, &format!("{LABEL}.startsWith('Picture 2 ')")).await;
     assert_eq!(ask(&client, "document.querySelector('.run').getAttribute('aria-live')").await, "off");
     click(&client, ".rest").await;
     let stopped = ask(&client, LABEL).await;
-    tokio::time::sleep(std::time::Duration::from_millis(2300)).await;
+    ask(&client, "tick(5000)").await;
+    until(&client, STILL).await;
     assert_eq!(ask(&client, LABEL).await, stopped);
     client.close().await.unwrap();
 }

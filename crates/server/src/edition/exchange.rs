@@ -14,10 +14,7 @@ use compagina_core::ids::ProductId;
 use compagina_storage::Changed;
 use std::collections::BTreeSet;
 use std::sync::Arc;
-use std::time::{Duration, Instant};
-
-/// How long pages may be made beforehand; whoever publishes waits for it.
-const PREPARE_FOR: Duration = Duration::from_millis(500);
+use std::time::Instant;
 
 /// Has every writer's answer wait until what was written is seen here.
 pub fn follow_writes(state: &Data<State>) {
@@ -117,8 +114,8 @@ async fn prepare(
     next: &Edition,
     changed: &ChangedProducts,
 ) -> ApiResult<()> {
-    let until = Instant::now() + PREPARE_FOR;
     let (everywhere, live) = (next.everywhere(state).await?, next.live(state).await?);
+    let until = Instant::now() + state.prepare;
     for (asked, as_it_was, sent) in now.much_visited() {
         if Instant::now() > until {
             break;
@@ -145,7 +142,7 @@ async fn prepare(
 #[cfg(test)]
 mod tests {
     use super::*;
-    use crate::config::Config;
+    use crate::config::{Config, Pace};
     use crate::demo_data::fill_if_empty;
     use crate::edition::pages::Asked;
     use crate::media::Media;
@@ -172,6 +169,7 @@ mod tests {
             web: top.join("web/dist"),
             shop: top.join("shop/dist"),
             drawer: None,
+            pace: Pace::unhurried(),
             demo: true,
             products: 0,
         };

@@ -13,6 +13,7 @@ use compagina_core::template::{
 };
 use sqlx::MySqlConnection;
 use sqlx::types::Json;
+use std::time::Duration;
 
 /// A kept band as it is now.
 #[derive(Debug, Clone)]
@@ -113,7 +114,7 @@ pub(super) async fn kept_band(tx: &mut MySqlConnection, id: KeptId) -> Result<Ba
 /// changed elsewhere too. What goes on with the typing of a moment ago does so elsewhere. Gives what it touched here.
 pub(super) async fn keep_linked(
     tx: &mut MySqlConnection,
-    (id, owner, typing): (TemplateId, u64, bool),
+    (id, owner, typing): (TemplateId, u64, Option<Duration>),
     before: &Layout,
     after: &mut Layout,
 ) -> Result<Footprint> {
@@ -164,7 +165,7 @@ async fn drafts_with(tx: &mut MySqlConnection, kept: KeptId, but: TemplateId) ->
 async fn change_other(
     tx: &mut MySqlConnection,
     id: TemplateId,
-    (owner, typing): (u64, bool),
+    (owner, typing): (u64, Option<Duration>),
     band: &Band,
 ) -> Result<()> {
     let (mut layout, current) = step::locked_draft(tx, id).await?;
@@ -173,7 +174,11 @@ async fn change_other(
     let touched = Footprint::of(&layout, &op);
     let inverse = apply(&mut layout, op.clone())?;
     let is_linked = |last: &Op| matches!(last, Op::ReplaceBand { band: other } if other.id == band.id);
-    if !(typing && step::goes_on(tx, id, owner, revision, &op, is_linked).await?) {
+    let goes_on = match typing {
+        Some(within) => step::goes_on(tx, (id, owner, revision), within, &op, is_linked).await?,
+        None => false,
+    };
+    if !goes_on {
         step::note_edit(tx, id, owner, revision, (&op, &inverse)).await?;
     }
     step::note_step(tx, (id, owner, revision), &op, &touched).await?;

@@ -9,6 +9,7 @@ use compagina_core::page::{Layout, Op, OpError, apply};
 use compagina_core::template;
 use sqlx::MySqlConnection;
 use sqlx::types::Json;
+use std::time::Duration;
 
 /// A draft after a step.
 #[derive(Debug, Clone)]
@@ -72,9 +73,6 @@ impl Change<'_> {
     }
 }
 
-/// Within so many seconds one owner's changes of one value are one step: what was typed is undone at once.
-const TYPING_SECONDS: i64 = 3;
-
 impl Store {
     /// Takes a step on a draft that its maker saw at revision `expected`.
     ///
@@ -97,10 +95,11 @@ impl Store {
             }
             let (revision, before) = (current + 1, layout.clone());
             let (op, typing) = match edit {
-                Some(op) => record(tx, id, owner, revision, &mut layout, op).await?,
+                Some(op) => record(tx, (id, owner, revision), self.typing, &mut layout, op).await?,
                 None if matches!(change, Change::Undo) => (step_back(tx, id, &mut layout).await?, false),
                 None => (step_forward(tx, id, &mut layout).await?, false),
             };
+            let typing = typing.then_some(self.typing);
             let followed = kept::keep_linked(tx, (id, owner, typing), &before, &mut layout).await?;
             let touched = Footprint::of(&before, &op).and(followed);
             note_step(tx, (id, owner, revision), &op, &touched).await?;
@@ -217,17 +216,16 @@ pub(super) async fn note_step(
 /// A new edit, and whether it goes on with the one before; what was undone before it can't be done again.
 async fn record(
     tx: &mut MySqlConnection,
-    id: TemplateId,
-    owner: u64,
-    revision: u64,
+    (id, owner, revision): (TemplateId, u64, u64),
+    within: Duration,
     layout: &mut Layout,
     op: Op,
 ) -> Result<(Op, bool)> {
     let inverse = apply(layout, op.clone())?;
     sqlx::query!("DELETE FROM operation WHERE template_id = ? AND undone", id.0).execute(&mut *tx).await?;
     let may_be_typed = matches!(op, Op::Set { value: Some(_), .. });
-    let typing =
-        may_be_typed && goes_on(tx, id, owner, revision, &op, |last| goes_on_typing(last, &op)).await?;
+    let typing = may_be_typed
+        && goes_on(tx, (id, owner, revision), within, &op, |last| goes_on_typing(last, &op)).await?;
     if !typing {
         note_edit(tx, id, owner, revision, (&op, &inverse)).await?;
     }
@@ -255,12 +253,11 @@ pub(super) async fn note_edit(
     Ok(())
 }
 
-/// Makes the edit a part of the one before, where that was a moment ago and may be gone on with.
+/// Makes the edit a part of the one before, where that was within a moment and may be gone on with.
 pub(super) async fn goes_on(
     tx: &mut MySqlConnection,
-    id: TemplateId,
-    owner: u64,
-    revision: u64,
+    (id, owner, revision): (TemplateId, u64, u64),
+    within: Duration,
     op: &Op,
     may: impl Fn(&Op) -> bool,
 ) -> Result<bool> {
@@ -270,7 +267,7 @@ pub(super) async fn goes_on(
         id.0,
         owner,
         id.0,
-        TYPING_SECONDS
+        within.as_secs()
     )
     .fetch_optional(&mut *tx)
     .await?;
