@@ -6,6 +6,7 @@ mod samples;
 use compagina_core::cart::{Wanted, reckon};
 use compagina_core::catalog::{Product, Stock};
 use compagina_core::choice::{Selection, ValueState, pick, states, variant_of};
+use compagina_core::house::contrast;
 use compagina_core::money::Locale;
 use compagina_core::page::op::check;
 use compagina_core::page::piece::price;
@@ -14,7 +15,7 @@ use compagina_core::page::{
     CartFacts, Device, Facts, Layout, Op, Rule, SetValue, Values, apply, differences, judge,
 };
 use compagina_core::price::{Hindrance, PriceTag, Prices, offer};
-use compagina_core::style::{Chain, Level, contrast};
+use compagina_core::style::{Chain, Level};
 use compagina_core::time::Day;
 use proptest::prelude::*;
 use samples::ops::any_piece_op as any_op;

@@ -6,9 +6,6 @@ use std::path::Path;
 
 type Rooms = BTreeMap<String, BTreeSet<String>>;
 
-/// These three still know each other: a house style's tokens are settings of pieces, and so are a page's words.
-const STILL_ONE: [&str; 3] = ["page", "style", "wording"];
-
 /// Which room each file names, tests aside.
 fn read(folder: &Path, top: Option<&str>, rooms: &mut Rooms) {
     for entry in std::fs::read_dir(folder).unwrap().map(Result::unwrap) {
@@ -51,13 +48,7 @@ fn in_circles(mut rooms: Rooms) -> BTreeSet<String> {
 
 #[test]
 fn no_room_knows_one_above_it() {
-    let mut one = Rooms::new();
-    for (room, known) in rooms() {
-        let name = |room: &str| if STILL_ONE.contains(&room) { "page" } else { room }.to_owned();
-        let known = known.iter().map(|other| name(other)).filter(|other| *other != name(&room));
-        one.entry(name(&room)).or_default().extend(known);
-    }
-    assert_eq!(in_circles(one), BTreeSet::new());
+    assert_eq!(in_circles(rooms()), BTreeSet::new());
 }
 
 #[test]
@@ -68,6 +59,4 @@ fn what_is_taken_for_a_circle_is_one() {
         ("c".into(), BTreeSet::new()),
     ]);
     assert_eq!(in_circles(circle), ["a".to_owned(), "b".to_owned()].into());
-    // Once the three are parted, they are no exception any more.
-    assert!(STILL_ONE.iter().all(|room| in_circles(rooms()).contains(*room)));
 }

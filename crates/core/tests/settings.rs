@@ -1,9 +1,9 @@
 //! Every setting of every kind: what it says it takes it takes, and nothing beside it.
 #![allow(clippy::unwrap_used)]
 
+use compagina_core::house::House;
 use compagina_core::page::piece::band;
 use compagina_core::page::{Device, Group, Kind, Rule, SetValue, Setting, Shape, ValueError};
-use compagina_core::style::House;
 
 fn every_setting() -> Vec<&'static Setting> {
     let own = Kind::ALL.into_iter().flat_map(Kind::settings);

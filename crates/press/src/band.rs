@@ -3,13 +3,14 @@
 use crate::ctx::Ctx;
 use crate::image::img;
 use crate::piece::film::video;
+use compagina_core::house::House;
 use compagina_core::page::piece::band::{
     BEHIND, Behind, FILM, GAP, MOTION, Motion, PICTURE, REACH, Reach, SPACE_ABOVE, SPACE_BELOW, STAND, STAYS,
     Stand, Stays, VEIL, Veil,
 };
 use compagina_core::page::piece::shared::SHOWN;
 use compagina_core::page::{Band, Device, SetValue};
-use compagina_core::style::{Chain, House};
+use compagina_core::style::Chain;
 use maud::{Markup, html};
 use std::fmt::Write;
 

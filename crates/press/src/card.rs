@@ -6,9 +6,9 @@ use crate::image::{Load, img};
 use crate::swatch::cloth;
 use compagina_core::catalog::{Product, ProductOption, ProductState, ProductValue, Shop, Stock, Way};
 use compagina_core::choice::{Selection, ValueState, states};
+use compagina_core::house::House;
+use compagina_core::house::token::MARK_FEW;
 use compagina_core::price::{Hindrance, PriceTag, Prices, Surface};
-use compagina_core::style::House;
-use compagina_core::style::token::MARK_FEW;
 use compagina_core::wording::{Arg, Words};
 use maud::{Markup, html};
 

@@ -4,6 +4,7 @@ use crate::card::Dealer;
 use crate::image::Load;
 use crate::piece::buy_button;
 use compagina_core::catalog::{Product, Shop, Variant};
+use compagina_core::house::House;
 use compagina_core::ids::{BandId, Handle, PieceId};
 use compagina_core::media::{Picture, ShopMedia};
 use compagina_core::money::Money;
@@ -11,7 +12,7 @@ use compagina_core::page::piece::buy_button::After;
 use compagina_core::page::{Choice, Device, Kind, Layout, Piece, SetValue, Setting, Shape};
 use compagina_core::price::{Offer, Prices, Surface};
 use compagina_core::situation::Situation;
-use compagina_core::style::{Chain, House};
+use compagina_core::style::Chain;
 use compagina_core::wording::{Arg, Words};
 use maud::{Markup, html};
 

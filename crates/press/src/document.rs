@@ -3,9 +3,9 @@
 use crate::card::Dealer;
 use crate::house;
 use compagina_core::catalog::{ProductType, Shop};
+use compagina_core::house::House;
 use compagina_core::page::Frame;
 use compagina_core::price::Prices;
-use compagina_core::style::House;
 use compagina_core::wording::{Language, Words};
 use maud::{DOCTYPE, Markup, PreEscaped, html};
 

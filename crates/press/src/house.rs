@@ -1,8 +1,8 @@
 //! The house style as custom properties, which every rule of pieces and pages refers to.
 
-use compagina_core::page::piece::options::{Ring, SwatchShape};
+use compagina_core::house::looks::{Ring, SwatchShape};
+use compagina_core::house::{Font, House, token as t};
 use compagina_core::page::{Choice, SetValue};
-use compagina_core::style::{Font, House, token as t};
 use std::fmt::Write;
 
 fn family(font: Font) -> &'static str {

@@ -1,8 +1,8 @@
 //! What is seen of a page, and what of a house style is seen on it, told from the page itself.
 
 use crate::house::css;
+use compagina_core::house::{Contrast, House};
 use compagina_core::page::{Group, Setting};
-use compagina_core::style::{Contrast, House};
 use std::collections::BTreeMap;
 
 /// What the elements that a token shows on have in common: one of these pieces of markup, not hidden. A star stands

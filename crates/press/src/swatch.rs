@@ -1,7 +1,7 @@
 //! A swatch as it is drawn: on a page's choices and on cards.
 
 use compagina_core::catalog::ProductValue;
-use compagina_core::style::{House, token};
+use compagina_core::house::{House, token};
 use compagina_core::swatch::{Colour, Swatch, is_pale};
 use maud::{Markup, html};
 

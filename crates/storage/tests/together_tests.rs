@@ -4,9 +4,9 @@
 mod common;
 
 use chrono::{TimeDelta, Utc};
+use compagina_core::house::House;
 use compagina_core::ids::{BandId, ColumnId, PieceId, TemplateId};
 use compagina_core::page::{Band, Column, Device, Kind, Layout, Op, Piece, Place, SetValue, Target, Values};
-use compagina_core::style::House;
 use compagina_core::template::{Reach, ReachRule};
 use compagina_core::wording::{Book, Language};
 use compagina_storage::{Change, DocumentName, DraftId, Moment, StorageError, Store};

@@ -9,20 +9,17 @@ mod layout;
 pub mod op;
 pub mod piece;
 mod quick;
-mod room;
-mod rule;
-mod setting;
 pub mod starter;
 
 pub use crate::colour::is_colour;
 pub use crate::screen::Device;
+pub use crate::setting::{
+    CartFacts, Choice, Facts, Group, Rule, RuleError, SPACE_STEPS, SetValue, Setting, Shape, TYPE_STEPS,
+    ValueError, Verdict, judge,
+};
 pub use departure::{Departure, Whom};
 pub use difference::{Difference, differences};
 pub use layout::{Band, Column, FORMAT, Frame, Layout, Piece, Place, Target, Values};
 pub use op::{ColumnShape, Op, OpError, apply};
 pub use piece::Kind;
 pub use quick::quick_look;
-pub use room::rooms_of;
-pub use rule::{CartFacts, Facts, Rule, RuleError, Verdict, judge};
-pub use setting::{Choice, Group, SPACE_STEPS, SetValue, Setting, Shape, TYPE_STEPS, ValueError};
-pub(crate) use setting::{Preset, choice as setting_choice};

@@ -3,16 +3,16 @@
 //! The innermost value that is set wins. "Not set" is different from "set to nothing": an empty text hides what lies
 //! under it. The chain can explain every value: its source, and what it hides.
 
-mod contrast;
-mod house;
-pub mod token;
+mod hint;
+mod room;
 
-pub use crate::colour::contrast;
-pub use contrast::{Contrast, contrasts};
-pub use house::{House, TokenError};
-pub use token::Font;
+pub use hint::hint;
+pub use room::rooms_of;
 
-use crate::page::{Choice, Device, Kind, Rule, SetValue, Setting, Shape, Values};
+use crate::house::House;
+use crate::page::{Kind, Values};
+use crate::screen::Device;
+use crate::setting::{Choice, Rule, SetValue, Setting, Shape};
 use crate::wording::{Words, key_of};
 use serde::Serialize;
 

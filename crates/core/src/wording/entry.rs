@@ -1,6 +1,6 @@
 use super::Language;
 use crate::page::piece::Kind;
-use crate::page::{Preset, Setting, Shape};
+use crate::setting::{Preset, Setting, Shape};
 use serde::Serialize;
 use std::collections::BTreeMap;
 use std::sync::LazyLock;

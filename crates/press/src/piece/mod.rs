@@ -38,9 +38,9 @@ mod variant_list;
 mod wish_button;
 
 use crate::ctx::{Ctx, Styled};
+use compagina_core::house::House;
 use compagina_core::page::piece::shared::{self, Align, Border, Colour, Corners, TextStyle, Under};
 use compagina_core::page::{Device, Kind};
-use compagina_core::style::House;
 use maud::Markup;
 use std::collections::BTreeMap;
 use std::fmt::Write;

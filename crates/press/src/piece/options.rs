@@ -4,11 +4,12 @@ use crate::house;
 use crate::swatch::cloth;
 use compagina_core::catalog::{ProductOption, ProductValue, Way};
 use compagina_core::choice::{ValueState, is_made};
+use compagina_core::house::looks::{Label, Names};
 use compagina_core::letters::folded;
 use compagina_core::page::piece::options::{
-    ABOUT, ASK, BUTTONS_AS, CLEAR, CLEARS, ENLARGE, GAP, HIDDEN, LABEL, LABEL_WIDTH, Label, NAMES, NOT_MADE,
-    Names, RADIOS_AS, RING_CHOSEN, RING_COLOUR, RING_HOVER, RING_IDLE, RING_WIDTH, SELECTABLE, SHAPE,
-    SHOWN_AS, SOLD_OUT, SWATCH_SIZE, ShownAs,
+    ABOUT, ASK, BUTTONS_AS, CLEAR, CLEARS, ENLARGE, GAP, HIDDEN, LABEL, LABEL_WIDTH, NAMES, NOT_MADE,
+    RADIOS_AS, RING_CHOSEN, RING_COLOUR, RING_HOVER, RING_IDLE, RING_WIDTH, SELECTABLE, SHAPE, SHOWN_AS,
+    SOLD_OUT, SWATCH_SIZE, ShownAs,
 };
 use compagina_core::page::{Choice, Device};
 use compagina_core::wording::Arg;

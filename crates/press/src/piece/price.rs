@@ -1,10 +1,10 @@
 use super::slot;
 use crate::amount::percent;
 use crate::ctx::{Ctx, Styled};
+use compagina_core::house::House;
 use compagina_core::page::Device;
 use compagina_core::page::piece::price::{FROM, MEASURE, NOTE, OLD, OldPlace, SAVING, SIZE, SavingAs, VAT};
 use compagina_core::price::{PriceTag, Promise, VatShown};
-use compagina_core::style::House;
 use compagina_core::wording::Arg;
 use maud::{Markup, html};
 use std::collections::BTreeMap;

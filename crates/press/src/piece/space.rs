@@ -1,7 +1,7 @@
 use crate::ctx::Styled;
+use compagina_core::house::House;
 use compagina_core::page::Device;
 use compagina_core::page::piece::space::HEIGHT;
-use compagina_core::style::House;
 
 pub(super) fn css(root: &str, styled: &Styled<'_>, device: Device, house: &House) -> String {
     format!("{root}{{height:{}px}}", styled.pixels(&HEIGHT, device, house))

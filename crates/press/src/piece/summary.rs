@@ -1,7 +1,7 @@
 use crate::ctx::{Ctx, Styled};
+use compagina_core::house::House;
 use compagina_core::page::Device;
 use compagina_core::page::piece::summary::SIZE;
-use compagina_core::style::House;
 use maud::{Markup, html};
 
 pub(super) fn draw(ctx: &Ctx<'_>) -> Markup {

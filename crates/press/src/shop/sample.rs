@@ -1,9 +1,9 @@
 use super::plain_page;
 use crate::document::Nav;
 use crate::house::choice_classes;
-use compagina_core::page::piece::options::Label;
+use compagina_core::house::looks::Label;
+use compagina_core::house::token as t;
 use compagina_core::page::{Choice, Frame};
-use compagina_core::style::token as t;
 use compagina_core::wording::Arg;
 use maud::{Markup, html};
 

@@ -4,13 +4,13 @@
 pub mod bench;
 
 use compagina_core::catalog::{NewProduct, Product, ProductOption, ProductValue, Rating, Review, Variant};
+use compagina_core::house::House;
 use compagina_core::ids::{Handle, OptionId, ProductId, ValueId, VariantId};
 use compagina_core::media::{Film, Picture, PictureSize, ShopMedia};
 use compagina_core::money::Money;
 use compagina_core::page::Layout;
 use compagina_core::price::Prices;
 use compagina_core::situation::Situation;
-use compagina_core::style::House;
 use compagina_core::swatch::SwatchSource;
 use compagina_core::time::Day;
 use compagina_core::wording::{Language, Words};

@@ -4,9 +4,9 @@
 use crate::error::{ApiError, ApiResult};
 use crate::reading::now;
 use compagina_core::catalog::Shop;
+use compagina_core::house::House;
 use compagina_core::media::ShopMedia;
 use compagina_core::price::Prices;
-use compagina_core::style::House;
 use compagina_core::time::Zone;
 use compagina_core::wording::Book;
 use compagina_press::NavItem;

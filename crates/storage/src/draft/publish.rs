@@ -222,7 +222,7 @@ fn check(draft: DraftId, document: &Value) -> Result<()> {
     match draft {
         DraftId::Template(_) => read::<Layout>(document).map(drop),
         DraftId::Shop(DocumentName::Prices) => read::<PriceBook>(document).map(drop),
-        DraftId::Shop(DocumentName::House) => read::<compagina_core::style::House>(document).map(drop),
+        DraftId::Shop(DocumentName::House) => read::<compagina_core::house::House>(document).map(drop),
         DraftId::Shop(DocumentName::Wording) => read::<compagina_core::wording::Book>(document).map(drop),
     }
 }

@@ -2,7 +2,7 @@
 
 use super::shared::{APPEARS, SHOWN};
 use crate::page::Setting;
-use crate::page::setting::{Preset, choice};
+use crate::setting::{Preset, choice};
 
 choice! {
     /// What lies under the band.

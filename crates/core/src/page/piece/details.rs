@@ -2,7 +2,7 @@
 
 use super::shared::piece_settings;
 use crate::page::Setting;
-use crate::page::setting::{Preset, choice};
+use crate::setting::{Preset, choice};
 
 choice! {
     /// How the texts are shown.

@@ -10,7 +10,6 @@ pub mod details;
 pub mod facts;
 pub mod film;
 pub mod gallery;
-mod hint;
 pub mod neighbours;
 pub mod options;
 pub mod pay_shortcuts;
@@ -45,7 +44,6 @@ pub mod wish_button;
 use super::Setting;
 use crate::catalog::{Product, ProductState};
 use crate::price::Prices;
-pub use hint::hint;
 use serde::{Deserialize, Serialize};
 
 /// What a piece is.

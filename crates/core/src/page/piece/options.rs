@@ -1,9 +1,12 @@
 //! The choices: each option's values, chosen in the way that the swatch book says, what can't be had marked.
 
 use super::shared::piece_settings;
-use crate::page::setting::choice;
+use crate::house::looks::{
+    ButtonsAs, GAPS, Label, Mark, Names, RING_WIDTHS, RadiosAs, Ring, SIZES, SwatchShape,
+};
+use crate::house::token as t;
 use crate::page::{Group, Setting};
-use crate::style::token as t;
+use crate::setting::choice;
 
 choice! {
     /// How values are chosen on this page.
@@ -13,38 +16,8 @@ choice! {
     }
 }
 choice! {
-    /// How a value that can't be had is marked.
-    Mark {
-        Struck = "struck", "Crossed"; Faded = "faded", "Faded"; Blurred = "blurred", "Blurred"; Away = "away", "Left out";
-    }
-}
-choice! {
     /// What is chosen when the page opens.
     Start { First = "first", "First to be had"; Nothing = "nothing", "Nothing"; Named = "named", "Named values"; }
-}
-choice! {
-    /// Where a swatch's name is told.
-    Names { Hover = "hover", "On hover"; Beside = "beside", "Beside it"; Below = "below", "Below it"; Nowhere = "nowhere", "Nowhere"; }
-}
-choice! {
-    /// The shape of swatches.
-    SwatchShape { Round = "round", "Round"; Square = "square", "Square"; Soft = "soft", "Soft"; }
-}
-choice! {
-    /// Where an option's name stands.
-    Label { Above = "above", "Above"; Beside = "beside", "Beside"; Unseen = "unseen", "Not shown"; }
-}
-choice! {
-    /// What surrounds a swatch that isn't chosen.
-    Ring { Edge = "edge", "Thin edge"; Apart = "apart", "A ring apart"; Bare = "bare", "Nothing"; }
-}
-choice! {
-    /// What buttons look like.
-    ButtonsAs { Outlined = "outlined", "Outlined"; Tinted = "tinted", "Tinted"; Underlined = "underlined", "Underlined"; }
-}
-choice! {
-    /// What lists to choose from look like.
-    RadiosAs { Lines = "lines", "Lines"; Boxes = "boxes", "Boxes"; }
 }
 
 const SWATCHES: &str = "Swatches";
@@ -52,12 +25,6 @@ const MARKS: &str = "What can't be had";
 const RING: &str = "Ring";
 const OTHERS: &str = "Buttons and radio lists";
 const LABELS: &str = "Labels";
-/// Sizes of swatches in pixels, with their labels.
-pub const SIZES: &[(i64, &str)] = &[(24, "24"), (30, "30"), (36, "36"), (44, "44"), (56, "56")];
-/// Gaps between them in pixels, with their labels.
-pub const GAPS: &[(i64, &str)] = &[(4, "4"), (7, "7"), (10, "10"), (14, "14"), (20, "20")];
-/// Widths of rings in pixels, with their labels.
-pub const RING_WIDTHS: &[(i64, &str)] = &[(1, "1"), (2, "2"), (3, "3")];
 
 const fn ring(key: &'static str, label: &'static str, house: &'static str) -> Setting {
     Setting::colour(key, label, house).among(Group::Looks).in_part(RING)

@@ -2,7 +2,7 @@
 
 use super::shared::piece_settings;
 use crate::page::Setting;
-use crate::page::setting::Preset;
+use crate::setting::Preset;
 
 const COUNTS: &[(i64, &str)] = &[(1, "1"), (2, "2"), (3, "3")];
 

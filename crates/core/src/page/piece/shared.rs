@@ -1,7 +1,7 @@
 //! Settings that every piece has, after its own.
 
-use crate::page::setting::choice;
-use crate::page::{Setting, setting::Group};
+use crate::setting::choice;
+use crate::setting::{Group, Setting};
 
 choice! {
     /// To which side a piece keeps.

@@ -2,7 +2,7 @@
 
 use super::shared::{APPEARS, SHOWN};
 use crate::page::Setting;
-use crate::page::setting::Group;
+use crate::setting::Group;
 
 /// *Height*.
 pub const HEIGHT: Setting = Setting::space("height", "Height", 5).among(Group::Looks);

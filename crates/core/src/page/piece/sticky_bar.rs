@@ -2,7 +2,7 @@
 
 use super::shared::{APPEARS, SHOWN};
 use crate::page::Setting;
-use crate::page::setting::choice;
+use crate::setting::choice;
 
 choice! {
     /// At which edge of the screen it stays.

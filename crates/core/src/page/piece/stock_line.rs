@@ -2,7 +2,7 @@
 
 use super::shared::piece_settings;
 use crate::page::Setting;
-use crate::page::setting::choice;
+use crate::setting::choice;
 
 choice! {
     /// When the line is there.

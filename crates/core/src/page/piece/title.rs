@@ -2,7 +2,7 @@
 
 use super::shared::piece_settings;
 use crate::page::Setting;
-use crate::page::setting::Preset;
+use crate::setting::Preset;
 
 /// *Size*.
 pub const SIZE: Setting = Setting::type_size("size", "Size", 6).on_phones(Preset::Number(5));

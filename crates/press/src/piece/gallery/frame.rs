@@ -2,11 +2,12 @@
 
 use crate::ctx::{Ctx, Styled};
 use compagina_core::media::{Crop, Picture, Room, Rooms};
+use compagina_core::page::Device;
 use compagina_core::page::piece::gallery::{
     FIT, FORM, Fit, Form, SHAPE, SHARE, Shape, THUMB_COUNT, THUMB_GAP, THUMB_SHAPE, THUMB_SHARE, THUMBNAILS,
     Thumbnails,
 };
-use compagina_core::page::{Device, rooms_of};
+use compagina_core::style::rooms_of;
 use std::fmt::Write;
 
 /// Between the large picture and what stands beside it, and between pictures that stand together.

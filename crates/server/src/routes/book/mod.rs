@@ -13,8 +13,8 @@ pub mod take;
 use crate::error::{ApiError, ApiResult};
 use crate::state::State;
 use compagina_core::catalog::Way;
+use compagina_core::house::{House, token};
 use compagina_core::ids::{Handle, OptionId, ProductId, ValueId};
-use compagina_core::style::{House, token};
 use compagina_core::swatch::{
     Alike, Colour, FileMatch, Matches, Palette, Swatch, SwatchSource, alike, is_pale, match_files,
 };

@@ -1,11 +1,19 @@
 //! The house style: the shop's own type, colours, spaces, shapes and states, from which every piece takes its look.
 //! A token that isn't set is as Compagina ships it.
 
-use super::contrast::{Contrast, contrasts, tokens_of};
-use super::token::{self as t, Font, TOKENS};
-use crate::page::{Choice, SetValue, Setting, ValueError};
+mod contrast;
+pub mod looks;
+pub mod token;
+
+pub use crate::colour::contrast;
+pub use contrast::{Contrast, contrasts};
+pub use token::Font;
+
+use crate::setting::{Choice, SetValue, Setting, ValueError};
+use contrast::tokens_of;
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
+use token::{self as t, TOKENS};
 
 /// The house style as far as an owner has set it.
 #[derive(Debug, Clone, Default, PartialEq, Eq, Serialize, Deserialize)]

@@ -1,9 +1,7 @@
 //! What can be set in the house style.
 
-use crate::page::piece::options::{
-    ButtonsAs, GAPS, Label, Mark, Names, RING_WIDTHS, RadiosAs, Ring, SIZES, SwatchShape,
-};
-use crate::page::{Choice, Group, Setting, setting_choice as choice};
+use super::looks::{ButtonsAs, GAPS, Label, Mark, Names, RING_WIDTHS, RadiosAs, Ring, SIZES, SwatchShape};
+use crate::setting::{Choice, Group, Setting, choice};
 
 choice! {
     /// The families that ship with Compagina.

@@ -2,7 +2,7 @@
 
 use super::{House, token as t};
 use crate::colour::contrast;
-use crate::page::Setting;
+use crate::setting::Setting;
 use serde::Serialize;
 
 /// A pair of colours that meets on a page.

@@ -1,10 +1,11 @@
 //! How wide the column is in which a piece stands, as a browser works it out.
 
-use super::piece::band::{GAP, REACH, Reach};
-use super::{Band, Device, Layout};
+use super::Chain;
+use crate::house::{House, token};
 use crate::ids::PieceId;
 use crate::media::{Room, Rooms};
-use crate::style::{Chain, House, token};
+use crate::page::piece::band::{GAP, REACH, Reach};
+use crate::page::{Band, Device, Layout};
 
 /// Pixels left free at both sides of a page, together.
 const EDGES: u32 = 48;

@@ -1,7 +1,10 @@
 //! What can be set on a piece or a band. Each kind declares its settings once; the slip is drawn from them, values
 //! are checked against them, and the press reads them.
 
-use super::{Rule, RuleError};
+mod rule;
+
+pub use rule::{CartFacts, Facts, Rule, RuleError, Verdict, judge};
+
 use crate::colour::is_colour;
 use crate::limits::is_unseen;
 use crate::screen::Device;
@@ -132,9 +135,13 @@ pub const TYPE_STEPS: i64 = 8;
 /// A value as the house style gives it; `const`, so that settings can be declared as tables.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
 pub enum Preset {
+    /// Yes or no.
     Flag(bool),
+    /// A number.
     Number(i64),
+    /// A text, or the name of a choice.
     Text(&'static str),
+    /// Lines.
     Lines(&'static [&'static str]),
     /// No entries.
     NoRows,
@@ -143,6 +150,7 @@ pub enum Preset {
 }
 
 impl Preset {
+    /// The value that it stands for.
     #[must_use]
     pub fn value(self) -> SetValue {
         match self {
@@ -565,7 +573,7 @@ macro_rules! choice {
         $(#[$doc])*
         #[derive(Debug, Clone, Copy, PartialEq, Eq)]
         pub enum $name { $(#[doc = concat!("*", $label, "*.")] $variant),+ }
-        impl $crate::page::Choice for $name {
+        impl $crate::setting::Choice for $name {
             const NAMES: &'static [(&'static str, &'static str)] = &[$(($text, $label)),+];
             fn from_name(name: &str) -> Option<Self> {
                 match name { $($text => Some(Self::$variant),)+ _ => None }

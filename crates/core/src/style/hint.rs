@@ -1,12 +1,12 @@
 //! What a piece does, in a few words for its line in the running order.
 
-use super::pay_shortcuts::{self, OrderBy};
-use super::{
+use super::Chain;
+use crate::page::piece::pay_shortcuts::{self, OrderBy};
+use crate::page::piece::{
     buy_button, details, gallery, options, price, promises, questions, quotes, related, reviews, text,
     value_points, wish_button,
 };
 use crate::page::{Choice, Device, Kind, Piece, Setting, Shape};
-use crate::style::Chain;
 
 /// A few words, or none where the kind says enough.
 #[must_use]
