@@ -1,5 +1,6 @@
 //! What a file is, told by its bytes, and whether it may be decoded at all. Names and labels are never trusted.
 
+use crate::refusal::Refusal;
 use crate::svg;
 use image::{ImageFormat, ImageReader};
 use std::io::Cursor;
@@ -45,35 +46,6 @@ pub struct Facts {
     pub kind: Kind,
     /// In pixels; a drawing has none of its own.
     pub size: Option<(u32, u32)>,
-}
-
-/// Why a file isn't taken.
-#[derive(Debug, Clone, PartialEq, Eq, thiserror::Error)]
-pub enum Refusal {
-    #[error("It is empty")]
-    Empty,
-    #[error("It is no picture that we can read. Take a JPEG, PNG, WebP, AVIF or SVG, or an MP4 or WebM film")]
-    Unknown,
-    #[error("It is named as a {named} but is a {is}. Name it as what it is, or save it anew")]
-    Mislabelled { named: &'static str, is: &'static str },
-    #[error(
-        "It is {width} x {height} pixels. We take up to 60 million pixels, and 16,000 on a side; save it smaller"
-    )]
-    TooLarge { width: u32, height: u32 },
-    #[error("It holds {what}, which could act on a shopper's screen. Save it without")]
-    Active { what: &'static str },
-    #[error(
-        "As a drawing it has more than {megabytes} MB, more than can be drawn in good time. Save it simpler, or as a PNG"
-    )]
-    LongDrawing { megabytes: usize },
-    #[error(
-        "It would be drawn {width} x {height} pixels. We draw up to 8 million; give it another shape, or save it as a PNG"
-    )]
-    LongShape { width: u32, height: u32 },
-    #[error("It takes too long or too much memory to draw. Save it simpler, or as a PNG")]
-    HardToDraw,
-    #[error("It is damaged: {0}")]
-    Damaged(String),
 }
 
 /// Tells what a picture is and whether it may be decoded. `file` is the name that it came with.

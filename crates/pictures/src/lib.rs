@@ -3,11 +3,15 @@
 
 mod check;
 mod make;
+mod pixels;
+mod refusal;
 mod square;
 mod svg;
 
-pub use check::{Facts, FilmKind, Kind, MOST_PIXELS, MOST_SIDE, Refusal, film_kind, look};
-pub use make::{Encoded, Made, PictureError, Pixels, decode, draw, make};
+pub use check::{Facts, FilmKind, Kind, MOST_PIXELS, MOST_SIDE, film_kind, look};
+pub use make::{Encoded, Made, decode, draw, make};
+pub use pixels::Pixels;
+pub use refusal::{PictureError, Refusal};
 pub use square::{Cut, Square, square};
 pub use svg::{MOST_DRAWN_PIXELS, rasterise};
 

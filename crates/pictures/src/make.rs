@@ -1,24 +1,16 @@
 //! The sizes of a picture.
 
-use crate::check::{Refusal, look};
+use crate::check::look;
+use crate::pixels::Pixels;
+use crate::refusal::{PictureError, Refusal};
 use crate::{Kind, hash, svg};
 use fast_image_resize::images::Image;
 use fast_image_resize::{PixelType, ResizeOptions, Resizer};
 use image::{DynamicImage, ImageDecoder, ImageReader};
-use std::io::{Cursor, Write};
+use std::io::Cursor;
 
 /// Quality of the WebP files, of 100.
 const QUALITY: f32 = 82.0;
-
-#[derive(Debug, thiserror::Error)]
-pub enum PictureError {
-    #[error(transparent)]
-    Refused(#[from] Refusal),
-    #[error("the picture can't be resized: {0}")]
-    Resize(String),
-    #[error("the picture can't be encoded")]
-    Encode,
-}
 
 /// A picture in one size, ready to be kept.
 pub struct Encoded {
@@ -33,35 +25,6 @@ pub struct Made {
     pub sizes: Vec<Encoded>,
     /// Whether parts of it can be seen through.
     pub cut_out: bool,
-}
-
-/// A picture decoded or drawn: red, green, blue and how far each pixel covers, a byte each.
-pub struct Pixels(pub(crate) Image<'static>);
-
-impl Pixels {
-    #[must_use]
-    pub fn width(&self) -> u32 {
-        self.0.width()
-    }
-    #[must_use]
-    pub fn height(&self) -> u32 {
-        self.0.height()
-    }
-
-    /// As they go from one process to another: width, height (four bytes each, the lowest first), pixels row by row.
-    pub fn write(&self, to: &mut impl Write) -> std::io::Result<()> {
-        to.write_all(&self.width().to_le_bytes())?;
-        to.write_all(&self.height().to_le_bytes())?;
-        to.write_all(self.0.buffer())
-    }
-
-    /// Reads what was written so; nothing where it is cut off.
-    #[must_use]
-    pub fn read(bytes: &[u8]) -> Option<Self> {
-        let number = |at: usize| Some(u32::from_le_bytes(bytes.get(at..at + 4)?.try_into().ok()?));
-        let (width, height) = (number(0)?, number(4)?);
-        Image::from_vec_u8(width, height, bytes.get(8..)?.to_vec(), PixelType::U8x4).ok().map(Self)
-    }
 }
 
 /// Makes the sizes of a picture; `widths` tells which, from its own width.

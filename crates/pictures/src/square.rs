@@ -1,6 +1,8 @@
 //! A small square cut from a picture, and the colour that it has most of: for swatches.
 
-use crate::make::{Encoded, PictureError, Pixels, encode};
+use crate::make::{Encoded, encode};
+use crate::pixels::Pixels;
+use crate::refusal::PictureError;
 use fast_image_resize::images::Image;
 use fast_image_resize::{PixelType, ResizeOptions, Resizer};
 use std::collections::BTreeMap;

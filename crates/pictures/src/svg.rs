@@ -5,8 +5,8 @@
 //! How long drawing takes can't be told from a file, so strangers' drawings are drawn where that can be ended
 //! (`compagina-server`, `vector`); what stands here is what can be told beforehand.
 
-use crate::check::Refusal;
-use crate::make::{PictureError, Pixels};
+use crate::pixels::Pixels;
+use crate::refusal::{PictureError, Refusal};
 use fast_image_resize::PixelType;
 use fast_image_resize::images::Image;
 use resvg::tiny_skia::{Pixmap, Transform};

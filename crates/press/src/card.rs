@@ -1,28 +1,19 @@
 //! A product on a card: in listings and among related products.
 
-use crate::ctx::Ctx;
+use crate::ctx::{Ctx, Dealer};
 use crate::house::choice_classes;
 use crate::image::{Load, img};
 use crate::swatch::cloth;
-use compagina_core::catalog::{Product, ProductOption, ProductState, ProductValue, Shop, Stock, Way};
+use compagina_core::catalog::{Product, ProductOption, ProductState, ProductValue, Stock, Way};
 use compagina_core::choice::{Selection, ValueState, states};
 use compagina_core::house::House;
 use compagina_core::house::token::MARK_FEW;
-use compagina_core::price::{Hindrance, PriceTag, Prices, Surface};
+use compagina_core::price::{Hindrance, PriceTag, Surface};
 use compagina_core::wording::{Arg, Words};
 use maud::{Markup, html};
 
 /// At most so many values of an option stand on a card; the page has all.
 const MOST_VALUES: usize = 8;
-
-/// What every card is drawn with.
-#[derive(Clone, Copy)]
-pub(crate) struct Dealer<'a> {
-    pub shop: &'a Shop,
-    pub words: &'a Words,
-    pub house: &'a House,
-    pub prices: &'a Prices,
-}
 
 pub(crate) fn card(dealer: Dealer<'_>, product: &Product, with_price: bool) -> Markup {
     let Dealer { words, house, .. } = dealer;

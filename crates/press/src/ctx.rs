@@ -1,14 +1,12 @@
 //! What the renderer of a piece is given.
 
-use crate::card::Dealer;
 use crate::image::Load;
-use crate::piece::buy_button;
 use compagina_core::catalog::{Product, Shop, Variant};
 use compagina_core::house::House;
 use compagina_core::ids::{BandId, Handle, PieceId};
 use compagina_core::media::{Picture, ShopMedia};
 use compagina_core::money::Money;
-use compagina_core::page::piece::buy_button::After;
+use compagina_core::page::piece::buy_button::{AFTER, After};
 use compagina_core::page::{Choice, Device, Kind, Layout, Piece, SetValue, Setting, Shape};
 use compagina_core::price::{Offer, Prices, Surface};
 use compagina_core::situation::Situation;
@@ -49,9 +47,11 @@ impl Ctx<'_> {
     pub fn told(&self) -> Option<&Variant> {
         self.chosen().or(self.product.variants.first())
     }
-    /// What follows a click on the buy button.
+    /// What follows a click on the page's first buy button.
     pub fn after(&self) -> After {
-        buy_button::after(self.layout)
+        let piece = self.layout.first_of(Kind::BuyButton);
+        let after = piece.and_then(|piece| Chain::of_template(&piece.values).choice(&AFTER, Device::Wide));
+        after.unwrap_or(After::Cart)
     }
     /// When a large picture of a band is loaded: what the page opens with is seen at once.
     pub fn load_in(&self, band: &BandId) -> Load {
@@ -72,6 +72,15 @@ impl Ctx<'_> {
     pub fn say_with(&self, key: &str, arguments: &[(&str, Arg<'_>)]) -> String {
         self.words.say_with(key, arguments)
     }
+}
+
+/// What every card is drawn with.
+#[derive(Clone, Copy)]
+pub(crate) struct Dealer<'a> {
+    pub shop: &'a Shop,
+    pub words: &'a Words,
+    pub house: &'a House,
+    pub prices: &'a Prices,
 }
 
 /// What stands around a product in the shop.

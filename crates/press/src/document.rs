@@ -1,6 +1,7 @@
 //! The HTML document around a page: head, the shop's frame, footer.
 
-use crate::card::Dealer;
+use crate::ctx::Dealer;
+use crate::escape::encoded;
 use crate::house;
 use compagina_core::catalog::{ProductType, Shop};
 use compagina_core::house::House;
@@ -151,15 +152,4 @@ fn languages(nav: &Nav) -> Markup {
             }
         }
     }
-}
-
-/// A path and query as the value of a query.
-pub(crate) fn encoded(text: &str) -> String {
-    let plain = |b: u8| b.is_ascii_alphanumeric() || b"-_.~/".contains(&b);
-    text.bytes().map(|b| if plain(b) { char::from(b).to_string() } else { format!("%{b:02X}") }).collect()
-}
-
-/// JSON that may stand inside a `script` element: no `<`, `>` or `&` can end it.
-pub(crate) fn json_for_script(json: &str) -> String {
-    json.replace('<', "\\u003c").replace('>', "\\u003e").replace('&', "\\u0026")
 }

@@ -4,15 +4,18 @@
 
 mod amount;
 mod band;
+mod buy;
 mod card;
 mod ctx;
 mod document;
+mod escape;
 mod house;
 mod image;
 mod offers;
 mod page;
 mod piece;
 pub mod rich;
+mod say;
 mod seen;
 mod sheet;
 pub mod shop;
@@ -24,4 +27,5 @@ pub use document::{Assets, Nav, NavItem};
 pub use offers::{Entry, entry_for};
 pub use page::{Mode, Notice, Page, opening_selection, render, render_bare, verdict, weigh};
 pub use piece::gallery::weight::{Bytes, TooSmall, Weight};
+pub use say::say_hindrance;
 pub use seen::{Restyled, as_seen};

@@ -2,6 +2,7 @@
 //! change, already written, and for every value its state and where picking it leads. The script looks up; it
 //! doesn't reckon. Products with too many selections, and quantities, ask the server for the same entry.
 
+use crate::buy::{BuyState, buy_state};
 use crate::ctx::{Around, Ctx, Styled};
 use crate::document::Nav;
 use crate::piece;
@@ -10,7 +11,7 @@ use compagina_core::choice::{Selection, ValueState, pick};
 use compagina_core::media::ShopMedia;
 use compagina_core::money::MoneyError;
 use compagina_core::page::Layout;
-use compagina_core::price::{Extras, Hindrance, Offer, Surface};
+use compagina_core::price::{Extras, Surface};
 use compagina_core::situation::Situation;
 use serde::Serialize;
 use std::collections::{BTreeMap, VecDeque};
@@ -35,15 +36,6 @@ pub struct Entry {
     pub values: Vec<Vec<(ValueState, String)>>,
 }
 
-/// What the buy button can do.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize)]
-#[serde(rename_all = "snake_case")]
-pub enum BuyState {
-    Ready,
-    Choose,
-    Off,
-}
-
 /// The entries that a page carries.
 #[derive(Debug, Serialize)]
 pub(crate) struct Table {
@@ -60,14 +52,6 @@ pub(crate) struct Table {
     /// The words for values that can't be had.
     states: BTreeMap<&'static str, String>,
     entries: BTreeMap<String, Entry>,
-}
-
-pub(crate) fn buy_state(offer: &Offer) -> BuyState {
-    match offer.hindrance {
-        None => BuyState::Ready,
-        Some(Hindrance::ChooseFirst(_)) => BuyState::Choose,
-        Some(_) => BuyState::Off,
-    }
 }
 
 /// The entry of one selection and quantity, as the script asks for it.

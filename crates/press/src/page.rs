@@ -2,7 +2,8 @@
 
 use crate::band;
 use crate::ctx::{Around, Ctx, Styled};
-use crate::document::{Head, Nav, document, json_for_script};
+use crate::document::{Head, Nav, document};
+use crate::escape::json_for_script;
 use crate::offers::{Table, table};
 use crate::piece;
 use crate::piece::gallery::weight::Weight;

@@ -8,9 +8,10 @@ use compagina_core::catalog::{Product, Stock};
 use compagina_core::pay::{Payer, in_order, provider};
 use compagina_core::price::Hindrance;
 use compagina_core::price::Prices;
+use compagina_press::say_hindrance;
 use compagina_press::shop::{
     Bought, CartLine, CartPage, CheckoutForm, CheckoutPage, FIELDS, Paid, Receipt, Shelf, cart, checkout,
-    listing, message, receipt, say_hindrance,
+    listing, message, receipt,
 };
 use shop::{demo, nav, pounds};
 

@@ -6,16 +6,19 @@ mod account;
 mod cart;
 mod catalogue;
 mod change;
+mod column;
 mod document;
 mod draft;
 mod error;
 mod journal;
+mod matched;
 mod media;
 mod message;
 mod order;
 mod picture;
 mod price_history;
 mod prices;
+mod publication;
 mod swatch_book;
 mod template;
 mod together;
@@ -30,12 +33,13 @@ pub use catalogue::{
 };
 pub use change::Changed;
 pub use document::{Document, DocumentName};
-pub use draft::{DraftId, PlannedRow, PublicationRow};
+pub use draft::{PlannedRow, PublicationRow};
 pub use error::{Result, StorageError};
 pub use journal::{By, Hand, Seen, StepRow};
 pub use message::{Message, News};
 pub use order::{Contact, Order, OrderLine, OrderState, Paying, Placed};
 pub use picture::{KeptPicture, PictureChange, PicturesOf, ToMake};
+pub use publication::DraftId;
 pub use swatch_book::{
     BookOption, BookValue, KeptFile, MergeDecision, OptionChange, OwnSwatch, SplitDecision, UsedOption, User,
     ValueChange,

@@ -1,6 +1,6 @@
 //! Who wants to hear of what, and messages to shoppers as they are written. Nothing is sent from here.
 
-use crate::{Result, Store, catalogue};
+use crate::{Result, Store, column};
 use compagina_core::ids::{Handle, ProductId, VariantId};
 use compagina_core::time::Moment;
 use sqlx::MySqlConnection;
@@ -92,7 +92,7 @@ impl Store {
         .await?;
         rows.into_iter()
             .map(|row| {
-                let address = catalogue::handle(row.address)?;
+                let address = column::handle(row.address)?;
                 Ok(News { interest: row.id, email: row.email, address, name: row.name })
             })
             .collect()

@@ -1,25 +1,16 @@
 use super::{device_slots, draw_slots, slot};
+use crate::buy::{BuyState, buy_state};
 use crate::ctx::{Ctx, Styled};
-use crate::offers::{BuyState, buy_state};
-use crate::shop::say_hindrance;
+use crate::say::say_hindrance;
 use compagina_core::catalog::ProductState;
 use compagina_core::page::piece::buy_button::{
-    ADDED, ADDING, AFTER, After, CHOOSE, COMING, GONE, ICON, Icon, NOW, SOLD_OUT, TONE, Tone, WIDTH, WORDS,
-    Width,
+    ADDED, ADDING, CHOOSE, COMING, GONE, ICON, Icon, NOW, SOLD_OUT, TONE, Tone, WIDTH, WORDS, Width,
 };
-use compagina_core::page::{Device, Kind, Layout, Setting};
+use compagina_core::page::{Device, Setting};
 use compagina_core::price::{Hindrance, PriceTag};
-use compagina_core::style::Chain;
 use compagina_core::wording::Arg;
 use maud::{Markup, html};
 use std::collections::BTreeMap;
-
-/// What follows a click on the page's first buy button.
-pub(crate) fn after(layout: &Layout) -> After {
-    let piece = layout.first_of(Kind::BuyButton);
-    let after = piece.and_then(|piece| Chain::of_template(&piece.values).choice(&AFTER, Device::Wide));
-    after.unwrap_or(After::Cart)
-}
 
 /// Outlines on a ground of 24 by 24.
 fn outline(icon: Icon) -> Option<&'static str> {

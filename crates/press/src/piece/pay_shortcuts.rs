@@ -1,7 +1,7 @@
 use super::buy_button::is_off_for_good;
+use crate::buy::{BuyState, buy_state};
 use crate::ctx::{Ctx, Styled};
-use crate::offers::{BuyState, buy_state};
-use crate::shop::provider_name;
+use crate::say::provider_name;
 use compagina_core::page::Device;
 use compagina_core::page::piece::pay_shortcuts::{COUNT, ORDER, OrderBy, WORDS};
 use compagina_core::pay::{Payer, in_order};

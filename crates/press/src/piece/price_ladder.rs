@@ -1,6 +1,6 @@
 use super::slot;
 use crate::ctx::{Ctx, Styled};
-use crate::shop::say_next;
+use crate::say::say_next;
 use compagina_core::page::Device;
 use compagina_core::page::piece::price_ladder::{AS, HEADING, LadderAs, NEXT, SAVING};
 use compagina_core::wording::Arg;

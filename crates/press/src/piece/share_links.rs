@@ -11,7 +11,7 @@ pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
         return None;
     }
     let path = ctx.product.path();
-    let name = crate::document::encoded(&ctx.product.name);
+    let name = crate::escape::encoded(&ctx.product.name);
     Some(html! {
         p.share data-share {
             @if styled.has_words(&LABEL) { span.soft { (styled.words(&LABEL)) } }

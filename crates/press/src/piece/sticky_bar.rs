@@ -1,7 +1,7 @@
 use super::{buy_button, device_slots, draw_slots, options, price, slot};
+use crate::buy::{BuyState, buy_state};
 use crate::ctx::{Ctx, Styled};
 use crate::image::thumb;
-use crate::offers::{BuyState, buy_state};
 use compagina_core::media::Picture;
 use compagina_core::page::piece::sticky_bar::{CHOOSER, EDGE, Edge, NAME, PICTURE, PRICE, VALUES, WORDS};
 use compagina_core::page::{Device, Kind};

@@ -1,6 +1,7 @@
-use super::{plain_page, say_hindrance, say_next};
+use super::plain_page;
 use crate::amount::{amount, plan_words, whole};
 use crate::document::Nav;
+use crate::say::{say_hindrance, say_next};
 use compagina_core::cart::{Line, MOST_OF_ONE};
 use compagina_core::catalog::Product;
 use compagina_core::media::Picture;

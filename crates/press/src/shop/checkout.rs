@@ -1,7 +1,8 @@
 use super::cart::total_rows;
-use super::{plain_page, provider_name};
+use super::plain_page;
 use crate::amount::whole;
 use crate::document::Nav;
+use crate::say::provider_name;
 use compagina_core::money::Money;
 use compagina_core::page::Frame;
 use compagina_core::pay::{Because, Provider};

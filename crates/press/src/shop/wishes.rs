@@ -57,7 +57,7 @@ fn wish(nav: &Nav, line: &WishLine<'_>) -> Markup {
                 a href=(href) { (product.name) }
                 @if !choice.is_empty() { span.soft { (choice) } }
                 @if let Some(why) = offer.as_ref().and_then(|offer| offer.hindrance.as_ref()) {
-                    span.problem { (super::say_hindrance(words, why)) }
+                    span.problem { (crate::say::say_hindrance(words, why)) }
                 }
             }
             strong.cart-price {

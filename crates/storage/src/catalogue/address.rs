@@ -1,6 +1,6 @@
 //! Where the pages of products stand in the shop, and where they stood before.
 
-use super::handle;
+use crate::column::handle;
 use crate::journal::{Hand, Scope};
 use crate::{Result, StorageError, Store};
 use compagina_core::catalog::journal::{ProductRow, Row, RowId, Rows};

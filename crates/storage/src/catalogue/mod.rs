@@ -11,18 +11,19 @@ mod write;
 
 pub use address::At;
 pub use neighbours::NeighbourRow;
-pub(crate) use read::{load, product_state};
+pub(crate) use read::load;
 pub use types::{ServedBy, TypeRow};
 pub use variants::{FileCheck, Imported, NewChoice, Uses, UsesDecision, VariantChange};
 pub use whole::Hanging;
 pub(crate) use write::insert_picture;
 
 use crate::change::Changed;
+use crate::column::{handle, product_state};
 use crate::journal::{Hand, Scope};
 use crate::price_history::before_price;
 use crate::{Result, StorageError, Store};
 use compagina_core::catalog::journal::merged;
-use compagina_core::catalog::{Product, ProductState, Selling, Shop, Stock, Tag, Terms, Way};
+use compagina_core::catalog::{Product, ProductState, Selling, Shop, Stock, Tag, Terms};
 use compagina_core::ids::{Handle, ProductId, VariantId};
 use compagina_core::money::{Currency, Locale, Money};
 use sqlx::MySqlConnection;
@@ -153,7 +154,7 @@ impl Store {
             Ok(ListedRow {
                 handle: handle(r.handle)?,
                 name: r.name,
-                state: read::product_state(r.state)?,
+                state: product_state(r.state)?,
                 kind: handle(r.type_handle)?,
                 tags: r.tags.0,
                 price_minor: r.price,
@@ -272,12 +273,4 @@ fn shop_of(name: String, currency: &str, locale: &str) -> Result<Shop> {
     let currency = Currency::from_code(currency).map_err(|e| damaged(&e))?;
     let locale: Locale = serde_json::from_value(locale.into()).map_err(|e| damaged(&e))?;
     Ok(Shop { name, currency, locale })
-}
-
-pub(crate) fn way(text: &str) -> Result<Way> {
-    Way::try_from(text).map_err(|e| StorageError::damaged("way")(&e))
-}
-
-pub(crate) fn handle(text: String) -> Result<Handle> {
-    Handle::try_from(text).map_err(|e| StorageError::damaged("handle")(&e))
 }

@@ -1,6 +1,6 @@
 //! The products that stand before and after one.
 
-use super::handle;
+use crate::column::handle;
 use crate::{Result, Store};
 use compagina_core::ids::{Handle, ProductId};
 use compagina_core::media::{Focus, Picture, PictureSize};

@@ -1,10 +1,11 @@
 //! Reads products with everything that belongs to them.
 
-use super::{Which, handle, way};
+use super::Which;
+use crate::column::{handle, product_state, way};
 use crate::{Result, StorageError};
 use compagina_core::catalog::{
-    Detail, Fact, Measure, Product, ProductOption, ProductState, ProductType, ProductValue, Rating, Review,
-    Stock, Tag, Terms, Variant,
+    Detail, Fact, Measure, Product, ProductOption, ProductType, ProductValue, Rating, Review, Stock, Tag,
+    Terms, Variant,
 };
 use compagina_core::ids::{OptionId, ProductId, ValueId, VariantId};
 use compagina_core::media::{FilmFile, Focus, Picture, PictureSize};
@@ -339,8 +340,4 @@ impl Rows {
     fn into_values(self) -> impl Iterator<Item = Product> {
         self.products.into_iter()
     }
-}
-
-pub(crate) fn product_state(text: String) -> Result<ProductState> {
-    serde_json::from_value(text.into()).map_err(|e| StorageError::damaged("product")(&e))
 }

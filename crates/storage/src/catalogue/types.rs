@@ -1,7 +1,7 @@
 //! Product types, with what is known of their products before there are any.
 
-use super::handle;
 use crate::change::Changed;
+use crate::column::handle;
 use crate::template::{Arrangement, arrangement, insert_template};
 use crate::{Result, StorageError, Store};
 use compagina_core::catalog::{ProductOption, ProductType, TypeFields};

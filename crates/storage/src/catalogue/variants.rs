@@ -3,8 +3,9 @@
 use super::Which;
 use super::read::load;
 use crate::journal::{Hand, Scope};
+use crate::matched::work_out;
 use crate::price_history::before_own_price;
-use crate::swatch_book::{BookOption, book_of, insert_value, work_out};
+use crate::swatch_book::{BookOption, book_of, insert_value};
 use crate::{Result, StorageError, Store};
 use compagina_core::catalog::journal::{RowId, without_variants};
 use compagina_core::catalog::{Measure, Product, Stock};

@@ -1,8 +1,8 @@
 //! Publishing: what shoppers see becomes another document in one step, at once or at a time, and can be taken back.
 
-use super::DraftId;
 use super::shown::{current, read, show};
 use crate::change::Changed;
+use crate::publication::{DraftId, unplan};
 use crate::{DocumentName, Result, StorageError, Store};
 use chrono::{DateTime, Utc};
 use compagina_core::page::Layout;
@@ -233,11 +233,4 @@ async fn draft_at(tx: &mut MySqlConnection, draft: DraftId, expected: u64) -> Re
         return Err(StorageError::RevisionMismatch { expected, current });
     }
     Ok(document)
-}
-
-pub(crate) async fn unplan(db: &mut MySqlConnection, draft: DraftId) -> Result<()> {
-    sqlx::query!("DELETE FROM planned_publication WHERE draft = ?", draft.to_string())
-        .execute(&mut *db)
-        .await?;
-    Ok(())
 }

@@ -1,8 +1,8 @@
 //! How each kind of draft is read, and how what shoppers see of it is kept.
 
-use super::DraftId;
 use crate::document::{held_document, published_document};
 use crate::price_history::before_rules;
+use crate::publication::{DraftId, note};
 use crate::template::{locked_draft, publish_linked};
 use crate::{DocumentName, Result, StorageError};
 use compagina_core::ids::TemplateId;
@@ -23,7 +23,7 @@ pub(super) async fn current(tx: &mut MySqlConnection, draft: DraftId) -> Result<
 }
 
 /// Lets shoppers see a document: what a draft was at a revision.
-pub(crate) async fn show(
+pub(super) async fn show(
     tx: &mut MySqlConnection,
     draft: DraftId,
     revision: u64,
@@ -77,28 +77,6 @@ async fn begin_history(tx: &mut MySqlConnection, draft: DraftId, name: DocumentN
     }
     let before = published_document(tx, name).await?;
     note(tx, draft, 0, "As it began", None, &before).await
-}
-
-/// Keeps in the history what is shown of a draft from now on.
-pub(crate) async fn note(
-    tx: &mut MySqlConnection,
-    draft: DraftId,
-    revision: u64,
-    name: &str,
-    owner: Option<u64>,
-    document: &Value,
-) -> Result<()> {
-    sqlx::query!(
-        "INSERT INTO publication (draft, revision, name, owner_id, document) VALUES (?, ?, ?, ?, ?)",
-        draft.to_string(),
-        revision,
-        name,
-        owner,
-        Json(document) as _
-    )
-    .execute(&mut *tx)
-    .await?;
-    Ok(())
 }
 
 pub(super) fn read<T: serde::de::DeserializeOwned>(document: &Value) -> Result<T> {

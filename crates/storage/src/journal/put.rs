@@ -2,8 +2,8 @@
 //! in place of the other: an address or a SKU that belongs to something else by now is refused, not taken from it. Rows come in the order of their references and go in the other
 //! one; by what products are chosen is written between the two, when all that it refers to is there.
 
+use crate::matched::work_out;
 use crate::price_history::{before_own_price, before_price};
-use crate::swatch_book::work_out;
 use crate::{Result, StorageError};
 use compagina_core::catalog::journal::{
     FileRow, OptionRow, PaletteRow, PictureRow, ProductRow, Row, RowId, Rows, ValueRow, VariantRow,

@@ -1,7 +1,7 @@
 //! Reads the rows of a scope and holds them for the rest of the transaction.
 
 use super::Scope;
-use crate::catalogue::{handle, product_state, way};
+use crate::column::{handle, product_state, way};
 use crate::{Result, StorageError};
 use compagina_core::catalog::journal::{
     FileRow, OptionRow, OwnRow, PaletteRow, PictureFile, PictureRow, ProductRow, RowId, Rows, Use, ValueRow,

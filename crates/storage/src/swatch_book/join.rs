@@ -170,7 +170,7 @@ async fn users_of(db: &mut MySqlConnection, option: OptionId) -> Result<Vec<User
     let mut users: Vec<User> = Vec::new();
     for row in rows {
         if users.last().is_none_or(|user| user.id.0 != row.id) {
-            let handle = crate::catalogue::handle(row.handle)?;
+            let handle = crate::column::handle(row.handle)?;
             users.push(User { id: ProductId(row.id), handle, name: row.name, values: Vec::new() });
         }
         if let (Some(user), Some(value)) = (users.last_mut(), row.value) {

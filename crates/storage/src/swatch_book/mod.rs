@@ -11,10 +11,9 @@ mod palette;
 pub(crate) use change::insert_value;
 pub use change::{OptionChange, ValueChange};
 pub use file::KeptFile;
-pub(crate) use file::work_out;
 pub use join::{MergeDecision, SplitDecision, UsedOption, User};
 
-use crate::catalogue::{handle, way};
+use crate::column::{handle, way};
 use crate::{Result, StorageError, Store};
 use compagina_core::catalog::{ProductOption, ProductValue, Way};
 use compagina_core::ids::{Handle, OptionId, ProductId, ValueId};

@@ -1,5 +1,5 @@
-use super::file::{palette_of, work_out};
 use crate::journal::{Hand, Scope};
+use crate::matched::{palette_of, work_out};
 use crate::{Result, Store};
 use compagina_core::ids::OptionId;
 use compagina_core::swatch::Palette;

@@ -2,7 +2,7 @@
 //! based, so that nobody undoes what somebody else did meanwhile.
 
 use crate::change::Changed;
-use crate::draft::{self, DraftId};
+use crate::publication::{self, DraftId};
 use crate::{Result, StorageError, Store};
 use compagina_core::ids::TemplateId;
 use compagina_core::template::Reach;
@@ -83,7 +83,7 @@ impl Store {
             if done.rows_affected() == 0 {
                 return Err(StorageError::NotFound { what: "template" });
             }
-            draft::unplan(tx, DraftId::Template(id)).await?;
+            publication::unplan(tx, DraftId::Template(id)).await?;
             unit.changed(Changed::Looks);
             unit.done(()).await
         })

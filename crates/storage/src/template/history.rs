@@ -1,7 +1,7 @@
 //! What a template was: every edit that stands, and everything that was published.
 
 use super::step::locked_draft;
-use crate::draft::DraftId;
+use crate::publication::DraftId;
 use crate::{Result, StorageError, Store};
 use chrono::{DateTime, Utc};
 use compagina_core::ids::TemplateId;

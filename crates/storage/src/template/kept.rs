@@ -2,7 +2,7 @@
 //! transaction, and what publishes it there shows it in all.
 
 use super::step;
-use crate::draft::{self, DraftId};
+use crate::publication::{self, DraftId};
 use crate::{Result, StorageError, Store};
 use compagina_core::ids::{BandId, KeptId, TemplateId};
 use compagina_core::page::op::Footprint;
@@ -211,7 +211,8 @@ pub(crate) async fn publish_linked(
                 .await?;
             let name = "A kept band changed with another template";
             let document = serde_json::to_value(&shown).map_err(|why| StorageError::damaged("page")(&why))?;
-            draft::note(tx, DraftId::Template(other), row.revision, name, Some(owner), &document).await?;
+            publication::note(tx, DraftId::Template(other), row.revision, name, Some(owner), &document)
+                .await?;
         }
     }
     Ok(())

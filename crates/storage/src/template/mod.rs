@@ -3,7 +3,6 @@
 pub(crate) mod arrangement;
 mod history;
 mod kept;
-mod publish;
 mod step;
 
 pub use arrangement::Arrangement;
@@ -14,7 +13,7 @@ pub(crate) use step::locked_draft;
 pub use step::{Change, Draft, History};
 
 use crate::change::Changed;
-use crate::draft::{self, DraftId};
+use crate::publication::{self, DraftId};
 use crate::{Result, StorageError, Store};
 use compagina_core::ids::TemplateId;
 use compagina_core::page::{Layout, op};
@@ -134,7 +133,7 @@ impl Store {
                 .await?;
                 let shown =
                     serde_json::to_value(layout).map_err(|why| StorageError::damaged("page")(&why))?;
-                draft::note(tx, DraftId::Template(id), 1, "As it began", None, &shown).await?;
+                publication::note(tx, DraftId::Template(id), 1, "As it began", None, &shown).await?;
             }
             unit.changed(Changed::Looks);
             unit.done(id).await

@@ -18,7 +18,7 @@ use compagina_core::pay::provider;
 use compagina_core::price::{Extras, Hindrance, PlanId, Surface};
 use compagina_core::situation::Situation;
 use compagina_core::wording::{Arg, Words};
-use compagina_press::shop::say_hindrance;
+use compagina_press::say_hindrance;
 use compagina_press::{Mode, Notice};
 use compagina_storage::{CartChange, LineExtra};
 use serde::Deserialize;

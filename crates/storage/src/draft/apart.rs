@@ -1,8 +1,9 @@
 //! Publishing a template's draft for some products only.
 
-use super::{Arrangement, step};
+use super::shown::show;
 use crate::change::Changed;
-use crate::draft::{DraftId, show};
+use crate::publication::DraftId;
+use crate::template::{Arrangement, arrangement, insert_template, locked_draft};
 use crate::{Result, StorageError, Store};
 use compagina_core::ids::TemplateId;
 use compagina_core::template::Reach;
@@ -25,12 +26,12 @@ impl Store {
         self.unit(|| async {
             let mut unit = self.begin().await?;
             let tx = unit.db();
-            let (layout, current) = step::locked_draft(tx, id).await?;
+            let (layout, current) = locked_draft(tx, id).await?;
             if current != expected {
                 return Err(StorageError::RevisionMismatch { expected, current });
             }
-            super::arrangement::write(tx, others).await?;
-            let new = super::insert_template(tx, name, reach, &layout).await?;
+            arrangement::write(tx, others).await?;
+            let new = insert_template(tx, name, reach, &layout).await?;
             let shown = serde_json::to_value(&layout).map_err(|why| StorageError::damaged("page")(&why))?;
             show(tx, DraftId::Template(new), 1, ("As it began", owner), &shown).await?;
             unit.changed(Changed::Looks);
