@@ -1,9 +1,17 @@
+use super::Drawn;
 use crate::ctx::{Ctx, Styled};
 use compagina_core::page::Device;
 use compagina_core::page::piece::breadcrumb::{DIVIDER, Divider, HOME, LAST};
 use maud::{Markup, html};
 
-pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
+/// How it is drawn.
+pub(super) const DRAWN: Drawn = Drawn {
+    draw: |ctx, styled| Some(draw(ctx, styled)),
+    css: |root, styled, device, _| css(root, styled, device),
+    ..Drawn::NOTHING
+};
+
+fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
     let kind = &ctx.product.kind;
     html! {
         nav aria-label=(ctx.say("where-you-are")) {
@@ -16,7 +24,7 @@ pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
     }
 }
 
-pub(super) fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
+fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
     let sign = match styled.choice::<Divider>(&DIVIDER, device) {
         Some(Divider::Angle) => "›",
         Some(Divider::Dot) => "·",

@@ -1,3 +1,4 @@
+use super::Drawn;
 use super::{device_slots, draw_slots, slot};
 use crate::buy::{BuyState, buy_state};
 use crate::ctx::{Ctx, Styled};
@@ -12,6 +13,13 @@ use compagina_core::wording::Arg;
 use maud::{Markup, html};
 use std::collections::BTreeMap;
 
+/// How it is drawn.
+pub(super) const DRAWN: Drawn = Drawn {
+    draw: |ctx, styled| Some(draw(ctx, styled)),
+    css: |root, styled, device, _| css(root, styled, device),
+    slots,
+};
+
 /// Outlines on a ground of 24 by 24.
 fn outline(icon: Icon) -> Option<&'static str> {
     match icon {
@@ -21,7 +29,7 @@ fn outline(icon: Icon) -> Option<&'static str> {
     }
 }
 
-pub(super) fn slots(ctx: &Ctx<'_>, styled: &Styled<'_>) -> BTreeMap<String, String> {
+fn slots(ctx: &Ctx<'_>, styled: &Styled<'_>) -> BTreeMap<String, String> {
     let setting = setting_for(ctx.offer.hindrance.as_ref());
     let mut say = device_slots(&name(styled), Device::ALL.map(|device| styled.chain.text(setting, device)));
     say.insert("hint".to_owned(), hint(ctx));
@@ -30,7 +38,7 @@ pub(super) fn slots(ctx: &Ctx<'_>, styled: &Styled<'_>) -> BTreeMap<String, Stri
     say
 }
 
-pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
+fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
     let say = slots(ctx, styled);
     let accent = styled.choice(&TONE, Device::Wide) == Some(Tone::Accent);
     let words = |setting| styled.chain.text(setting, Device::Wide);
@@ -123,7 +131,7 @@ fn hint(ctx: &Ctx<'_>) -> String {
     }
 }
 
-pub(super) fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
+fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
     let width = match styled.choice::<Width>(&WIDTH, device) {
         Some(Width::Words) => "auto",
         _ => "100%",

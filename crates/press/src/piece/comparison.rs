@@ -1,9 +1,14 @@
+use super::Drawn;
 use crate::ctx::{Ctx, Styled};
 use compagina_core::page::Device;
 use compagina_core::page::piece::comparison::{HEADING, LIFT, STRIPES, TABLE};
 use maud::{Markup, html};
 
-pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
+/// How it is drawn.
+pub(super) const DRAWN: Drawn =
+    Drawn { draw, css: |root, styled, device, _| css(root, styled, device), ..Drawn::NOTHING };
+
+fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
     let rows = styled.chain.rows(&TABLE);
     let lift = usize::try_from(styled.chain.number(&LIFT, Device::Wide)).unwrap_or(0);
     let table = table(ctx, &rows, lift)?;
@@ -34,7 +39,7 @@ pub(super) fn table(ctx: &Ctx<'_>, rows: &[Vec<String>], lift: usize) -> Option<
     })
 }
 
-pub(super) fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
+fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
     stripes(root, styled.chain.flag(&STRIPES, device))
 }
 

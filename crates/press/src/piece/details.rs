@@ -1,10 +1,18 @@
+use super::Drawn;
 use crate::ctx::{Ctx, Styled};
 use compagina_core::page::Device;
 use compagina_core::page::piece::details::{AS, As, FIRST_OPEN};
 use maud::{Markup, html};
 
+/// How it is drawn.
+pub(super) const DRAWN: Drawn = Drawn {
+    draw: |ctx, styled| Some(draw(ctx, styled)),
+    css: |root, styled, device, _| css(root, styled, device),
+    ..Drawn::NOTHING
+};
+
 /// Rows that fold by themselves, without script; on a screen that shows tabs the same rows are laid out as tabs.
-pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
+fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
     let tabs = styled.anywhere(&AS, As::Tabs);
     let first_open = tabs || styled.chain.flag(&FIRST_OPEN, Device::Wide);
     let name = format!("d-{}", styled.id());
@@ -24,7 +32,7 @@ pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
     }
 }
 
-pub(super) fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
+fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
     let folds = format!("{root} .folds");
     match styled.choice::<As>(&AS, device) {
         Some(As::Folding) => format!(

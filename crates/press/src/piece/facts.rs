@@ -1,3 +1,4 @@
+use super::Drawn;
 use super::comparison::stripes;
 use crate::ctx::{Ctx, Styled};
 use crate::swatch::cloth;
@@ -5,7 +6,14 @@ use compagina_core::page::Device;
 use compagina_core::page::piece::facts::{COLUMNS, HEADING, OPTIONS, STRIPES};
 use maud::{Markup, html};
 
-pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
+/// How it is drawn.
+pub(super) const DRAWN: Drawn = Drawn {
+    draw: |ctx, styled| Some(draw(ctx, styled)),
+    css: |root, styled, device, _| css(root, styled, device),
+    ..Drawn::NOTHING
+};
+
+fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
     html! {
         (styled.heading(&HEADING))
         dl.facts {
@@ -21,7 +29,7 @@ pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
     }
 }
 
-pub(super) fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
+fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
     let columns = styled.chain.number(&COLUMNS, device);
     let striped = stripes(root, styled.chain.flag(&STRIPES, device)).replace("tbody tr", ".facts>div");
     format!("{root} .facts{{columns:{columns}}}{striped}")

@@ -1,10 +1,14 @@
+use super::Drawn;
 use crate::ctx::{Ctx, Styled};
 use compagina_core::media::Film;
 use compagina_core::page::Device;
 use compagina_core::page::piece::film::{CAPTION, CONTROLS, FILM, ROUND, START};
 use maud::{Markup, html};
 
-pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
+/// How it is drawn.
+pub(super) const DRAWN: Drawn = Drawn { draw, ..Drawn::NOTHING };
+
+fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
     let film = ctx.media.films.get(&styled.chain.text(&FILM, Device::Wide))?;
     let flag = |setting| styled.chain.flag(setting, Device::Wide);
     Some(html! {

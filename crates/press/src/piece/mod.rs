@@ -45,46 +45,68 @@ use maud::Markup;
 use std::collections::BTreeMap;
 use std::fmt::Write;
 
+type Slots = BTreeMap<String, String>;
+
+/// How a kind of piece is drawn. Each stands in the kind's own file.
+#[derive(Clone, Copy)]
+struct Drawn {
+    /// Its HTML.
+    draw: fn(&Ctx<'_>, &Styled<'_>) -> Option<Markup>,
+    /// The rules that its settings come to on a screen.
+    css: fn(&str, &Styled<'_>, Device, &House) -> String,
+    /// Its texts that change with the selection, by slot.
+    slots: fn(&Ctx<'_>, &Styled<'_>) -> Slots,
+}
+
+impl Drawn {
+    const NOTHING: Self =
+        Self { draw: |_, _| None, css: |_, _, _, _| String::new(), slots: |_, _| Slots::new() };
+}
+
+fn drawn(kind: Kind) -> Drawn {
+    match kind {
+        Kind::Breadcrumb => breadcrumb::DRAWN,
+        Kind::Title => title::DRAWN,
+        Kind::Gallery => gallery::DRAWN,
+        Kind::Price => price::DRAWN,
+        Kind::Summary => summary::DRAWN,
+        Kind::StockLine => stock_line::DRAWN,
+        Kind::Options => options::DRAWN,
+        Kind::Quantity => quantity::DRAWN,
+        Kind::BuyButton => buy_button::DRAWN,
+        Kind::Promises => promises::DRAWN,
+        Kind::Details => details::DRAWN,
+        Kind::Related => related::DRAWN,
+        Kind::StickyBar => sticky_bar::DRAWN,
+        Kind::Text => text::DRAWN,
+        Kind::Picture => picture::DRAWN,
+        Kind::Film => film::DRAWN,
+        Kind::PictureRow => picture_row::DRAWN,
+        Kind::Quotes => quotes::DRAWN,
+        Kind::Questions => questions::DRAWN,
+        Kind::Comparison => comparison::DRAWN,
+        Kind::Reviews => reviews::DRAWN,
+        Kind::ValuePoints => value_points::DRAWN,
+        Kind::Facts => facts::DRAWN,
+        Kind::SkuLine => sku_line::DRAWN,
+        Kind::RatingLine => rating_line::DRAWN,
+        Kind::SizeChart => size_chart::DRAWN,
+        Kind::ShareLinks => share_links::DRAWN,
+        Kind::Neighbours => neighbours::DRAWN,
+        Kind::Space => space::DRAWN,
+        Kind::Rule => rule::DRAWN,
+        Kind::VariantList => variant_list::DRAWN,
+        Kind::PriceLadder => price_ladder::DRAWN,
+        Kind::Plans => plans::DRAWN,
+        Kind::PersonalText => personal_text::DRAWN,
+        Kind::PayShortcuts => pay_shortcuts::DRAWN,
+        Kind::WishButton => wish_button::DRAWN,
+    }
+}
+
 /// The HTML of a piece.
 pub(crate) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
-    match styled.piece.kind {
-        Kind::Breadcrumb => Some(breadcrumb::draw(ctx, styled)),
-        Kind::Title => Some(title::draw(ctx)),
-        Kind::Gallery => gallery::draw(ctx, styled),
-        Kind::Price => Some(price::draw(ctx, styled)),
-        Kind::Summary => Some(summary::draw(ctx)),
-        Kind::StockLine => Some(stock_line::draw(ctx, styled)),
-        Kind::Options => Some(options::draw(ctx, styled)),
-        Kind::Quantity => Some(quantity::draw(ctx, styled)),
-        Kind::BuyButton => Some(buy_button::draw(ctx, styled)),
-        Kind::Promises => promises::draw(styled),
-        Kind::Details => Some(details::draw(ctx, styled)),
-        Kind::Related => related::draw(ctx, styled),
-        Kind::StickyBar => Some(sticky_bar::draw(ctx, styled)),
-        Kind::Text => text::draw(styled),
-        Kind::Picture => picture::draw(ctx, styled),
-        Kind::Film => film::draw(ctx, styled),
-        Kind::PictureRow => picture_row::draw(ctx, styled),
-        Kind::Quotes => quotes::draw(styled),
-        Kind::Questions => questions::draw(styled),
-        Kind::Comparison => comparison::draw(ctx, styled),
-        Kind::Reviews => reviews::draw(ctx, styled),
-        Kind::ValuePoints => value_points::draw(styled),
-        Kind::Facts => Some(facts::draw(ctx, styled)),
-        Kind::SkuLine => Some(sku_line::draw(ctx, styled)),
-        Kind::VariantList => variant_list::draw(ctx, styled),
-        Kind::PriceLadder => price_ladder::draw(ctx, styled),
-        Kind::Plans => plans::draw(ctx, styled),
-        Kind::PersonalText => personal_text::draw(ctx, styled),
-        Kind::PayShortcuts => pay_shortcuts::draw(ctx, styled),
-        Kind::WishButton => Some(wish_button::draw(ctx, styled)),
-        Kind::RatingLine => rating_line::draw(ctx, styled),
-        Kind::SizeChart => size_chart::draw(ctx, styled),
-        Kind::ShareLinks => share_links::draw(ctx, styled),
-        Kind::Neighbours => neighbours::draw(ctx, styled),
-        Kind::Space => Some(Markup::default()),
-        Kind::Rule => Some(rule::draw()),
-    }
+    (drawn(styled.piece.kind).draw)(ctx, styled)
 }
 
 /// The rules that a piece's settings come to on a screen.
@@ -92,44 +114,7 @@ pub(crate) fn css(root: &str, styled: &Styled<'_>, device: Device, house: &House
     if !styled.chain.flag(&shared::SHOWN, device) {
         return format!("{root}{{display:none}}");
     }
-    let own = match styled.piece.kind {
-        Kind::Breadcrumb => breadcrumb::css(root, styled, device),
-        Kind::Title => title::css(root, styled, device, house),
-        Kind::Gallery => gallery::css(root, styled, device),
-        Kind::Price => price::css(root, styled, device, house),
-        Kind::Summary => summary::css(root, styled, device, house),
-        Kind::Options => options::css(root, styled, device),
-        Kind::Quantity => quantity::css(root, styled, device),
-        Kind::BuyButton => buy_button::css(root, styled, device),
-        Kind::Promises => promises::css(root, styled, device),
-        Kind::Details => details::css(root, styled, device),
-        Kind::Related => related::css(root, styled, device),
-        Kind::StickyBar => sticky_bar::css(root, styled, device),
-        Kind::Text => text::css(root, styled, device),
-        Kind::Picture => picture::css(root, styled, device),
-        Kind::PictureRow => picture_row::css(root, styled, device),
-        Kind::Quotes => quotes::css(root, styled, device),
-        Kind::Comparison => comparison::css(root, styled, device),
-        Kind::Reviews => reviews::css(root, styled, device),
-        Kind::ValuePoints => value_points::css(root, styled, device),
-        Kind::Facts => facts::css(root, styled, device),
-        Kind::SkuLine => sku_line::css(root, styled, device),
-        Kind::VariantList => variant_list::css(root, styled, device),
-        Kind::PriceLadder => price_ladder::css(root, styled, device),
-        Kind::Plans => plans::css(root, styled, device),
-        Kind::PersonalText => personal_text::css(root, styled, device),
-        Kind::RatingLine => rating_line::css(root, styled, device),
-        Kind::Neighbours => neighbours::css(root, styled, device),
-        Kind::Space => space::css(root, styled, device, house),
-        Kind::Rule => rule::css(root, styled, device),
-        Kind::StockLine
-        | Kind::Film
-        | Kind::Questions
-        | Kind::SizeChart
-        | Kind::ShareLinks
-        | Kind::PayShortcuts
-        | Kind::WishButton => String::new(),
-    };
+    let own = (drawn(styled.piece.kind).css)(root, styled, device, house);
     format!("{root}{{{}}}{own}{}", shared_css(styled, device, house), text_style_css(root, styled, device))
 }
 
@@ -202,61 +187,13 @@ fn text_style_css(root: &str, styled: &Styled<'_>, device: Device) -> String {
 }
 
 /// The texts of a piece that change with the selection, by slot.
-pub(crate) fn slots(ctx: &Ctx<'_>, styled: &Styled<'_>) -> BTreeMap<String, String> {
-    match styled.piece.kind {
-        Kind::StockLine => stock_line::slots(ctx, styled),
-        Kind::BuyButton => buy_button::slots(ctx, styled),
-        Kind::StickyBar => sticky_bar::slots(ctx, styled),
-        Kind::Options => options::slots(ctx, styled),
-        Kind::SkuLine => sku_line::slots(ctx),
-        Kind::Gallery => gallery::slots(ctx),
-        Kind::PriceLadder => price_ladder::slots(ctx, styled),
-        Kind::Plans => plans::slots(ctx),
-        Kind::Quantity => quantity::slots(ctx),
-        _ => BTreeMap::new(),
-    }
+pub(crate) fn slots(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Slots {
+    (drawn(styled.piece.kind).slots)(ctx, styled)
 }
 
 /// The class of a kind in the style sheet.
-pub(crate) fn class_of(kind: Kind) -> &'static str {
-    match kind {
-        Kind::Breadcrumb => "k-breadcrumb",
-        Kind::Title => "k-title",
-        Kind::Gallery => "k-gallery",
-        Kind::Price => "k-price",
-        Kind::Summary => "k-summary",
-        Kind::StockLine => "k-stock-line",
-        Kind::Options => "k-options",
-        Kind::Quantity => "k-quantity",
-        Kind::BuyButton => "k-buy-button",
-        Kind::Promises => "k-promises",
-        Kind::Details => "k-details",
-        Kind::Related => "k-related",
-        Kind::StickyBar => "k-sticky-bar",
-        Kind::Text => "k-text",
-        Kind::Picture => "k-picture",
-        Kind::Film => "k-film",
-        Kind::PictureRow => "k-picture-row",
-        Kind::Quotes => "k-quotes",
-        Kind::Questions => "k-questions",
-        Kind::Comparison => "k-comparison",
-        Kind::Reviews => "k-reviews",
-        Kind::ValuePoints => "k-value-points",
-        Kind::Facts => "k-facts",
-        Kind::SkuLine => "k-sku-line",
-        Kind::VariantList => "k-variant-list",
-        Kind::RatingLine => "k-rating-line",
-        Kind::SizeChart => "k-size-chart",
-        Kind::ShareLinks => "k-share-links",
-        Kind::Neighbours => "k-neighbours",
-        Kind::Space => "k-space",
-        Kind::Rule => "k-rule",
-        Kind::PriceLadder => "k-price-ladder",
-        Kind::Plans => "k-plans",
-        Kind::PersonalText => "k-personal-text",
-        Kind::PayShortcuts => "k-pay-shortcuts",
-        Kind::WishButton => "k-wish-button",
-    }
+pub(crate) fn class_of(kind: Kind) -> String {
+    format!("k-{}", kind.key().replace('_', "-"))
 }
 
 /// A place whose text the script keeps up to date; hidden while it has nothing to say.

@@ -1,3 +1,4 @@
+use super::Drawn;
 use crate::ctx::{Ctx, Neighbour, Styled};
 use crate::image::thumb;
 use compagina_core::catalog::page_path;
@@ -5,7 +6,11 @@ use compagina_core::page::piece::neighbours::{AFTER, BEFORE, NAMES, PICTURES};
 use compagina_core::page::{Device, Setting};
 use maud::{Markup, html};
 
-pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
+/// How it is drawn.
+pub(super) const DRAWN: Drawn =
+    Drawn { draw, css: |root, styled, device, _| css(root, styled, device), ..Drawn::NOTHING };
+
+fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
     let (before, after) = (&ctx.around.before, &ctx.around.after);
     if before.is_none() && after.is_none() {
         return None;
@@ -28,7 +33,7 @@ fn link(styled: &Styled<'_>, to: &Neighbour, words: &Setting, rel: &str) -> Mark
     }
 }
 
-pub(super) fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
+fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
     let hide = |shown: bool, what: &str| {
         if shown { String::new() } else { format!("{root} {what}{{display:none}}") }
     };

@@ -1,3 +1,4 @@
+use super::Drawn;
 use super::slot;
 use crate::ctx::{Ctx, Styled};
 use crate::house;
@@ -16,8 +17,15 @@ use compagina_core::wording::Arg;
 use maud::{Markup, html};
 use std::collections::{BTreeMap, BTreeSet};
 
+/// How it is drawn.
+pub(super) const DRAWN: Drawn = Drawn {
+    draw: |ctx, styled| Some(draw(ctx, styled)),
+    css: |root, styled, device, _| css(root, styled, device),
+    slots,
+};
+
 /// Beside each option's name: the chosen value, or the words that ask for a choice.
-pub(super) fn slots(ctx: &Ctx<'_>, styled: &Styled<'_>) -> BTreeMap<String, String> {
+fn slots(ctx: &Ctx<'_>, styled: &Styled<'_>) -> BTreeMap<String, String> {
     let ask = styled.chain.text(&ASK, Device::Wide);
     let of = |(place, option): (usize, &ProductOption)| {
         let value = ctx.offer.selection.get(place).and_then(|v| option.values.get(usize::from(v)));
@@ -39,7 +47,7 @@ struct Look<'a> {
     hidden: BTreeSet<String>,
 }
 
-pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
+fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
     let as_set = |setting| styled.chain.text(setting, Device::Wide);
     let flag = |setting| styled.chain.flag(setting, Device::Wide);
     let hidden = styled.chain.lines(&HIDDEN).iter().map(|name| folded(name)).collect();
@@ -185,7 +193,7 @@ fn list(look: &Look<'_>, place: usize, option: &ProductOption, offered: &[(usize
     }
 }
 
-pub(super) fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
+fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
     let size = styled.chain.number(&SWATCH_SIZE, device);
     let gap = styled.chain.number(&GAP, device);
     let round = house::round(styled.choice(&SHAPE, device));

@@ -1,3 +1,4 @@
+use super::Drawn;
 use super::buy_button::is_off_for_good;
 use crate::buy::{BuyState, buy_state};
 use crate::ctx::{Ctx, Styled};
@@ -7,9 +8,12 @@ use compagina_core::page::piece::pay_shortcuts::{COUNT, ORDER, OrderBy, WORDS};
 use compagina_core::pay::{Payer, in_order};
 use maud::{Markup, html};
 
+/// How it is drawn.
+pub(super) const DRAWN: Drawn = Drawn { draw, ..Drawn::NOTHING };
+
 /// Every shopper has an order of their own, and pages are made for all: here it is that of the shop's own country. The
 /// script asks for the shopper's.
-pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
+fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
     if is_off_for_good(ctx) {
         return None;
     }

@@ -1,3 +1,4 @@
+use super::Drawn;
 use crate::ctx::{Ctx, Styled};
 use compagina_core::catalog::{Signs, TextTerms};
 use compagina_core::money::Money;
@@ -6,7 +7,11 @@ use compagina_core::page::piece::personal_text::{COUNT, HINT, LABEL, SURCHARGE};
 use compagina_core::wording::Arg;
 use maud::{Markup, html};
 
-pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
+/// How it is drawn.
+pub(super) const DRAWN: Drawn =
+    Drawn { draw, css: |root, styled, device, _| css(root, styled, device), ..Drawn::NOTHING };
+
+fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
     let terms = ctx.product.terms.text.as_ref()?;
     let text = &ctx.situation.text;
     let surcharge = Money::new(terms.surcharge, ctx.product.price.currency);
@@ -51,7 +56,7 @@ fn allowed(ctx: &Ctx<'_>, terms: &TextTerms) -> String {
     }
 }
 
-pub(super) fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
+fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
     let parts = [(&HINT, "text-hint"), (&COUNT, "text-count"), (&SURCHARGE, "surcharge")].into_iter();
     let parts = parts.filter(|(setting, _)| !styled.chain.flag(setting, device));
     parts.map(|(_, class)| format!("{root} .{class}{{display:none}}")).collect()

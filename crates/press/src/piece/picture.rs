@@ -1,3 +1,4 @@
+use super::Drawn;
 use crate::ctx::{Ctx, Styled};
 use crate::image::img;
 use compagina_core::media::Picture;
@@ -5,7 +6,11 @@ use compagina_core::page::Device;
 use compagina_core::page::piece::picture::{ALT, CAPTION, LINK, PICTURE, RATIO, Ratio};
 use maud::{Markup, html};
 
-pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
+/// How it is drawn.
+pub(super) const DRAWN: Drawn =
+    Drawn { draw, css: |root, styled, device, _| css(root, styled, device), ..Drawn::NOTHING };
+
+fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
     let picture = styled.picture(&PICTURE, ctx.media)?;
     let (own, link) = (styled.chain.text(&ALT, Device::Wide), styled.chain.text(&LINK, Device::Wide));
     let alt = if own.is_empty() { picture.alt.clone() } else { own };
@@ -19,7 +24,7 @@ pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
     })
 }
 
-pub(super) fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
+fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
     let ratio = match styled.choice::<Ratio>(&RATIO, device) {
         Some(Ratio::Square) => "1/1",
         Some(Ratio::Tall) => "4/5",

@@ -1,10 +1,15 @@
+use super::Drawn;
 use crate::ctx::{Ctx, Styled};
 use crate::image::{Load, img};
 use compagina_core::page::Device;
 use compagina_core::page::piece::picture_row::{AS, As, COUNT, HEADING, PICTURES, SHAPE, Shape};
 use maud::{Markup, html};
 
-pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
+/// How it is drawn.
+pub(super) const DRAWN: Drawn =
+    Drawn { draw, css: |root, styled, device, _| css(root, styled, device), ..Drawn::NOTHING };
+
+fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
     let pictures = styled.pictures(&PICTURES, ctx.media);
     if pictures.is_empty() {
         return None;
@@ -19,7 +24,7 @@ pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
     })
 }
 
-pub(super) fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
+fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
     let ratio = match styled.choice::<Shape>(&SHAPE, device) {
         Some(Shape::Tall) => "4/5",
         Some(Shape::Wide) => "4/3",

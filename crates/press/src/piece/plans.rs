@@ -1,3 +1,4 @@
+use super::Drawn;
 use super::slot;
 use crate::amount::{percent, plan_words};
 use crate::ctx::{Ctx, Styled};
@@ -7,6 +8,10 @@ use compagina_core::price::{Extras, Plan, PlanId, SavedOn};
 use compagina_core::wording::Arg;
 use maud::{Markup, html};
 use std::collections::BTreeMap;
+
+/// How it is drawn.
+pub(super) const DRAWN: Drawn =
+    Drawn { draw, css: |root, styled, device, _| css(root, styled, device), slots: |ctx, _| slots(ctx) };
 
 /// The plans by which some variant can be bought, in the shop's order.
 fn plans<'a>(ctx: &'a Ctx<'_>) -> Vec<&'a Plan> {
@@ -46,7 +51,7 @@ fn number(plan: Option<PlanId>) -> u64 {
     plan.map_or(0, |plan| plan.0)
 }
 
-pub(super) fn slots(ctx: &Ctx<'_>) -> BTreeMap<String, String> {
+fn slots(ctx: &Ctx<'_>) -> BTreeMap<String, String> {
     let plans = plans(ctx);
     let ids = std::iter::once(None).chain(plans.iter().map(|plan| Some(plan.id)));
     let mut say: BTreeMap<String, String> =
@@ -55,7 +60,7 @@ pub(super) fn slots(ctx: &Ctx<'_>) -> BTreeMap<String, String> {
     say
 }
 
-pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
+fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
     let plans = plans(ctx);
     if plans.is_empty() {
         return None;
@@ -97,7 +102,7 @@ fn rest(ctx: &Ctx<'_>, styled: &Styled<'_>, plan: &Plan, then: &str) -> Markup {
     }
 }
 
-pub(super) fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
+fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
     let away = |setting, class: &str| {
         if styled.chain.flag(setting, device) {
             String::new()

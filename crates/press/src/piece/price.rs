@@ -1,3 +1,4 @@
+use super::Drawn;
 use super::slot;
 use crate::amount::percent;
 use crate::ctx::{Ctx, Styled};
@@ -8,6 +9,9 @@ use compagina_core::price::{PriceTag, Promise, VatShown};
 use compagina_core::wording::Arg;
 use maud::{Markup, html};
 use std::collections::BTreeMap;
+
+/// How it is drawn.
+pub(super) const DRAWN: Drawn = Drawn { draw: |ctx, styled| Some(draw(ctx, styled)), css, ..Drawn::NOTHING };
 
 /// Every form of the price; which of them a piece shows is a matter of its markup and style.
 pub(crate) fn slots(ctx: &Ctx<'_>) -> BTreeMap<String, String> {
@@ -73,7 +77,7 @@ fn promised(ctx: &Ctx<'_>, promise: Promise) -> String {
     }
 }
 
-pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
+fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
     let say = slots(ctx);
     let text = |name: &str| say.get(name).map_or("", String::as_str);
     html! {
@@ -89,7 +93,7 @@ pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
     }
 }
 
-pub(super) fn css(root: &str, styled: &Styled<'_>, device: Device, house: &House) -> String {
+fn css(root: &str, styled: &Styled<'_>, device: Device, house: &House) -> String {
     let size = styled.pixels(&SIZE, device, house);
     let old = match styled.choice::<OldPlace>(&OLD, device) {
         Some(OldPlace::Before) => "order:-1",

@@ -1,3 +1,4 @@
+use super::Drawn;
 use super::slot;
 use crate::ctx::{Ctx, Styled};
 use crate::say::say_next;
@@ -7,6 +8,10 @@ use compagina_core::wording::Arg;
 use maud::{Markup, html};
 use std::collections::BTreeMap;
 
+/// How it is drawn.
+pub(super) const DRAWN: Drawn =
+    Drawn { draw, css: |root, styled, device, _| css(root, styled, device), slots };
+
 /// A page shows at most so many steps.
 const MOST_RUNGS: usize = 12;
 
@@ -15,7 +20,7 @@ fn rungs(ctx: &Ctx<'_>) -> Vec<u32> {
     ctx.prices.steps(ctx.product).into_iter().take(MOST_RUNGS).collect()
 }
 
-pub(super) fn slots(ctx: &Ctx<'_>, styled: &Styled<'_>) -> BTreeMap<String, String> {
+fn slots(ctx: &Ctx<'_>, styled: &Styled<'_>) -> BTreeMap<String, String> {
     let (rungs, mut say) = (rungs(ctx), BTreeMap::new());
     let Some(variant) = ctx.told().filter(|_| rungs.len() > 1) else { return say };
     let ladder = ctx.prices.ladder(ctx.product, variant);
@@ -40,7 +45,7 @@ fn name(styled: &Styled<'_>, what: &str, from: u32) -> String {
     format!("ladder-{what}.{}.{from}", styled.id())
 }
 
-pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
+fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
     let rungs = rungs(ctx);
     if rungs.len() < 2 {
         return None;
@@ -73,7 +78,7 @@ pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
     })
 }
 
-pub(super) fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
+fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
     let away = |setting, what: &str| {
         if styled.chain.flag(setting, device) {
             String::new()

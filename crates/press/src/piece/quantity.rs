@@ -1,3 +1,4 @@
+use super::Drawn;
 use super::slot;
 use crate::ctx::{Ctx, Styled};
 use compagina_core::catalog::Terms;
@@ -6,7 +7,14 @@ use compagina_core::page::piece::quantity::{BESIDE, LABEL};
 use compagina_core::wording::Arg;
 use maud::{Markup, html};
 
-pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
+/// How it is drawn.
+pub(super) const DRAWN: Drawn = Drawn {
+    draw: |ctx, styled| Some(draw(ctx, styled)),
+    css: |root, styled, device, _| css(root, styled, device),
+    slots: |ctx, _| slots(ctx),
+};
+
+fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
     let Terms { step, .. } = ctx.product.terms;
     let first = ctx.product.terms.first();
     let most = ctx.product.most_of(ctx.chosen()).max(first);
@@ -34,11 +42,11 @@ fn terms(ctx: &Ctx<'_>) -> String {
     }
 }
 
-pub(super) fn slots(ctx: &Ctx<'_>) -> std::collections::BTreeMap<String, String> {
+fn slots(ctx: &Ctx<'_>) -> std::collections::BTreeMap<String, String> {
     std::collections::BTreeMap::from([("terms".to_owned(), terms(ctx))])
 }
 
-pub(super) fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
+fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
     let flow = if styled.chain.flag(&BESIDE, device) { "row" } else { "column" };
     let align = if flow == "row" { "center" } else { "flex-start" };
     format!("{root} label{{flex-direction:{flow};align-items:{align}}}")

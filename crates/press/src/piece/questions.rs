@@ -1,10 +1,14 @@
+use super::Drawn;
 use crate::ctx::Styled;
 use compagina_core::page::Device;
 use compagina_core::page::piece::questions::{FIRST_OPEN, HEADING, QUESTIONS};
 use maud::{Markup, html};
 
+/// How it is drawn.
+pub(super) const DRAWN: Drawn = Drawn { draw: |_, styled| draw(styled), ..Drawn::NOTHING };
+
 /// Native rows that fold: they work without script, by keyboard and in the browser's own search.
-pub(super) fn draw(styled: &Styled<'_>) -> Option<Markup> {
+fn draw(styled: &Styled<'_>) -> Option<Markup> {
     let questions = styled.entries(&QUESTIONS);
     if questions.is_empty() {
         return None;

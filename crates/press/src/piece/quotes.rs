@@ -1,9 +1,17 @@
+use super::Drawn;
 use crate::ctx::Styled;
 use compagina_core::page::Device;
 use compagina_core::page::piece::quotes::{AS, As, HEADING, QUOTES};
 use maud::{Markup, html};
 
-pub(super) fn draw(styled: &Styled<'_>) -> Option<Markup> {
+/// How it is drawn.
+pub(super) const DRAWN: Drawn = Drawn {
+    draw: |_, styled| draw(styled),
+    css: |root, styled, device, _| css(root, styled, device),
+    ..Drawn::NOTHING
+};
+
+fn draw(styled: &Styled<'_>) -> Option<Markup> {
     let quotes = styled.entries(&QUOTES);
     if quotes.is_empty() {
         return None;
@@ -21,7 +29,7 @@ pub(super) fn draw(styled: &Styled<'_>) -> Option<Markup> {
     })
 }
 
-pub(super) fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
+fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
     match styled.choice::<As>(&AS, device) {
         Some(As::List) => format!("{root} .quotes{{grid-template-columns:minmax(0,1fr)}}"),
         _ => format!("{root} .quotes{{grid-template-columns:repeat(auto-fit,minmax(240px,1fr))}}"),

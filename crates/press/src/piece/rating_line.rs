@@ -1,10 +1,15 @@
+use super::Drawn;
 use super::reviews::{count_words, stars};
 use crate::ctx::{Ctx, Styled};
 use compagina_core::page::Device;
 use compagina_core::page::piece::rating_line::{COUNT, EMPTY, LINKED};
 use maud::{Markup, html};
 
-pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
+/// How it is drawn.
+pub(super) const DRAWN: Drawn =
+    Drawn { draw, css: |root, styled, device, _| css(root, styled, device), ..Drawn::NOTHING };
+
+fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
     let tenths = ctx.product.rating.tenths();
     if tenths.is_none() && !styled.chain.flag(&EMPTY, Device::Wide) {
         return None;
@@ -14,7 +19,7 @@ pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
     Some(html! { @if linked { a href="#reviews" { (line) } } @else { p { (line) } } })
 }
 
-pub(super) fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
+fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
     if styled.chain.flag(&COUNT, device) {
         String::new()
     } else {

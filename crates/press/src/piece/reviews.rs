@@ -1,3 +1,4 @@
+use super::Drawn;
 use crate::ctx::{Ctx, Styled};
 use compagina_core::catalog::Review;
 use compagina_core::page::Device;
@@ -5,7 +6,11 @@ use compagina_core::page::piece::reviews::{AVERAGE, COLUMNS, COUNT, HEADING, NON
 use compagina_core::wording::Arg;
 use maud::{Markup, html};
 
-pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
+/// How it is drawn.
+pub(super) const DRAWN: Drawn =
+    Drawn { draw, css: |root, styled, device, _| css(root, styled, device), ..Drawn::NOTHING };
+
+fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
     let rating = &ctx.product.rating;
     if rating.count() == 0 {
         return styled
@@ -77,7 +82,7 @@ fn one(ctx: &Ctx<'_>, review: &Review) -> Markup {
     }
 }
 
-pub(super) fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
+fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
     let hide = |away: bool, class: &str| {
         if away { format!("{root} .{class}{{display:none}}") } else { String::new() }
     };

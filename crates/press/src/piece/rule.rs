@@ -1,13 +1,21 @@
+use super::Drawn;
 use crate::ctx::Styled;
 use compagina_core::page::Device;
 use compagina_core::page::piece::rule::{LENGTH, Length, WEIGHT, Weight};
 use maud::{Markup, html};
 
-pub(super) fn draw() -> Markup {
+/// How it is drawn.
+pub(super) const DRAWN: Drawn = Drawn {
+    draw: |_, _| Some(draw()),
+    css: |root, styled, device, _| css(root, styled, device),
+    ..Drawn::NOTHING
+};
+
+fn draw() -> Markup {
     html! { hr; }
 }
 
-pub(super) fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
+fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
     let weight = match styled.choice::<Weight>(&WEIGHT, device) {
         Some(Weight::Strong) => "2px solid currentColor",
         Some(Weight::Dotted) => "2px dotted var(--line)",

@@ -1,3 +1,4 @@
+use super::Drawn;
 use super::slot;
 use crate::ctx::{Ctx, Styled};
 use compagina_core::page::Device;
@@ -5,14 +6,21 @@ use compagina_core::page::piece::sku_line::{BRAND, LABEL};
 use maud::{Markup, html};
 use std::collections::BTreeMap;
 
+/// How it is drawn.
+pub(super) const DRAWN: Drawn = Drawn {
+    draw: |ctx, styled| Some(draw(ctx, styled)),
+    css: |root, styled, device, _| css(root, styled, device),
+    slots: |ctx, _| slots(ctx),
+};
+
 /// The number of the chosen variant; nothing until one is chosen.
-pub(super) fn slots(ctx: &Ctx<'_>) -> BTreeMap<String, String> {
+fn slots(ctx: &Ctx<'_>) -> BTreeMap<String, String> {
     let chosen = ctx.offer.variant.and_then(|id| ctx.product.variants.iter().find(|v| v.id == id));
     let sku = chosen.map_or_else(String::new, |variant| variant.sku.clone());
     BTreeMap::from([("sku".to_owned(), sku)])
 }
 
-pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
+fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
     let sku = slots(ctx).remove("sku").unwrap_or_default();
     html! {
         p {
@@ -22,6 +30,6 @@ pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
     }
 }
 
-pub(super) fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
+fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
     if styled.chain.flag(&BRAND, device) { String::new() } else { format!("{root} .brand{{display:none}}") }
 }

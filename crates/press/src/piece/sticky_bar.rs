@@ -1,3 +1,4 @@
+use super::Drawn;
 use super::{buy_button, device_slots, draw_slots, options, price, slot};
 use crate::buy::{BuyState, buy_state};
 use crate::ctx::{Ctx, Styled};
@@ -9,8 +10,15 @@ use compagina_core::style::Chain;
 use maud::{Markup, html};
 use std::collections::BTreeMap;
 
+/// How it is drawn.
+pub(super) const DRAWN: Drawn = Drawn {
+    draw: |ctx, styled| Some(draw(ctx, styled)),
+    css: |root, styled, device, _| css(root, styled, device),
+    slots,
+};
+
 /// Its own words while it can be used; otherwise the words in which the house says why not.
-pub(super) fn slots(ctx: &Ctx<'_>, styled: &Styled<'_>) -> BTreeMap<String, String> {
+fn slots(ctx: &Ctx<'_>, styled: &Styled<'_>) -> BTreeMap<String, String> {
     let say = |device| match buy_state(ctx.offer) {
         BuyState::Ready => styled.chain.text(&WORDS, device),
         _ => Chain::default()
@@ -40,7 +48,7 @@ fn chosen(ctx: &Ctx<'_>) -> String {
 }
 
 /// Hidden until the script finds the buy button out of sight; without script the page has its buy button anyway.
-pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
+fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
     let text = |name: &str| price::slots(ctx).remove(name).unwrap_or_default();
     let values = format!("bar-values.{}", styled.id());
     html! {
@@ -66,7 +74,7 @@ fn name(styled: &Styled<'_>) -> String {
     format!("bar.{}", styled.id())
 }
 
-pub(super) fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
+fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
     let (edge, other) = match styled.choice::<Edge>(&EDGE, device) {
         Some(Edge::Top) => ("top", "bottom"),
         _ => ("bottom", "top"),

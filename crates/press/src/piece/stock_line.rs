@@ -1,3 +1,4 @@
+use super::Drawn;
 use super::{device_slots, draw_slots};
 use crate::ctx::{Ctx, Styled};
 use compagina_core::catalog::Stock;
@@ -7,11 +8,15 @@ use compagina_core::price::Hindrance;
 use maud::{Markup, html};
 use std::collections::BTreeMap;
 
-pub(super) fn slots(ctx: &Ctx<'_>, styled: &Styled<'_>) -> BTreeMap<String, String> {
+/// How it is drawn.
+pub(super) const DRAWN: Drawn =
+    Drawn { draw: |ctx, styled| Some(draw(ctx, styled)), slots, ..Drawn::NOTHING };
+
+fn slots(ctx: &Ctx<'_>, styled: &Styled<'_>) -> BTreeMap<String, String> {
     device_slots(&name(styled), Device::ALL.map(|device| line(ctx, styled, device)))
 }
 
-pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
+fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
     html! { p aria-live="polite" { (draw_slots(&name(styled), &slots(ctx, styled))) } }
 }
 

@@ -1,9 +1,17 @@
+use super::Drawn;
 use crate::ctx::Styled;
 use compagina_core::page::Device;
 use compagina_core::page::piece::value_points::{COUNT, HEADING, MARK, Mark, POINTS};
 use maud::{Markup, html};
 
-pub(super) fn draw(styled: &Styled<'_>) -> Option<Markup> {
+/// How it is drawn.
+pub(super) const DRAWN: Drawn = Drawn {
+    draw: |_, styled| draw(styled),
+    css: |root, styled, device, _| css(root, styled, device),
+    ..Drawn::NOTHING
+};
+
+fn draw(styled: &Styled<'_>) -> Option<Markup> {
     let points = styled.entries(&POINTS);
     if points.is_empty() {
         return None;
@@ -18,7 +26,7 @@ pub(super) fn draw(styled: &Styled<'_>) -> Option<Markup> {
     })
 }
 
-pub(super) fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
+fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
     let mark = match styled.choice::<Mark>(&MARK, device) {
         Some(Mark::Tick) => "\"✓\"",
         Some(Mark::None) => "none",

@@ -1,3 +1,4 @@
+use super::Drawn;
 use crate::ctx::{Ctx, Styled};
 use crate::image::thumb;
 use compagina_core::catalog::Variant;
@@ -6,8 +7,12 @@ use compagina_core::page::piece::variant_list::{HEADING, LEFT_OUT, MOST, PICTURE
 use compagina_core::page::{Device, Kind};
 use maud::{Markup, html};
 
+/// How it is drawn.
+pub(super) const DRAWN: Drawn =
+    Drawn { draw, css: |root, styled, device, _| css(root, styled, device), ..Drawn::NOTHING };
+
 /// A line for each variant. A line leads to the page with this choice made; the script makes it at once.
-pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
+fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
     let out = styled.chain.lines(&LEFT_OUT);
     let offered: Vec<&Variant> = ctx
         .product
@@ -73,7 +78,7 @@ fn carried(ctx: &Ctx<'_>) -> Markup {
     }
 }
 
-pub(super) fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
+fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
     let shown = |setting, class: &str| {
         if styled.chain.flag(setting, device) {
             String::new()

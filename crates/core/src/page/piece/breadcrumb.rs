@@ -1,6 +1,7 @@
 //! Where the shopper is: shop, type, product.
 
 use super::shared::piece_settings;
+use super::{About, Role};
 use crate::page::Setting;
 use crate::setting::choice;
 
@@ -18,3 +19,6 @@ pub const LAST: Setting = Setting::flag("last", "Ends with the product", true);
 
 /// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = piece_settings![tight; &HOME, &DIVIDER, &LAST];
+
+/// What it is to an owner.
+pub(super) const KIND: About = About::new("Breadcrumb", Role::Orient, SETTINGS);

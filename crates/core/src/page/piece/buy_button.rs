@@ -1,6 +1,7 @@
 //! The button that puts the choice into the cart.
 
 use super::shared::piece_settings;
+use super::{About, Role};
 use crate::page::Setting;
 use crate::setting::choice;
 
@@ -53,3 +54,6 @@ pub const ICON: Setting = Setting::choice::<Icon>("icon", "Icon", "none").everyw
 pub const SETTINGS: &[&Setting] = piece_settings![
     &AFTER, &WORDS, &SOLD_OUT, &CHOOSE, &COMING, &GONE, &ADDING, &ADDED, &NOW, &WIDTH, &TONE, &ICON
 ];
+
+/// What it is to an owner.
+pub(super) const KIND: About = About::new("Buy button", Role::Buy, SETTINGS);

@@ -1,6 +1,7 @@
 //! A table that sets things beside each other.
 
 use super::shared::piece_settings;
+use super::{About, Role};
 use crate::page::Setting;
 
 /// The column that is brought out; 0 for none.
@@ -17,3 +18,6 @@ pub const STRIPES: Setting = Setting::flag("stripes", "Striped rows", false);
 
 /// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = piece_settings![wide; &HEADING, &TABLE, &LIFT, &STRIPES];
+
+/// What it is to an owner.
+pub(super) const KIND: About = About::new("Comparison", Role::Tell, SETTINGS);

@@ -1,6 +1,8 @@
 //! The product's facts as a table.
 
 use super::shared::piece_settings;
+use super::{About, Role};
+use crate::catalog::Product;
 use crate::page::Setting;
 
 const COUNTS: &[(i64, &str)] = &[(1, "1"), (2, "2")];
@@ -16,3 +18,11 @@ pub const OPTIONS: Setting = Setting::flag("options", "With options", false).eve
 
 /// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = piece_settings![wide; &HEADING, &COLUMNS, &STRIPES, &OPTIONS];
+
+/// What it is to an owner.
+pub(super) const KIND: About = About::new("Facts", Role::Tell, SETTINGS).lacking(lacks);
+
+/// Why there is nothing to show.
+fn lacks(product: &Product) -> Option<&'static str> {
+    product.facts.is_empty().then_some("this product has no facts")
+}

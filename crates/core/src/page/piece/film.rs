@@ -1,6 +1,7 @@
 //! A short film of the shop.
 
 use super::shared::piece_settings;
+use super::{About, Role};
 use crate::page::Setting;
 
 /// *Film*.
@@ -16,3 +17,6 @@ pub const CONTROLS: Setting = Setting::flag("controls", "With controls", true).e
 
 /// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = piece_settings![&FILM, &CAPTION, &START, &ROUND, &CONTROLS];
+
+/// What it is to an owner.
+pub(super) const KIND: About = About::new("Film", Role::Show, SETTINGS);

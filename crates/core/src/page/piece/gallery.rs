@@ -1,6 +1,8 @@
 //! The product's pictures, those of the chosen values first.
 
 use super::shared::piece_settings;
+use super::{About, Role};
+use crate::catalog::Product;
 use crate::page::Setting;
 use crate::setting::{Preset, choice};
 
@@ -241,3 +243,11 @@ pub const SETTINGS: &[&Setting] = piece_settings![
     &FILM_LOOP,
     &FILM_STARTS,
 ];
+
+/// What it is to an owner.
+pub(super) const KIND: About = About::new("Gallery", Role::Show, SETTINGS).lacking(lacks);
+
+/// Why there is nothing to show.
+fn lacks(product: &Product) -> Option<&'static str> {
+    product.pictures.is_empty().then_some("this product has no pictures")
+}

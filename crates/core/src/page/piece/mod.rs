@@ -1,6 +1,7 @@
 //! The kinds of pieces, one file each: what a shopper meets there and what can be set.
 //!
-//! The list is closed: a kind without a renderer doesn't compile.
+//! Each file says all that there is to know of its kind, and `kinds!` lists them. The list is closed: a kind without a
+//! renderer doesn't compile.
 
 pub mod band;
 pub mod breadcrumb;
@@ -42,87 +43,107 @@ pub mod variant_list;
 pub mod wish_button;
 
 use super::Setting;
-use crate::catalog::{Product, ProductState};
+use crate::catalog::Product;
 use crate::price::Prices;
 use serde::{Deserialize, Serialize};
 
-/// What a piece is.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Hash, PartialOrd, Ord, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-#[serde(rename_all = "snake_case")]
-pub enum Kind {
+macro_rules! kinds {
+    ($($(#[$doc:meta])* $kind:ident = $file:ident;)+) => {
+        /// What a piece is.
+        #[derive(Debug, Clone, Copy, PartialEq, Eq, Hash, PartialOrd, Ord, Serialize, Deserialize)]
+        #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+        #[serde(rename_all = "snake_case")]
+        pub enum Kind { $($(#[$doc])* $kind),+ }
+
+        impl Kind {
+            /// In the order in which a page usually has them.
+            pub const ALL: [Self; [$(Self::$kind),+].len()] = [$(Self::$kind),+];
+
+            /// Its name in documents.
+            #[must_use]
+            pub fn key(self) -> &'static str {
+                match self { $(Self::$kind => stringify!($file)),+ }
+            }
+
+            fn about(self) -> &'static About {
+                match self { $(Self::$kind => &$file::KIND),+ }
+            }
+        }
+    };
+}
+kinds! {
     /// Where in the shop this is.
-    Breadcrumb,
+    Breadcrumb = breadcrumb;
     /// Its name.
-    Title,
+    Title = title;
     /// Pictures and films of the product.
-    Gallery,
+    Gallery = gallery;
     /// What it costs.
-    Price,
+    Price = price;
     /// A few words about it.
-    Summary,
+    Summary = summary;
     /// Whether it is in stock.
-    StockLine,
+    StockLine = stock_line;
     /// What it is chosen by.
-    Options,
+    Options = options;
     /// How many.
-    Quantity,
+    Quantity = quantity;
     /// Puts it in the cart.
-    BuyButton,
+    BuyButton = buy_button;
     /// What the shop promises.
-    Promises,
+    Promises = promises;
     /// Its titled texts.
-    Details,
+    Details = details;
     /// Others of its type.
-    Related,
+    Related = related;
     /// A bar that stays in sight.
-    StickyBar,
+    StickyBar = sticky_bar;
     /// Words of the owner’s.
-    Text,
+    Text = text;
     /// A picture of the owner’s.
-    Picture,
+    Picture = picture;
     /// A film.
-    Film,
+    Film = film;
     /// Several pictures in a row.
-    PictureRow,
+    PictureRow = picture_row;
     /// What others said.
-    Quotes,
+    Quotes = quotes;
     /// Questions with answers.
-    Questions,
+    Questions = questions;
     /// A table that compares.
-    Comparison,
+    Comparison = comparison;
     /// What reviewers think.
-    Reviews,
+    Reviews = reviews;
     /// What speaks for it.
-    ValuePoints,
+    ValuePoints = value_points;
     /// Its table of facts.
-    Facts,
+    Facts = facts;
     /// Its SKU.
-    SkuLine,
+    SkuLine = sku_line;
     /// Its stars in a line.
-    RatingLine,
+    RatingLine = rating_line;
     /// A chart of sizes.
-    SizeChart,
+    SizeChart = size_chart;
     /// Ways to tell others of it.
-    ShareLinks,
+    ShareLinks = share_links;
     /// The products before and after it.
-    Neighbours,
+    Neighbours = neighbours;
     /// Room.
-    Space,
+    Space = space;
     /// A line across.
-    Rule,
+    Rule = rule;
     /// All variants in a list.
-    VariantList,
+    VariantList = variant_list;
     /// What more of it costs.
-    PriceLadder,
+    PriceLadder = price_ladder;
     /// The plans by which it can be bought.
-    Plans,
+    Plans = plans;
     /// What is written onto it.
-    PersonalText,
+    PersonalText = personal_text;
     /// Pays at once.
-    PayShortcuts,
+    PayShortcuts = pay_shortcuts;
     /// Keeps it for later.
-    WishButton,
+    WishButton = wish_button;
 }
 
 /// The part that a piece plays on the page.
@@ -140,214 +161,71 @@ pub enum Role {
     Tell,
 }
 
-impl Kind {
-    /// In the order in which a page usually has them.
-    pub const ALL: [Self; 36] = [
-        Self::Breadcrumb,
-        Self::Title,
-        Self::Gallery,
-        Self::Price,
-        Self::Summary,
-        Self::StockLine,
-        Self::Options,
-        Self::Quantity,
-        Self::BuyButton,
-        Self::Promises,
-        Self::Details,
-        Self::Related,
-        Self::StickyBar,
-        Self::Text,
-        Self::Picture,
-        Self::Film,
-        Self::PictureRow,
-        Self::Quotes,
-        Self::Questions,
-        Self::Comparison,
-        Self::Reviews,
-        Self::ValuePoints,
-        Self::Facts,
-        Self::SkuLine,
-        Self::RatingLine,
-        Self::SizeChart,
-        Self::ShareLinks,
-        Self::Neighbours,
-        Self::Space,
-        Self::Rule,
-        Self::VariantList,
-        Self::PriceLadder,
-        Self::Plans,
-        Self::PersonalText,
-        Self::PayShortcuts,
-        Self::WishButton,
-    ];
+/// What a kind of piece is to an owner. Each stands in the kind's own file.
+pub(crate) struct About {
+    label: &'static str,
+    role: Role,
+    only_one: bool,
+    settings: &'static [&'static Setting],
+    lacks: fn(&Product) -> Option<&'static str>,
+    lacks_at: fn(&Product, &Prices) -> Option<&'static str>,
+}
 
+impl About {
+    /// A kind by what an owner calls it.
+    const fn new(label: &'static str, role: Role, settings: &'static [&'static Setting]) -> Self {
+        Self { label, role, settings, only_one: false, lacks: |_| None, lacks_at: |_, _| None }
+    }
+    /// A page can have it only once.
+    const fn only_once(self) -> Self {
+        Self { only_one: true, ..self }
+    }
+    /// It has nothing to show for some products; why, if so.
+    const fn lacking(self, lacks: fn(&Product) -> Option<&'static str>) -> Self {
+        Self { lacks, ..self }
+    }
+    /// The same under some prices.
+    const fn lacking_at(self, lacks_at: fn(&Product, &Prices) -> Option<&'static str>) -> Self {
+        Self { lacks_at, ..self }
+    }
+}
+
+impl Kind {
     /// What an owner calls it.
     #[must_use]
     pub fn label(self) -> &'static str {
-        match self {
-            Self::Breadcrumb => "Breadcrumb",
-            Self::Title => "Title",
-            Self::Gallery => "Gallery",
-            Self::Price => "Price",
-            Self::Summary => "Summary",
-            Self::StockLine => "Stock line",
-            Self::Options => "Options",
-            Self::Quantity => "Quantity",
-            Self::BuyButton => "Buy button",
-            Self::Promises => "Promises",
-            Self::Details => "Details",
-            Self::Related => "Related products",
-            Self::StickyBar => "Sticky buy bar",
-            Self::Text => "Text",
-            Self::Picture => "Picture",
-            Self::Film => "Film",
-            Self::PictureRow => "Row of pictures",
-            Self::Quotes => "Quotes",
-            Self::Questions => "Questions",
-            Self::Comparison => "Comparison",
-            Self::Reviews => "Reviews",
-            Self::ValuePoints => "Value points",
-            Self::Facts => "Facts",
-            Self::SkuLine => "SKU line",
-            Self::VariantList => "List of variants",
-            Self::PriceLadder => "Price ladder",
-            Self::Plans => "Plans",
-            Self::PersonalText => "Personal text",
-            Self::PayShortcuts => "Pay shortcuts",
-            Self::WishButton => "Wish button",
-            Self::RatingLine => "Rating line",
-            Self::SizeChart => "Size chart",
-            Self::ShareLinks => "Share links",
-            Self::Neighbours => "Previous and next",
-            Self::Space => "Space",
-            Self::Rule => "Rule",
-        }
+        self.about().label
     }
 
     /// What it does on a page.
     #[must_use]
     pub fn role(self) -> Role {
-        match self {
-            Self::Breadcrumb | Self::Title | Self::SkuLine | Self::RatingLine | Self::Neighbours => {
-                Role::Orient
-            }
-            Self::Gallery | Self::Picture | Self::Film | Self::PictureRow => Role::Show,
-            Self::Price
-            | Self::Summary
-            | Self::StockLine
-            | Self::Options
-            | Self::Quantity
-            | Self::BuyButton
-            | Self::SizeChart
-            | Self::VariantList
-            | Self::PriceLadder
-            | Self::Plans
-            | Self::PersonalText
-            | Self::PayShortcuts
-            | Self::WishButton
-            | Self::StickyBar => Role::Buy,
-            Self::Promises
-            | Self::Details
-            | Self::Related
-            | Self::Text
-            | Self::Quotes
-            | Self::Questions
-            | Self::Comparison
-            | Self::Reviews
-            | Self::ValuePoints
-            | Self::Facts
-            | Self::ShareLinks
-            | Self::Space
-            | Self::Rule => Role::Tell,
-        }
+        self.about().role
     }
 
     /// Whether a page can have it only once.
     #[must_use]
     pub fn only_one(self) -> bool {
-        matches!(self, Self::StickyBar)
+        self.about().only_one
     }
 
     /// Everything that can be set on it, its own settings first.
     #[must_use]
     pub fn settings(self) -> &'static [&'static Setting] {
-        match self {
-            Self::Breadcrumb => breadcrumb::SETTINGS,
-            Self::Title => title::SETTINGS,
-            Self::Gallery => gallery::SETTINGS,
-            Self::Price => price::SETTINGS,
-            Self::Summary => summary::SETTINGS,
-            Self::StockLine => stock_line::SETTINGS,
-            Self::Options => options::SETTINGS,
-            Self::Quantity => quantity::SETTINGS,
-            Self::BuyButton => buy_button::SETTINGS,
-            Self::Promises => promises::SETTINGS,
-            Self::Details => details::SETTINGS,
-            Self::Related => related::SETTINGS,
-            Self::StickyBar => sticky_bar::SETTINGS,
-            Self::Text => text::SETTINGS,
-            Self::Picture => picture::SETTINGS,
-            Self::Film => film::SETTINGS,
-            Self::PictureRow => picture_row::SETTINGS,
-            Self::Quotes => quotes::SETTINGS,
-            Self::Questions => questions::SETTINGS,
-            Self::Comparison => comparison::SETTINGS,
-            Self::Reviews => reviews::SETTINGS,
-            Self::ValuePoints => value_points::SETTINGS,
-            Self::Facts => facts::SETTINGS,
-            Self::SkuLine => sku_line::SETTINGS,
-            Self::VariantList => variant_list::SETTINGS,
-            Self::PriceLadder => price_ladder::SETTINGS,
-            Self::Plans => plans::SETTINGS,
-            Self::PersonalText => personal_text::SETTINGS,
-            Self::PayShortcuts => pay_shortcuts::SETTINGS,
-            Self::WishButton => wish_button::SETTINGS,
-            Self::RatingLine => rating_line::SETTINGS,
-            Self::SizeChart => size_chart::SETTINGS,
-            Self::ShareLinks => share_links::SETTINGS,
-            Self::Neighbours => neighbours::SETTINGS,
-            Self::Space => space::SETTINGS,
-            Self::Rule => rule::SETTINGS,
-        }
+        self.about().settings
     }
 
     /// Why a piece of this kind has nothing to show for a product under these prices.
     #[must_use]
     pub fn nothing_to_show_at(self, product: &Product, prices: &Prices) -> Option<&'static str> {
-        self.nothing_to_show(product).or_else(|| match self {
-            Self::PriceLadder if prices.steps(product).len() < 2 => {
-                Some("no rule makes steps for this product")
-            }
-            Self::Plans if !prices.has_plans(product) => Some("no plan is for this product"),
-            _ => None,
-        })
+        self.nothing_to_show(product).or_else(|| (self.about().lacks_at)(product, prices))
     }
 
     /// Why this piece has nothing to show for a product, if it hasn't, as far as the product alone decides. Such a
     /// piece isn't drawn, so one template serves many products.
     #[must_use]
     pub fn nothing_to_show(self, product: &Product) -> Option<&'static str> {
-        match self {
-            Self::Gallery if product.pictures.is_empty() => Some("this product has no pictures"),
-            Self::Summary if product.summary.trim().is_empty() => Some("this product has no summary"),
-            Self::Options if product.options.is_empty() => Some("this product has no options"),
-            Self::Details if product.details.is_empty() => Some("this product has no details"),
-            Self::Quantity if product.most_per_order == Some(1) => Some("one order holds only one of it"),
-            Self::Quantity if !product.is_sold() => Some("this product isn't sold now"),
-            Self::Price if product.state == ProductState::Withdrawn => Some("this product is withdrawn"),
-            Self::Facts if product.facts.is_empty() => Some("this product has no facts"),
-            Self::SkuLine if product.variants.is_empty() => Some("this product has no variants"),
-            Self::VariantList if product.variants.len() < 2 => Some("this product has only one variant"),
-            Self::PriceLadder if !product.is_sold() => Some("this product isn't sold now"),
-            Self::PersonalText if product.terms.text.is_none() => {
-                Some("nothing is written onto this product")
-            }
-            Self::Plans | Self::PersonalText | Self::PayShortcuts if !product.is_sold() => {
-                Some("this product isn't sold now")
-            }
-            Self::StickyBar if !product.is_sold() => Some("this product isn't sold now"),
-            _ => None,
-        }
+        (self.about().lacks)(product)
     }
 }
 
@@ -376,6 +254,14 @@ mod tests {
             let names: BTreeSet<_> = kind.settings().iter().map(|s| s.key).collect();
             assert_eq!(names.len(), kind.settings().len(), "{}", kind.label());
         }
+    }
+
+    #[test]
+    fn a_kind_is_written_in_documents_by_its_key() {
+        for kind in Kind::ALL {
+            assert_eq!(serde_json::to_value(kind).unwrap(), kind.key());
+        }
+        assert_eq!(Kind::ALL.iter().filter(|kind| kind.only_one()).count(), 1);
     }
 
     #[test]

@@ -1,6 +1,7 @@
 //! The products before and after this one.
 
 use super::shared::piece_settings;
+use super::{About, Role};
 use crate::page::Setting;
 
 /// *Before*.
@@ -14,3 +15,6 @@ pub const NAMES: Setting = Setting::flag("names", "With names", true);
 
 /// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = piece_settings![wide; &BEFORE, &AFTER, &PICTURES, &NAMES];
+
+/// What it is to an owner.
+pub(super) const KIND: About = About::new("Previous and next", Role::Orient, SETTINGS);

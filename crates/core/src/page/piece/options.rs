@@ -1,6 +1,8 @@
 //! The choices: each option's values, chosen in the way that the swatch book says, what can't be had marked.
 
 use super::shared::piece_settings;
+use super::{About, Role};
+use crate::catalog::Product;
 use crate::house::looks::{
     ButtonsAs, GAPS, Label, Mark, Names, RING_WIDTHS, RadiosAs, Ring, SIZES, SwatchShape,
 };
@@ -144,3 +146,11 @@ pub const SETTINGS: &[&Setting] = piece_settings![
     &LABEL_WIDTH,
     &ABOUT
 ];
+
+/// What it is to an owner.
+pub(super) const KIND: About = About::new("Options", Role::Buy, SETTINGS).lacking(lacks);
+
+/// Why there is nothing to show.
+fn lacks(product: &Product) -> Option<&'static str> {
+    product.options.is_empty().then_some("this product has no options")
+}

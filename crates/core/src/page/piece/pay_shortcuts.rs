@@ -1,6 +1,8 @@
 //! Buttons that lead past the cart, each to the checkout with one provider.
 
 use super::shared::piece_settings;
+use super::{About, Role};
+use crate::catalog::Product;
 use crate::page::Setting;
 use crate::setting::choice;
 
@@ -18,3 +20,11 @@ pub const ORDER: Setting = Setting::choice::<OrderBy>("order", "Order", "shopper
 
 /// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = piece_settings![tight; &WORDS, &COUNT, &ORDER];
+
+/// What it is to an owner.
+pub(super) const KIND: About = About::new("Pay shortcuts", Role::Buy, SETTINGS).lacking(lacks);
+
+/// Why there is nothing to show.
+fn lacks(product: &Product) -> Option<&'static str> {
+    (!product.is_sold()).then_some("this product isn't sold now")
+}

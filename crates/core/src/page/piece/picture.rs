@@ -1,6 +1,7 @@
 //! One picture of the shop.
 
 use super::shared::piece_settings;
+use super::{About, Role};
 use crate::page::Setting;
 use crate::setting::choice;
 
@@ -22,3 +23,6 @@ pub const RATIO: Setting = Setting::choice::<Ratio>("ratio", "Frame", "own");
 
 /// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = piece_settings![&PICTURE, &ALT, &CAPTION, &LINK, &RATIO];
+
+/// What it is to an owner.
+pub(super) const KIND: About = About::new("Picture", Role::Show, SETTINGS);

@@ -1,6 +1,7 @@
 //! Free pictures of the shop, side by side.
 
 use super::shared::piece_settings;
+use super::{About, Role};
 use crate::page::Setting;
 use crate::setting::{Preset, choice};
 
@@ -28,3 +29,6 @@ pub const SHAPE: Setting = Setting::choice::<Shape>("shape", "Frame", "square");
 
 /// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = piece_settings![wide; &HEADING, &PICTURES, &AS, &COUNT, &SHAPE];
+
+/// What it is to an owner.
+pub(super) const KIND: About = About::new("Row of pictures", Role::Show, SETTINGS);

@@ -1,6 +1,8 @@
 //! What it costs, what it cost before and what is saved.
 
 use super::shared::piece_settings;
+use super::{About, Role};
+use crate::catalog::{Product, ProductState};
 use crate::page::Setting;
 use crate::setting::choice;
 
@@ -30,3 +32,11 @@ pub const SIZE: Setting = Setting::type_size("size", "Size", 4);
 
 /// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = piece_settings![&FROM, &NOTE, &OLD, &SAVING, &MEASURE, &VAT, &SIZE];
+
+/// What it is to an owner.
+pub(super) const KIND: About = About::new("Price", Role::Buy, SETTINGS).lacking(lacks);
+
+/// Why there is nothing to show.
+fn lacks(product: &Product) -> Option<&'static str> {
+    (product.state == ProductState::Withdrawn).then_some("this product is withdrawn")
+}

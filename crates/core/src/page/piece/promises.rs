@@ -1,6 +1,7 @@
 //! Short lines that take doubts away, right where the shopper decides.
 
 use super::shared::piece_settings;
+use super::{About, Role};
 use crate::page::Setting;
 use crate::setting::choice;
 
@@ -22,3 +23,6 @@ pub const RUN: Setting = Setting::choice::<Run>("run", "Lines stand", "stacked")
 
 /// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = piece_settings![&LINES, &MARK, &RUN];
+
+/// What it is to an owner.
+pub(super) const KIND: About = About::new("Promises", Role::Tell, SETTINGS);

@@ -1,6 +1,7 @@
 //! Questions and answers, as rows that fold.
 
 use super::shared::piece_settings;
+use super::{About, Role};
 use crate::page::Setting;
 
 /// *Heading*.
@@ -13,3 +14,6 @@ pub const FIRST_OPEN: Setting = Setting::flag("first_open", "First one open", fa
 
 /// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = piece_settings![wide; &HEADING, &QUESTIONS, &FIRST_OPEN];
+
+/// What it is to an owner.
+pub(super) const KIND: About = About::new("Questions", Role::Tell, SETTINGS);

@@ -1,6 +1,7 @@
 //! What others say, chosen by the owner.
 
 use super::shared::piece_settings;
+use super::{About, Role};
 use crate::page::Setting;
 use crate::setting::{Preset, choice};
 
@@ -18,3 +19,6 @@ pub const AS: Setting = Setting::choice::<As>("as", "Shown as", "cards").on_phon
 
 /// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = piece_settings![wide; &HEADING, &QUOTES, &AS];
+
+/// What it is to an owner.
+pub(super) const KIND: About = About::new("Quotes", Role::Tell, SETTINGS);

@@ -1,6 +1,7 @@
 //! Stars and the number of reviews, in one line.
 
 use super::shared::piece_settings;
+use super::{About, Role};
 use crate::page::Setting;
 
 /// *Number of reviews*.
@@ -12,3 +13,6 @@ pub const EMPTY: Setting = Setting::flag("empty", "Shown without reviews", false
 
 /// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = piece_settings![tight; &LINKED, &EMPTY, &COUNT];
+
+/// What it is to an owner.
+pub(super) const KIND: About = About::new("Rating line", Role::Orient, SETTINGS);

@@ -1,6 +1,7 @@
 //! Other products of the same type.
 
 use super::shared::piece_settings;
+use super::{About, Role};
 use crate::page::Setting;
 use crate::setting::Preset;
 
@@ -15,3 +16,6 @@ pub const PRICES: Setting = Setting::flag("prices", "With prices", true);
 
 /// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = piece_settings![&HEADING, &COUNT, &PRICES];
+
+/// What it is to an owner.
+pub(super) const KIND: About = About::new("Related products", Role::Tell, SETTINGS);

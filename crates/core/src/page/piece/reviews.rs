@@ -1,6 +1,7 @@
 //! What buyers say: average, distribution and list.
 
 use super::shared::piece_settings;
+use super::{About, Role};
 use crate::page::Setting;
 use crate::setting::Preset;
 
@@ -22,3 +23,6 @@ pub const COLUMNS: Setting =
 
 /// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = piece_settings![wide; &HEADING, &NONE, &AVERAGE, &SPREAD, &COUNT, &COLUMNS];
+
+/// What it is to an owner.
+pub(super) const KIND: About = About::new("Reviews", Role::Tell, SETTINGS);

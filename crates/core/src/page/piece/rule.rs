@@ -1,6 +1,7 @@
 //! A line between two things.
 
 use super::shared::piece_settings;
+use super::{About, Role};
 use crate::page::Setting;
 use crate::setting::choice;
 
@@ -20,3 +21,6 @@ pub const LENGTH: Setting = Setting::choice::<Length>("length", "Length", "whole
 
 /// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = piece_settings![&WEIGHT, &LENGTH];
+
+/// What it is to an owner.
+pub(super) const KIND: About = About::new("Rule", Role::Tell, SETTINGS);

@@ -1,6 +1,7 @@
 //! Plain links with which a shopper passes the page on.
 
 use super::shared::piece_settings;
+use super::{About, Role};
 use crate::page::Setting;
 
 /// *Before the links*.
@@ -14,3 +15,6 @@ pub const LINK: Setting = Setting::flag("link", "The address itself", true).ever
 
 /// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = piece_settings![&LABEL, &MAIL, &MESSAGE, &LINK];
+
+/// What it is to an owner.
+pub(super) const KIND: About = About::new("Share links", Role::Tell, SETTINGS);

@@ -1,6 +1,7 @@
 //! Sizes in a table, folded or open.
 
 use super::shared::piece_settings;
+use super::{About, Role};
 use crate::page::Setting;
 use crate::setting::choice;
 
@@ -20,3 +21,6 @@ pub const AS: Setting = Setting::choice::<As>("as", "Shown as", "folding");
 
 /// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = piece_settings![&HEADING, &TABLE, &NOTE, &AS];
+
+/// What it is to an owner.
+pub(super) const KIND: About = About::new("Size chart", Role::Buy, SETTINGS);

@@ -1,6 +1,8 @@
 //! A bar with price and button that stays in sight while the buy button is out of it.
 
 use super::shared::{APPEARS, SHOWN};
+use super::{About, Role};
+use crate::catalog::Product;
 use crate::page::Setting;
 use crate::setting::choice;
 
@@ -27,3 +29,11 @@ pub const PRICE: Setting = Setting::flag("price", "With the price", true);
 /// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] =
     &[&WORDS, &EDGE, &PICTURE, &NAME, &VALUES, &CHOOSER, &PRICE, &SHOWN, &APPEARS];
+
+/// What it is to an owner.
+pub(super) const KIND: About = About::new("Sticky buy bar", Role::Buy, SETTINGS).only_once().lacking(lacks);
+
+/// Why there is nothing to show.
+fn lacks(product: &Product) -> Option<&'static str> {
+    (!product.is_sold()).then_some("this product isn't sold now")
+}

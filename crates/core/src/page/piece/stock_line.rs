@@ -1,6 +1,7 @@
 //! Whether it can be had, and how soon it may be gone.
 
 use super::shared::piece_settings;
+use super::{About, Role};
 use crate::page::Setting;
 use crate::setting::choice;
 
@@ -27,3 +28,6 @@ pub const FEW: Setting = Setting::number("few", "Few means up to", 1, 50, 3).eve
 /// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] =
     piece_settings![tight; &IN_STOCK, &LOW, &OUT, &OUT_WHOLLY, &UNDECIDED, &WHEN, &FEW];
+
+/// What it is to an owner.
+pub(super) const KIND: About = About::new("Stock line", Role::Buy, SETTINGS);

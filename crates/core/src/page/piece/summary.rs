@@ -1,6 +1,8 @@
 //! The product in a sentence or two.
 
 use super::shared::piece_settings;
+use super::{About, Role};
+use crate::catalog::Product;
 use crate::page::Setting;
 
 /// *Size*.
@@ -8,3 +10,11 @@ pub const SIZE: Setting = Setting::type_size("size", "Size", 1);
 
 /// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = piece_settings![&SIZE];
+
+/// What it is to an owner.
+pub(super) const KIND: About = About::new("Summary", Role::Buy, SETTINGS).lacking(lacks);
+
+/// Why there is nothing to show.
+fn lacks(product: &Product) -> Option<&'static str> {
+    product.summary.trim().is_empty().then_some("this product has no summary")
+}

@@ -1,6 +1,7 @@
 //! Free text: headings, paragraphs, lists, links and emphasis.
 
 use super::shared::piece_settings;
+use super::{About, Role};
 use crate::page::Setting;
 use crate::setting::choice;
 
@@ -16,3 +17,6 @@ pub const MEASURE: Setting = Setting::choice::<Measure>("measure", "Line length"
 
 /// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = piece_settings![&BODY, &MEASURE];
+
+/// What it is to an owner.
+pub(super) const KIND: About = About::new("Text", Role::Tell, SETTINGS);

@@ -1,6 +1,7 @@
 //! A few short reasons, side by side.
 
 use super::shared::piece_settings;
+use super::{About, Role};
 use crate::page::Setting;
 use crate::setting::{Preset, choice};
 
@@ -22,3 +23,6 @@ pub const MARK: Setting = Setting::choice::<Mark>("mark", "Mark", "number");
 
 /// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = piece_settings![wide; &HEADING, &POINTS, &COUNT, &MARK];
+
+/// What it is to an owner.
+pub(super) const KIND: About = About::new("Value points", Role::Tell, SETTINGS);

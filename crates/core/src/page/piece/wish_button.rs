@@ -1,6 +1,7 @@
 //! Keeps the product for later, on the shopper's wish list.
 
 use super::shared::piece_settings;
+use super::{About, Role};
 use crate::page::Setting;
 use crate::setting::choice;
 
@@ -20,3 +21,6 @@ pub const ICON: Setting = Setting::flag("icon", "With a heart", true);
 
 /// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = piece_settings![tight; &WORDS, &KEPT, &AS, &ICON];
+
+/// What it is to an owner.
+pub(super) const KIND: About = About::new("Wish button", Role::Buy, SETTINGS);

@@ -6,6 +6,7 @@ mod frame;
 mod look;
 pub(crate) mod weight;
 
+use super::Drawn;
 pub(super) use look::css;
 
 use crate::card;
@@ -22,6 +23,10 @@ use compagina_core::wording::Arg;
 use frame::{crop_style, own_ratio, shown_rooms, tallest, thumb_rooms};
 use maud::{Markup, html};
 use std::collections::BTreeMap;
+
+/// How it is drawn.
+pub(super) const DRAWN: Drawn =
+    Drawn { draw, css: |root, styled, device, _| css(root, styled, device), slots: |ctx, _| slots(ctx) };
 
 /// Thumbnails are never shown wider than this many device pixels.
 const MOST_SMALL: u32 = 480;
@@ -52,7 +57,7 @@ fn follow(styled: &Styled<'_>) -> Follow {
     styled.choice(&FOLLOW, Device::Wide).unwrap_or(Follow::Chosen)
 }
 
-pub(super) fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
+fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
     let pictures = &ctx.product.pictures;
     let order = order(ctx, styled);
     let many = pictures.len() > 1;
@@ -219,7 +224,7 @@ fn marks(ctx: &Ctx<'_>) -> Markup {
 }
 
 /// The marks' words, which change with the choice.
-pub(super) fn slots(ctx: &Ctx<'_>) -> BTreeMap<String, String> {
+fn slots(ctx: &Ctx<'_>) -> BTreeMap<String, String> {
     let mark = card::mark_of(ctx);
     ["sale", "gone", "coming", "few"]
         .map(|class| {
