@@ -14,7 +14,7 @@ const MOST_AT_ONCE: u32 = 200;
 pub struct Message {
     /// Where it is sent.
     pub address: String,
-    /// What was looked at.
+    /// What it is about, in a line.
     pub subject: String,
     /// What is written.
     pub body: String,

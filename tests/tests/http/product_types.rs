@@ -165,7 +165,8 @@ async fn what_cannot_be_a_type_or_a_product_is_refused_and_nothing_is_kept(pool:
     assert!(message.contains("“Spares” has products"), "{message}");
 
     let product = |name: &str| json!({ "kind": "sport-kites", "name": name });
-    for (why, name) in [("address “whimbrel” already", "Whimbrel"), ("needs a letter", " ")] {
+    for (why, name) in [("the address “whimbrel” belongs to Whimbrel", "Whimbrel"), ("needs a letter", " ")]
+    {
         let message = refusal(owner.post("/api/products", &product(name)).await).await;
         assert!(message.contains(why), "{message}");
     }

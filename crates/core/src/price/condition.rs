@@ -144,3 +144,116 @@ impl Condition<'_> {
 pub(super) fn first(steps: &[Step]) -> Option<u32> {
     steps.iter().map(|step| step.from).min()
 }
+
+#[cfg(test)]
+mod tests {
+    use super::super::rule::{Counted, Effect, RuleId, RuleReach};
+    use super::*;
+    use crate::catalog::samples::{handle, pounds};
+
+    fn local(text: &str) -> Local {
+        Local::try_from(text.to_owned()).unwrap()
+    }
+
+    fn steps(froms: &[u32]) -> Vec<Step> {
+        froms.iter().map(|from| Step { from: *from, effect: Effect::Percent { hundredths: 100 } }).collect()
+    }
+
+    fn rule(froms: &[u32]) -> PriceRule {
+        PriceRule {
+            id: RuleId(1),
+            name: "Autumn".into(),
+            reach: RuleReach::All,
+            except: vec![],
+            steps: steps(froms),
+            counted: Counted::Product,
+            total: None,
+            with: vec![],
+            from: None,
+            until: None,
+            on: true,
+        }
+    }
+
+    fn told(rule: &PriceRule, has: Has<'_>) -> Vec<Outcome> {
+        let unmet = rule.conditions().filter(|condition| !condition.holds_with(has));
+        unmet.map(|condition| condition.unmet(has, pounds(0).currency)).collect()
+    }
+
+    #[test]
+    fn a_rule_asks_for_what_is_set_on_it_and_tells_what_is_lacking_in_one_order() {
+        let nobody = BTreeSet::new();
+        let has = Has { pieces: 2, total: 4_999, products: &nobody };
+        assert_eq!(rule(&[3, 6]).conditions().count(), 2, "its switch and its pieces");
+        let all = PriceRule { total: Some(5_000), with: vec![handle("dunlin")], ..rule(&[3, 6]) };
+        let expected = [
+            Outcome::Without { needs: vec![handle("dunlin")] },
+            Outcome::TotalTooLow { needs: pounds(5_000), has: pounds(4_999) },
+            Outcome::TooFew { needs: 3, has: 2 },
+        ];
+        assert_eq!(told(&all, has), expected);
+        let there = BTreeSet::from([handle("dunlin"), handle("knot")]);
+        let enough = Has { pieces: 3, total: 5_000, products: &there };
+        assert_eq!(told(&all, enough), [], "each at its very edge");
+    }
+
+    #[test]
+    fn the_clock_decides_by_the_minute() {
+        let zone = Zone::named("Europe/London").unwrap();
+        let (begins, ends) = (local("2026-11-27T09:00"), local("2026-11-30T00:00"));
+        let sale = PriceRule { from: Some(begins.clone()), until: Some(ends.clone()), ..rule(&[1]) };
+        let (first, last) = (zone.moment(&begins), zone.moment(&ends));
+        for (now, holds) in
+            [(Moment(first.0 - 1), false), (first, true), (Moment(last.0 - 1), true), (last, false)]
+        {
+            assert_eq!(sale.is_in_force(now, &zone), holds, "{now:?}");
+        }
+        assert!(!PriceRule { on: false, ..sale.clone() }.is_in_force(first, &zone));
+        let turns: Vec<Moment> = sale.conditions().filter_map(|condition| condition.turns(&zone)).collect();
+        assert_eq!(turns, [first, last]);
+        assert!(rule(&[1]).conditions().all(|condition| condition.turns(&zone).is_none()));
+        let none = BTreeSet::new();
+        let has = Has { pieces: 0, total: 0, products: &none };
+        let outcomes = [Condition::On(false), Condition::From(&begins), Condition::Until(&ends)]
+            .map(|condition| condition.unmet(has, pounds(0).currency));
+        assert_eq!(outcomes, [Outcome::Off, Outcome::NotYet { from: begins }, Outcome::Over { until: ends }]);
+    }
+
+    #[test]
+    fn how_many_more_it_takes_is_reckoned_to_the_piece() {
+        let none = BTreeSet::new();
+        let has = |pieces, total| Has { pieces, total, products: &none };
+        let ladder = steps(&[3, 6, 10]);
+        assert_eq!(Condition::Pieces(&ladder).more(has(3, 0), 100), [3, 7], "the third is reached");
+        assert_eq!(Condition::Pieces(&ladder).more(has(0, 0), 100), [3, 6, 10]);
+        assert!(Condition::Pieces(&ladder).more(has(10, 0), 100).is_empty());
+        for (total, each, more) in
+            [(0, 1_000, 5), (1, 1_000, 5), (4_001, 1_000, 1), (4_000, 999, 2), (4_000, 0, 1_000)]
+        {
+            assert_eq!(Condition::Total(5_000).more(has(0, total), each), [more], "{total} at {each}");
+        }
+        assert!(Condition::Total(5_000).more(has(0, 5_000), 1_000).is_empty(), "it holds already");
+        let with = [handle("dunlin")];
+        assert!(Condition::With(&with).more(has(0, 0), 1_000).is_empty(), "no number of pieces helps");
+    }
+
+    #[test]
+    fn a_ladder_is_told_only_where_the_number_alone_decides() {
+        let ladder = steps(&[1, 4]);
+        let with = [handle("dunlin")];
+        assert_eq!(Condition::Pieces(&ladder).froms(), Some(BTreeSet::from([1, 4])));
+        assert_eq!(Condition::On(true).froms(), Some(BTreeSet::new()));
+        assert_eq!((Condition::Total(1).froms(), Condition::With(&with).froms()), (None, None));
+        let (one, many) = (steps(&[1]), steps(&[1, 2]));
+        let looks = [
+            Condition::On(true),
+            Condition::Pieces(&one),
+            Condition::Pieces(&many),
+            Condition::Total(1),
+            Condition::With(&with),
+        ]
+        .map(Condition::looks_at_the_cart);
+        assert_eq!(looks, [false, false, true, true, true]);
+        assert_eq!((first(&ladder), first(&[])), (Some(1), None));
+    }
+}

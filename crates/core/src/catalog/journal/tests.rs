@@ -348,3 +348,55 @@ proptest! {
         prop_assert_eq!(now, beginning);
     }
 }
+
+#[test]
+fn a_page_that_moves_is_led_on_to_from_where_it_stood() {
+    let was = shop();
+    let mut row = kite(&mut was.clone()).clone();
+    row.move_to(handle("knot"));
+    row.move_to(handle("dunlin"));
+    assert_eq!(
+        (row.address.as_str(), row.was_at.clone()),
+        ("dunlin", vec![handle("whimbrel"), handle("knot")])
+    );
+    row.move_to(handle("dunlin"));
+    assert_eq!(row.was_at.len(), 2, "it stands there");
+    row.move_to(handle("whimbrel"));
+    assert_eq!(row.was_at, [handle("knot"), handle("dunlin")], "where it stands leads nowhere else");
+    row.let_go(&handle("nowhere"));
+    row.let_go(&handle("knot"));
+    assert_eq!(row.was_at, [handle("dunlin")]);
+    for number in 0..60 {
+        row.move_to(handle(&format!("at-{number}")));
+    }
+    assert_eq!((row.was_at.len(), row.was_at[0].as_str(), row.address.as_str()), (50, "at-9", "at-59"));
+
+    let told = line(&was, |rows| kite(rows).move_to(handle("knot")));
+    assert_eq!(told, "Address: whimbrel → knot; addresses that lead on");
+    let (is, events) = step(&was, |rows| kite(rows).move_to(handle("knot")));
+    assert_eq!(touched(&was, &is, &events), Touched::Everything, "links to it stand on other pages");
+    assert!(subjects(&was, &is, &events).contains(&Subject::Shelf));
+    let mut back = is;
+    apply(&mut back, &inverse(&events)).unwrap();
+    assert_eq!(back, was);
+}
+
+#[test]
+fn a_product_that_went_before_pages_could_move_comes_back_to_where_it_stood() {
+    let was = shop();
+    let (_, events) = step(&was, |rows| without_product(rows, KITE));
+    let mut kept = serde_json::to_value(&events).unwrap();
+    let gone = |event: &mut serde_json::Value| {
+        if let Some(fields) = event.pointer_mut("/change/went").and_then(|fields| fields.as_object_mut()) {
+            fields.remove("address");
+            fields.remove("was_at");
+        }
+    };
+    kept.as_array_mut().unwrap().iter_mut().for_each(gone);
+    assert!(!kept.to_string().contains("\"address\""), "as it was kept then");
+    let events: Vec<Event> = serde_json::from_value(kept).unwrap();
+    let is = step(&was, |rows| without_product(rows, KITE)).0;
+    let mut back = is;
+    apply(&mut back, &inverse(&events)).unwrap();
+    assert_eq!(back, was);
+}
