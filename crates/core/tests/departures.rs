@@ -457,6 +457,63 @@ fn a_kept_band_can_be_placed_again_after_a_starter_and_follows_though_a_piece_of
 }
 
 #[test]
+fn each_linked_band_follows_its_own_and_strays_get_names_that_nothing_bears() {
+    use compagina_core::ids::{BandId, KeptId};
+    use compagina_core::template::kept::{follow, keep, linked, place};
+    let band = |name: &str| BandId::try_from(name).unwrap();
+    let mut page = layout();
+    for (name, number) in [("top", 4), ("main", 3)] {
+        let op = keep(&page, &band(name), KeptId(number)).unwrap();
+        apply(&mut page, op).unwrap();
+    }
+    let kept: Vec<_> = linked(&page).map(|(_, band)| band.clone()).collect();
+    assert_eq!(kept.len(), 2);
+    for one in &kept {
+        let mut otherwise = one.clone();
+        otherwise.columns[0].pieces.clear();
+        let op = follow(&page, &otherwise).expect("it is linked here and another by now");
+        let mut after = page.clone();
+        apply(&mut after, op).unwrap();
+        assert_eq!(after.band(&one.id), Some(&otherwise), "it follows its own, not the first that is linked");
+    }
+    let mut unlinked = kept[1].clone();
+    unlinked.kept = None;
+    assert_eq!(follow(&page, &unlinked), None);
+
+    // Two of its pieces are moved out, and a product keeps something of a piece that once was called so.
+    let main = kept[1].clone();
+    let out: Vec<_> = main.columns[1].pieces.iter().take(2).map(|piece| piece.id.clone()).collect();
+    let to = samples::at("kept4-c0", 0);
+    for piece in &out {
+        apply(&mut page, Op::MovePiece { piece: piece.clone(), to: to.clone() }).unwrap();
+    }
+    let mut values = compagina_core::page::Values::default();
+    values.of_mut(Device::Wide).insert("note".into(), SetValue::Text("x".into()));
+    let lost = compagina_core::page::Departure {
+        whom: whimbrel(),
+        target: Target::Piece(id("own1")),
+        values,
+        kind: None,
+    };
+    page.departures.push(lost);
+    let op = follow(&page, &main).unwrap();
+    apply(&mut page, op).unwrap();
+    let named: Vec<&str> =
+        page.pieces().map(|piece| piece.id.as_str()).filter(|id| id.starts_with("own")).collect();
+    assert_eq!(named.len(), 2);
+    assert!(!named.contains(&"own1") && named.contains(&"own2") && named.contains(&"own3"), "{named:?}");
+    assert_eq!(page.lost_departures().count(), 1, "what was lost is no stray's by accident");
+    // A band that is placed makes way likewise.
+    let mut other = layout();
+    let stray = samples::piece("kept3-1-0", compagina_core::page::Kind::Text);
+    apply(&mut other, Op::AddPiece { piece: stray, at: samples::at("right", 0) }).unwrap();
+    let op = place(&other, &main, 0, None).unwrap();
+    apply(&mut other, op).unwrap();
+    assert!(other.piece(&id("own1")).is_some());
+    assert_eq!(check(&other), Ok(()));
+}
+
+#[test]
 fn a_band_of_which_many_products_keep_something_can_be_kept_and_unlinked() {
     use compagina_core::ids::{BandId, KeptId};
     use compagina_core::template::kept::{keep, unlink};

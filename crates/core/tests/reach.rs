@@ -299,3 +299,43 @@ proptest! {
         prop_assert_eq!(serde_json::from_str::<Reach>(&text).unwrap(), reach);
     }
 }
+
+#[test]
+fn what_a_reach_says_by_itself_isnt_written_and_exceptions_say_nothing_where_all_are_named() {
+    let written = |reach: &Reach| serde_json::to_value(reach).unwrap();
+    let mut reach = Reach::types(handles(&["kites"]));
+    assert_eq!(written(&reach).get("on"), None, "it is on unless it is said otherwise");
+    reach.on = false;
+    assert_eq!(written(&reach)["on"], false);
+    let but = |rule: ReachRule| Reach { except: handles(&["dunlin"]), ..Reach::from(rule) }.tidied().except;
+    assert!(but(ReachRule::Named).is_empty());
+    assert_eq!(but(ReachRule::All), handles(&["dunlin"]));
+}
+
+#[test]
+fn a_reach_names_no_more_than_can_be_kept_and_dates_have_a_minute_between_them() {
+    const MOST_NAMED: usize = 5_000;
+    let many = |count: usize| (0..count).map(|number| handle(&format!("p{number}"))).collect::<Vec<_>>();
+    let of = |also, except| Reach { also, except, ..Reach::from(ReachRule::All) };
+    for (reach, sound) in [
+        (of(many(MOST_NAMED), many(MOST_NAMED)), true),
+        (of(many(MOST_NAMED + 1), vec![]), false),
+        (of(vec![], many(MOST_NAMED + 1)), false),
+    ] {
+        let checked = reach.check(None, &[]);
+        assert_eq!(checked, if sound { Ok(()) } else { Err(ReachError::TooManyNamed) });
+    }
+    let dated = |from, until| Reach { from: local(from), until: local(until), ..Reach::from(ReachRule::All) };
+    for (until, sound) in
+        [("2026-11-27T09:01", true), ("2026-11-27T09:00", false), ("2026-11-26T09:01", false)]
+    {
+        let checked = dated("2026-11-27T09:00", until).check(None, &[]);
+        assert_eq!(checked, if sound { Ok(()) } else { Err(ReachError::BadDates) }, "{until}");
+    }
+    let span = |least, most| Reach::from(ReachRule::Prices { least, most }).check(None, &[]);
+    assert_eq!(span(Some(500), Some(500)), Ok(()));
+    assert_eq!(span(None, Some(0)), Ok(()));
+    for (least, most) in [(Some(501), Some(500)), (Some(-1), None), (None, Some(-1))] {
+        assert_eq!(span(least, most), Err(ReachError::BadSpan), "{least:?} to {most:?}");
+    }
+}

@@ -166,3 +166,67 @@ pub fn told<C: Compare>(state: Data<State>, pages: C, walk: Walk) -> HttpRespons
     });
     HttpResponse::Ok().content_type("application/x-ndjson").streaming(lines)
 }
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use sqlx::MySqlPool;
+
+    /// Two types: one of so many products, one of three.
+    async fn shop(pool: &MySqlPool, many: u32) -> (Store, [u64; 2]) {
+        let store = Store::from_pool(pool.clone()).await.unwrap();
+        for statement in [
+            "INSERT INTO shop (id, name, currency, locale) VALUES (1, 'Sea', 'GBP', 'en-GB')".to_owned(),
+            "INSERT INTO product_type (id, handle, name, position) VALUES (7, 'kites', 'Kites', 0), (8, 'lines', 'Lines', 1)".to_owned(),
+            format!(
+                "INSERT INTO product (handle, address, type_id, position, name, state, summary, details, price_minor, terms, facts, tags)
+                 SELECT CONCAT('kite-', seq), CONCAT('kite-', seq), IF(seq > {many}, 8, 7), seq, CONCAT('Kite ', seq), 'on_sale', '', '[]', 100,
+                 '{{\"least\":1,\"step\":1}}', '[]', '[]' FROM seq_1_to_1000 WHERE seq <= {many} + 3"
+            ),
+        ] {
+            sqlx::query(sqlx::AssertSqlSafe(statement)).execute(pool).await.unwrap();
+        }
+        (store, [7, 8])
+    }
+
+    /// How many products each go had, and all of them in their order.
+    async fn walked(store: &Store, types: &[u64]) -> (Vec<usize>, Vec<String>) {
+        let mut walk = Walk::through(types.iter().copied());
+        let (mut goes, mut names) = (vec![], vec![]);
+        while let Some(products) = walk.next(store).await.unwrap() {
+            goes.push(products.len());
+            names.extend(products.into_iter().map(|product| product.name));
+        }
+        assert!(walk.next(store).await.unwrap().is_none(), "it has ended");
+        (goes, names)
+    }
+
+    #[sqlx::test(migrations = false)]
+    async fn every_product_is_met_once_in_its_order_and_the_first_soon(pool: MySqlPool) {
+        let (store, types) = shop(&pool, 280).await;
+        let (goes, names) = walked(&store, &types).await;
+        assert_eq!(goes, [25, 250, 5, 3]);
+        let expected: Vec<String> = (1..=283).map(|number| format!("Kite {number}")).collect();
+        assert_eq!(names, expected);
+        let (goes, names) = walked(&store, &[8, 7]).await;
+        assert_eq!(
+            (goes[0], names[0].as_str(), names.len()),
+            (3, "Kite 281", 283),
+            "types in the order asked for"
+        );
+    }
+
+    #[sqlx::test(migrations = false)]
+    async fn where_a_go_ends_with_the_last_product_nothing_is_missed_or_met_twice(pool: MySqlPool) {
+        let (store, _) = shop(&pool, 25).await;
+        assert_eq!(walked(&store, &[7, 8]).await.0, [25, 0, 3]);
+        assert_eq!(walked(&store, &[7]).await.0, [25, 0]);
+    }
+
+    #[sqlx::test(migrations = false)]
+    async fn that_there_is_nothing_is_told_once(pool: MySqlPool) {
+        let (store, _) = shop(&pool, 1).await;
+        assert_eq!(walked(&store, &[]).await, (vec![0], vec![]));
+        assert_eq!(walked(&store, &[99]).await, (vec![0], vec![]));
+    }
+}

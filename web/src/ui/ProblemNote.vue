@@ -2,7 +2,6 @@
 import type { ApiError } from "../api/client";
 import type { Overtaken } from "../session/useSteps";
 
-defineOptions({ inheritAttrs: false });
 /** What went wrong, in its own words; with a way to try again where there is one. */
 defineProps<{
   problem: ApiError | null;
@@ -13,18 +12,24 @@ defineProps<{
 </script>
 
 <template>
-  <div v-if="overtaken" v-bind="$attrs" class="note" role="alert">
-    <span>{{ overtaken.told.message }}</span>
-    <button type="button" class="quiet" @click="overtaken.mine">Mine in place of theirs</button>
-    <button type="button" class="quiet" @click="overtaken.theirs">Leave theirs</button>
-  </div>
-  <div v-if="problem" v-bind="$attrs" class="note" role="alert">
-    <span>{{ problem.message }}</span>
-    <button v-if="onRetry" type="button" class="quiet" @click="onRetry">Try again</button>
+  <div v-if="overtaken || problem" class="notes">
+    <div v-if="overtaken" class="note" role="alert">
+      <span>{{ overtaken.told.message }}</span>
+      <button type="button" class="quiet" @click="overtaken.mine">Mine in place of theirs</button>
+      <button type="button" class="quiet" @click="overtaken.theirs">Leave theirs</button>
+    </div>
+    <div v-if="problem" class="note" role="alert">
+      <span>{{ problem.message }}</span>
+      <button v-if="onRetry" type="button" class="quiet" @click="onRetry">Try again</button>
+    </div>
   </div>
 </template>
 
 <style scoped>
+.notes {
+  display: grid;
+  gap: 6px;
+}
 .note {
   display: flex;
   gap: 12px;
