@@ -13,6 +13,7 @@ mod keeps_a_band;
 mod keeps_some_different;
 mod looks_before_publishing;
 mod makes_swatches;
+mod publishes;
 mod puts_in_pictures;
 mod sets_prices;
 mod sets_the_tone;

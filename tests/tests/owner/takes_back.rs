@@ -207,3 +207,90 @@ async fn a_product_stands_elsewhere_and_has_another_address(pool: MySqlPool) {
     })
     .await;
 }
+
+#[sqlx::test(migrations = false)]
+async fn a_product_is_copied_and_becomes_one_of_another_type_and_back(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let base = site.base.clone();
+    Browser::run(Screen::Wide, |client| async move {
+        Browser::sign_in(&client, &base).await;
+        until(&client, "document.querySelectorAll('section .card').length > 2").await;
+        find(&client, "[aria-label='More about Dunlin']").await.click().await.unwrap();
+        click(&client, ".v-list-item", "Copy").await;
+        until(&client, "document.querySelector('.dialog-sheet input')?.value === 'Dunlin copy'").await;
+        type_into(&client, ".dialog-sheet input", "Dunlin").await;
+        click(&client, ".dialog-sheet button", "Copy it").await;
+        until(&client, "document.querySelector('.dialog-sheet [role=alert]')?.innerText.includes('belongs to Dunlin')").await;
+        type_into(&client, ".dialog-sheet input", "Dunlin for two").await;
+        click(&client, ".dialog-sheet button", "Copy it").await;
+        until(&client, "document.querySelector('.variants h1')?.innerText === 'Dunlin for two: variants'").await;
+        until(&client, &format!("{STOCKS} !== '' && new Set({STOCKS}.split(',')).size === 1")).await;
+
+        client.goto(&base).await.unwrap();
+        let of = |kind: &str| {
+            format!("[...document.querySelectorAll('section[aria-label=\"{kind}\"] li')].map(line => line.innerText)")
+        };
+        let (sport, single) = (of("Sport kites"), of("Single-line kites"));
+        let there = |lines: &str| format!("{lines}.some(line => line.startsWith('Dunlin for two'))");
+        until(&client, &there(&sport)).await;
+        until(&client, &format!("{sport}.find(line => line.startsWith('Dunlin for two')).includes('Not on sale yet')")).await;
+        find(&client, "[aria-label='More about Dunlin for two']").await.click().await.unwrap();
+        click(&client, ".v-list-item", "Make it one of another type").await;
+        click(&client, ".dialog-sheet button", "Single-line kites").await;
+        until(&client, &format!("{} && !({})", there(&single), there(&sport))).await;
+        until(&client, "!document.querySelector('.dialog-sheet')").await;
+        undo(&client).await;
+        until(&client, &format!("{} && !({})", there(&sport), there(&single))).await;
+        // One step more, and there is no copy.
+        until(&client, "document.querySelector('[aria-label=Undo]').title.includes('Dunlin for two')").await;
+        undo(&client).await;
+        until(&client, &format!("!({}) && !({})", there(&sport), there(&single))).await;
+        until(&client, "document.querySelector('.told').textContent.includes('“Dunlin for two” made')").await;
+    })
+    .await;
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_palette_that_somebody_changed_meanwhile_isnt_overwritten_unseen(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let tomas = site.owner_named(OTHER_EMAIL, OTHER_PASSWORD).await;
+    json_of(tomas.put("/api/palette", &json!({ "text": "Ember #D7512B" })).await).await;
+    let base = site.base.clone();
+    Browser::run(Screen::Wide, |client| async move {
+        Browser::sign_in(&client, &base).await;
+        client.goto(&format!("{base}/swatch-book/colour")).await.unwrap();
+        click(&client, "button", "Palette").await;
+        let text = "document.querySelector('.dialog-sheet textarea').value";
+        until(&client, &format!("document.querySelector('.dialog-sheet textarea') && {text} !== ''")).await;
+        let before = ask(&client, text).await;
+        let before = before.as_str().unwrap();
+        let add = async |line: &str| {
+            let kept = tomas.put("/api/palette", &json!({ "text": format!("{before}\n{line}") })).await;
+            assert!(kept.status().is_success());
+        };
+        add("Kelp #445533").await;
+        let field = find(&client, ".dialog-sheet textarea").await;
+        field
+            .send_keys(&format!("{}{}{}\nSlack #8899AA", Key::Control, Key::End, Key::Control))
+            .await
+            .unwrap();
+        click(&client, ".dialog-sheet button", "Keep the palette").await;
+        until(&client, "document.querySelector('.dialog-sheet [role=alert]')?.innerText.includes('Tomas')")
+            .await;
+        assert!(ask(&client, text).await.as_str().unwrap().contains("Slack"), "what was typed stays");
+        click(&client, ".dialog-sheet [role=alert] button", "Leave theirs").await;
+        until(&client, &format!("{text}.includes('Kelp') && !{text}.includes('Slack')")).await;
+        add("Skua #223344").await;
+        let field = find(&client, ".dialog-sheet textarea").await;
+        field
+            .send_keys(&format!("{}{}{}\nSlack #8899AA", Key::Control, Key::End, Key::Control))
+            .await
+            .unwrap();
+        click(&client, ".dialog-sheet button", "Keep the palette").await;
+        click(&client, ".dialog-sheet [role=alert] button", "Mine in place of theirs").await;
+        until(&client, "!document.querySelector('.dialog-sheet')").await;
+        let kept = json_of(tomas.get("/api/palette").await).await["text"].as_str().unwrap().to_owned();
+        assert!(kept.contains("Slack") && kept.contains("Kelp") && !kept.contains("Skua"), "{kept}");
+    })
+    .await;
+}
