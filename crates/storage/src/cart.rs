@@ -122,7 +122,8 @@ impl Store {
     /// costs something else by now, that is news.
     ///
     /// # Errors
-    /// Those of the database.
+    /// [`StorageError::CartFull`](crate::StorageError::CartFull) where the cart is full.
+    /// Else those of the database.
     pub async fn change_cart(&self, cart: CartRow, change: &CartChange<'_>, now: Moment) -> Result<()> {
         self.unit(|| async {
             let mut unit = self.begin().await?;
@@ -151,7 +152,8 @@ impl Store {
     /// Takes a cart as it is now: new prices, what is left, without what is gone.
     ///
     /// # Errors
-    /// Those of the database.
+    /// [`StorageError::CartFull`](crate::StorageError::CartFull) where the cart is full.
+    /// Else those of the database.
     pub async fn accept_cart(&self, cart: CartRow, now: Moment) -> Result<()> {
         self.unit(|| async {
             let mut unit = self.begin().await?;

@@ -164,7 +164,8 @@ impl Hand<'_> {
     /// Puts another file in a picture's place; its words, values and place in the order stay.
     ///
     /// # Errors
-    /// Those of the database.
+    /// [`StorageError::NotFound`](crate::StorageError::NotFound) where there is none.
+    /// Else those of the database.
     pub async fn replace_picture(
         &self,
         of: PicturesOf,
@@ -191,7 +192,8 @@ impl Hand<'_> {
     /// Makes a picture the one that a film shows until it runs.
     ///
     /// # Errors
-    /// Those of the database.
+    /// [`StorageError::NotFound`](crate::StorageError::NotFound) where there is none.
+    /// Else those of the database.
     pub async fn set_film(&self, of: PicturesOf, id: u64, film: &FilmFile) -> Result<()> {
         self.step(&of.scope(), async |tx, _| {
             held(tx, of, &[id]).await?;
@@ -206,7 +208,8 @@ impl Hand<'_> {
     /// Changes several pictures of a product in the same way; all or none.
     ///
     /// # Errors
-    /// Those of the database.
+    /// [`StorageError::NotFound`](crate::StorageError::NotFound) where there is none.
+    /// Else those of the database.
     pub async fn change_pictures(&self, of: PicturesOf, ids: &[u64], change: &PictureChange) -> Result<()> {
         self.step(&of.scope(), async |tx, _| {
         held(tx, of, ids).await?;
@@ -230,7 +233,8 @@ impl Hand<'_> {
     /// Puts a product's pictures into this order. Pictures that aren't named, added meanwhile, stay behind them.
     ///
     /// # Errors
-    /// Those of the database.
+    /// [`StorageError::NotFound`](crate::StorageError::NotFound) where there is none.
+    /// Else those of the database.
     pub async fn order_pictures(&self, of: PicturesOf, ids: &[u64]) -> Result<()> {
         self.step(&of.scope(), async |tx, _| {
             held(tx, of, ids).await?;
@@ -251,7 +255,8 @@ impl Hand<'_> {
     /// Takes pictures away.
     ///
     /// # Errors
-    /// Those of the database.
+    /// [`StorageError::NotFound`](crate::StorageError::NotFound) where there is none.
+    /// Else those of the database.
     pub async fn remove_pictures(&self, of: PicturesOf, ids: &[u64]) -> Result<()> {
         self.step(&of.scope(), async |tx, _| {
             held(tx, of, ids).await?;

@@ -91,3 +91,45 @@ async fn products_are_put_in_another_order_and_shoppers_see_it(pool: MySqlPool) 
     let other = owner.put(&format!("/api/products/{first}/place"), &json!({ "behind": "gift-card" })).await;
     assert_eq!(other.status(), StatusCode::UNPROCESSABLE_ENTITY);
 }
+
+#[sqlx::test(migrations = false)]
+async fn what_cant_be_an_address_or_a_place_is_refused_and_nothing_moves(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let address = "/api/products/dunlin/address";
+    let before: Value = json_of(owner.get(address).await).await;
+    for (status, path, body) in [
+        (422, address, json!({ "address": "" })),
+        (422, address, json!({ "address": "…!" })),
+        (400, address, json!({ "address": 7 })),
+        (400, address, json!({})),
+        (400, address, json!({ "address": "a", "force": true })),
+        (404, "/api/products/nothing/address", json!({ "address": "a" })),
+        (404, "/api/products/dunlin/place", json!({ "behind": "nothing" })),
+        (404, "/api/products/nothing/place", json!({ "behind": null })),
+        (400, "/api/products/dunlin/place", json!({ "before": "whimbrel" })),
+    ] {
+        assert_eq!(owner.put(path, &body).await.status(), status, "{path} {body}");
+        let unsigned = site.shopper().put(site.at(path)).json(&body).send().await.unwrap();
+        assert_eq!(unsigned.status(), StatusCode::UNAUTHORIZED, "{path}");
+    }
+    for odd in ["%20", "..", "Großes", "nowhere"] {
+        let answer = owner.delete(&format!("{address}/{odd}")).await;
+        assert!(!answer.status().is_server_error(), "{odd}: {}", answer.status());
+    }
+    assert_eq!(json_of(owner.get(address).await).await, before);
+    // As long as an address can be, and longer: it is cut, and stands there all the same.
+    let long = json_of(owner.put(address, &json!({ "address": "x".repeat(300) })).await).await;
+    let cut = long["address"].as_str().unwrap();
+    assert!(cut.len() <= 80 && cut.starts_with("xxx"), "{cut}");
+    let page = site.shopper().get(site.at(&format!("/shop/products/{cut}"))).send().await.unwrap();
+    assert_eq!(page.status(), StatusCode::OK);
+    // The same address again is no step.
+    let steps = async || {
+        let journal: Value = json_of(owner.get("/api/journal?product=dunlin").await).await;
+        journal["steps"].as_array().unwrap().len()
+    };
+    let count = steps().await;
+    json_of(owner.put(address, &json!({ "address": cut })).await).await;
+    assert_eq!(steps().await, count);
+}

@@ -294,3 +294,83 @@ async fn a_palette_that_somebody_changed_meanwhile_isnt_overwritten_unseen(pool:
     })
     .await;
 }
+
+#[sqlx::test(migrations = false)]
+async fn pictures_and_the_swatch_book_tell_of_others_until_one_chose_too(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let tomas = site.owner_named(OTHER_EMAIL, OTHER_PASSWORD).await;
+    let base = site.base.clone();
+    Browser::run(Screen::Wide, |client| async move {
+        Browser::sign_in(&client, &base).await;
+        let told = "[...document.querySelectorAll('[role=alert]')].map(a => a.innerText).join()";
+        client.goto(&format!("{base}/swatch-book/colour")).await.unwrap();
+        let about = "[aria-label='What it is about, for shoppers']";
+        until(&client, &format!("document.querySelector(\"{about}\")")).await;
+        json_of(tomas.patch("/api/options/colour", &json!({ "about": "Dyed in Leith" })).await).await;
+        type_into(&client, about, "Dyed by hand").await;
+        find(&client, about).await.send_keys(&char::from(Key::Enter).to_string()).await.unwrap();
+        until(&client, &format!("{told}.includes('Tomas') && {told}.includes('Dyed in Leith')")).await;
+        click(&client, "[role=alert] button", "Mine in place of theirs").await;
+        until(&client, "!document.querySelector('[role=alert]')").await;
+        let kept = async || json_of(tomas.get("/api/options/colour").await).await["about"].clone();
+        assert_eq!(kept().await, "Dyed by hand");
+
+        let pictures = "/api/pictures?product=whimbrel";
+        let first = json_of(tomas.get(pictures).await).await["pictures"][0]["id"].clone();
+        client.goto(&format!("{base}/products/whimbrel/pictures")).await.unwrap();
+        until(&client, "document.querySelectorAll('.grid .card').length === 16").await;
+        find(&client, ".grid .card button").await.click().await.unwrap();
+        json_of(tomas.patch(pictures, &json!({ "ids": [first], "alt": "High over the bay" })).await).await;
+        let words = ".panel textarea";
+        until(&client, &format!("document.querySelector(\"{words}\")")).await;
+        type_into(&client, words, "Low over the dunes").await;
+        ask(&client, "document.activeElement.blur()").await;
+        until(&client, &format!("{told}.includes('Tomas')")).await;
+        click(&client, "[role=alert] button", "Leave theirs").await;
+        until(&client, "!document.querySelector('[role=alert]')").await;
+        let now = json_of(tomas.get(pictures).await).await;
+        assert_eq!(now["pictures"][0]["alt"], "High over the bay");
+    })
+    .await;
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_template_goes_once_it_is_told_who_serves_its_products_and_comes_back(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let templates = json_of(owner.get("/api/templates").await).await;
+    let all = templates["templates"].as_array().unwrap();
+    let gone =
+        all.iter().find(|one| one["reach"]["rule"] != json!("fallback") && one["products"] != 0).unwrap();
+    let name = gone["name"].as_str().unwrap().to_owned();
+    let base = site.base.clone();
+    Browser::run(Screen::Wide, |client| async move {
+        Browser::sign_in(&client, &base).await;
+        client.goto(&format!("{base}/templates")).await.unwrap();
+        let rows = "[...document.querySelectorAll('tbody tr')].map(row => row.innerText)";
+        let there = format!("{rows}.some(row => row.includes({name:?}))");
+        until(&client, &there).await;
+        find(&client, &format!("[aria-label='Take away {name}']")).await.click().await.unwrap();
+        until(&client, &format!("document.querySelector('.dialog-sheet h1')?.innerText.includes({name:?})"))
+            .await;
+        // What would be laid out by what is told before anything goes.
+        until(&client, "!document.querySelector('.dialog-sheet [type=submit]').disabled").await;
+        click(&client, ".dialog-sheet button", "Take it away").await;
+        until(&client, &format!("!document.querySelector('.dialog-sheet') && !({there})")).await;
+        let away = "document.querySelector('.away')?.innerText";
+        until(&client, &format!("{away}.includes({name:?})")).await;
+        // Reloaded, it is among those taken away still, and comes back from there.
+        client.refresh().await.unwrap();
+        until(&client, &format!("{away}?.includes({name:?})")).await;
+        find(&client, &format!("[aria-label='bring it back: {name}']")).await.click().await.unwrap();
+        until(&client, &format!("{there} && !document.querySelector('.away')")).await;
+    })
+    .await;
+    let now = json_of(owner.get("/api/templates").await).await;
+    let names = |view: &serde_json::Value| {
+        let all = view["templates"].as_array().unwrap().iter();
+        all.map(|one| (one["name"].clone(), one["products"].clone(), one["reach"].clone()))
+            .collect::<Vec<_>>()
+    };
+    assert_eq!(names(&now), names(&templates), "in its place, with what it reached");
+}

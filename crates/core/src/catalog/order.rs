@@ -23,6 +23,7 @@ pub fn put_after(
 #[cfg(test)]
 mod tests {
     use super::*;
+    use proptest::prelude::*;
 
     const A: ProductId = ProductId(1);
     const B: ProductId = ProductId(2);
@@ -45,5 +46,31 @@ mod tests {
         let all = [(A, 0), (B, 2), (C, 2), (D, 2)];
         assert_eq!(put_after(&all, D, Some(B)), [(B, 1), (C, 3)], "D, with 2, stands third");
         assert_eq!(put_after(&all, D, None), [(D, 0), (A, 1), (C, 3)]);
+    }
+
+    proptest! {
+        /// Read again, the products stand as if the moved one had been taken out of the list and put in behind the other;
+        /// and nobody's place changes who stands where it stood.
+        #[test]
+        fn the_order_is_what_a_list_would_come_to(places in prop::collection::vec(0u32..9, 1..12), moved in 0usize..12, behind in prop::option::of(0usize..12)) {
+            let sorted = |mut all: Vec<(ProductId, u32)>| {
+                all.sort_by_key(|(id, place)| (*place, *id));
+                all
+            };
+            let all = sorted((1u64..).map(ProductId).zip(places).collect());
+            let moved = all[moved % all.len()].0;
+            let behind = behind.map(|place| all[place % all.len()].0);
+            let mut list: Vec<ProductId> = all.iter().map(|(id, _)| *id).filter(|id| *id != moved).collect();
+            let to = behind.and_then(|behind| list.iter().position(|id| *id == behind)).map_or(0, |place| place + 1);
+            list.insert(to, moved);
+
+            let changed = put_after(&all, moved, behind);
+            let place_of = |id: ProductId, was: u32| changed.iter().find(|(one, _)| *one == id).map_or(was, |(_, place)| *place);
+            let after = sorted(all.iter().map(|(id, was)| (*id, place_of(*id, *was))).collect());
+            prop_assert_eq!(after.iter().map(|(id, _)| *id).collect::<Vec<_>>(), list);
+            for (id, place) in &changed {
+                prop_assert!(!all.contains(&(*id, *place)), "only what becomes another is named");
+            }
+        }
     }
 }

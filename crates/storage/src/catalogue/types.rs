@@ -81,7 +81,8 @@ impl Store {
     /// Adds a type together with what serves it, as one step. Gives the template that was made for it.
     ///
     /// # Errors
-    /// Those of the database.
+    /// [`StorageError::Rearranged`](crate::StorageError::Rearranged) where somebody else changed since which template serves what.
+    /// Else those of the database.
     pub async fn add_type(
         &self,
         kind: &ProductType,

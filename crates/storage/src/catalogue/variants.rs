@@ -80,7 +80,8 @@ impl Hand<'_> {
     /// Changes several variants of a product in the same way; all or none.
     ///
     /// # Errors
-    /// Those of the database.
+    /// [`StorageError::NotFound`](crate::StorageError::NotFound) where there is none.
+    /// Else those of the database.
     pub async fn change_variants(
         &self,
         product: ProductId,

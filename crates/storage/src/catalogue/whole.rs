@@ -122,7 +122,9 @@ impl Hand<'_> {
     /// sale yet, what is counted of it is none, and its SKUs end in a number of their own.
     ///
     /// # Errors
-    /// Those of the database.
+    /// [`StorageError::NotFound`](crate::StorageError::NotFound) where there is none.
+    /// [`StorageError::Refused`](crate::StorageError::Refused) with the reason, where it can’t be.
+    /// Else those of the database.
     pub async fn copy_product(&self, from: ProductId, handle: &Handle, name: &str) -> Result<ProductId> {
         self.step(&Scope::default(), async |tx, scope| {
             let id = copy_row(tx, from, handle, name).await?;

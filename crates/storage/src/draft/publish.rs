@@ -44,7 +44,8 @@ impl Store {
     /// Lets shoppers see the draft as it was at revision `expected`, under a name. What was planned is dropped.
     ///
     /// # Errors
-    /// Those of the database.
+    /// [`StorageError::RevisionMismatch`](crate::StorageError::RevisionMismatch) where it is at another revision by now.
+    /// Else those of the database.
     pub async fn publish(&self, draft: DraftId, owner: u64, expected: u64, name: &str) -> Result<()> {
         self.unit(|| async {
             let mut unit = self.begin().await?;
@@ -61,7 +62,8 @@ impl Store {
     /// Keeps the draft as it is at revision `expected` to be published at a moment, in place of what was planned.
     ///
     /// # Errors
-    /// Those of the database.
+    /// [`StorageError::RevisionMismatch`](crate::StorageError::RevisionMismatch) where it is at another revision by now.
+    /// Else those of the database.
     pub async fn plan_publication(
         &self,
         draft: DraftId,

@@ -67,7 +67,8 @@ impl Hand<'_> {
     /// Changes what is set on an option.
     ///
     /// # Errors
-    /// Those of the database.
+    /// [`StorageError::NotFound`](crate::StorageError::NotFound) where there is none.
+    /// Else those of the database.
     pub async fn change_option(&self, option: OptionId, wanted: &OptionChange) -> Result<()> {
         self.change_book(option, async |tx| {
             sqlx::query!(
@@ -93,7 +94,8 @@ impl Hand<'_> {
     /// Changes several values of an option in the same way; all or none.
     ///
     /// # Errors
-    /// Those of the database.
+    /// [`StorageError::NotFound`](crate::StorageError::NotFound) where there is none.
+    /// Else those of the database.
     pub async fn change_values(&self, option: OptionId, ids: &[ValueId], wanted: &ValueChange) -> Result<()> {
         let all: Vec<_> = ids.iter().map(|id| (*id, wanted.clone())).collect();
         self.change_each_value(option, &all).await
@@ -102,7 +104,8 @@ impl Hand<'_> {
     /// Changes several values of an option, each in its own way; all or none.
     ///
     /// # Errors
-    /// Those of the database.
+    /// [`StorageError::NotFound`](crate::StorageError::NotFound) where there is none.
+    /// Else those of the database.
     pub async fn change_each_value(&self, option: OptionId, wanted: &[(ValueId, ValueChange)]) -> Result<()> {
         self.change_book(option, async |tx| {
             for (id, wanted) in wanted {
@@ -116,7 +119,9 @@ impl Hand<'_> {
     /// Adds a value behind the others. Products that use the whole option have it at once.
     ///
     /// # Errors
-    /// Those of the database.
+    /// [`StorageError::Full`](crate::StorageError::Full) where there are as many as there can be.
+    /// [`StorageError::NotFound`](crate::StorageError::NotFound) where there is none.
+    /// Else those of the database.
     pub async fn add_value(&self, option: OptionId, handle: &Handle, name: &str) -> Result<ValueId> {
         self.change_book(option, async |tx| insert_value(tx, option, handle, name).await).await
     }

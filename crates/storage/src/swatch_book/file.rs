@@ -125,7 +125,8 @@ impl Hand<'_> {
     /// Takes files out of an option.
     ///
     /// # Errors
-    /// Those of the database.
+    /// [`StorageError::NotFound`](crate::StorageError::NotFound) where there is none.
+    /// Else those of the database.
     pub async fn remove_swatch_files(&self, option: OptionId, ids: &[u64]) -> Result<()> {
         self.change_book(option, async |tx| {
             for id in ids {

@@ -44,7 +44,8 @@ impl Store {
     /// Gives a template another name and reach.
     ///
     /// # Errors
-    /// Those of the database.
+    /// [`StorageError::Rearranged`](crate::StorageError::Rearranged) where somebody else changed since which template serves what.
+    /// Else those of the database.
     pub async fn set_template(&self, id: TemplateId, based_on: u64, name: &str, reach: &Reach) -> Result<()> {
         self.unit(|| async {
             let mut unit = self.begin().await?;
@@ -131,7 +132,8 @@ impl Store {
     /// Arranges the templates anew, as one step.
     ///
     /// # Errors
-    /// Those of the database.
+    /// [`StorageError::Rearranged`](crate::StorageError::Rearranged) where somebody else changed since which template serves what.
+    /// Else those of the database.
     pub async fn arrange(&self, arrangement: &Arrangement) -> Result<()> {
         self.unit(|| async {
             let mut unit = self.begin().await?;

@@ -53,7 +53,8 @@ impl Store {
     /// The layout as it was at a moment. An edit's is found by taking back everything after it.
     ///
     /// # Errors
-    /// Those of the database.
+    /// [`StorageError::NotFound`](crate::StorageError::NotFound) where there is none.
+    /// Else those of the database.
     pub async fn layout_at(&self, id: TemplateId, moment: Moment) -> Result<Layout> {
         self.unit(|| async {
             let mut unit = self.begin().await?;

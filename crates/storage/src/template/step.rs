@@ -77,7 +77,12 @@ impl Store {
     /// Takes a step on a draft that its maker saw at revision `expected`.
     ///
     /// # Errors
-    /// Those of the database.
+    /// [`StorageError::Clash`](crate::StorageError::Clash) where somebody else changed the same since.
+    /// [`StorageError::NoStep`](crate::StorageError::NoStep) where there is no step to take back or make again.
+    /// [`StorageError::KeptAlready`](crate::StorageError::KeptAlready) where the band is kept already.
+    /// [`StorageError::NotFound`](crate::StorageError::NotFound) where there is none.
+    /// [`StorageError::Op`](crate::StorageError::Op) where the operation doesn’t fit.
+    /// Else those of the database.
     pub async fn change_draft(
         &self,
         id: TemplateId,

@@ -1,0 +1,268 @@
+//! What a price book may hold, at each edge: the last that is taken and the first that isn't.
+#![allow(clippy::unwrap_used)]
+
+mod samples;
+
+use compagina_core::catalog::{Stock, Tag, Variant};
+use compagina_core::ids::VariantId;
+use compagina_core::limits::{MOST_ID, MOST_MINOR};
+use compagina_core::money::Money;
+use compagina_core::price::{
+    BookError, Counted, Effect, MOST_NAMED, MOST_PLANS, MOST_RULES, Period, Plan, PlanError, PlanId,
+    PriceBook, PriceRule, Prices, Promise, Rounding, RuleError, RuleId, RuleReach, SavedOn, Step, Surface,
+    TypeRate, Vat,
+};
+use compagina_core::time::{Local, Moment, Zone};
+use samples::{handle, handles};
+use std::sync::Arc;
+
+fn steps(count: u32) -> Vec<Step> {
+    (1..=count).map(|from| Step { from, effect: Effect::Percent { hundredths: from * 100 } }).collect()
+}
+
+fn rule(id: u64) -> PriceRule {
+    PriceRule {
+        id: RuleId(id),
+        name: format!("Rule {id}"),
+        reach: RuleReach::All,
+        except: vec![],
+        steps: steps(1),
+        counted: Counted::Product,
+        total: None,
+        with: vec![],
+        from: None,
+        until: None,
+        on: true,
+    }
+}
+
+fn plan(id: u64) -> Plan {
+    Plan {
+        id: PlanId(id),
+        reach: RuleReach::All,
+        every: 8,
+        period: Period::Weeks,
+        hundredths: 1000,
+        saved_on: SavedOn::All,
+        once: true,
+    }
+}
+
+fn many(count: usize) -> Vec<compagina_core::ids::Handle> {
+    (0..count).map(|number| handle(&format!("p{number}"))).collect()
+}
+
+fn local(text: &str) -> Option<Local> {
+    Some(Local::try_from(text.to_owned()).unwrap())
+}
+
+#[test]
+fn a_rule_may_hold_so_much_and_no_more() {
+    type Wrong = fn(String) -> RuleError;
+    let named = |reach| PriceRule { reach, ..rule(1) };
+    let effect = |effect| PriceRule { steps: vec![Step { from: 1, effect }], ..rule(1) };
+    let cases: Vec<(PriceRule, PriceRule, Wrong)> = vec![
+        (
+            PriceRule { name: "n".repeat(80), ..rule(1) },
+            PriceRule { name: "n".repeat(81), ..rule(1) },
+            |_| RuleError::Name,
+        ),
+        (PriceRule { steps: steps(12), ..rule(1) }, PriceRule { steps: steps(13), ..rule(1) }, |rule| {
+            RuleError::Steps { rule }
+        }),
+        (
+            named(RuleReach::Products { products: many(MOST_NAMED) }),
+            named(RuleReach::Products { products: many(MOST_NAMED + 1) }),
+            |rule| RuleError::TooManyNamed { rule },
+        ),
+        (
+            PriceRule { except: many(MOST_NAMED), ..rule(1) },
+            PriceRule { except: many(MOST_NAMED + 1), ..rule(1) },
+            |rule| RuleError::TooManyNamed { rule },
+        ),
+        (
+            PriceRule { with: many(MOST_NAMED), ..rule(1) },
+            PriceRule { with: many(MOST_NAMED + 1), ..rule(1) },
+            |rule| RuleError::TooManyNamed { rule },
+        ),
+        (
+            effect(Effect::Percent { hundredths: 10_000 }),
+            effect(Effect::Percent { hundredths: 10_001 }),
+            |rule| RuleError::Percent { rule, percent: "100.01".into() },
+        ),
+        (
+            effect(Effect::Amount { minor: MOST_MINOR }),
+            effect(Effect::Amount { minor: MOST_MINOR + 1 }),
+            |rule| RuleError::Amount { rule },
+        ),
+        (effect(Effect::Fixed { minor: 0 }), effect(Effect::Fixed { minor: MOST_MINOR + 1 }), |rule| {
+            RuleError::Amount { rule }
+        }),
+        (PriceRule { total: Some(1), ..rule(1) }, PriceRule { total: Some(0), ..rule(1) }, |rule| {
+            RuleError::Amount { rule }
+        }),
+        (
+            PriceRule { total: Some(MOST_MINOR), ..rule(1) },
+            PriceRule { total: Some(MOST_MINOR + 1), ..rule(1) },
+            |rule| RuleError::Amount { rule },
+        ),
+        (
+            PriceRule { from: local("2026-05-01T00:00"), until: local("2026-05-01T00:01"), ..rule(1) },
+            PriceRule { from: local("2026-05-01T00:00"), until: local("2026-05-01T00:00"), ..rule(1) },
+            |rule| RuleError::EndsFirst { rule },
+        ),
+        (
+            named(RuleReach::Variants { skus: vec!["W-1".into()] }),
+            named(RuleReach::Variants { skus: vec![" ".into()] }),
+            |rule| RuleError::BadName { rule },
+        ),
+        (
+            named(RuleReach::Types { types: handles(&["kites"]) }),
+            named(RuleReach::Types { types: vec![] }),
+            |rule| RuleError::Nothing { rule },
+        ),
+        (
+            PriceRule { id: RuleId(MOST_ID), ..rule(1) },
+            PriceRule { id: RuleId(MOST_ID + 1), ..rule(1) },
+            |_| RuleError::TooLargeId { id: MOST_ID + 1 },
+        ),
+    ];
+    for (last, first, why) in cases {
+        assert_eq!(last.check(), Ok(()), "{last:?}");
+        assert_eq!(first.check(), Err(why(first.name.clone())));
+    }
+}
+
+#[test]
+fn a_plan_may_hold_so_much_and_no_more() {
+    for (last, first, why) in [
+        (Plan { every: 52, ..plan(1) }, Plan { every: 53, ..plan(1) }, PlanError::Every(53)),
+        (Plan { every: 1, ..plan(1) }, Plan { every: 0, ..plan(1) }, PlanError::Every(0)),
+        (Plan { hundredths: 9000, ..plan(1) }, Plan { hundredths: 9001, ..plan(1) }, PlanError::Saving),
+        (plan(MOST_ID), plan(MOST_ID + 1), PlanError::TooLargeId(MOST_ID + 1)),
+        (
+            Plan { reach: RuleReach::Products { products: many(MOST_NAMED) }, ..plan(1) },
+            Plan { reach: RuleReach::Products { products: many(MOST_NAMED + 1) }, ..plan(1) },
+            PlanError::BadReach,
+        ),
+        (
+            Plan { reach: RuleReach::Tags { tags: vec![Tag::from("gift")] }, ..plan(1) },
+            Plan { reach: RuleReach::Tags { tags: vec![Tag::from("")] }, ..plan(1) },
+            PlanError::BadReach,
+        ),
+        (
+            Plan { reach: RuleReach::Types { types: handles(&["kites"]) }, ..plan(1) },
+            Plan { reach: RuleReach::Types { types: vec![] }, ..plan(1) },
+            PlanError::Nothing,
+        ),
+    ] {
+        assert_eq!(last.check(), Ok(()), "{last:?}");
+        assert_eq!(first.check(), Err(why));
+    }
+}
+
+#[test]
+fn a_book_may_hold_so_much_and_no_more() {
+    let rules = |count: usize| (1..=count as u64).map(rule).collect::<Vec<_>>();
+    let plans = |count: usize| (1..=count as u64).map(plan).collect::<Vec<_>>();
+    let book = PriceBook::default;
+    let types = |count: usize| {
+        let of = |kind| TypeRate { kind, hundredths: 500 };
+        Vat { types: many(count).into_iter().map(of).collect(), ..Vat::default() }
+    };
+    let rate = |hundredths| Vat { hundredths, ..Vat::default() };
+    let own =
+        |hundredths| Vat { types: vec![TypeRate { kind: handle("books"), hundredths }], ..Vat::default() };
+    let twice = |mut all: Vec<Plan>| {
+        all.push(plan(1));
+        all
+    };
+    for (last, first, why) in [
+        (
+            PriceBook { rules: rules(MOST_RULES), ..book() },
+            PriceBook { rules: rules(MOST_RULES + 1), ..book() },
+            BookError::TooMany,
+        ),
+        (
+            PriceBook { plans: plans(MOST_PLANS), ..book() },
+            PriceBook { plans: plans(MOST_PLANS + 1), ..book() },
+            BookError::Plan(PlanError::TooMany),
+        ),
+        (
+            PriceBook { plans: plans(2), ..book() },
+            PriceBook { plans: twice(plans(2)), ..book() },
+            BookError::Plan(PlanError::SameId(1)),
+        ),
+        (
+            PriceBook { rounding: Rounding { step: 50, ..Rounding::default() }, ..book() },
+            PriceBook { rounding: Rounding { step: 20, ..Rounding::default() }, ..book() },
+            BookError::Rounding(20),
+        ),
+        (PriceBook { vat: rate(5000), ..book() }, PriceBook { vat: rate(5001), ..book() }, BookError::Vat),
+        (PriceBook { vat: own(5000), ..book() }, PriceBook { vat: own(5001), ..book() }, BookError::Vat),
+        (
+            PriceBook { vat: types(MOST_NAMED), ..book() },
+            PriceBook { vat: types(MOST_NAMED + 1), ..book() },
+            BookError::VatTypes,
+        ),
+    ] {
+        assert_eq!(last.check(), Ok(()));
+        assert_eq!(first.check(), Err(why));
+    }
+    let numbered = PriceBook { rules: vec![rule(1), rule(3)], plans: plans(2), ..book() };
+    assert_eq!(
+        (numbered.free_id(), numbered.free_plan()),
+        (RuleId(4), PlanId(3)),
+        "behind all that there are"
+    );
+    let last = PriceBook { rules: vec![rule(1), rule(MOST_ID)], ..book() };
+    assert_eq!(last.free_id(), RuleId(2), "behind the last there is none, so the least that is free");
+    assert_eq!((book().free_id(), book().free_plan()), (RuleId(1), PlanId(1)));
+}
+
+#[test]
+fn of_several_promises_the_nearest_is_told() {
+    let at_once = |rules| {
+        let places = compagina_core::price::Places {
+            card: compagina_core::price::Policy::AtOnce,
+            ..compagina_core::price::Places::default()
+        };
+        Prices::new(Arc::new(PriceBook { rules, places, ..PriceBook::default() }), Zone::default(), Moment(0))
+    };
+    let mut kite = samples::product(&[], &[]);
+    kite.price = Money::new(1_000, kite.price.currency);
+    kite.old_price = None;
+    kite.options = vec![];
+    kite.variants = vec![Variant {
+        id: VariantId(1),
+        sku: "K".into(),
+        values: vec![],
+        price: None,
+        old_price: None,
+        stock: Stock::NotCounted,
+        picture: None,
+        measure: None,
+    }];
+    let fixed = |id, from, minor| PriceRule {
+        steps: vec![Step { from, effect: Effect::Fixed { minor } }],
+        ..rule(id)
+    };
+    let shown = |prices: &Prices| {
+        let shown = prices.shown(&kite, &kite.variants[0], 1, Surface::Card).unwrap();
+        (shown.quote.unit.minor, shown.promise)
+    };
+    let money = |minor| Money::new(minor, kite.price.currency);
+    assert_eq!(shown(&at_once(vec![])), (1_000, None));
+    assert_eq!(
+        shown(&at_once(vec![fixed(1, 6, 800), fixed(2, 3, 900)])),
+        (800, Some(Promise { pieces: Some(3), total: None }))
+    );
+    let from_total = |id, total| PriceRule { total: Some(total), ..fixed(id, 1, 700) };
+    assert_eq!(
+        shown(&at_once(vec![from_total(1, 9_000), from_total(2, 5_000)])),
+        (700, Some(Promise { pieces: None, total: Some(money(5_000)) })),
+        "a first piece is no number to be told"
+    );
+    // What costs as little anyway promises nothing.
+    assert_eq!(shown(&at_once(vec![fixed(1, 1, 800), fixed(2, 3, 800)])), (800, None));
+}
