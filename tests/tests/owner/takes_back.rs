@@ -347,8 +347,7 @@ async fn a_template_goes_once_it_is_told_who_serves_its_products_and_comes_back(
     Browser::run(Screen::Wide, |client| async move {
         Browser::sign_in(&client, &base).await;
         client.goto(&format!("{base}/templates")).await.unwrap();
-        let rows = "[...document.querySelectorAll('tbody tr')].map(row => row.innerText)";
-        let there = format!("{rows}.some(row => row.includes({name:?}))");
+        let there = format!("!!document.querySelector(\"[aria-label='Copy {name}']\")");
         until(&client, &there).await;
         find(&client, &format!("[aria-label='Take away {name}']")).await.click().await.unwrap();
         until(&client, &format!("document.querySelector('.dialog-sheet h1')?.innerText.includes({name:?})"))

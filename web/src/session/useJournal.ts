@@ -37,12 +37,15 @@ export function useJournal(
 
   async function step(what: "undo" | "redo"): Promise<void> {
     const query = of();
+    let done = "";
     await after(async () => {
       const { data, error } = await ask(api.POST(`/api/journal/${what}`, { params: { query } }));
-      if (data) tell(`${what === "undo" ? "Taken back" : "Made again"}: ${data.told}`);
+      if (data) done = `${what === "undo" ? "Taken back" : "Made again"}: ${data.told}`;
       return error ? { error } : { data: true };
     });
     await load();
+    // Told once the way back from it is known, so that who reads it can go it at once.
+    if (done) tell(done);
   }
   const undo = async () => (journal.value?.undo ? step("undo") : undefined);
   const redo = async () => (journal.value?.redo ? step("redo") : undefined);

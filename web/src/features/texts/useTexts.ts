@@ -65,13 +65,14 @@ export function useTexts(handle: () => string) {
     const [before, sent] = [withUsual(view.value), JSON.parse(JSON.stringify(form.value)) as Texts];
     const body = { was: view.value.texts, texts: sent };
     const { data, error } = await ask(api.PUT("/api/products/{handle}/texts", { ...path.value, body }));
-    busy.value = false;
-    problem.value = error ?? null;
     // Where nothing is written here, somebody else's is taken over; the rest takes its place once it is kept again.
     if (error?.code === "overtaken") {
       const { data: theirs } = await ask(api.GET("/api/products/{handle}/texts", path.value));
       if (theirs) follow(theirs, before);
     }
+    // Told once it is as it is now: what is kept next is kept upon that.
+    busy.value = false;
+    problem.value = error ?? null;
     if (!data) return false;
     follow(data, sent);
     kept.value += 1;
