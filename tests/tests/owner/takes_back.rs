@@ -312,12 +312,18 @@ async fn pictures_and_the_swatch_book_tell_of_others_until_one_chose_too(pool: M
         until(&client, &format!("{told}.includes('Tomas') && {told}.includes('Dyed in Leith')")).await;
         click(&client, "[role=alert] button", "Mine in place of theirs").await;
         until(&client, "!document.querySelector('[role=alert]')").await;
-        let kept = async || json_of(tomas.get("/api/options/colour").await).await["about"].clone();
-        assert_eq!(kept().await, "Dyed by hand");
+        until(&client, "document.querySelector('[aria-label=Undo]').title.includes('Dyed by hand')").await;
+        let kept = json_of(tomas.get("/api/options/colour").await).await;
+        assert_eq!(kept["about"], "Dyed by hand");
 
         let pictures = "/api/pictures?product=whimbrel";
         let first = json_of(tomas.get(pictures).await).await["pictures"][0]["id"].clone();
         client.goto(&format!("{base}/products/whimbrel/pictures")).await.unwrap();
+        // While sizes are made the view is read anew by itself, and what it shows is as new as can be.
+        let sizes = "fetch('/api/pictures?product=whimbrel').then(a => a.json()).then(v => \
+                     document.body.dataset.made = v.pictures.every(p => !p.waiting))";
+        until(&client, &format!("({sizes}, document.body.dataset.made === 'true')")).await;
+        client.refresh().await.unwrap();
         until(&client, "document.querySelectorAll('.grid .card').length === 16").await;
         find(&client, ".grid .card button").await.click().await.unwrap();
         json_of(tomas.patch(pictures, &json!({ "ids": [first], "alt": "High over the bay" })).await).await;
