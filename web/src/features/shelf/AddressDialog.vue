@@ -17,8 +17,9 @@ async function take(call: Promise<Answer<Address>>): Promise<boolean> {
   const { data, error } = await call;
   problem.value = error ?? null;
   if (!data) return false;
+  // What is typed meanwhile stays.
+  if (typed.value === (view.value?.address ?? "")) typed.value = data.address;
   view.value = data;
-  typed.value = data.address;
   return true;
 }
 void take(ask(api.GET(at, { params: { path } })));
