@@ -1,14 +1,12 @@
 //! Puts the demo shop into an empty database.
 
-use crate::drawing::{Drawn, draw, name_of};
+use crate::drawing::{Drawn, DrawnSwatch, draw, draw_swatch, name_of};
 use crate::media::Media;
 use crate::password;
 use compagina_core::catalog::NewPicture;
 use compagina_core::media::{FilmFile, Focus};
-use compagina_core::swatch::Colour;
 use compagina_core::time::Moment;
 use compagina_demo::{Drawing, OWNERS, demo_shop, media as free, prices, swatch_files};
-use compagina_pictures::{Cut, rasterise, square};
 use compagina_storage::{By, Change, DocumentName, StorageError, Store};
 use futures_util::{StreamExt, TryStreamExt, stream};
 use std::collections::BTreeMap;
@@ -97,10 +95,8 @@ async fn fill_swatches(store: &Store, media: &Media) -> Result<(), Failure> {
     let book = store.swatch_book().await?;
     let Some(colour) = book.iter().find(|option| option.handle.as_str() == "colour") else { return Ok(()) };
     for (name, svg) in swatch_files() {
-        let made = square(&rasterise(svg.as_bytes())?, (500, 500), Cut::Whole)?;
-        let hash = made.encoded.hash.clone();
-        media.put(&hash, made.encoded.bytes).await?;
-        store.by(By::default()).put_swatch_file(colour.id, name, &hash, made.colour.map(Colour)).await?;
+        let DrawnSwatch { hash, colour: of } = draw_swatch(media, &svg).await?;
+        store.by(By::default()).put_swatch_file(colour.id, name, &hash, of).await?;
     }
     Ok(())
 }
