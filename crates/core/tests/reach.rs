@@ -6,8 +6,8 @@ mod samples;
 use compagina_core::catalog::ProductType;
 use compagina_core::ids::TemplateId;
 use compagina_core::template::{
-    Candidate, Feature, Index, ProductFacts, Reach, ReachError, ReachLevel, ReachRule, Shift, Words,
-    move_product, move_type, next_change,
+    Candidate, Feature, Index, ProductFacts, Reach, ReachError, ReachLevel, ReachRule, Shift, Turn, Words,
+    move_product, move_type, next_change, turns,
 };
 use compagina_core::time::{Local, Moment, Zone};
 use proptest::prelude::*;
@@ -111,6 +111,54 @@ fn the_next_moment_at_which_a_reach_begins_or_ends_is_known() {
     let ends = zone.moment(&local("2026-12-01T00:00").unwrap());
     assert_eq!(next_change([&past, &off].into_iter(), NOW, &zone), Some(ends));
     assert_eq!(next_change([&off].into_iter(), NOW, &zone), None);
+}
+
+/// When each turn of the second template is, in hours from now, and what it says.
+fn told(reaches: &[Reach], products: &[ProductFacts]) -> Vec<(i64, Vec<String>)> {
+    let all: Vec<_> = candidates(reaches).collect();
+    let found = turns(&all, TemplateId(2), &products.iter().collect::<Vec<_>>(), NOW, &Zone::default());
+    let name = |id: TemplateId| format!("T{}", id.0);
+    let say = |turn: &Turn| turn.moves.iter().map(|one| one.say(one.kind.as_str(), &name)).collect();
+    found.iter().map(|turn| ((turn.at.0 - NOW.0) / 3_600, say(turn))).collect()
+}
+
+#[test]
+fn what_a_templates_dates_will_change_is_told_before() {
+    let products = [
+        facts("dunlin", "kites", &[], 1, &[]),
+        facts("spar", "spares", &[], 1, &[]),
+        facts("clip", "spares", &[], 1, &[]),
+        facts("ferrule", "spares", &[], 1, &[]),
+    ];
+    let some = |from: Option<Local>, until: Option<Local>| Reach {
+        from,
+        until,
+        except: handles(&["ferrule"]),
+        ..Reach::types(handles(&["spares", "kites"]))
+    };
+    let (noon, night) = (local("2026-11-27T12:00"), local("2026-11-27T21:00"));
+    let with = |second: Reach| vec![Reach::fallback(), second];
+    let says = |all: &[&str]| all.iter().map(|one| (*one).to_owned()).collect::<Vec<_>>();
+    let come =
+        says(&["1 product of kites changes from T1 to T2", "2 products of spares change from T1 to T2"]);
+    let go = says(&["1 product of kites changes from T2 to T1", "2 products of spares change from T2 to T1"]);
+    let ahead = |second: Reach| told(&with(second), &products);
+    assert_eq!(ahead(some(noon.clone(), night.clone())), [(15, come.clone()), (24, go.clone())]);
+    assert_eq!(ahead(some(None, night.clone())), [(24, go)], "it has begun");
+    assert_eq!(ahead(some(local("2026-11-26T21:00"), None)), [], "it begins now: that is no day to come");
+    assert_eq!(ahead(Reach { on: false, ..some(noon.clone(), None) }), [], "switched off");
+    // Another one's dates are told there, and where another serves at that time nothing changes.
+    let busy = vec![
+        Reach { from: noon.clone(), ..tags(&["sale"]) },
+        some(noon.clone(), None),
+        Reach {
+            also: handles(&["dunlin", "spar", "clip"]),
+            from: local("2026-11-27T10:00"),
+            ..ReachRule::Named.into()
+        },
+        Reach::fallback(),
+    ];
+    assert_eq!(told(&busy, &products), [(15, vec![])]);
 }
 
 #[test]

@@ -77,6 +77,35 @@ async fn moving_a_product_or_a_type_is_told_before_it_is_done(pool: MySqlPool) {
 }
 
 #[sqlx::test(migrations = false)]
+async fn what_the_dates_of_a_reach_will_change_is_told_before_it_is_kept_and_where_it_is_published(
+    pool: MySqlPool,
+) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let body = json!({ "name": "Winter", "from": 3 });
+    let winter = json_of(owner.post("/api/templates", &body).await).await["id"].as_u64().unwrap();
+    let reach = json!({ "rule": "types", "types": ["spares"], "except": ["carbon-spar"],
+        "from": "2099-12-01T00:00", "until": "2100-01-01T09:30" });
+    let shift = json!({ "what": "reach", "template": winter, "reach": reach });
+    let mut dry = shift.clone();
+    dry["dry"] = json!(true);
+    let expected = json!([
+        { "at": "2099-12-01T00:00", "says": ["3 products of Spares change from All products to Winter"] },
+        { "at": "2100-01-01T09:30", "says": ["3 products of Spares change from Winter to All products"] }
+    ]);
+    let told = json_of(owner.shift(dry).await).await;
+    assert_eq!((&told["count"], &told["ahead"]), (&json!(0), &expected), "as if it were live");
+    let desk = format!("/api/templates/{winter}/desk");
+    assert_eq!(json_of(owner.get(&desk).await).await["ahead"], json!([]), "only told");
+    let done = json_of(owner.shift(shift).await).await;
+    assert_eq!((&done["count"], &done["ahead"]), (&json!(0), &expected));
+    let shown = json_of(owner.get(&desk).await).await;
+    assert_eq!((&shown["serves"], &shown["ahead"]), (&json!(0), &expected));
+    // Of the one that loses them nothing is told: it has no dates of its own.
+    assert_eq!(json_of(owner.get("/api/templates/1/desk").await).await["ahead"], json!([]));
+}
+
+#[sqlx::test(migrations = false)]
 async fn who_arranges_the_templates_learns_of_what_somebody_else_did_meanwhile(pool: MySqlPool) {
     let site = Site::start(pool).await;
     let (owner, other) = (site.owner().await, site.owner().await);

@@ -1,12 +1,14 @@
 //! One layout for many products: which template serves which product and why, and what single products and types keep
 //! different from it.
 
+mod ahead;
 mod compose;
 mod impact;
 pub mod kept;
 mod reach;
 mod serving;
 
+pub use ahead::{Move, Turn, turns};
 pub use compose::{compose, levels};
 pub use impact::{Comparison, Gap, Impact, Lack, gaps};
 pub use reach::{Feature, ProductFacts, Reach, ReachError, ReachRule, Shift, move_product, move_type};

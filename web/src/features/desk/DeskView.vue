@@ -2,6 +2,7 @@
 import { computed, defineAsyncComponent, nextTick, provide, ref, watch } from "vue";
 import { onBeforeRouteLeave, useRouter } from "vue-router";
 import ProblemNote from "../../ui/ProblemNote.vue";
+import TurnList from "../templates/TurnList.vue";
 import ClashDialog from "./ClashDialog.vue";
 import DeskHead from "./DeskHead.vue";
 import DeskFoot from "./DeskFoot.vue";
@@ -79,6 +80,8 @@ const press = useKeys({
 
 /** Whether there is a product whose page it is. */
 const seen = computed(() => (desk.view?.serves ?? 0) > 0);
+/** What its dates will change. */
+const ahead = computed(() => desk.view?.ahead ?? []);
 
 function lookAt(product: string): void {
   situation.look(product);
@@ -96,10 +99,12 @@ function lookAt(product: string): void {
     </div>
     <div v-if="desk.published" class="notice" role="status">
       <span v-if="seen">Published. Shoppers see it now.</span>
+      <span v-else-if="ahead.length">Published. Nobody sees it yet.</span>
       <span v-else>
         Published, but nobody sees it: this template serves no product now.
         <router-link :to="{ name: 'templates' }">Give it some</router-link>
       </span>
+      <TurnList :turns="ahead" />
       <button class="quiet" @click="desk.takeBack">Take it back</button>
       <button class="quiet" @click="desk.published = false">Understood</button>
     </div>
@@ -156,6 +161,9 @@ function lookAt(product: string): void {
   border: 1px solid var(--line);
   border-radius: 6px;
   background: var(--accent-weak);
+}
+.notice .quiet {
+  white-space: nowrap;
 }
 .halves {
   display: grid;

@@ -4,6 +4,7 @@ import { useDesk } from "./deskStore";
 import { changeWords } from "./changes";
 import { kilobytes } from "./kilobytes";
 import type { Situation } from "./types";
+import TurnList from "../templates/TurnList.vue";
 import { useScope } from "./useScope";
 
 /** Publishing is the only step that shoppers see: here stands what it changes, and how it is called in the history. */
@@ -17,6 +18,11 @@ watch(open, (now) => now && (name.value = ""));
 const changes = computed(() =>
   desk.draft ? changeWords(desk.draft.not_live, desk.draft.layout, desk.labels, nameOf) : [],
 );
+const serves = computed(() => {
+  const count = desk.view?.serves ?? 0;
+  if (count === 0) return "It serves no product now: nothing in the shop changes at once.";
+  return `It serves ${count} ${count === 1 ? "product" : "products"}; what they show of it changes in the shop at once.`;
+});
 const MOST = 8;
 /** Pieces that still say what a starter wrote into them. */
 const prompting = computed(() =>
@@ -39,9 +45,9 @@ async function publish(): Promise<void> {
     <form class="dialog-sheet" aria-label="Publish" @submit.prevent="publish">
       <h1>Publish {{ desk.view?.name }}</h1>
       <p class="soft">
-        It serves {{ desk.view?.serves }} {{ desk.view?.serves === 1 ? "product" : "products" }}; what they show of it
-        changes in the shop at once.
+        {{ serves }}
       </p>
+      <TurnList :turns="desk.view?.ahead ?? []" />
       <ul v-if="desk.draft?.live">
         <li v-for="(change, index) in changes.slice(0, MOST)" :key="index">{{ change }}</li>
         <li v-if="changes.length > MOST" class="soft">and {{ changes.length - MOST }} more</li>

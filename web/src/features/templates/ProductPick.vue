@@ -1,23 +1,10 @@
 <script setup lang="ts">
-import { ref, watch } from "vue";
-import { api, ask } from "../../api/client";
+import { useProductSearch } from "../../ui/visit/useProductSearch";
 
 /** Products by their names, found while one types. */
 const picked = defineModel<string[]>({ required: true });
 const props = defineProps<{ label: string; named: { handle: string; name: string }[] }>();
-const typed = ref("");
-const found = ref<{ handle: string; name: string }[]>([...props.named]);
-
-watch(
-  typed,
-  async (find) => {
-    const { data } = await ask(api.GET("/api/templates/served", { params: { query: { find } } }));
-    if (!data || find !== typed.value) return;
-    const known = found.value.filter((one) => picked.value.includes(one.handle));
-    found.value = [...known, ...data.products.filter((one) => !picked.value.includes(one.handle))];
-  },
-  { immediate: true },
-);
+const { typed, found } = useProductSearch(picked, props.named);
 </script>
 
 <template>

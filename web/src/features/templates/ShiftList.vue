@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from "vue";
+import TurnList from "./TurnList.vue";
 import type { Shifted, TemplatesView } from "./useTemplates";
 
 /** Which products another template serves then. */
@@ -16,7 +17,8 @@ const groups = computed(() => {
   return [...found];
 });
 const says = computed(() => {
-  if (props.shifted.count === 0) return "No product changes its template.";
+  if (props.shifted.count === 0)
+    return props.shifted.ahead.length ? "No product changes its template at once." : "No product changes its template.";
   const some =
     props.shifted.count === 1
       ? "1 product changes its template"
@@ -36,6 +38,7 @@ const says = computed(() => {
         }}{{ products.length > MOST ? ` and ${products.length - MOST} more` : "" }}
       </p>
     </template>
+    <TurnList :turns="shifted.ahead" />
   </div>
 </template>
 

@@ -5,6 +5,7 @@ use crate::edition::{listed, live};
 use crate::error::{ApiError, ApiResult};
 use crate::reading::now;
 use crate::routes::draft::{Planned, planned};
+use crate::routes::template::ahead::{TurnTold, ahead};
 use crate::sample::{self, Served};
 use crate::session::Caller;
 use crate::state::State;
@@ -34,6 +35,8 @@ pub struct DeskView {
     products: Vec<DeskProduct>,
     serves: usize,
     serves_types: usize,
+    /// What its dates will change, as if it were live.
+    ahead: Vec<TurnTold>,
     kinds: Vec<KindView>,
     starters: Vec<StarterView>,
     /// For the sentences of *Appears when*.
@@ -90,14 +93,14 @@ pub async fn show(state: Data<State>, _caller: Caller, id: Path<u64>) -> ApiResu
     let template = templates.iter().find(|t| t.id == id).ok_or_else(|| ApiError::no_such("template"))?;
     // Its reach counts here as if it were live, so that one sees for whom it is made.
     let (live, listed) = (live(&state).await?, listed(&state).await?);
-    let seen = templates.iter().filter(|t| t.published.is_some() || t.id == id);
-    let index = Index::new(seen.map(|t| Candidate { id: t.id, reach: &t.reach }), now(), &live.zone);
+    let seen: Vec<TemplateRow> =
+        templates.iter().filter(|t| t.published.is_some() || t.id == id).cloned().collect();
+    let candidates: Vec<_> = seen.iter().map(|t| Candidate { id: t.id, reach: &t.reach }).collect();
+    let index = Index::new(candidates.iter().copied(), now(), &live.zone);
     let shown: Vec<&Listed> = listed.iter().filter(|one| index.winner(&one.facts) == Some(id)).collect();
     let serves = shown.len();
     let serves_types = shown.iter().map(|one| &one.facts.kind).collect::<BTreeSet<_>>().len();
     let mut products: Vec<DeskProduct> = shown.into_iter().map(desk_product).collect();
-    let seen: Vec<TemplateRow> =
-        templates.iter().filter(|t| t.published.is_some() || t.id == id).cloned().collect();
     let samples = sample::served(&state, &seen).await?;
     products.extend(samples.into_iter().filter(|one| one.template == id).map(desk_sample));
     if products.is_empty() {
@@ -114,6 +117,7 @@ pub async fn show(state: Data<State>, _caller: Caller, id: Path<u64>) -> ApiResu
         products,
         serves,
         serves_types,
+        ahead: ahead(&state, &candidates, id).await?,
         kinds: Kind::ALL
             .map(|kind| KindView { kind, label: kind.label(), role: kind.role(), only_one: kind.only_one() })
             .into(),

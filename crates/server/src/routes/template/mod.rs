@@ -1,4 +1,5 @@
 pub mod add;
+pub mod ahead;
 pub mod file;
 pub mod list;
 pub mod served;

@@ -9,7 +9,7 @@ use actix_web::web::{Data, Json, Query};
 use compagina_core::catalog::{ProductState, Shop};
 use compagina_core::ids::{Handle, TemplateId};
 use compagina_core::money::Money;
-use compagina_core::template::{ProductFacts, ReachLevel, Serving, Words};
+use compagina_core::template::{Move, ProductFacts, ReachLevel, Serving, Words};
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
 use utoipa::{IntoParams, ToSchema};
@@ -96,13 +96,21 @@ impl Telling {
         self.names.get(&id).cloned().unwrap_or_default()
     }
 
+    fn kind(&self, handle: &Handle) -> &str {
+        self.kinds.get(handle).map_or("", String::as_str)
+    }
+
+    pub fn moves(&self, some: &Move) -> String {
+        some.say(self.kind(&some.kind), &|id| self.name(id))
+    }
+
     pub fn why(&self, live: &Live, product: &ProductFacts, serving: &Serving) -> String {
         let Some(template) = live.templates().iter().find(|t| t.id == serving.template) else {
             return String::new();
         };
         let money = |minor| Money::new(minor, self.shop.currency).format(self.shop.locale);
         let name = |id| self.name(id);
-        let kind = self.kinds.get(&product.kind).map_or("", String::as_str);
+        let kind = self.kind(&product.kind);
         serving.say(&template.reach, product, &Words { kind, money: &money, name: &name })
     }
 }

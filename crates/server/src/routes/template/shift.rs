@@ -1,3 +1,4 @@
+use super::ahead::{TurnTold, ahead};
 use super::list::{TemplatesView, view};
 use super::set::check_reach;
 use crate::edition::{listed, live};
@@ -66,6 +67,8 @@ pub struct Shifted {
     /// The products that another template serves then; not more than a hundred.
     moves: Vec<MovedProduct>,
     count: usize,
+    /// What the dates of a reach will change, where a reach is given.
+    ahead: Vec<TurnTold>,
     /// As it is afterwards, where it was done.
     templates: Option<TemplatesView>,
 }
@@ -93,10 +96,15 @@ pub async fn shift(state: Data<State>, _caller: Caller, body: Json<Shifting>) ->
         Moving::Back { template } => Some((template, false)),
         _ => None,
     };
+    let dated = if let Moving::Reach { template, .. } = moving { Some(template) } else { None };
     let after = shifted(&state, all, moving).await?;
     let (moves, count) = moves(&state, &after).await?;
+    let ahead = match dated {
+        Some(template) => turns_of(&state, &after, template).await?,
+        None => vec![],
+    };
     if dry {
-        return Ok(Json(Shifted { moves, count, templates: None }));
+        return Ok(Json(Shifted { moves, count, ahead, templates: None }));
     }
     match going {
         Some((template, true)) => state.store.take_template_away(template, arrangement).await?,
@@ -107,7 +115,7 @@ pub async fn shift(state: Data<State>, _caller: Caller, body: Json<Shifting>) ->
         }
     }
     let templates = Some(view(&state).await?);
-    Ok(Json(Shifted { moves, count, templates }))
+    Ok(Json(Shifted { moves, count, ahead, templates }))
 }
 
 async fn shifted(state: &State, mut all: Vec<Shift>, moving: Moving) -> ApiResult<Vec<Shift>> {
@@ -172,4 +180,12 @@ async fn moves(state: &State, after: &[Shift]) -> ApiResult<(Vec<MovedProduct>, 
         to: *to,
     });
     Ok((listed.collect(), moved.len()))
+}
+
+/// What the dates of one of them will change, as if it were live.
+async fn turns_of(state: &State, after: &[Shift], of: TemplateId) -> ApiResult<Vec<TurnTold>> {
+    let live = live(state).await?;
+    let seen = after.iter().filter(|one| one.id == of || live.templates().iter().any(|t| t.id == one.id));
+    let all: Vec<_> = seen.map(|one| Candidate { id: one.id, reach: &one.reach }).collect();
+    ahead(state, &all, of).await
 }
