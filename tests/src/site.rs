@@ -115,6 +115,17 @@ impl Owner {
         moving["arrangement"] = self.arrangement().await;
         self.post("/api/templates/shift", &moving).await
     }
+    /// Drafts one price rule in the place of all rules and plans.
+    pub async fn draft_rule(&self, mut rule: Value) {
+        let view: Value = self.get("/api/prices").await.json().await.unwrap();
+        let mut body = json!({});
+        for key in ["revision", "together", "rounding", "places", "old", "vat", "style"] {
+            body[key] = view[key].clone();
+        }
+        (rule["id"], rule["counted"], rule["on"]) = (view["free"].clone(), json!("product"), json!(true));
+        (body["rules"], body["plans"]) = (json!([rule]), json!([]));
+        assert!(self.put("/api/prices", &body).await.status().is_success());
+    }
     pub async fn get(&self, path: &str) -> Response {
         self.client.get(format!("{}{path}", self.base)).send().await.unwrap()
     }

@@ -22,6 +22,7 @@ mod session;
 mod state;
 mod upkeep;
 mod upload;
+mod visit;
 mod walk;
 
 pub use app::{Running, start};

@@ -63,17 +63,11 @@ async fn a_house_style_tells_on_which_pages_it_shows_and_where_words_grow_weak(p
 async fn price_rules_tell_which_pages_cost_less_or_more_at_once(pool: MySqlPool) {
     let site = Site::start(pool).await;
     let owner = site.owner().await;
-    let view = json_of(owner.get("/api/prices").await).await;
-    let mut body = json!({});
-    for key in ["revision", "together", "rounding", "places", "old", "vat", "style"] {
-        body[key] = view[key].clone();
-    }
     let steps = json!([{ "from": 1, "kind": "percent", "value": "10" }]);
-    let rule = json!({ "id": view["free"], "name": "Spares, ten off", "reach": { "of": "types", "types": ["spares"] },
-        "steps": steps, "counted": "product", "on": true });
+    let rule =
+        json!({ "name": "Spares, ten off", "reach": { "of": "types", "types": ["spares"] }, "steps": steps });
     // All other rules go, so that what they made cheaper costs more.
-    (body["rules"], body["plans"]) = (json!([rule]), json!([]));
-    json_of(owner.put("/api/prices", &body).await).await;
+    owner.draft_rule(rule).await;
     let (pages, done) = told(&owner, "/api/prices/changes").await;
     assert_eq!(done, 28);
     let of = |way: &str| -> Vec<&String> {
@@ -127,4 +121,68 @@ async fn a_swatch_is_tried_on_every_page_before_it_is_kept(pool: MySqlPool) {
         404
     );
     assert_eq!(site.shopper().get(site.at("/api/house/changes")).send().await.unwrap().status(), 401);
+}
+
+#[sqlx::test(migrations = false)]
+async fn prices_of_the_draft_are_seen_on_the_desk_and_on_every_page_at_a_quantity_and_a_cart(
+    pool: MySqlPool,
+) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let steps = json!([{ "from": 3, "kind": "percent", "value": "10" }]);
+    let spares = json!({ "of": "types", "types": ["spares"] });
+    owner
+        .draft_rule(json!({ "name": "With a Dunlin", "reach": spares, "steps": steps, "with": ["dunlin"] }))
+        .await;
+    let line = |page: &str| page.contains(">3 for £27.00<");
+    // £10.00 a piece: 10 % less are £9.00.
+    let visits = [
+        ("", false),
+        ("&quantity=3", false),
+        ("&quantity=3&cart=this", false),
+        ("&quantity=3&cart=other", false),
+        ("&quantity=3&cart=other&cart_product=whimbrel", false),
+        ("&quantity=3&cart=other&cart_product=dunlin", true),
+        ("&quantity=3&cart=other&cart_product=dunlin&cart_pieces=2", true),
+        ("&quantity=2&cart=other&cart_product=dunlin", false),
+    ];
+    for (visit, cheaper) in visits {
+        let proof =
+            owner.page(format!("/api/templates/1/proof?product=carbon-spar&prices=draft{visit}")).await;
+        let after = owner.page(format!("/api/prices/changes/page?product=carbon-spar{visit}")).await;
+        assert_eq!((line(&proof), line(&after)), (cheaper, cheaper), "{visit}");
+        let live = owner.page(format!("/api/templates/1/proof?product=carbon-spar{visit}")).await;
+        let now = owner.page(format!("/api/changes/now?product=carbon-spar{visit}")).await;
+        assert!(!line(&live) && !line(&now), "{visit}: what is in force knows nothing of it");
+    }
+    assert!(
+        owner.page("/api/changes/now?product=dunlin".into()).await
+            == owner.page("/shop/products/dunlin".into()).await,
+        "without a visit it is the very page"
+    );
+    for path in [
+        "/api/changes/now?product=boat",
+        "/api/changes/now?product=dunlin&cart=other&cart_product=boat",
+        "/api/prices/changes?cart=other&cart_product=boat",
+        "/api/templates/1/proof?product=dunlin&cart=other&cart_product=boat",
+    ] {
+        assert_eq!(owner.get(path).await.status(), 404, "{path}");
+    }
+    let spares = ["carbon-spar", "connector-set", "fibreglass-spar", "sail-patch"];
+    let told_under = async |visit: &str| told(&owner, &format!("/api/prices/changes?{visit}")).await.0;
+    let less = "Costs less with this cart";
+    assert_eq!(told_under("quantity=3").await.get(less), None, "nothing without a Dunlin");
+    let with = told_under("quantity=3&cart=other&cart_product=dunlin").await;
+    assert_eq!(with.get(less), Some(&spares.map(str::to_owned).to_vec()), "{with:?}");
+    // What waits is told on the desk, and a situation is kept with it.
+    let waits = json_of(owner.get("/api/templates/1/situation?product=carbon-spar").await).await;
+    assert_eq!(waits["prices_wait"], true);
+    let look = json!({ "stock": "as_it_is", "sale": "as_it_is", "coming_soon": false, "cart": "other", "quantity": 3,
+        "cart_product": "dunlin", "cart_pieces": 2, "prices": "draft" });
+    let kept =
+        json_of(owner.post("/api/situations", &json!({ "name": "Three with it", "look": look })).await).await;
+    assert_eq!(kept[0]["look"]["cart_product"], "dunlin");
+    let mut none = look.clone();
+    none["cart_pieces"] = json!(0);
+    assert_eq!(owner.post("/api/situations", &json!({ "name": "None", "look": none })).await.status(), 422);
 }

@@ -1,7 +1,8 @@
 //! An owner looks at what a house style and a swatch would change, page by page, before shoppers see it.
 
-use compagina_tests::desk::{click, type_into};
-use compagina_tests::{Browser, Screen, Site, ask, find, until};
+use compagina_tests::desk::{click, in_both, open_desk, proofs_are_drawn, type_into};
+use compagina_tests::{Browser, Screen, Site, ask, find, json_of, until};
+use fantoccini::Client;
 use fantoccini::key::Key;
 use serde_json::json;
 use sqlx::MySqlPool;
@@ -59,4 +60,88 @@ async fn a_swatch_is_tried_and_then_shown(pool: MySqlPool) {
         assert!(page.contains("background:#123456"));
     })
     .await;
+}
+
+/// Puts so many pieces and a product into the visit that is tried.
+async fn visit(client: &Client, pieces: u8, holds: &str) {
+    type_into(client, "label.part input[type=number]", &pieces.to_string()).await;
+    find(client, "button.part[aria-label^=Cart]").await.click().await.unwrap();
+    click(client, "[role=group][aria-label=Cart] label", "holds something else").await;
+    find(client, "[role=group][aria-label=Cart] .v-autocomplete input").await.send_keys(holds).await.unwrap();
+    click(client, ".v-list-item", holds).await;
+    until(
+        client,
+        &format!("document.querySelector('button.part[aria-label^=Cart]').textContent.includes('{holds}')"),
+    )
+    .await;
+}
+
+#[sqlx::test(migrations = false)]
+async fn prices_of_the_draft_are_looked_at_with_a_cart_on_the_desk_and_on_every_page(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let (steps, spares) = (
+        json!([{ "from": 3, "kind": "percent", "value": "10" }]),
+        json!({ "of": "types", "types": ["spares"] }),
+    );
+    owner
+        .draft_rule(json!({ "name": "With a Dunlin", "reach": spares, "steps": steps, "with": ["dunlin"] }))
+        .await;
+    let base = site.base.clone();
+    Browser::run(Screen::Wide, |client| async move {
+        open_desk(&client, &base, "/templates/1?product=carbon-spar").await;
+        visit(&client, 3, "Dunlin").await;
+        in_both(&client, "page.body.innerText.includes('3 for £30.00')").await;
+        find(&client, "button.part[aria-label^=Prices]").await.click().await.unwrap();
+        click(&client, ".v-list-item", "of the draft").await;
+        in_both(&client, "page.body.innerText.includes('3 for £27.00')").await;
+        // All states go by it too, and what was there before comes back in one step.
+        click(&client, ".right button", "All states").await;
+        until(&client, "document.querySelector('iframe[title^=\"As it is, drawn\"]')?.contentDocument?.body?.innerText.includes('£9.00')").await;
+        click(&client, ".right button", "Both").await;
+        click(&client, ".strip button", "As it is now").await;
+        in_both(&client, "!page.body.innerText.includes('3 for')").await;
+
+        client.goto(&format!("{base}/prices/changes")).await.unwrap();
+        until(&client, "document.querySelector('[data-test=count]')?.textContent.includes('of 28')").await;
+        visit(&client, 3, "Dunlin").await;
+        until(&client, "[...document.querySelectorAll('.way')].find(way => way.innerText.startsWith('Costs less with this cart'))?.querySelectorAll('li').length === 4").await;
+        click(&client, ".way li button", "Carbon spar").await;
+        let says = |at: u8| format!("document.querySelectorAll('.pair iframe')[{at}]?.contentDocument?.body?.innerText");
+        until(&client, &format!("{}?.includes('3 for £30.00') && {}?.includes('3 for £27.00')", says(0), says(1))).await;
+    })
+    .await;
+}
+
+#[sqlx::test(migrations = false)]
+async fn what_a_date_will_change_is_told_where_it_is_set_and_where_the_template_is_published(
+    pool: MySqlPool,
+) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let copy = json_of(owner.post("/api/templates", &json!({ "name": "Winter", "from": 1 })).await).await;
+    let base = site.base.clone();
+    Browser::run(Screen::Wide, |client| async move {
+        Browser::sign_in(&client, &base).await;
+        client.goto(&format!("{base}/templates")).await.unwrap();
+        click(&client, "tr:has(a[href='/templates/5']) button", "Name and reach").await;
+        find(&client, ".dialog-sheet .v-select").await.click().await.unwrap();
+        click(&client, ".v-list-item", "products of some types").await;
+        click(&client, ".dialog-sheet label.tick", "Spares").await;
+        let told = "document.querySelector('.dialog-sheet .shift')?.innerText";
+        until(&client, &format!("{told}.includes('reach counts once it is published')")).await;
+        let from = "(() => { const field = document.querySelector('.dialog-sheet input[type=datetime-local]');
+             field.value = '2099-12-01T09:30'; field.dispatchEvent(new Event('input', { bubbles: true })); })()";
+        client.execute(from, vec![]).await.unwrap();
+        let sentence = "From 1 December 2099, 09:30 4 products of Spares change from All products to Winter.";
+        until(&client, &format!("{told}.includes('{sentence}')")).await;
+        click(&client, ".dialog-sheet button", "Keep").await;
+        until(&client, "!document.querySelector('.dialog-sheet')").await;
+        client.goto(&format!("{base}/templates/5")).await.unwrap();
+        proofs_are_drawn(&client).await;
+        click(&client, "header button, .v-btn", "Publish").await;
+        until(&client, &format!("document.querySelector('.dialog-sheet')?.innerText.includes('{sentence}')")).await;
+    })
+    .await;
+    assert_eq!(copy["id"], 5);
 }

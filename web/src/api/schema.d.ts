@@ -4,6 +4,23 @@
  */
 
 export interface paths {
+    "/api/changes/now": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A product's page as shoppers see it now, under a visit. */
+        get: operations["page_now"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/drafts/{draft}": {
         parameters: {
             query?: never;
@@ -1983,6 +2000,8 @@ export interface components {
             sample: boolean;
         };
         DeskView: {
+            /** @description What its dates will change, as if it were live. */
+            ahead: components["schemas"]["TurnTold"][];
             currency: string;
             /**
              * Format: int32
@@ -2423,6 +2442,9 @@ export interface components {
         /** @description A situation that can be looked up again. The product and its choice are part of it only where they are named. */
         Kept: {
             cart: components["schemas"]["CartMood"];
+            /** Format: int32 */
+            cart_pieces?: number | null;
+            cart_product?: components["schemas"]["Handle"] | null;
             choice?: string | null;
             coming_soon: boolean;
             /** @description As `2026-11-24`; empty or none for whichever day it is looked at. */
@@ -2432,6 +2454,7 @@ export interface components {
              * @description By which plan it is bought; once where there is none.
              */
             plan?: number | null;
+            prices?: components["schemas"]["PricesMood"];
             product?: components["schemas"]["Handle"] | null;
             /** Format: int32 */
             quantity: number;
@@ -2515,6 +2538,13 @@ export interface components {
         /** @description The situation under which the desk looks at a product. */
         Look: {
             cart?: components["schemas"]["CartMood"];
+            /**
+             * Format: int32
+             * @description How many pieces of it; one without a number.
+             */
+            cart_pieces?: number | null;
+            /** @description What else the cart holds, by its handle, where it holds something else; anything without one. */
+            cart_product?: string | null;
             /** @description The choice as an address names it: `colour=ember&sail=2-1-m`; without one the page opens as for a shopper. */
             choice?: string | null;
             coming_soon?: boolean;
@@ -2526,6 +2556,7 @@ export interface components {
              * @description By which plan it is bought; once without one.
              */
             plan?: number | null;
+            prices?: components["schemas"]["PricesMood"];
             product: string;
             /** Format: int32 */
             quantity?: number | null;
@@ -3245,6 +3276,11 @@ export interface components {
             together: components["schemas"]["Together"];
             vat: components["schemas"]["VatForm"];
         };
+        /**
+         * @description Which price rules a proof goes by.
+         * @enum {string}
+         */
+        PricesMood: "as_it_is" | "draft";
         PricesView: {
             can_redo: boolean;
             can_undo: boolean;
@@ -3751,6 +3787,8 @@ export interface components {
             types: components["schemas"]["ShelfType"][];
         };
         Shifted: {
+            /** @description What the dates of a reach will change, where a reach is given. */
+            ahead: components["schemas"]["TurnTold"][];
             count: number;
             /** @description The products that another template serves then; not more than a hundred. */
             moves: components["schemas"]["MovedProduct"][];
@@ -3799,6 +3837,8 @@ export interface components {
             options: components["schemas"]["ProductOption"][];
             /** @description The plans by which it can be bought, and whether it can be bought once. */
             plans: components["schemas"]["PlanChoice"][];
+            /** @description Whether the draft of the price rules differs from those in force. */
+            prices_wait: boolean;
             silent: components["schemas"]["Silent"][];
             /** @description `[option][value]`: its state, and the choice to which picking it leads. */
             states: components["schemas"]["StateView"][][];
@@ -4121,6 +4161,13 @@ export interface components {
             quantity: number;
             sku?: string | null;
         };
+        /** @description A time to come at which a template begins or ends to serve. */
+        TurnTold: {
+            /** @description On the shop's clocks. */
+            at: components["schemas"]["Local"];
+            /** @description Which products change their template then, in sentences; none where none does. */
+            says: string[];
+        };
         TypeChange: {
             fields: components["schemas"]["TypeFields"];
             name: string;
@@ -4412,6 +4459,50 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    page_now: {
+        parameters: {
+            query: {
+                product: components["schemas"]["Handle"];
+                /** @description How many pieces; as few as can be bought without a number. */
+                quantity?: number | null;
+                cart?: components["schemas"]["CartMood"];
+                /** @description What else the cart holds, by its handle, where it holds something else; anything without one. */
+                cart_product?: string | null;
+                /** @description How many pieces of it; one without a number. */
+                cart_pieces?: number | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/html": string;
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
     show_draft: {
         parameters: {
             query?: never;
@@ -4852,7 +4943,15 @@ export interface operations {
     };
     changes_of_house: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description How many pieces; as few as can be bought without a number. */
+                quantity?: number | null;
+                cart?: components["schemas"]["CartMood"];
+                /** @description What else the cart holds, by its handle, where it holds something else; anything without one. */
+                cart_product?: string | null;
+                /** @description How many pieces of it; one without a number. */
+                cart_pieces?: number | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -4881,6 +4980,13 @@ export interface operations {
         parameters: {
             query: {
                 product: components["schemas"]["Handle"];
+                /** @description How many pieces; as few as can be bought without a number. */
+                quantity?: number | null;
+                cart?: components["schemas"]["CartMood"];
+                /** @description What else the cart holds, by its handle, where it holds something else; anything without one. */
+                cart_product?: string | null;
+                /** @description How many pieces of it; one without a number. */
+                cart_pieces?: number | null;
             };
             header?: never;
             path?: never;
@@ -5830,6 +5936,13 @@ export interface operations {
             query: {
                 /** @description As JSON. */
                 swatch: string;
+                /** @description How many pieces; as few as can be bought without a number. */
+                quantity?: number | null;
+                cart?: components["schemas"]["CartMood"];
+                /** @description What else the cart holds, by its handle, where it holds something else; anything without one. */
+                cart_product?: string | null;
+                /** @description How many pieces of it; one without a number. */
+                cart_pieces?: number | null;
             };
             header?: never;
             path: {
@@ -5880,6 +5993,13 @@ export interface operations {
                 /** @description As JSON. */
                 swatch: string;
                 product: components["schemas"]["Handle"];
+                /** @description How many pieces; as few as can be bought without a number. */
+                quantity?: number | null;
+                cart?: components["schemas"]["CartMood"];
+                /** @description What else the cart holds, by its handle, where it holds something else; anything without one. */
+                cart_product?: string | null;
+                /** @description How many pieces of it; one without a number. */
+                cart_pieces?: number | null;
             };
             header?: never;
             path: {
@@ -6416,7 +6536,15 @@ export interface operations {
     };
     changes_of_prices: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description How many pieces; as few as can be bought without a number. */
+                quantity?: number | null;
+                cart?: components["schemas"]["CartMood"];
+                /** @description What else the cart holds, by its handle, where it holds something else; anything without one. */
+                cart_product?: string | null;
+                /** @description How many pieces of it; one without a number. */
+                cart_pieces?: number | null;
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -6445,6 +6573,13 @@ export interface operations {
         parameters: {
             query: {
                 product: components["schemas"]["Handle"];
+                /** @description How many pieces; as few as can be bought without a number. */
+                quantity?: number | null;
+                cart?: components["schemas"]["CartMood"];
+                /** @description What else the cart holds, by its handle, where it holds something else; anything without one. */
+                cart_product?: string | null;
+                /** @description How many pieces of it; one without a number. */
+                cart_pieces?: number | null;
             };
             header?: never;
             path?: never;
@@ -8113,6 +8248,11 @@ export interface operations {
                 sale?: components["schemas"]["SaleMood"];
                 coming_soon?: boolean;
                 cart?: components["schemas"]["CartMood"];
+                /** @description What else the cart holds, by its handle, where it holds something else; anything without one. */
+                cart_product?: string | null;
+                /** @description How many pieces of it; one without a number. */
+                cart_pieces?: number | null;
+                prices?: components["schemas"]["PricesMood"];
                 /** @description As `2026-11-24`; today without one. */
                 day?: string | null;
                 quantity?: number | null;
@@ -8268,6 +8408,11 @@ export interface operations {
                 sale?: components["schemas"]["SaleMood"];
                 coming_soon?: boolean;
                 cart?: components["schemas"]["CartMood"];
+                /** @description What else the cart holds, by its handle, where it holds something else; anything without one. */
+                cart_product?: string | null;
+                /** @description How many pieces of it; one without a number. */
+                cart_pieces?: number | null;
+                prices?: components["schemas"]["PricesMood"];
                 /** @description As `2026-11-24`; today without one. */
                 day?: string | null;
                 quantity?: number | null;

@@ -127,6 +127,7 @@ pub fn api(config: &mut utoipa_actix_web::service_config::ServiceConfig<'_>) {
         .service(book::palette::set)
         .service(changes::house::list)
         .service(changes::house::page)
+        .service(changes::now::page)
         .service(changes::prices::list)
         .service(changes::prices::page)
         .service(changes::swatch::list)

@@ -2,7 +2,9 @@
 import { computed, ref, watch } from "vue";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import PageBeside from "./PageBeside.vue";
-import type { ImpactControl, Page, WayTold } from "./useImpact";
+import VisitParts from "../../ui/visit/VisitParts.vue";
+import type { Visit } from "../../ui/visit/useVisit";
+import { type ImpactControl, type Page, type WayTold, under } from "./useImpact";
 
 /** The pages that something changes, by the kind of change, the worst first; each before and after, side by side. */
 const chosen = defineModel<string[]>("chosen");
@@ -13,8 +15,10 @@ const props = defineProps<{
   first?: { handle: string; name: string } | null;
   /** What is said where no page changes. */
   none: string;
-  before: (handle: string) => string;
-  after: (handle: string) => string;
+  /** The address of a page after the change. */
+  after: string;
+  /** How many pieces are looked at, and the cart. */
+  visit: Visit;
 }>();
 const { says, busy, stopped, done, of, problem } = props.impact;
 const picked = ref<Page | null>(null);
@@ -30,8 +34,9 @@ watch(
   },
 );
 const pages = (way: WayTold): Page[] => (open.value.has(way.number) ? way.pages : way.pages.slice(0, MOST));
-const before = computed(() => props.before(looking.value?.handle ?? ""));
-const after = computed(() => props.after(looking.value?.handle ?? ""));
+const query = computed(() => ({ product: looking.value?.handle ?? "", ...props.visit.query.value }));
+const before = computed(() => under("/api/changes/now", query.value));
+const after = computed(() => under(props.after, query.value));
 
 function takeAll(way: WayTold): void {
   const handles = way.pages.map((page) => page.handle);
@@ -50,6 +55,7 @@ function takeAll(way: WayTold): void {
       <span role="status" class="chip" data-test="count">{{ says }}</span>
       <button v-if="busy" class="quiet" @click="impact.halt">Stop</button>
       <button v-else-if="stopped" class="quiet" @click="impact.search">Compare again</button>
+      <VisitParts :visit="visit" />
       <i />
       <slot name="publish" />
     </div>

@@ -2,12 +2,14 @@
 import { computed, ref, watch } from "vue";
 import { useRouter } from "vue-router";
 import type { ApiError, Schemas } from "../../api/client";
+import { useVisit } from "../../ui/visit/useVisit";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import { changeWords } from "../desk/changes";
 import { useDesk } from "../desk/deskStore";
 import { useScope } from "../desk/useScope";
 import ChangedPages from "./ChangedPages.vue";
 import PublishBar from "./PublishBar.vue";
+import TurnList from "../templates/TurnList.vue";
 import { type WayTold, lackWords, useImpact } from "./useImpact";
 
 /** The pages that publishing a template's draft changes. */
@@ -15,6 +17,7 @@ const props = defineProps<{ id: number }>();
 const desk = useDesk();
 const router = useRouter();
 const { nameOf } = useScope();
+const visit = useVisit();
 const { ways, ...impact } = useImpact<Schemas["Impact"]>(
   () => `/api/templates/${props.id}/impact`,
   (way) => way.lacks.length,
@@ -47,8 +50,8 @@ async function published(): Promise<void> {
     :impact="impact"
     :ways="told"
     none="No page changes: what differs in the draft has nothing to show for any product that it serves."
-    :before="(handle) => `/shop/products/${handle}`"
-    :after="(handle) => `/api/templates/${id}/proof?product=${handle}`"
+    :after="`/api/templates/${id}/proof`"
+    :visit="visit"
   >
     <template #of>
       <router-link :to="{ name: 'desk', params: { id } }">{{ desk.view?.name }}</router-link>
@@ -61,6 +64,9 @@ async function published(): Promise<void> {
         @problem="(error) => (failed = error)"
       />
     </template>
-    <template #note><ProblemNote :problem="failed" /></template>
+    <template #note>
+      <ProblemNote :problem="failed" />
+      <TurnList :turns="desk.view?.ahead ?? []" />
+    </template>
   </ChangedPages>
 </template>

@@ -3,6 +3,7 @@ import { computed, onMounted, ref } from "vue";
 import { type RouteLocationRaw, useRouter } from "vue-router";
 import { type Answer, type ApiError, type Schemas, api, ask } from "../../api/client";
 import { draftCalls } from "../../session/useDraft";
+import { useVisit } from "../../ui/visit/useVisit";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import ChangedPages from "./ChangedPages.vue";
 import { type WayTold, useImpact } from "./useImpact";
@@ -21,9 +22,11 @@ const PRICES = {
   note: "As it is at this moment; rules that are planned take effect by themselves at their time.",
 };
 const here = computed(() => (props.what === "house" ? HOUSE : PRICES));
+const visit = useVisit();
 const { ways, ...impact } = useImpact<Schemas["WayTold"]>(
   () => `/api/${props.what}/changes`,
   (way) => (way.near ? -1 : way.mend.length),
+  visit,
 );
 const told = computed((): WayTold[] => ways.value.map(({ number, impact: way, pages }) => ({ number, ...way, pages })));
 const draft = ref<{ revision: number; changes_not_live: number } | null>(null);
@@ -52,8 +55,8 @@ async function publish(): Promise<void> {
     :impact="impact"
     :ways="told"
     :none="waits ? 'No page changes by it now.' : 'Nothing waits to be published.'"
-    :before="(handle) => `/shop/products/${handle}`"
-    :after="(handle) => `/api/${what}/changes/page?product=${handle}`"
+    :after="`/api/${what}/changes/page`"
+    :visit="visit"
   >
     <template #of>
       <router-link :to="here.back">{{ here.name }}</router-link>

@@ -4,6 +4,7 @@ import { computed, onMounted, ref, watch } from "vue";
 import { useRouter } from "vue-router";
 import { type ApiError, type Schemas, api, ask } from "../../api/client";
 import ColourList from "../../ui/ColourList.vue";
+import { useVisit } from "../../ui/visit/useVisit";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import { MOST_COLOURS } from "../swatches/words";
 import ChangedPages from "./ChangedPages.vue";
@@ -24,9 +25,11 @@ const swatch = computed((): Schemas["Swatch"] => ({ kind: "colours", colours: co
 const at = computed(() => `/api/options/${props.handle}/values/${props.value}/changes`);
 const tried = computed(() => new URLSearchParams({ swatch: JSON.stringify(swatch.value) }).toString());
 const differs = computed(() => colours.value.join() !== was.value.join());
+const visit = useVisit();
 const { ways, ...impact } = useImpact<Schemas["WayTold"]>(
   () => `${at.value}?${tried.value}`,
   (way) => (way.near ? -1 : way.mend.length),
+  visit,
 );
 const told = computed((): WayTold[] => ways.value.map(({ number, impact: way, pages }) => ({ number, ...way, pages })));
 
@@ -61,8 +64,8 @@ async function keep(): Promise<void> {
     :none="
       differs ? 'No page shows this value as a swatch.' : 'Choose other colours, and the pages they change stand here.'
     "
-    :before="(product) => `/shop/products/${product}`"
-    :after="(product) => `${at}/page?product=${product}&${tried}`"
+    :after="`${at}/page?${tried}`"
+    :visit="visit"
   >
     <template #of>
       <router-link :to="back">{{ name }}</router-link>

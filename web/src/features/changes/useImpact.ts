@@ -1,5 +1,6 @@
-import { computed, onUnmounted, ref, shallowRef } from "vue";
+import { computed, onUnmounted, ref, shallowRef, watch } from "vue";
 import { type ApiError, type Schemas, eachLine } from "../../api/client";
+import type { Visit } from "../../ui/visit/useVisit";
 
 export type Page = Schemas["ChangedPage"];
 export type Gap = Schemas["Gap"];
@@ -25,8 +26,9 @@ interface Part<W> {
   pages: Page[];
 }
 
-/** Which pages something changes that isn't published yet, and how: told while they are found. */
-export function useImpact<W>(address: () => string, faults: (way: W) => number) {
+/** Which pages something changes that isn't published yet, and how: told while they are found; anew under another visit,
+ * where they are compared as they are drawn. */
+export function useImpact<W>(address: () => string, faults: (way: W) => number, visit?: Visit) {
   const ways = shallowRef<Way<W>[]>([]);
   const done = ref(0);
   const of = ref(0);
@@ -40,7 +42,7 @@ export function useImpact<W>(address: () => string, faults: (way: W) => number) 
     stop = new AbortController();
     const mine = stop;
     [ways.value, done.value, of.value, busy.value, stopped.value, problem.value] = [[], 0, 0, true, false, null];
-    const { error } = await eachLine<Part<W>>(address(), mine.signal, (part) => {
+    const { error } = await eachLine<Part<W>>(under(address(), visit?.query.value ?? {}), mine.signal, (part) => {
       if (mine !== stop || mine.signal.aborted) return;
       const all = [
         ...ways.value,
@@ -61,6 +63,7 @@ export function useImpact<W>(address: () => string, faults: (way: W) => number) 
     busy.value = false;
   }
   onUnmounted(() => stop.abort());
+  if (visit) watch(visit.query, search);
 
   /** The worst first: what is to be mended then, after that what concerns most pages. */
   const sorted = computed(() =>
@@ -77,6 +80,12 @@ export function useImpact<W>(address: () => string, faults: (way: W) => number) 
   return { ways: sorted, count, says, done, of, busy, stopped, problem, search, halt };
 }
 export type ImpactControl = Omit<ReturnType<typeof useImpact>, "ways">;
+
+/** An address with more in its query. */
+export function under(address: string, more: Record<string, string | number>): string {
+  const query = new URLSearchParams(Object.entries(more).map(([key, value]) => [key, String(value)]));
+  return `${address}${address.includes("?") ? "&" : "?"}${query.toString()}`;
+}
 
 const LACKS: Record<Gap["lack"], string> = {
   buy_button: "no buy button",

@@ -42,8 +42,7 @@ function put(look: Partial<Look>): void {
   to.stock.value = look.stock ?? "as_it_is";
   to.sale.value = look.sale ?? "as_it_is";
   to.soon.value = look.coming_soon ?? false;
-  to.cart.value = look.cart ?? "empty";
-  to.quantity.value = look.quantity ?? 1;
+  to.visit.take({ quantity: look.quantity ?? 1, cart: look.cart ?? "empty" });
   to.language.value = look.language ?? "en";
   if (look.choice !== undefined) to.choice.value = look.choice;
   emit("look");

@@ -2,13 +2,14 @@
 import { mdiChevronLeft, mdiChevronRight } from "@mdi/js";
 import { computed } from "vue";
 import type { Schemas } from "../../api/client";
+import VisitParts from "../../ui/visit/VisitParts.vue";
 import KeepMenu from "./KeepMenu.vue";
 import MoodMenu from "./MoodMenu.vue";
-import type { CartMood, SaleMood, StockMood } from "./types";
+import type { PricesMood, SaleMood, StockMood } from "./types";
 import type { SituationControl } from "./useSituation";
 
 const props = defineProps<{ situation: SituationControl }>();
-const { facts, products, place, product, choice, stock, sale, soon, cart, day, language, quantity, plan, told } =
+const { facts, products, place, product, choice, stock, sale, soon, prices, day, language, plan, told } =
   props.situation;
 
 /** What is to be had, and what isn't sold yet, are one question to a shopper. */
@@ -31,11 +32,11 @@ const SALE: [SaleMood, string][] = [
   ["on", "on"],
   ["off", "off"],
 ];
-const CART: [CartMood, string][] = [
-  ["empty", "empty"],
-  ["this", "holds this"],
-  ["other", "holds something else"],
+const PRICES: [PricesMood, string][] = [
+  ["as_it_is", "in force"],
+  ["draft", "of the draft"],
 ];
+const otherPrices = computed(() => prices.value === "draft" || facts.value?.prices_wait);
 const LANGUAGES: [Schemas["Language"], string][] = [
   ["en", "English"],
   ["de", "Deutsch"],
@@ -110,12 +111,9 @@ const byPlan = computed({
     </v-menu>
     <MoodMenu v-model="supply" name="Stock" :moods="STOCK" />
     <MoodMenu v-model="sale" name="Sale" :moods="SALE" />
-    <MoodMenu v-model="cart" name="Cart" :moods="CART" />
+    <MoodMenu v-if="otherPrices" v-model="prices" name="Prices" :moods="PRICES" />
     <MoodMenu v-if="facts?.plans.length" v-model="byPlan" name="Plan" :moods="plans" />
-    <label class="part" title="Quantity">
-      Quantity
-      <input v-model.number="quantity" type="number" min="1" max="99" />
-    </label>
+    <VisitParts :visit="situation.visit" />
     <v-menu :close-on-content-click="false">
       <template #activator="{ props: menu }">
         <button v-bind="menu" class="part">
@@ -190,12 +188,6 @@ const byPlan = computed({
   box-shadow: inset 0 0 0 1px #0003;
 }
 .strip :deep(.part b) {
-  border-bottom: 1px dotted var(--ink);
-  color: var(--ink);
-  font-weight: 600;
-}
-.part input {
-  width: 26px;
   border-bottom: 1px dotted var(--ink);
   color: var(--ink);
   font-weight: 600;

@@ -1,7 +1,8 @@
 import { computed, ref, shallowRef, watch } from "vue";
 import { type Schemas, api, ask } from "../../api/client";
+import { useVisit } from "../../ui/visit/useVisit";
 import { useDesk } from "./deskStore";
-import type { CartMood, Look, SaleMood, Situation, StockMood } from "./types";
+import type { Look, PricesMood, SaleMood, Situation, StockMood } from "./types";
 
 export type Kept = Schemas["KeptView"];
 
@@ -13,10 +14,10 @@ export function useSituation(first: () => string | undefined) {
   const stock = ref<StockMood>("as_it_is");
   const sale = ref<SaleMood>("as_it_is");
   const soon = ref(false);
-  const cart = ref<CartMood>("empty");
+  const prices = ref<PricesMood>("as_it_is");
   const day = ref("");
   const language = ref<Schemas["Language"]>("en");
-  const quantity = ref(1);
+  const visit = useVisit();
   /** 0 for buying once. */
   const plan = ref(0);
   const facts = shallowRef<Situation | null>(null);
@@ -59,8 +60,8 @@ export function useSituation(first: () => string | undefined) {
       stock: stock.value,
       sale: sale.value,
       coming_soon: soon.value,
-      cart: cart.value,
-      quantity: sound(quantity.value),
+      ...visit.query.value,
+      prices: prices.value,
       ...(plan.value > 0 ? { plan: plan.value } : {}),
       language: language.value,
     };
@@ -96,7 +97,9 @@ export function useSituation(first: () => string | undefined) {
     if (stock.value !== "as_it_is") parts.push(`stock ${stock.value}`);
     if (sale.value !== "as_it_is") parts.push(`sale ${sale.value}`);
     if (soon.value) parts.push("coming soon");
-    if (cart.value !== "empty") parts.push(cart.value === "this" ? "in the cart" : "cart not empty");
+    const { cart } = visit.query.value;
+    if (cart !== "empty") parts.push(cart === "this" ? "in the cart" : "cart not empty");
+    if (prices.value === "draft") parts.push("prices of the draft");
     if (day.value) parts.push(`on ${day.value}`);
     if (plan.value > 0) parts.push("by a plan");
     return parts.join(", ");
@@ -110,8 +113,14 @@ export function useSituation(first: () => string | undefined) {
   /** Keeps the situation by a name; with the product and its choice, or for any product. */
   async function keep(name: string, withProduct: boolean): Promise<void> {
     const here = withProduct ? { product: product.value, choice: choice.value } : { product: null, choice: null };
-    const state = { stock: stock.value, sale: sale.value, coming_soon: soon.value, cart: cart.value };
-    const rest = { day: day.value || null, quantity: sound(quantity.value), plan: plan.value || null };
+    const state = {
+      stock: stock.value,
+      sale: sale.value,
+      coming_soon: soon.value,
+      prices: prices.value,
+      ...visit.query.value,
+    };
+    const rest = { day: day.value || null, plan: plan.value || null };
     const { data, error } = await ask(
       api.POST("/api/situations", { body: { name, look: { ...here, ...state, ...rest } } }),
     );
@@ -133,9 +142,9 @@ export function useSituation(first: () => string | undefined) {
     stock.value = to.stock;
     sale.value = to.sale;
     soon.value = to.coming_soon;
-    cart.value = to.cart;
+    visit.take(to);
+    prices.value = to.prices ?? "as_it_is";
     day.value = to.day ?? "";
-    quantity.value = to.quantity;
     plan.value = to.plan ?? 0;
   }
 
@@ -143,13 +152,13 @@ export function useSituation(first: () => string | undefined) {
     stock.value = "as_it_is";
     sale.value = "as_it_is";
     soon.value = false;
-    cart.value = "empty";
+    visit.take({});
+    prices.value = "as_it_is";
     day.value = "";
-    quantity.value = 1;
     plan.value = 0;
   }
 
-  const moods = { stock, sale, soon, cart, day, language, quantity, plan };
+  const moods = { stock, sale, soon, prices, day, language, visit, plan };
   const keeping = { kept, loadKept, keep, forget, recall };
   return {
     product,
@@ -166,11 +175,6 @@ export function useSituation(first: () => string | undefined) {
     proofAddress,
     ...keeping,
   };
-}
-
-/** A quantity as it is being typed may be nothing yet, or too much. */
-function sound(typed: unknown): number {
-  return typeof typed === "number" && Number.isInteger(typed) ? Math.min(99, Math.max(1, typed)) : 1;
 }
 
 export type SituationControl = ReturnType<typeof useSituation>;

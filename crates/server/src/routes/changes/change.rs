@@ -4,9 +4,12 @@ use crate::reading::now;
 use crate::routes::prices::moves::{by_plan, farthest};
 use crate::routes::prices::{prices_of, prices_of_draft};
 use crate::state::State;
+use crate::visit::Visit;
 use compagina_core::catalog::{Product, ProductValue, Variant};
+use compagina_core::choice::Selection;
 use compagina_core::house::House;
 use compagina_core::ids::ValueId;
+use compagina_core::money::{Money, MoneyError};
 use compagina_core::page::Group;
 use compagina_core::price::{PriceBook, Prices};
 use compagina_core::swatch::{Swatch, SwatchSource, alike};
@@ -14,16 +17,21 @@ use compagina_press::{Nav, Restyled};
 use compagina_storage::{Document, DocumentName};
 use std::borrow::Cow;
 
+/// The prices before and after.
+#[derive(Clone)]
+pub struct Books {
+    before: Prices,
+    after: Prices,
+    /// How many pieces are looked at, where it is for a cart; any number without one.
+    pieces: Option<u32>,
+}
+
 /// A change that waits, seen from the pages.
+#[derive(Clone)]
 pub enum Change {
     House(Box<Restyled>),
-    /// Before and after.
-    Prices(Box<(Prices, Prices)>),
-    Swatch {
-        value: ValueId,
-        name: String,
-        swatch: Swatch,
-    },
+    Prices(Box<Books>),
+    Swatch { value: ValueId, name: String, swatch: Swatch },
 }
 
 impl Change {
@@ -39,7 +47,7 @@ impl Change {
         let zone = state.store.zone().await?;
         let before = prices_of(state, document.published.clone(), zone.clone(), now()).await?;
         let after = prices_of_draft(state, document, zone, now()).await?;
-        Ok(Self::Prices(Box::new((before, after))))
+        Ok(Self::Prices(Box::new(Books { before, after, pieces: None })))
     }
 
     /// Another swatch for a value of the book.
@@ -57,7 +65,7 @@ impl Change {
     pub fn nav(&self, nav: &Nav) -> Nav {
         match self {
             Self::House(restyled) => Nav { house: restyled.after().clone(), ..nav.clone() },
-            Self::Prices(books) => Nav { prices: books.1.clone(), ..nav.clone() },
+            Self::Prices(books) => Nav { prices: books.after.clone(), ..nav.clone() },
             Self::Swatch { .. } => nav.clone(),
         }
     }
@@ -80,11 +88,27 @@ impl Change {
         values.any(|one| shows(one, *value))
     }
 
+    /// The same where prices are for the cart of a visit.
+    pub fn under(
+        &self,
+        visit: &Visit,
+        product: &Product,
+        chosen: &Selection,
+    ) -> Result<Cow<'_, Self>, MoneyError> {
+        let Self::Prices(books) = self else { return Ok(Cow::Borrowed(self)) };
+        let of = |prices| visit.prices(prices, product, chosen);
+        let (Cow::Owned(before), Cow::Owned(after)) = (of(&books.before)?, of(&books.after)?) else {
+            return Ok(Cow::Borrowed(self));
+        };
+        let pieces = Some(visit.quantity(product));
+        Ok(Cow::Owned(Self::Prices(Box::new(Books { before, after, pieces }))))
+    }
+
     /// Whether it is to be expected that a product's own page changes.
     pub fn moves(&self, product: &Product) -> bool {
         match self {
             Self::House(_) => false,
-            Self::Prices(books) => !moved(product, &books.0, &books.1).is_empty(),
+            Self::Prices(books) => !moved(product, books).is_empty(),
             Self::Swatch { .. } => self.touches(product),
         }
     }
@@ -95,8 +119,8 @@ impl Change {
         match self {
             Self::House(_) => None,
             Self::Prices(books) => {
-                let (before, after) = &**books;
-                let says = moved(product, before, after);
+                let Books { before, after, .. } = &**books;
+                let says = moved(product, books);
                 let says = if says.is_empty() { vec!["What is said about the price".into()] } else { says };
                 let too_high = |prices: &Prices| {
                     product
@@ -154,21 +178,39 @@ pub fn restyling(restyled: &Restyled, before: &str, after: &str) -> Option<WayTo
 }
 
 /// Which prices move, and which way.
-fn moved(product: &Product, before: &Prices, after: &Prices) -> Vec<String> {
+fn moved(product: &Product, books: &Books) -> Vec<String> {
+    let Books { before, after, pieces } = books;
+    if let Some(pieces) = pieces {
+        return moved_for(product, before, after, *pieces).into_iter().collect();
+    }
     let mut says = Vec::new();
     if let Some(one) = farthest(product, before, after) {
-        let way = if one.after.minor < one.before.minor { "Costs less" } else { "Costs more" };
+        let way = costs(one.before, one.after);
         says.push(if one.pieces > 1 {
             format!("{way} from {} pieces on", one.pieces)
         } else {
             way.to_owned()
         });
     }
-    says.extend(by_plan(product, before, after).into_iter().map(|one| {
-        let way = if one.after.minor < one.before.minor { "less" } else { "more" };
-        format!("Costs {way} by a plan, {}", one.plan.unwrap_or_default())
-    }));
+    says.extend(
+        by_plan(product, before, after).into_iter().map(|one| {
+            format!("{} by a plan, {}", costs(one.before, one.after), one.plan.unwrap_or_default())
+        }),
+    );
     says
+}
+
+/// Which way the price of so many pieces moves most, with what is in the cart.
+fn moved_for(product: &Product, before: &Prices, after: &Prices, pieces: u32) -> Option<String> {
+    let unit = |prices: &Prices, variant| prices.quote(product, variant, pieces).ok().map(|it| it.quote.unit);
+    let both = |variant| Some((unit(before, variant)?, unit(after, variant)?));
+    let moves = product.variants.iter().filter_map(both).filter(|(was, is)| was != is);
+    let (was, is) = moves.max_by_key(|(was, is)| (was.minor - is.minor).unsigned_abs())?;
+    Some(format!("{} with this cart", costs(was, is)))
+}
+
+fn costs(was: Money, is: Money) -> &'static str {
+    if is.minor < was.minor { "Costs less" } else { "Costs more" }
 }
 
 fn group_name(group: Group) -> &'static str {

@@ -8,6 +8,7 @@ use crate::error::{ApiError, ApiResult};
 use crate::known::{MOST_RELATED, related_among};
 use crate::reading::{Reading, Side, nav};
 use crate::state::State;
+use crate::visit::{Under, Visit};
 use crate::walk::{Compare, Found, Way};
 use compagina_core::catalog::Product;
 use compagina_core::ids::{Handle, TemplateId};
@@ -35,6 +36,7 @@ struct Beside {
 /// All pages of the shop, as they are and as they are under a change.
 pub struct Compared {
     change: Change,
+    visit: Visit,
     live: Arc<Live>,
     /// Which template serves which product.
     served: HashMap<Handle, TemplateId>,
@@ -45,7 +47,8 @@ pub struct Compared {
 }
 
 impl Compared {
-    pub async fn new(state: &State, change: Change) -> ApiResult<Self> {
+    pub async fn new(state: &State, change: Change, under: &Under) -> ApiResult<Self> {
+        let visit = Visit::of(state, under).await?;
         let (live, listed) = (live(state).await?, listed(state).await?);
         let index = live.index();
         let of =
@@ -74,7 +77,7 @@ impl Compared {
             beside.insert(row.kind.handle.clone(), one);
         }
         let everywhere = everywhere(state).await?;
-        Ok(Self { change, live, served, navs, everywhere, beside })
+        Ok(Self { change, visit, live, served, navs, everywhere, beside })
     }
 
     /// The page of a product after the change.
@@ -114,9 +117,21 @@ impl Compared {
         nav: &Nav,
         around: &Around,
     ) -> Result<String, StorageError> {
-        let plain = Situation::plain(product.options.len(), nav.prices.today());
         let selection = opening_selection(product, layout);
-        let situation = &Situation { selection, quantity: product.terms.first(), ..plain };
+        let with_cart;
+        let nav = match self.visit.prices(&nav.prices, product, &selection)? {
+            Cow::Borrowed(_) => nav,
+            Cow::Owned(prices) => {
+                with_cart = Nav { prices, ..nav.clone() };
+                &with_cart
+            }
+        };
+        let situation = &Situation {
+            selection,
+            quantity: self.visit.quantity(product),
+            cart: self.visit.facts(product),
+            ..Situation::plain(product.options.len(), nav.prices.today())
+        };
         let (media, mode) = (&self.everywhere.media, Mode::Shop);
         Ok(make(&Page { nav, product, layout, around, media, situation, mode, notice: None, only: None })?)
     }
@@ -141,9 +156,10 @@ impl Compared {
         };
         let nothing = Around::default();
         let alone = || differs(&nothing, &nothing);
-        let of_itself = || Ok(self.change.of_itself(product));
+        let change = self.change.under(&self.visit, product, &opening_selection(product, layout))?;
+        let of_itself = || Ok(change.of_itself(product));
         // What is to be expected first: it needs fewer pages to be made.
-        let expected = self.change.moves(product);
+        let expected = change.moves(product);
         if expected && alone()? {
             return of_itself();
         }

@@ -4,13 +4,18 @@
 pub mod change;
 mod compared;
 pub mod house;
+pub mod now;
 pub mod prices;
 pub mod swatch;
 
 use crate::error::ApiResult;
+use crate::known::known;
+use crate::routes::shop::html;
 use crate::state::State;
+use crate::visit::Under;
 use crate::walk::{ChangedPage, Walk, told};
 use actix_web::HttpResponse;
+use actix_web::http::StatusCode;
 use actix_web::web::Data;
 use change::Change;
 use compagina_core::ids::Handle;
@@ -50,8 +55,8 @@ pub struct ChangePart {
 }
 
 /// The pages of the whole shop that a change changes.
-async fn tell(state: Data<State>, change: Change) -> ApiResult<HttpResponse> {
-    let pages = Compared::new(&state, change).await?;
+async fn tell(state: Data<State>, change: Change, under: &Under) -> ApiResult<HttpResponse> {
+    let pages = Compared::new(&state, change, under).await?;
     let types = state.store.types().await?;
     let walk = Walk::through(types.iter().filter(|row| row.products > 0).map(|row| row.id));
     Ok(told(state, pages, walk))
@@ -61,4 +66,11 @@ async fn tell(state: Data<State>, change: Change) -> ApiResult<HttpResponse> {
 #[derive(Deserialize, IntoParams)]
 pub struct Of {
     product: Handle,
+}
+
+/// One product's page after a change, under a visit.
+async fn page(state: &State, change: Change, of: &Handle, under: &Under) -> ApiResult<HttpResponse> {
+    let product = known(state, of.as_str()).await?.product.clone();
+    let page = Compared::new(state, change, under).await?.page_after(&product)?;
+    Ok(html(StatusCode::OK, page))
 }

@@ -1,12 +1,9 @@
 use super::change::Change;
-use super::compared::Compared;
 use super::{ChangePart, tell};
 use crate::error::{ApiError, ApiResult};
-use crate::known::known;
-use crate::routes::shop::html;
 use crate::session::Caller;
 use crate::state::State;
-use actix_web::http::StatusCode;
+use crate::visit::Under;
 use actix_web::web::{Data, Path, Query};
 use actix_web::{HttpResponse, get};
 use compagina_core::ids::{Handle, ValueId};
@@ -35,28 +32,29 @@ async fn change(state: &State, (option, value): (String, u64), swatch: &str) -> 
 }
 
 /// The pages that another swatch of a value would change, told while they are found: a line of JSON for each part.
-#[utoipa::path(operation_id = "changes_of_swatch", params(Tried), responses((status = 200, body = ChangePart, content_type = "application/x-ndjson"), (status = 401, body = ApiError), (status = 404, body = ApiError), (status = 422, body = ApiError)))]
+#[utoipa::path(operation_id = "changes_of_swatch", params(Tried, Under), responses((status = 200, body = ChangePart, content_type = "application/x-ndjson"), (status = 401, body = ApiError), (status = 404, body = ApiError), (status = 422, body = ApiError)))]
 #[get("/options/{handle}/values/{value}/changes")]
 pub async fn list(
     state: Data<State>,
     _caller: Caller,
     path: Path<(String, u64)>,
     tried: Query<Tried>,
+    under: Query<Under>,
 ) -> ApiResult<HttpResponse> {
     let change = change(&state, path.into_inner(), &tried.swatch).await?;
-    tell(state, change).await
+    tell(state, change, &under).await
 }
 
 /// A product's page with another swatch of a value.
-#[utoipa::path(operation_id = "page_after_swatch", params(TriedOn), responses((status = 200, body = String, content_type = "text/html"), (status = 401, body = ApiError), (status = 404, body = ApiError), (status = 422, body = ApiError)))]
+#[utoipa::path(operation_id = "page_after_swatch", params(TriedOn, Under), responses((status = 200, body = String, content_type = "text/html"), (status = 401, body = ApiError), (status = 404, body = ApiError), (status = 422, body = ApiError)))]
 #[get("/options/{handle}/values/{value}/changes/page")]
 pub async fn page(
     state: Data<State>,
     _caller: Caller,
     path: Path<(String, u64)>,
     tried: Query<TriedOn>,
+    under: Query<Under>,
 ) -> ApiResult<HttpResponse> {
-    let product = known(&state, tried.product.as_str()).await?.product.clone();
     let change = change(&state, path.into_inner(), &tried.swatch).await?;
-    Ok(html(StatusCode::OK, Compared::new(&state, change).await?.page_after(&product)?))
+    super::page(&state, change, &tried.product, &under).await
 }

@@ -1,3 +1,4 @@
+use super::PricesMood;
 use crate::error::{ApiError, ApiResult};
 use crate::names;
 use crate::session::Caller;
@@ -22,6 +23,12 @@ pub struct Kept {
     sale: SaleMood,
     coming_soon: bool,
     cart: CartMood,
+    #[serde(default)]
+    cart_product: Option<Handle>,
+    #[serde(default)]
+    cart_pieces: Option<u32>,
+    #[serde(default)]
+    prices: PricesMood,
     /// As `2026-11-24`; empty or none for whichever day it is looked at.
     day: Option<String>,
     quantity: u32,
@@ -40,7 +47,8 @@ impl Kept {
         if self.choice.as_ref().is_some_and(|choice| choice.len() > LONGEST_CHOICE) {
             return Err(ApiError::refused(format!("a choice has at most {LONGEST_CHOICE} characters")));
         }
-        if !(1..=MOST_OF_ONE).contains(&self.quantity) {
+        let counted = [Some(self.quantity), self.cart_pieces];
+        if !counted.into_iter().flatten().all(|pieces| (1..=MOST_OF_ONE).contains(&pieces)) {
             return Err(ApiError::refused(format!("a situation has 1 to {MOST_OF_ONE} pieces")));
         }
         if self.plan.is_some_and(|plan| plan > MOST_ID) {

@@ -21,13 +21,14 @@ use crate::edition::everywhere;
 use crate::error::{ApiError, ApiResult};
 use crate::known::{Known, known_or_sample};
 use crate::reading::now;
+use crate::routes::prices::draft_now;
 use crate::state::State;
-use compagina_core::catalog::Product;
+use crate::visit::{Under, Visit};
 use compagina_core::choice::Selection;
-use compagina_core::ids::{Handle, PieceId};
+use compagina_core::ids::PieceId;
 use compagina_core::page::starter::prompting;
-use compagina_core::page::{CartFacts, Difference, Layout, differences};
-use compagina_core::price::PlanId;
+use compagina_core::page::{Difference, Layout, differences};
+use compagina_core::price::{PlanId, Prices};
 use compagina_core::situation::{CartMood, SaleMood, Situation, StockMood};
 use compagina_core::style::hint;
 use compagina_core::template::compose;
@@ -75,6 +76,17 @@ fn draft_view(template: &TemplateRow, history: History) -> DraftView {
     }
 }
 
+/// Which price rules a proof goes by.
+#[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Serialize, Deserialize, ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub enum PricesMood {
+    /// Those in force.
+    #[default]
+    AsItIs,
+    /// The draft, as if it came into force now.
+    Draft,
+}
+
 /// The situation under which the desk looks at a product.
 #[derive(Debug, Clone, Deserialize, IntoParams, ToSchema)]
 pub struct Look {
@@ -89,6 +101,12 @@ pub struct Look {
     coming_soon: bool,
     #[serde(default)]
     cart: CartMood,
+    /// What else the cart holds, by its handle, where it holds something else; anything without one.
+    cart_product: Option<String>,
+    /// How many pieces of it; one without a number.
+    cart_pieces: Option<u32>,
+    #[serde(default)]
+    prices: PricesMood,
     /// As `2026-11-24`; today without one.
     day: Option<String>,
     quantity: Option<u32>,
@@ -98,23 +116,42 @@ pub struct Look {
     language: Language,
 }
 
-/// Finds the product, its page with all that it and its type keep different, and the situation.
-async fn look(state: &State, template: &Layout, look: &Look) -> ApiResult<(Arc<Known>, Layout, Situation)> {
+impl Look {
+    fn under(&self) -> Under {
+        let (cart_product, cart_pieces) = (self.cart_product.clone(), self.cart_pieces);
+        Under { quantity: self.quantity, cart: self.cart, cart_product, cart_pieces }
+    }
+}
+
+/// A page as the desk looks at it.
+struct Seen {
+    known: Arc<Known>,
+    /// With all that the product and its type keep different.
+    layout: Layout,
+    situation: Situation,
+    /// For the cart of the situation.
+    prices: Prices,
+}
+
+/// Finds the product, its page and the situation.
+async fn look(state: &State, template: &Layout, look: &Look) -> ApiResult<Seen> {
     let known = known_or_sample(state, &look.product).await?;
     let product = &known.product;
+    let visit = Visit::of(state, &look.under()).await?;
     let layout = compose(template, &product.kind.handle, &product.handle);
-    let day = look.day.clone().filter(|day| !day.is_empty()).map(Day::try_from);
-    let day = match day.transpose().map_err(ApiError::refused)? {
-        Some(day) => day,
-        None => everywhere(state).await?.prices.at(now()).today(),
+    let prices = match look.prices {
+        PricesMood::AsItIs => everywhere(state).await?.prices.at(now()),
+        PricesMood::Draft => draft_now(state).await?,
     };
+    let day = look.day.clone().filter(|day| !day.is_empty()).map(Day::try_from);
+    let day = day.transpose().map_err(ApiError::refused)?.unwrap_or_else(|| prices.today());
     let mut situation = Situation {
         selection: Selection::none(product.options.len()),
-        quantity: look.quantity.unwrap_or(1).clamp(1, 99).max(product.terms.first()),
+        quantity: visit.quantity(product),
         stock: look.stock,
         sale: look.sale,
         coming_soon: look.coming_soon,
-        cart: cart(look.cart, product),
+        cart: visit.facts(product),
         day,
         plan: look.plan.filter(|plan| *plan > 0).map(PlanId),
         text: String::new(),
@@ -126,16 +163,8 @@ async fn look(state: &State, template: &Layout, look: &Look) -> ApiResult<(Arc<K
         }
         None => opening_selection(&situation.apply(product), &layout),
     };
-    Ok((known, layout, situation))
-}
-
-fn cart(mood: CartMood, product: &Product) -> CartFacts {
-    let products = match mood {
-        CartMood::Empty => vec![],
-        CartMood::This => vec![product.handle.clone()],
-        CartMood::Other => Handle::from_text("something else").into_iter().collect(),
-    };
-    CartFacts { products }
+    let prices = visit.prices(&prices, product, &situation.selection)?.into_owned();
+    Ok(Seen { known, layout, situation, prices })
 }
 
 /// A moment of a template's history as an address names it: `now`, `edit-12`, `publication-3`.

@@ -1,4 +1,4 @@
-use super::{Look, look, moment};
+use super::{Look, Seen, look, moment};
 use crate::edition::everywhere;
 use crate::error::{ApiError, ApiResult};
 use crate::reading::{Reading, nav};
@@ -11,7 +11,7 @@ use compagina_core::ids::{PieceId, TemplateId};
 use compagina_core::money::MoneyError;
 use compagina_core::page::Layout;
 use compagina_core::page::starter::starter;
-use compagina_press::{Mode, Page, render};
+use compagina_press::{Mode, Nav, Page, render};
 use serde::Deserialize;
 use utoipa::IntoParams;
 
@@ -67,10 +67,10 @@ pub async fn with_page<T>(
     only: Option<&PieceId>,
     then: impl FnOnce(&Page<'_>) -> Result<T, MoneyError>,
 ) -> ApiResult<T> {
-    let (known, layout, situation) = look(state, layout, wanted).await?;
+    let Seen { known, layout, situation, prices } = look(state, layout, wanted).await?;
     let everywhere = everywhere(state).await?;
     let reading = Reading::draft(id, wanted.language);
-    let nav = nav(state, &reading).await?;
+    let nav = Nav { prices, ..nav(state, &reading).await? };
     Ok(then(&Page {
         nav: &nav,
         product: &known.product,

@@ -1,8 +1,7 @@
 use super::proof::with_page;
-use super::{Look, look};
+use super::{Look, Seen, look};
 use crate::edition::everywhere;
 use crate::error::{ApiError, ApiResult};
-use crate::reading::now;
 use crate::routes::prices::plan_says;
 use crate::session::Caller;
 use crate::state::State;
@@ -13,8 +12,9 @@ use compagina_core::choice::{ValueState, pick, states};
 use compagina_core::ids::{PieceId, TemplateId};
 use compagina_core::page::piece::shared::APPEARS;
 use compagina_core::page::{Kind, Target, Verdict};
-use compagina_core::price::{Plan, PlanId};
+use compagina_core::price::{Plan, PlanId, PriceBook};
 use compagina_press::{Bytes, TooSmall, Weight, verdict, weigh};
+use compagina_storage::{Document, DocumentName};
 use serde::Serialize;
 use utoipa::ToSchema;
 
@@ -36,6 +36,8 @@ pub struct SituationView {
     /// The plans by which it can be bought, and whether it can be bought once.
     plans: Vec<PlanChoice>,
     once: bool,
+    /// Whether the draft of the price rules differs from those in force.
+    prices_wait: bool,
 }
 
 /// A plan, and what an owner calls it.
@@ -110,7 +112,7 @@ pub async fn show(
     query: Query<Look>,
 ) -> ApiResult<Json<SituationView>> {
     let template = state.store.template(TemplateId(*id)).await?;
-    let (known, layout, situation) = look(&state, &template.draft, &query).await?;
+    let Seen { known, layout, situation, prices } = look(&state, &template.draft, &query).await?;
     let product = situation.apply(&known.product);
     let selection = &situation.selection;
     let cell = |option: usize, value: usize, state: ValueState| {
@@ -122,7 +124,6 @@ pub async fn show(
         .enumerate()
         .map(|(o, row)| row.into_iter().enumerate().map(|(v, state)| cell(o, v, state)).collect());
     let everywhere = everywhere(&state).await?;
-    let prices = everywhere.prices.at(now());
     let why = |kind: Kind| kind.nothing_to_show_at(&product, &prices);
     let silent = layout.pieces().filter_map(|p| Some(Silent { piece: p.id.clone(), why: why(p.kind)? }));
     let locale = query.language.locale(everywhere.shop.locale);
@@ -135,10 +136,12 @@ pub async fn show(
     });
     let of_some = |plan: &&Plan| product.variants.iter().any(|variant| plan.reaches(&product, variant));
     let plans = prices.book().plans.iter().filter(of_some);
+    let rules: Document<PriceBook> = state.store.document(DocumentName::Prices).await?;
     let weight = with_page(&state, TemplateId(*id), &template.draft, &query, None, weigh).await?;
     Ok(Json(SituationView {
         weight: weight_view(&weight, &product),
         plans: plans.map(|plan| PlanChoice { id: plan.id, says: plan_says(plan) }).collect(),
+        prices_wait: rules.draft != rules.published,
         once: product.variants.iter().any(|variant| prices.can_be_bought_once(&product, variant)),
         verdicts: verdicts.collect(),
         choice: selection.to_query(&product),

@@ -185,6 +185,12 @@ pub(in crate::routes) async fn prices_of_draft(
     Ok(Prices::new(Arc::new(document.draft), zone, at).with_past(past))
 }
 
+/// The draft as if it came into force now.
+pub(in crate::routes) async fn draft_now(state: &State) -> ApiResult<Prices> {
+    let document: Document<PriceBook> = state.store.document(DocumentName::Prices).await?;
+    prices_of_draft(state, document, state.store.zone().await?, now()).await
+}
+
 /// Old prices that don't come from the history and say too much.
 async fn overstated(
     state: &State,

@@ -1,0 +1,110 @@
+<script setup lang="ts">
+import { computed } from "vue";
+import { useProductSearch } from "./useProductSearch";
+import type { CartMood, Visit } from "./useVisit";
+
+/** How many pieces are looked at, and what lies in the cart meanwhile. */
+const props = defineProps<{ visit: Visit }>();
+const { quantity, cart, cartProduct, cartPieces } = props.visit;
+const picked = computed(() => (cartProduct.value ? [cartProduct.value] : []));
+const { typed, found } = useProductSearch(picked);
+const CART: [CartMood, string][] = [
+  ["empty", "empty"],
+  ["this", "holds this"],
+  ["other", "holds something else"],
+];
+const said = computed(() => {
+  const what = CART.find(([key]) => key === cart.value)?.[1] ?? "";
+  const named = found.value.find((one) => one.handle === cartProduct.value)?.name;
+  const holds = cart.value === "other" && named ? `holds ${named}` : what;
+  return cart.value !== "empty" && cartPieces.value > 1 ? `${holds}, ${cartPieces.value}` : holds;
+});
+</script>
+
+<template>
+  <v-menu :close-on-content-click="false">
+    <template #activator="{ props: menu }">
+      <button v-bind="menu" class="part" :aria-label="`Cart: ${said}`">
+        Cart <b>{{ said }}</b>
+      </button>
+    </template>
+    <div class="sheet" role="group" aria-label="Cart">
+      <label v-for="[key, words] in CART" :key="key">
+        <input v-model="cart" type="radio" name="cart-of-the-visit" :value="key" /> {{ words }}
+      </label>
+      <v-autocomplete
+        v-if="cart === 'other'"
+        :model-value="cartProduct || null"
+        v-model:search="typed"
+        :items="found"
+        item-value="handle"
+        item-title="name"
+        label="Which, if it matters"
+        no-filter
+        clearable
+        hide-details
+        @update:model-value="(to: string | null) => (cartProduct = to ?? '')"
+      />
+      <label v-if="cart !== 'empty'">
+        <input v-model.number="cartPieces" type="number" min="1" max="99" aria-label="Pieces in the cart" />
+        {{ cartPieces === 1 ? "piece" : "pieces" }} of it
+      </label>
+    </div>
+  </v-menu>
+  <label class="part" title="Quantity">
+    Quantity
+    <input v-model.number="quantity" type="number" min="1" max="99" />
+  </label>
+</template>
+
+<style scoped>
+.part {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  min-height: 24px;
+  padding-left: 7px;
+  border-left: 1px solid var(--line);
+  color: var(--soft);
+  white-space: nowrap;
+}
+.part b {
+  max-width: 220px;
+  overflow: hidden;
+  border-bottom: 1px dotted var(--ink);
+  color: var(--ink);
+  font-weight: 600;
+  text-overflow: ellipsis;
+}
+.part input {
+  width: 26px;
+  border-bottom: 1px dotted var(--ink);
+  color: var(--ink);
+  font-weight: 600;
+}
+.sheet {
+  display: grid;
+  gap: 8px;
+  width: 260px;
+  padding: 12px;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  background: var(--sheet);
+  box-shadow: var(--shadow);
+}
+.sheet label {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+}
+.sheet input[type="radio"] {
+  accent-color: var(--accent);
+}
+.sheet input[type="number"] {
+  width: 56px;
+  padding: 3px 8px;
+  border: 1px solid var(--line);
+  border-radius: 6px;
+  background: #fff;
+}
+</style>
