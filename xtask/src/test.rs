@@ -8,31 +8,36 @@ use crate::{api, front};
 use anyhow::Result;
 use std::fs;
 use std::path::Path;
+use std::time::Instant;
 
 fn step(what: &str, program: &str, arguments: &[&str]) -> Result<()> {
+    timed(what, || shell::run(&mut command(program, arguments)))
+}
+
+/// Tells what is being done, and how long it took.
+fn timed(what: &str, work: impl FnOnce() -> Result<()>) -> Result<()> {
     say(&format!("· {what}"));
-    shell::run(&mut command(program, arguments))
+    let begun = Instant::now();
+    work()?;
+    say(&format!("  {} s", begun.elapsed().as_secs()));
+    Ok(())
 }
 
 pub fn run() -> Result<()> {
-    ensure(&[COMPILER, DATABASE, FRONT, BROWSER])?;
-    ensure_npm()?;
+    timed("What is missing", || ensure(&[COMPILER, DATABASE, FRONT, BROWSER]).and_then(|()| ensure_npm()))?;
     step("Rust format", "cargo", &["fmt", "--all", "--check"])?;
     step("Front end: lint and format", "npm", &["run", "--silent", "lint"])?;
     step("Front end: types", "npm", &["run", "--silent", "types"])?;
-    front::build()?;
+    timed("Front end: build", front::build)?;
     let everything = ["clippy", "--workspace", "--all-targets", "--locked", "--", "--deny", "warnings"];
     step("Rust: clippy", "cargo", &everything)?;
-    say("· API types");
-    api::check()?;
-    tests()
+    // Tests and programs at once: asked for one by one, each would get its packages with other features, compiled anew.
+    step("Tests and programs", "cargo", &["test", "--workspace", "--no-run", "--quiet", "--locked"])?;
+    timed("API types", api::check)?;
+    timed("Tests", tests)
 }
 
 fn tests() -> Result<()> {
-    // Sites draw in processes of the server's own program, and some tests kill it: it is built for none of them by itself.
-    let program = ["build", "--workspace", "--bin", "compagina-server", "--locked"];
-    step("The server's program", "cargo", &program)?;
-    say("· Tests");
     let folder = Path::new("target/test-database");
     if folder.exists() {
         fs::remove_dir_all(folder)?;
