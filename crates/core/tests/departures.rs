@@ -302,6 +302,31 @@ fn what_a_product_keeps_counts_in_what_it_sees_and_its_type_is_no_measure_for_it
         assert_eq!(seen.changes, [Difference::PieceSet { piece: id("buy"), setting: "Words".into() }]);
         assert_eq!(comparison.of(&other), None);
     }
+    // Of two that keep different things each sees its own, whichever is asked about first.
+    let hides = Op::Depart {
+        whom: Whom::Product(other.handle.clone()),
+        target: Target::Piece(id("price")),
+        setting: "shown".into(),
+        device: Device::Wide,
+        value: Some(SetValue::Flag(false)),
+        kind: None,
+    };
+    let both = after_all(&[own(Some("Mine")), hides]);
+    for (before, after) in [(&without, &both), (&both, &without)] {
+        for order in [[&plain, &other], [&other, &plain]] {
+            let mut comparison = Comparison::new(before, after, &prices);
+            let seen = order.map(|product| comparison.of(product).unwrap().changes);
+            let of = |product: &compagina_core::catalog::Product| {
+                seen[usize::from(order[0].handle != product.handle)].clone()
+            };
+            let set = |piece: &str, setting: &str| Difference::PieceSet {
+                piece: id(piece),
+                setting: setting.into(),
+            };
+            assert_eq!(of(&plain), [set("buy", "Words")]);
+            assert_eq!(of(&other), [set("price", "Shown")]);
+        }
+    }
 }
 
 #[test]

@@ -8,7 +8,7 @@ use compagina_core::ids::VariantId;
 use compagina_core::limits::{MOST_ID, MOST_MINOR};
 use compagina_core::money::Money;
 use compagina_core::price::{
-    BookError, Counted, Effect, MOST_NAMED, MOST_PLANS, MOST_RULES, Period, Plan, PlanError, PlanId,
+    BookError, Counted, Effect, Extras, MOST_NAMED, MOST_PLANS, MOST_RULES, Period, Plan, PlanError, PlanId,
     PriceBook, PriceRule, Prices, Promise, Rounding, RuleError, RuleId, RuleReach, SavedOn, Step, Surface,
     TypeRate, Vat,
 };
@@ -220,15 +220,8 @@ fn a_book_may_hold_so_much_and_no_more() {
     assert_eq!((book().free_id(), book().free_plan()), (RuleId(1), PlanId(1)));
 }
 
-#[test]
-fn of_several_promises_the_nearest_is_told() {
-    let at_once = |rules| {
-        let places = compagina_core::price::Places {
-            card: compagina_core::price::Policy::AtOnce,
-            ..compagina_core::price::Places::default()
-        };
-        Prices::new(Arc::new(PriceBook { rules, places, ..PriceBook::default() }), Zone::default(), Moment(0))
-    };
+/// A product for £10.00, of which there is one variant.
+fn kite() -> compagina_core::catalog::Product {
     let mut kite = samples::product(&[], &[]);
     kite.price = Money::new(1_000, kite.price.currency);
     kite.old_price = None;
@@ -243,6 +236,19 @@ fn of_several_promises_the_nearest_is_told() {
         picture: None,
         measure: None,
     }];
+    kite
+}
+
+#[test]
+fn of_several_promises_the_nearest_is_told() {
+    let at_once = |rules| {
+        let places = compagina_core::price::Places {
+            card: compagina_core::price::Policy::AtOnce,
+            ..compagina_core::price::Places::default()
+        };
+        Prices::new(Arc::new(PriceBook { rules, places, ..PriceBook::default() }), Zone::default(), Moment(0))
+    };
+    let kite = kite();
     let fixed = |id, from, minor| PriceRule {
         steps: vec![Step { from, effect: Effect::Fixed { minor } }],
         ..rule(id)
@@ -265,4 +271,52 @@ fn of_several_promises_the_nearest_is_told() {
     );
     // What costs as little anyway promises nothing.
     assert_eq!(shown(&at_once(vec![fixed(1, 1, 800), fixed(2, 3, 800)])), (800, None));
+}
+
+#[test]
+fn prices_of_another_moment_of_no_cart_and_of_nothing_asked_are_their_own() {
+    let kite = kite();
+    let of = |rules: Vec<PriceRule>, plans: Vec<Plan>| {
+        Prices::new(Arc::new(PriceBook { rules, plans, ..PriceBook::default() }), Zone::default(), Moment(0))
+    };
+    let unit = |prices: &Prices| prices.quote(&kite, &kite.variants[0], 1).unwrap().quote.unit.minor;
+    // Half the price from the second day on.
+    let half = vec![Step { from: 1, effect: Effect::Percent { hundredths: 5_000 } }];
+    let prices =
+        of(vec![PriceRule { steps: half.clone(), from: local("1970-01-02T00:00"), ..rule(1) }], vec![]);
+    let next_day = prices.at(Moment(86_400));
+    assert_eq!((unit(&prices), unit(&next_day)), (1_000, 500));
+    assert_eq!(
+        (prices.today().to_string(), next_day.today().to_string()),
+        ("1970-01-01".into(), "1970-01-02".into())
+    );
+    assert_eq!(unit(&next_day.at(Moment(86_399))), 1_000, "and back");
+
+    // A tenth less by a plan, and by what is in the cart: alone neither counts.
+    let prices = of(vec![PriceRule { steps: vec![Step { from: 3, ..half[0] }], ..rule(1) }], vec![plan(1)]);
+    let by_plan = prices.with_extras(Extras { plan: Some(PlanId(1)), written: true });
+    assert_eq!((unit(&prices), unit(&by_plan), unit(&by_plan.alone())), (1_000, 900, 1_000));
+    let two_more = prices.clone().with_cart([(&kite, &kite.variants[0], 2)]).unwrap();
+    assert_eq!((unit(&two_more), unit(&two_more.alone())), (500, 1_000));
+    // A ladder is for whoever has nothing yet.
+    let ladder = |prices: &Prices| -> Vec<(u32, i64)> {
+        prices.ladder(&kite, &kite.variants[0]).into_iter().map(|(from, unit)| (from, unit.minor)).collect()
+    };
+    assert_eq!(ladder(&two_more), [(1, 1_000), (3, 500)]);
+    assert_eq!(ladder(&two_more), ladder(&prices));
+}
+
+#[test]
+fn pieces_about_prices_stand_only_where_prices_give_them_something_to_say() {
+    use compagina_core::page::Kind;
+    let kite = kite();
+    let of = |rules, plans| {
+        Prices::new(Arc::new(PriceBook { rules, plans, ..PriceBook::default() }), Zone::default(), Moment(0))
+    };
+    let lacks = |kind: Kind, prices: &Prices| kind.nothing_to_show_at(&kite, prices);
+    let none = of(vec![], vec![]);
+    assert_eq!(lacks(Kind::PriceLadder, &none), Some("no rule makes steps for this product"));
+    assert_eq!(lacks(Kind::Plans, &none), Some("no plan is for this product"));
+    let some = of(vec![PriceRule { steps: steps(3), ..rule(1) }], vec![plan(1)]);
+    assert_eq!((lacks(Kind::PriceLadder, &some), lacks(Kind::Plans, &some)), (None, None));
 }

@@ -170,7 +170,7 @@ fn middle<T: Ord>(all: impl Iterator<Item = T>) -> Option<T> {
 mod tests {
     use super::*;
     use crate::catalog::samples::{handle, pounds, product, with_variants};
-    use crate::catalog::{Detail, Fact};
+    use crate::catalog::{Detail, Fact, Signs, TextTerms};
 
     fn fields() -> TypeFields {
         TypeFields {
@@ -208,6 +208,20 @@ mod tests {
             spoil(&mut bad);
             assert_eq!(bad.check().unwrap_err().to_string(), why);
         }
+    }
+
+    #[test]
+    fn what_is_written_onto_products_of_a_type_is_in_their_terms() {
+        let text = TextTerms {
+            label: "Name on the banner".into(),
+            lines: 1,
+            most: 20,
+            signs: Signs::Any,
+            surcharge: 0,
+            needed: false,
+        };
+        let banner = TypeFields { text: Some(text.clone()), ..fields() };
+        assert_eq!((banner.terms().text, fields().terms().text), (Some(text), None));
     }
 
     #[test]

@@ -96,6 +96,11 @@ mod tests {
         assert_eq!(quick.frame, Frame::None);
         let of = |id: &str| quick.piece(&PieceId::try_from(id).unwrap()).unwrap().values.clone();
         assert!(of("choose").is_empty(), "chosen as the swatch book says");
+        assert_eq!(
+            of("pictures").wide["thumbnails"],
+            SetValue::Text("dots".into()),
+            "there is no room for more"
+        );
         assert_eq!(of("buy").wide["words"], SetValue::Text("Take it home".into()));
     }
 }
