@@ -16,7 +16,7 @@ pub struct Site {
 pub fn server_program() -> PathBuf {
     let tests = std::env::current_exe().unwrap();
     let built = tests.ancestors().nth(2).unwrap().join("compagina-server");
-    assert!(built.is_file(), "{} is missing: cargo build --bin compagina-server", built.display());
+    assert!(built.is_file(), "{} is missing: cargo build -p compagina-server", built.display());
     built
 }
 

@@ -6,7 +6,8 @@ use compagina_core::page::SetValue;
 use compagina_core::situation::{CartMood, SaleMood, StockMood};
 use compagina_core::wording::Language;
 use utoipa::OpenApi;
-use utoipa::openapi::OpenApi as Document;
+use utoipa::openapi::path::Operation;
+use utoipa::openapi::{ContentBuilder, OpenApi as Document, Ref, RefOr, ResponseBuilder};
 use utoipa_actix_web::AppExt;
 
 #[derive(OpenApi)]
@@ -28,12 +29,26 @@ pub fn head() -> Document {
 /// The whole document, with every route of the API.
 #[must_use]
 pub fn document() -> Document {
-    App::new()
+    let mut document = App::new()
         .into_utoipa_app()
         .openapi(head())
         .service(utoipa_actix_web::scope("/api").configure(routes::api))
         .split_for_parts()
-        .1
+        .1;
+    let for_owners = document.paths.paths.iter_mut().filter(|(path, _)| path.starts_with("/api/"));
+    for (_, path) in for_owners {
+        let operations = [&mut path.get, &mut path.post, &mut path.put, &mut path.patch, &mut path.delete];
+        operations.into_iter().flatten().for_each(asks_for_an_owner);
+    }
+    document
+}
+
+/// Whoever isn't signed in is refused, wherever it doesn't say otherwise.
+fn asks_for_an_owner(operation: &mut Operation) {
+    let error = RefOr::Ref(Ref::from_schema_name("ApiError"));
+    let refusal =
+        ResponseBuilder::new().content("application/json", ContentBuilder::new().schema(Some(error)).build());
+    operation.responses.responses.entry("401".into()).or_insert_with(|| RefOr::T(refusal.build()));
 }
 
 #[cfg(test)]

@@ -1,7 +1,7 @@
 //! Bad input gets the right status and a sentence; nothing is stored, nothing is executed.
 
 use compagina_tests::{EMAIL, Owner, Site};
-use reqwest::StatusCode;
+use reqwest::{Method, StatusCode};
 use serde_json::{Value, json};
 use sqlx::MySqlPool;
 
@@ -54,6 +54,50 @@ async fn without_the_sessions_token_nothing_is_changed(pool: MySqlPool) {
         refused(request.send().await.unwrap(), StatusCode::FORBIDDEN, "no_token").await;
     }
     assert_eq!(owner.draft().await, before);
+}
+
+/// Every operation of the API that isn't signing in and out, with something in the place of what its path names.
+fn operations() -> Vec<(Method, String)> {
+    let document = serde_json::to_value(compagina_server::openapi_document()).unwrap();
+    let mut all = Vec::new();
+    for (path, operations) in document["paths"].as_object().unwrap() {
+        let named: Vec<&str> =
+            path.split('/').map(|part| if part.starts_with('{') { "1" } else { part }).collect();
+        for method in operations.as_object().unwrap().keys() {
+            all.push((method.to_uppercase().parse().unwrap(), named.join("/")));
+        }
+    }
+    all.retain(|(_, path)| path.starts_with("/api/") && path != "/api/session");
+    all
+}
+
+#[sqlx::test(migrations = false)]
+async fn every_operation_asks_for_an_owner_and_no_change_goes_without_the_sessions_token(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let (owner, stranger) = (site.owner().await, site.shopper());
+    let all = operations();
+    assert!(all.len() > 100, "{}", all.len());
+    let mut open = Vec::new();
+    for (method, path) in all {
+        let ask = async |client: &reqwest::Client| {
+            let request = client.request(method.clone(), site.at(&path));
+            let request = if method == Method::GET { request } else { request.json(&json!({})) };
+            request.send().await.unwrap().status()
+        };
+        let asked_for_owner = ask(&stranger).await;
+        if asked_for_owner != StatusCode::UNAUTHORIZED {
+            open.push(format!("{method} {path} answers a stranger {asked_for_owner}"));
+        }
+        if method == Method::GET {
+            continue;
+        }
+        // A body that can't be read may be refused first.
+        let asked_for_token = ask(&owner.client).await;
+        if ![StatusCode::FORBIDDEN, StatusCode::BAD_REQUEST].contains(&asked_for_token) {
+            open.push(format!("{method} {path} answers without the token {asked_for_token}"));
+        }
+    }
+    assert_eq!(open, Vec::<String>::new());
 }
 
 #[sqlx::test(migrations = false)]

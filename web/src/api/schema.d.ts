@@ -622,6 +622,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
+        /** The shop's palette, a line for each colour. */
         get: operations["show_palette"];
         /** Puts another palette in place of the old one. Values without a swatch of their own show its colours by their names. */
         put: operations["set_palette"];
@@ -5109,6 +5110,14 @@ export interface operations {
                     "application/json": components["schemas"]["Stepped"];
                 };
             };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -5155,6 +5164,14 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Stepped"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
                 };
             };
             404: {
@@ -5207,6 +5224,14 @@ export interface operations {
                     "application/json": components["schemas"]["Stepped"];
                 };
             };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -5250,6 +5275,14 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Stepped"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
                 };
             };
             404: {
@@ -5417,6 +5450,14 @@ export interface operations {
                     "application/json": components["schemas"]["OptionInBook"];
                 };
             };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -5446,6 +5487,14 @@ export interface operations {
                     "application/json": components["schemas"]["OptionInBook"];
                 };
             };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -5472,6 +5521,14 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
             };
             404: {
                 headers: {
@@ -5514,6 +5571,14 @@ export interface operations {
                     "application/json": components["schemas"]["OptionInBook"];
                 };
             };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -5545,6 +5610,14 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["OptionInBook"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
                 };
             };
             404: {
@@ -5581,6 +5654,14 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["OptionInBook"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
                 };
             };
             413: {
@@ -5624,6 +5705,14 @@ export interface operations {
                     "application/json": components["schemas"]["OptionInBook"];
                 };
             };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -5654,6 +5743,14 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["MergePlan"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
                 };
             };
             422: {
@@ -5689,6 +5786,14 @@ export interface operations {
                     "application/json": components["schemas"]["OptionInBook"];
                 };
             };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -5722,6 +5827,14 @@ export interface operations {
                     "application/json": components["schemas"]["OptionInBook"];
                 };
             };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -5749,6 +5862,14 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["OptionUser"][];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
                 };
             };
             404: {
@@ -5784,6 +5905,14 @@ export interface operations {
                     "application/json": components["schemas"]["OptionInBook"];
                 };
             };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -5815,6 +5944,14 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["OptionInBook"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
                 };
             };
             404: {
@@ -5850,6 +5987,14 @@ export interface operations {
                     "application/json": components["schemas"]["OptionInBook"];
                 };
             };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -5883,6 +6028,14 @@ export interface operations {
                     "application/json": components["schemas"]["OptionInBook"];
                 };
             };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -5911,6 +6064,14 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["OptionInBook"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
                 };
             };
             404: {
@@ -6068,6 +6229,14 @@ export interface operations {
                     "application/json": components["schemas"]["OptionInBook"];
                 };
             };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
             413: {
                 headers: {
                     [name: string]: unknown;
@@ -6106,6 +6275,14 @@ export interface operations {
                     "application/json": components["schemas"]["OptionInBook"];
                 };
             };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -6134,6 +6311,14 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["HangingOnValue"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
                 };
             };
             404: {
@@ -6221,6 +6406,14 @@ export interface operations {
                     "application/json": components["schemas"]["PaletteView"];
                 };
             };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
             409: {
                 headers: {
                     [name: string]: unknown;
@@ -6256,6 +6449,14 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PicturesView"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
                 };
             };
             404: {
@@ -6294,6 +6495,14 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Uploaded"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
                 };
             };
             413: {
@@ -6337,6 +6546,14 @@ export interface operations {
                     "application/json": components["schemas"]["PicturesView"];
                 };
             };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -6378,6 +6595,14 @@ export interface operations {
                     "application/json": components["schemas"]["ApiError"];
                 };
             };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -6409,6 +6634,14 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PicturesView"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
                 };
             };
             404: {
@@ -6448,6 +6681,14 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["FilmFile"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
                 };
             };
             413: {
@@ -6514,6 +6755,14 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PricesView"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
                 };
             };
             409: {
@@ -6661,6 +6910,14 @@ export interface operations {
                     "application/json": components["schemas"]["Tried"];
                 };
             };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -6743,6 +7000,14 @@ export interface operations {
                 };
                 content?: never;
             };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -6770,6 +7035,14 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["AddressView"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
                 };
             };
             404: {
@@ -6803,6 +7076,14 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["AddressView"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
                 };
             };
             404: {
@@ -6851,6 +7132,14 @@ export interface operations {
                     "application/json": components["schemas"]["AddressView"];
                 };
             };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -6892,6 +7181,14 @@ export interface operations {
                     "application/json": components["schemas"]["AddedProduct"];
                 };
             };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -6929,6 +7226,14 @@ export interface operations {
                     "application/json": components["schemas"]["HangingView"];
                 };
             };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -6959,6 +7264,14 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
             };
             404: {
                 headers: {
@@ -6997,6 +7310,14 @@ export interface operations {
                     "application/json": components["schemas"]["SellingView"];
                 };
             };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -7028,6 +7349,14 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["SellingView"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
                 };
             };
             404: {
@@ -7162,6 +7491,14 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
             };
             404: {
                 headers: {
@@ -8878,6 +9215,14 @@ export interface operations {
                     "application/json": components["schemas"]["VariantsView"];
                 };
             };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8911,6 +9256,14 @@ export interface operations {
                     "application/json": components["schemas"]["VariantsView"];
                 };
             };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -8942,6 +9295,14 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["VariantsView"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
                 };
             };
             404: {
@@ -8981,6 +9342,14 @@ export interface operations {
                     "text/csv": string;
                 };
             };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
             404: {
                 headers: {
                     [name: string]: unknown;
@@ -9012,6 +9381,14 @@ export interface operations {
                     "application/json": components["schemas"]["ImportReport"];
                 };
             };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
             413: {
                 headers: {
                     [name: string]: unknown;
@@ -9041,6 +9418,14 @@ export interface operations {
                 };
                 content: {
                     "application/x-ndjson": components["schemas"]["ImportStep"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
                 };
             };
             413: {
@@ -9084,6 +9469,14 @@ export interface operations {
                     "application/json": components["schemas"]["VariantsView"];
                 };
             };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
             422: {
                 headers: {
                     [name: string]: unknown;
@@ -9115,6 +9508,14 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["VariantsView"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
                 };
             };
             422: {

@@ -1,4 +1,4 @@
-use crate::error::{ApiError, ApiResult};
+use crate::error::ApiResult;
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;
@@ -21,7 +21,7 @@ pub struct OutboxMessage {
 }
 
 /// Messages to shoppers, the newest first. Nothing is sent from here.
-#[utoipa::path(operation_id = "list_outbox", responses((status = 200, body = Vec<OutboxMessage>), (status = 401, body = ApiError)))]
+#[utoipa::path(operation_id = "list_outbox", responses((status = 200, body = Vec<OutboxMessage>)))]
 #[get("/outbox")]
 pub async fn list(state: Data<State>, _caller: Caller) -> ApiResult<Json<Vec<OutboxMessage>>> {
     let zone = state.store.zone().await?;

@@ -6,7 +6,7 @@ use actix_web::get;
 use actix_web::web::{Data, Json, Path};
 
 /// Every option of the shop.
-#[utoipa::path(operation_id = "list_options", responses((status = 200, body = Vec<OptionLine>), (status = 401, body = ApiError)))]
+#[utoipa::path(operation_id = "list_options", responses((status = 200, body = Vec<OptionLine>)))]
 #[get("/options")]
 pub async fn list(state: Data<State>, _caller: Caller) -> ApiResult<Json<Vec<OptionLine>>> {
     let mut lines = Vec::new();

@@ -28,7 +28,8 @@ async fn view(state: &State) -> ApiResult<Json<PaletteView>> {
     Ok(Json(PaletteView { seen, text: state.store.palette().await?.to_text() }))
 }
 
-#[utoipa::path(operation_id = "show_palette", responses((status = 200, body = PaletteView), (status = 401, body = ApiError)))]
+/// The shop's palette, a line for each colour.
+#[utoipa::path(operation_id = "show_palette", responses((status = 200, body = PaletteView)))]
 #[get("/palette")]
 pub async fn show(state: Data<State>, _caller: Caller) -> ApiResult<Json<PaletteView>> {
     view(&state).await

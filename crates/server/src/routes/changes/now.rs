@@ -15,7 +15,7 @@ use compagina_core::wording::Language;
 use compagina_press::{Mode, opening_selection};
 
 /// A product's page as shoppers see it now, under a visit.
-#[utoipa::path(operation_id = "page_now", params(Of, Under), responses((status = 200, body = String, content_type = "text/html"), (status = 401, body = ApiError), (status = 404, body = ApiError)))]
+#[utoipa::path(operation_id = "page_now", params(Of, Under), responses((status = 200, body = String, content_type = "text/html"), (status = 404, body = ApiError)))]
 #[get("/changes/now")]
 pub async fn page(
     state: Data<State>,

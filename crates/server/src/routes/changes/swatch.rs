@@ -32,7 +32,7 @@ async fn change(state: &State, (option, value): (String, u64), swatch: &str) -> 
 }
 
 /// The pages that another swatch of a value would change, told while they are found: a line of JSON for each part.
-#[utoipa::path(operation_id = "changes_of_swatch", params(Tried, Under), responses((status = 200, body = ChangePart, content_type = "application/x-ndjson"), (status = 401, body = ApiError), (status = 404, body = ApiError), (status = 422, body = ApiError)))]
+#[utoipa::path(operation_id = "changes_of_swatch", params(Tried, Under), responses((status = 200, body = ChangePart, content_type = "application/x-ndjson"), (status = 404, body = ApiError), (status = 422, body = ApiError)))]
 #[get("/options/{handle}/values/{value}/changes")]
 pub async fn list(
     state: Data<State>,
@@ -46,7 +46,7 @@ pub async fn list(
 }
 
 /// A product's page with another swatch of a value.
-#[utoipa::path(operation_id = "page_after_swatch", params(TriedOn, Under), responses((status = 200, body = String, content_type = "text/html"), (status = 401, body = ApiError), (status = 404, body = ApiError), (status = 422, body = ApiError)))]
+#[utoipa::path(operation_id = "page_after_swatch", params(TriedOn, Under), responses((status = 200, body = String, content_type = "text/html"), (status = 404, body = ApiError), (status = 422, body = ApiError)))]
 #[get("/options/{handle}/values/{value}/changes/page")]
 pub async fn page(
     state: Data<State>,

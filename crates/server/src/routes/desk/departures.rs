@@ -38,7 +38,7 @@ pub struct DepartureView {
 }
 
 /// Everything that single products and types keep different from a template's draft.
-#[utoipa::path(operation_id = "list_departures", responses((status = 200, body = Vec<DepartureView>), (status = 401, body = ApiError), (status = 404, body = ApiError)))]
+#[utoipa::path(operation_id = "list_departures", responses((status = 200, body = Vec<DepartureView>), (status = 404, body = ApiError)))]
 #[get("/templates/{id}/departures")]
 pub async fn list(state: Data<State>, _caller: Caller, id: Path<u64>) -> ApiResult<Json<Vec<DepartureView>>> {
     let template = state.store.template(TemplateId(*id)).await?;

@@ -29,7 +29,7 @@ pub struct MomentView {
 }
 
 /// A template's edits that stand and everything that was published, the newest first.
-#[utoipa::path(operation_id = "show_history", responses((status = 200, body = Vec<MomentView>), (status = 401, body = ApiError), (status = 404, body = ApiError)))]
+#[utoipa::path(operation_id = "show_history", responses((status = 200, body = Vec<MomentView>), (status = 404, body = ApiError)))]
 #[get("/templates/{id}/history")]
 pub async fn show(state: Data<State>, _caller: Caller, id: Path<u64>) -> ApiResult<Json<Vec<MomentView>>> {
     let id = TemplateId(*id);
@@ -61,7 +61,7 @@ pub struct Between {
 }
 
 /// In what two moments differ.
-#[utoipa::path(operation_id = "compare_moments", params(Between), responses((status = 200, body = Vec<Difference>), (status = 401, body = ApiError), (status = 404, body = ApiError)))]
+#[utoipa::path(operation_id = "compare_moments", params(Between), responses((status = 200, body = Vec<Difference>), (status = 404, body = ApiError)))]
 #[get("/templates/{id}/differences")]
 pub async fn compare(
     state: Data<State>,
@@ -83,7 +83,7 @@ pub struct BringBack {
 }
 
 /// Makes the draft as it was at a moment. One step, which can be undone.
-#[utoipa::path(responses((status = 200, body = DraftView), (status = 401, body = ApiError), (status = 404, body = ApiError), (status = 409, body = ApiError)))]
+#[utoipa::path(responses((status = 200, body = DraftView), (status = 404, body = ApiError), (status = 409, body = ApiError)))]
 #[post("/templates/{id}/bring-back")]
 pub async fn bring_back(
     state: Data<State>,

@@ -33,7 +33,7 @@ pub struct ImpactPart {
 
 /// The pages that publishing the draft would change, told while they are found: a line of JSON for each part. Whoever
 /// stops listening stops the search.
-#[utoipa::path(operation_id = "show_impact", responses((status = 200, body = ImpactPart, content_type = "application/x-ndjson"), (status = 401, body = ApiError), (status = 404, body = ApiError)))]
+#[utoipa::path(operation_id = "show_impact", responses((status = 200, body = ImpactPart, content_type = "application/x-ndjson"), (status = 404, body = ApiError)))]
 #[get("/templates/{id}/impact")]
 pub async fn show(state: Data<State>, _caller: Caller, id: Path<u64>) -> ApiResult<HttpResponse> {
     let (pages, walk) = pages(&state, TemplateId(*id)).await?;

@@ -75,14 +75,14 @@ pub struct Keep {
 const MOST_CHARACTERS: usize = 80;
 
 /// The situations that were kept, by their names.
-#[utoipa::path(operation_id = "list_situations", responses((status = 200, body = Vec<KeptView>), (status = 401, body = ApiError)))]
+#[utoipa::path(operation_id = "list_situations", responses((status = 200, body = Vec<KeptView>)))]
 #[get("/situations")]
 pub async fn list(state: Data<State>, _caller: Caller) -> ApiResult<Json<Vec<KeptView>>> {
     all(&state).await
 }
 
 /// Keeps a situation; one of the same name is replaced.
-#[utoipa::path(operation_id = "keep_situation", responses((status = 200, body = Vec<KeptView>), (status = 401, body = ApiError), (status = 422, body = ApiError)))]
+#[utoipa::path(operation_id = "keep_situation", responses((status = 200, body = Vec<KeptView>), (status = 422, body = ApiError)))]
 #[post("/situations")]
 pub async fn keep(state: Data<State>, _caller: Caller, body: Json<Keep>) -> ApiResult<Json<Vec<KeptView>>> {
     let name = names::name("a situation's name", &body.name, MOST_CHARACTERS)?;
@@ -93,7 +93,7 @@ pub async fn keep(state: Data<State>, _caller: Caller, body: Json<Keep>) -> ApiR
 }
 
 /// Forgets a situation.
-#[utoipa::path(operation_id = "drop_situation", responses((status = 200, body = Vec<KeptView>), (status = 401, body = ApiError)))]
+#[utoipa::path(operation_id = "drop_situation", responses((status = 200, body = Vec<KeptView>)))]
 #[delete("/situations/{id}")]
 pub async fn forget(state: Data<State>, _caller: Caller, id: Path<u64>) -> ApiResult<Json<Vec<KeptView>>> {
     state.store.drop_situation(*id).await?;

@@ -26,7 +26,7 @@ pub struct KeptBand {
 }
 
 /// All kept bands, with where each is linked.
-#[utoipa::path(operation_id = "list_kept_bands", responses((status = 200, body = Vec<KeptBand>), (status = 401, body = ApiError)))]
+#[utoipa::path(operation_id = "list_kept_bands", responses((status = 200, body = Vec<KeptBand>)))]
 #[get("/kept-bands")]
 pub async fn list(state: Data<State>, _caller: Caller) -> ApiResult<Json<Vec<KeptBand>>> {
     Ok(Json(all(&state).await?))
@@ -59,7 +59,7 @@ pub struct Keeping {
 }
 
 /// Keeps a band under a name; here it becomes the first that is linked to it.
-#[utoipa::path(operation_id = "keep_band", responses((status = 200, body = DraftView), (status = 401, body = ApiError), (status = 404, body = ApiError), (status = 409, body = ApiError), (status = 422, body = ApiError)))]
+#[utoipa::path(operation_id = "keep_band", responses((status = 200, body = DraftView), (status = 404, body = ApiError), (status = 409, body = ApiError), (status = 422, body = ApiError)))]
 #[post("/templates/{id}/kept-bands")]
 pub async fn keep(
     state: Data<State>,
@@ -84,7 +84,7 @@ pub struct Placing {
 }
 
 /// Puts a kept band into a page, linked or as a copy.
-#[utoipa::path(operation_id = "place_kept_band", responses((status = 200, body = DraftView), (status = 401, body = ApiError), (status = 404, body = ApiError), (status = 409, body = ApiError), (status = 422, body = ApiError)))]
+#[utoipa::path(operation_id = "place_kept_band", responses((status = 200, body = DraftView), (status = 404, body = ApiError), (status = 409, body = ApiError), (status = 422, body = ApiError)))]
 #[post("/templates/{id}/kept-bands/{kept}")]
 pub async fn place(
     state: Data<State>,
@@ -109,7 +109,7 @@ pub struct Parting {
 }
 
 /// Makes a linked band the page's own; it is no longer changed with the others.
-#[utoipa::path(operation_id = "unlink_band", responses((status = 200, body = DraftView), (status = 401, body = ApiError), (status = 404, body = ApiError), (status = 409, body = ApiError), (status = 422, body = ApiError)))]
+#[utoipa::path(operation_id = "unlink_band", responses((status = 200, body = DraftView), (status = 404, body = ApiError), (status = 409, body = ApiError), (status = 422, body = ApiError)))]
 #[post("/templates/{id}/unlink-band")]
 pub async fn unlink(
     state: Data<State>,
@@ -122,7 +122,7 @@ pub async fn unlink(
 }
 
 /// Forgets a kept band that is linked nowhere.
-#[utoipa::path(operation_id = "forget_kept_band", responses((status = 200, body = Vec<KeptBand>), (status = 401, body = ApiError), (status = 422, body = ApiError)))]
+#[utoipa::path(operation_id = "forget_kept_band", responses((status = 200, body = Vec<KeptBand>), (status = 422, body = ApiError)))]
 #[delete("/kept-bands/{id}")]
 pub async fn forget(state: Data<State>, _caller: Caller, id: Path<u64>) -> ApiResult<Json<Vec<KeptBand>>> {
     state.store.forget_kept_band(KeptId(*id)).await?;

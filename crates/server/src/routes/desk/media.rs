@@ -1,4 +1,4 @@
-use crate::error::{ApiError, ApiResult};
+use crate::error::ApiResult;
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;
@@ -20,7 +20,7 @@ pub struct MediaView {
 }
 
 /// The shop's free pictures and films.
-#[utoipa::path(operation_id = "list_media", responses((status = 200, body = Vec<MediaView>), (status = 401, body = ApiError)))]
+#[utoipa::path(operation_id = "list_media", responses((status = 200, body = Vec<MediaView>)))]
 #[get("/media")]
 pub async fn list(state: Data<State>, _caller: Caller) -> ApiResult<Json<Vec<MediaView>>> {
     let kept = state.store.pictures_of(PicturesOf::Shop, PLAN).await?;

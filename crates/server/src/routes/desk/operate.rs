@@ -31,7 +31,7 @@ pub struct DraftStep {
 
 /// Makes an edit; it is kept before it is answered.
 #[utoipa::path(responses(
-    (status = 200, body = DraftView), (status = 401, body = ApiError), (status = 403, body = ApiError),
+    (status = 200, body = DraftView), (status = 403, body = ApiError),
     (status = 404, body = ApiError), (status = 409, body = ApiError), (status = 422, body = ApiError)))]
 #[post("/templates/{id}/operations")]
 pub async fn operate(
@@ -45,7 +45,7 @@ pub async fn operate(
 }
 
 /// Takes the last edit back.
-#[utoipa::path(responses((status = 200, body = DraftView), (status = 401, body = ApiError), (status = 409, body = ApiError)))]
+#[utoipa::path(responses((status = 200, body = DraftView), (status = 409, body = ApiError)))]
 #[post("/templates/{id}/undo")]
 pub async fn undo(
     state: Data<State>,
@@ -58,7 +58,7 @@ pub async fn undo(
 }
 
 /// Makes again what was taken back last.
-#[utoipa::path(responses((status = 200, body = DraftView), (status = 401, body = ApiError), (status = 409, body = ApiError)))]
+#[utoipa::path(responses((status = 200, body = DraftView), (status = 409, body = ApiError)))]
 #[post("/templates/{id}/redo")]
 pub async fn redo(
     state: Data<State>,

@@ -38,7 +38,7 @@ pub struct OtherView {
 }
 
 /// Tells that one is here, and learns who else is and what they have done.
-#[utoipa::path(responses((status = 200, body = Others), (status = 401, body = ApiError), (status = 404, body = ApiError), (status = 422, body = ApiError)))]
+#[utoipa::path(responses((status = 200, body = Others), (status = 404, body = ApiError), (status = 422, body = ApiError)))]
 #[post("/templates/{id}/presence")]
 pub async fn be_here(
     state: Data<State>,

@@ -28,7 +28,7 @@ pub struct PreviewLink {
 }
 
 /// Makes a link by which anyone can look at the draft until it runs out.
-#[utoipa::path(operation_id = "make_preview", responses((status = 200, body = PreviewLink), (status = 401, body = ApiError), (status = 404, body = ApiError), (status = 422, body = ApiError)))]
+#[utoipa::path(operation_id = "make_preview", responses((status = 200, body = PreviewLink), (status = 404, body = ApiError), (status = 422, body = ApiError)))]
 #[post("/templates/{id}/preview")]
 pub async fn make(
     state: Data<State>,
@@ -52,7 +52,7 @@ pub struct Ended {
 }
 
 /// Ends every link to the draft at once.
-#[utoipa::path(operation_id = "end_previews", responses((status = 200, body = Ended), (status = 401, body = ApiError)))]
+#[utoipa::path(operation_id = "end_previews", responses((status = 200, body = Ended)))]
 #[delete("/templates/{id}/preview")]
 pub async fn end(state: Data<State>, _caller: Caller, id: Path<u64>) -> ApiResult<Json<Ended>> {
     Ok(Json(Ended { links: state.store.end_previews(TemplateId(*id)).await? }))

@@ -27,7 +27,7 @@ pub struct Which {
 }
 
 /// A template as the real page, under a situation.
-#[utoipa::path(params(Look, Which), responses((status = 200, body = String, content_type = "text/html"), (status = 401, body = ApiError), (status = 404, body = ApiError)))]
+#[utoipa::path(params(Look, Which), responses((status = 200, body = String, content_type = "text/html"), (status = 404, body = ApiError)))]
 #[get("/templates/{id}/proof")]
 pub async fn proof(
     state: Data<State>,

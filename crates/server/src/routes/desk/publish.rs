@@ -25,7 +25,7 @@ pub struct Parted {
 
 /// Publishes the draft for some products only: they get a template of their own that begins as this draft, and this
 /// template stays as shoppers see it for all others.
-#[utoipa::path(responses((status = 200, body = Parted), (status = 401, body = ApiError), (status = 404, body = ApiError), (status = 409, body = ApiError), (status = 422, body = ApiError)))]
+#[utoipa::path(responses((status = 200, body = Parted), (status = 404, body = ApiError), (status = 409, body = ApiError), (status = 422, body = ApiError)))]
 #[post("/templates/{id}/publish-for-some")]
 pub async fn publish_for_some(
     state: Data<State>,

@@ -85,7 +85,7 @@ pub struct KindView {
 }
 
 /// Everything that the desk needs to open a template.
-#[utoipa::path(operation_id = "show_desk", responses((status = 200, body = DeskView), (status = 401, body = ApiError), (status = 404, body = ApiError)))]
+#[utoipa::path(operation_id = "show_desk", responses((status = 200, body = DeskView), (status = 404, body = ApiError)))]
 #[get("/templates/{id}/desk")]
 pub async fn show(state: Data<State>, _caller: Caller, id: Path<u64>) -> ApiResult<Json<DeskView>> {
     let templates = state.store.templates().await?;

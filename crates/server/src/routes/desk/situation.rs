@@ -103,7 +103,7 @@ pub struct Silent {
 }
 
 /// What the situation strip shows for a product.
-#[utoipa::path(operation_id = "show_situation", params(Look), responses((status = 200, body = SituationView), (status = 401, body = ApiError), (status = 404, body = ApiError)))]
+#[utoipa::path(operation_id = "show_situation", params(Look), responses((status = 200, body = SituationView), (status = 404, body = ApiError)))]
 #[get("/templates/{id}/situation")]
 pub async fn show(
     state: Data<State>,

@@ -117,7 +117,7 @@ pub struct OptionView {
 }
 
 /// The slip of a piece.
-#[utoipa::path(operation_id = "piece_slip", params(Sight), responses((status = 200, body = SlipView), (status = 401, body = ApiError), (status = 404, body = ApiError)))]
+#[utoipa::path(operation_id = "piece_slip", params(Sight), responses((status = 200, body = SlipView), (status = 404, body = ApiError)))]
 #[get("/templates/{id}/slip/piece/{piece}")]
 pub async fn piece(
     state: Data<State>,
@@ -131,7 +131,7 @@ pub async fn piece(
 }
 
 /// The slip of a band.
-#[utoipa::path(operation_id = "band_slip", params(Sight), responses((status = 200, body = SlipView), (status = 401, body = ApiError), (status = 404, body = ApiError)))]
+#[utoipa::path(operation_id = "band_slip", params(Sight), responses((status = 200, body = SlipView), (status = 404, body = ApiError)))]
 #[get("/templates/{id}/slip/band/{band}")]
 pub async fn band(
     state: Data<State>,

@@ -30,7 +30,7 @@ pub struct Begun {
 
 /// Lays the page anew by a starter. One step, which can be undone.
 #[utoipa::path(responses(
-    (status = 200, body = Begun), (status = 401, body = ApiError), (status = 404, body = ApiError), (status = 409, body = ApiError)))]
+    (status = 200, body = Begun), (status = 404, body = ApiError), (status = 409, body = ApiError)))]
 #[post("/templates/{id}/starter")]
 pub async fn begin(
     state: Data<State>,

@@ -9,7 +9,7 @@ use utoipa::ToSchema;
 
 /// A draft: how far one can go back, what is planned, and everything that was published of it.
 #[utoipa::path(operation_id = "show_draft", params(("draft" = String, Path)),
-    responses((status = 200, body = DraftState), (status = 401, body = ApiError), (status = 404, body = ApiError)))]
+    responses((status = 200, body = DraftState), (status = 404, body = ApiError)))]
 #[get("/drafts/{draft}")]
 pub async fn show(state: Data<State>, _caller: Caller, draft: Path<String>) -> ApiResult<Json<DraftState>> {
     Ok(Json(state_of(&state, draft_of(&draft)?).await?))
@@ -24,7 +24,7 @@ pub struct BringBackPublished {
 
 /// Makes the draft what was published then. One step, which can be undone; shoppers see it when it is published.
 #[utoipa::path(operation_id = "bring_back_published", params(("draft" = String, Path)), request_body = BringBackPublished,
-    responses((status = 200, body = DraftState), (status = 401, body = ApiError), (status = 404, body = ApiError), (status = 409, body = ApiError)))]
+    responses((status = 200, body = DraftState), (status = 404, body = ApiError), (status = 409, body = ApiError)))]
 #[post("/drafts/{draft}/bring-back")]
 pub async fn bring_back(
     state: Data<State>,

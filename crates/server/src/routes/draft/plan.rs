@@ -24,7 +24,7 @@ pub struct Planning {
 
 /// Has the draft as it is now published at a time, in place of what was planned before.
 #[utoipa::path(operation_id = "plan_publication", params(("draft" = String, Path)), request_body = Planning,
-    responses((status = 200, body = DraftState), (status = 401, body = ApiError), (status = 409, body = ApiError), (status = 422, body = ApiError)))]
+    responses((status = 200, body = DraftState), (status = 409, body = ApiError), (status = 422, body = ApiError)))]
 #[post("/drafts/{draft}/planned")]
 pub async fn plan(
     state: Data<State>,
@@ -48,7 +48,7 @@ pub async fn plan(
 
 /// Nothing is published by itself any more.
 #[utoipa::path(operation_id = "drop_planned_publication", params(("draft" = String, Path)),
-    responses((status = 200, body = DraftState), (status = 401, body = ApiError), (status = 404, body = ApiError)))]
+    responses((status = 200, body = DraftState), (status = 404, body = ApiError)))]
 #[delete("/drafts/{draft}/planned")]
 pub async fn unplan(state: Data<State>, _caller: Caller, draft: Path<String>) -> ApiResult<Json<DraftState>> {
     let draft = draft_of(&draft)?;

@@ -25,7 +25,7 @@ pub struct Publication {
 
 /// Takes the last step on a draft back.
 #[utoipa::path(operation_id = "undo_draft", params(("draft" = String, Path)), request_body = OnRevision,
-    responses((status = 200, body = DraftState), (status = 401, body = ApiError), (status = 404, body = ApiError), (status = 409, body = ApiError)))]
+    responses((status = 200, body = DraftState), (status = 404, body = ApiError), (status = 409, body = ApiError)))]
 #[post("/drafts/{draft}/undo")]
 pub async fn undo(
     state: Data<State>,
@@ -38,7 +38,7 @@ pub async fn undo(
 
 /// Does again what was taken back last.
 #[utoipa::path(operation_id = "redo_draft", params(("draft" = String, Path)), request_body = OnRevision,
-    responses((status = 200, body = DraftState), (status = 401, body = ApiError), (status = 404, body = ApiError), (status = 409, body = ApiError)))]
+    responses((status = 200, body = DraftState), (status = 404, body = ApiError), (status = 409, body = ApiError)))]
 #[post("/drafts/{draft}/redo")]
 pub async fn redo(
     state: Data<State>,
@@ -70,7 +70,7 @@ async fn go(
 
 /// Lets shoppers see the draft: all that it touches changes in one step. What was planned is dropped.
 #[utoipa::path(operation_id = "publish_draft", params(("draft" = String, Path)), request_body = Publication,
-    responses((status = 200, body = DraftState), (status = 401, body = ApiError), (status = 404, body = ApiError), (status = 409, body = ApiError), (status = 422, body = ApiError)))]
+    responses((status = 200, body = DraftState), (status = 404, body = ApiError), (status = 409, body = ApiError), (status = 422, body = ApiError)))]
 #[post("/drafts/{draft}/publish")]
 pub async fn publish(
     state: Data<State>,
@@ -86,7 +86,7 @@ pub async fn publish(
 
 /// Lets shoppers see again what they saw before the last publication. The draft stays as it is.
 #[utoipa::path(operation_id = "take_back_publication", params(("draft" = String, Path)),
-    responses((status = 200, body = DraftState), (status = 401, body = ApiError), (status = 404, body = ApiError)))]
+    responses((status = 200, body = DraftState), (status = 404, body = ApiError)))]
 #[post("/drafts/{draft}/take-back")]
 pub async fn take_back(
     state: Data<State>,

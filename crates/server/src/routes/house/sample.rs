@@ -1,4 +1,4 @@
-use crate::error::{ApiError, ApiResult};
+use crate::error::ApiResult;
 use crate::reading::{Reading, Side, nav};
 use crate::session::Caller;
 use crate::state::State;
@@ -9,7 +9,7 @@ use compagina_core::wording::Language;
 use compagina_press::shop::sample;
 
 /// A living sample of everything that the house style sets, in its draft.
-#[utoipa::path(operation_id = "house_sample", responses((status = 200, body = String, content_type = "text/html"), (status = 401, body = ApiError)))]
+#[utoipa::path(operation_id = "house_sample", responses((status = 200, body = String, content_type = "text/html")))]
 #[get("/house/sample")]
 pub async fn show(state: Data<State>, _caller: Caller) -> ApiResult<HttpResponse> {
     let reading =

@@ -20,7 +20,7 @@ pub struct TokenChange {
 }
 
 /// Sets one token of the draft.
-#[utoipa::path(operation_id = "set_token", responses((status = 200, body = HouseView), (status = 401, body = ApiError), (status = 409, body = ApiError), (status = 422, body = ApiError)))]
+#[utoipa::path(operation_id = "set_token", responses((status = 200, body = HouseView), (status = 409, body = ApiError), (status = 422, body = ApiError)))]
 #[put("/house")]
 pub async fn set(state: Data<State>, caller: Caller, body: Json<TokenChange>) -> ApiResult<Json<HouseView>> {
     let TokenChange { revision, key, value } = body.into_inner();

@@ -37,7 +37,7 @@ pub struct JournalStep {
 
 /// What was done to a product, to the swatch book, to the shop's pictures, or which products came and went.
 #[utoipa::path(operation_id = "show_journal", params(Of),
-    responses((status = 200, body = JournalView), (status = 401, body = ApiError), (status = 404, body = ApiError)))]
+    responses((status = 200, body = JournalView), (status = 404, body = ApiError)))]
 #[get("/journal")]
 pub async fn show(state: Data<State>, caller: Caller, of: Query<Of>) -> ApiResult<Json<JournalView>> {
     let subject = subject_of(&state, &of).await?;

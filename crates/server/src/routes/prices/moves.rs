@@ -1,5 +1,5 @@
 use super::{everything, plan_says};
-use crate::error::{ApiError, ApiResult};
+use crate::error::ApiResult;
 use crate::reading::now;
 use crate::session::Caller;
 use crate::state::State;
@@ -29,7 +29,7 @@ pub struct PriceMove {
 }
 
 /// Which prices would be others at this moment if the draft were in force: of each product the variant that moves most.
-#[utoipa::path(operation_id = "price_moves", responses((status = 200, body = Vec<PriceMove>), (status = 401, body = ApiError)))]
+#[utoipa::path(operation_id = "price_moves", responses((status = 200, body = Vec<PriceMove>)))]
 #[get("/prices/moves")]
 pub async fn list(state: Data<State>, _caller: Caller) -> ApiResult<Json<Vec<PriceMove>>> {
     let document: Document<PriceBook> = state.store.document(DocumentName::Prices).await?;

@@ -37,7 +37,7 @@ impl AddedProduct {
 
 /// Adds a product with what its type has: options, a variant for each choice, price and terms. It has no pictures, texts
 /// or stock yet, and shoppers don't see it until it is put on sale.
-#[utoipa::path(operation_id = "add_product", responses((status = 200, body = AddedProduct), (status = 401, body = ApiError), (status = 404, body = ApiError), (status = 422, body = ApiError)))]
+#[utoipa::path(operation_id = "add_product", responses((status = 200, body = AddedProduct), (status = 404, body = ApiError), (status = 422, body = ApiError)))]
 #[post("/products")]
 pub async fn add(
     state: Data<State>,

@@ -36,7 +36,7 @@ pub struct TextsForm {
 
 /// The texts and facts of a product.
 #[utoipa::path(operation_id = "show_texts", params(("handle" = String, Path)),
-    responses((status = 200, body = TextsView), (status = 401, body = ApiError), (status = 404, body = ApiError)))]
+    responses((status = 200, body = TextsView), (status = 404, body = ApiError)))]
 #[get("/products/{handle}/texts")]
 pub async fn show(state: Data<State>, _caller: Caller, handle: Path<String>) -> ApiResult<Json<TextsView>> {
     Ok(Json(view(&state, &handle).await?))
@@ -44,7 +44,7 @@ pub async fn show(state: Data<State>, _caller: Caller, handle: Path<String>) -> 
 
 /// Sets the texts and facts of a product; shoppers see them at once. What has a title or a name only is left out.
 #[utoipa::path(operation_id = "set_texts", params(("handle" = String, Path)), request_body = TextsForm,
-    responses((status = 200, body = TextsView), (status = 401, body = ApiError), (status = 404, body = ApiError), (status = 409, body = ApiError), (status = 422, body = ApiError)))]
+    responses((status = 200, body = TextsView), (status = 404, body = ApiError), (status = 409, body = ApiError), (status = 422, body = ApiError)))]
 #[put("/products/{handle}/texts")]
 pub async fn set(
     state: Data<State>,

@@ -43,7 +43,7 @@ pub struct AddedType {
 
 /// Adds a product type that has no products yet. A sample made from its fields stands in for them on the desk of the
 /// template that serves it.
-#[utoipa::path(operation_id = "add_type", responses((status = 200, body = AddedType), (status = 401, body = ApiError), (status = 404, body = ApiError), (status = 422, body = ApiError)))]
+#[utoipa::path(operation_id = "add_type", responses((status = 200, body = AddedType), (status = 404, body = ApiError), (status = 422, body = ApiError)))]
 #[post("/types")]
 pub async fn add(state: Data<State>, _caller: Caller, body: Json<NewType>) -> ApiResult<Json<AddedType>> {
     let NewType { name, fields, template } = body.into_inner();

@@ -17,7 +17,7 @@ pub struct TypeChange {
 }
 
 /// Gives a type another name, and its sample other fields.
-#[utoipa::path(operation_id = "change_type", params(("handle" = String, Path)), responses((status = 200, body = TypeFields), (status = 401, body = ApiError), (status = 404, body = ApiError), (status = 422, body = ApiError)))]
+#[utoipa::path(operation_id = "change_type", params(("handle" = String, Path)), responses((status = 200, body = TypeFields), (status = 404, body = ApiError), (status = 422, body = ApiError)))]
 #[put("/types/{handle}")]
 pub async fn change(
     state: Data<State>,
@@ -34,7 +34,7 @@ pub async fn change(
 }
 
 /// Removes a type that has no products.
-#[utoipa::path(operation_id = "remove_type", params(("handle" = String, Path)), responses((status = 204), (status = 401, body = ApiError), (status = 404, body = ApiError), (status = 422, body = ApiError)))]
+#[utoipa::path(operation_id = "remove_type", params(("handle" = String, Path)), responses((status = 204), (status = 404, body = ApiError), (status = 422, body = ApiError)))]
 #[delete("/types/{handle}")]
 pub async fn remove(state: Data<State>, _caller: Caller, handle: Path<String>) -> ApiResult<HttpResponse> {
     let row = type_of(&state, &handle).await?;

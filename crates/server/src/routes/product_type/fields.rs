@@ -11,7 +11,7 @@ use compagina_storage::{TypeRow, Which};
 const LOOKED_AT: u32 = 100;
 
 /// What the products of a type have: as it was told while there are none, and after that what most of them do have.
-#[utoipa::path(operation_id = "show_fields", params(("handle" = String, Path)), responses((status = 200, body = TypeFields), (status = 401, body = ApiError), (status = 404, body = ApiError)))]
+#[utoipa::path(operation_id = "show_fields", params(("handle" = String, Path)), responses((status = 200, body = TypeFields), (status = 404, body = ApiError)))]
 #[get("/types/{handle}/fields")]
 pub async fn show(state: Data<State>, _caller: Caller, handle: Path<String>) -> ApiResult<Json<TypeFields>> {
     let row = type_of(&state, &handle).await?;

@@ -69,7 +69,7 @@ pub struct ShelfProduct {
 }
 
 /// The home view: products by type with the state of their pages.
-#[utoipa::path(operation_id = "show_shelf", params(Part), responses((status = 200, body = ShelfView), (status = 401, body = ApiError)))]
+#[utoipa::path(operation_id = "show_shelf", params(Part), responses((status = 200, body = ShelfView)))]
 #[get("/shelf")]
 pub async fn show(state: Data<State>, _caller: Caller, part: Query<Part>) -> ApiResult<Json<ShelfView>> {
     let mut types = state.store.types().await?;

@@ -31,7 +31,7 @@ pub struct Added {
 
 /// Adds a template that isn't live: empty, a copy of another one's draft, or a product's own page. It serves nothing
 /// until it is published.
-#[utoipa::path(operation_id = "add_template", responses((status = 200, body = Added), (status = 401, body = ApiError), (status = 404, body = ApiError), (status = 422, body = ApiError)))]
+#[utoipa::path(operation_id = "add_template", responses((status = 200, body = Added), (status = 404, body = ApiError), (status = 422, body = ApiError)))]
 #[post("/templates")]
 pub async fn add(state: Data<State>, _caller: Caller, body: Json<NewTemplate>) -> ApiResult<Json<Added>> {
     let name = template_name(&body.name)?;

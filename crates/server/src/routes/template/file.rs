@@ -27,7 +27,7 @@ pub struct BroughtIn {
 }
 
 /// A template's draft as a file.
-#[utoipa::path(operation_id = "write_template_file", responses((status = 200, body = TemplateFile), (status = 401, body = ApiError), (status = 404, body = ApiError)))]
+#[utoipa::path(operation_id = "write_template_file", responses((status = 200, body = TemplateFile), (status = 404, body = ApiError)))]
 #[get("/templates/{id}/file")]
 pub async fn write(state: Data<State>, _caller: Caller, id: Path<u64>) -> ApiResult<HttpResponse> {
     let template = state.store.template(TemplateId(*id)).await?;
@@ -41,7 +41,7 @@ pub async fn write(state: Data<State>, _caller: Caller, id: Path<u64>) -> ApiRes
 }
 
 /// Adds a template from a file. It isn't live. A file with a mistake is refused with its place, and nothing is changed.
-#[utoipa::path(operation_id = "read_template_file", request_body(content = String, content_type = "application/octet-stream"), responses((status = 200, body = BroughtIn), (status = 401, body = ApiError), (status = 413, body = ApiError), (status = 422, body = ApiError)))]
+#[utoipa::path(operation_id = "read_template_file", request_body(content = String, content_type = "application/octet-stream"), responses((status = 200, body = BroughtIn), (status = 413, body = ApiError), (status = 422, body = ApiError)))]
 #[post("/templates/file")]
 pub async fn read(state: Data<State>, _caller: Caller, body: Payload) -> ApiResult<Json<BroughtIn>> {
     let file = upload::receive(body, "A template file", MOST_BYTES as u64).await?;

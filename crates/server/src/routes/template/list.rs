@@ -1,6 +1,6 @@
 use crate::edition::everywhere;
 use crate::edition::{listed, live};
-use crate::error::{ApiError, ApiResult};
+use crate::error::ApiResult;
 use crate::sample;
 use crate::session::Caller;
 use crate::state::State;
@@ -100,7 +100,7 @@ pub struct Cell {
 }
 
 /// Every template with its reach, and every type with who serves it.
-#[utoipa::path(responses((status = 200, body = TemplatesView), (status = 401, body = ApiError)))]
+#[utoipa::path(responses((status = 200, body = TemplatesView)))]
 #[get("/templates")]
 pub async fn list(state: Data<State>, _caller: Caller) -> ApiResult<Json<TemplatesView>> {
     Ok(Json(view(&state).await?))

@@ -1,7 +1,7 @@
 use crate::edition::everywhere;
 use crate::edition::live::{Listed, Live};
 use crate::edition::{listed, live};
-use crate::error::{ApiError, ApiResult};
+use crate::error::ApiResult;
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;
@@ -51,7 +51,7 @@ pub struct ServedProduct {
 }
 
 /// Products with the template that serves each and why.
-#[utoipa::path(operation_id = "list_served", params(Wanted), responses((status = 200, body = ServedView), (status = 401, body = ApiError)))]
+#[utoipa::path(operation_id = "list_served", params(Wanted), responses((status = 200, body = ServedView)))]
 #[get("/templates/served")]
 pub async fn list(state: Data<State>, _caller: Caller, wanted: Query<Wanted>) -> ApiResult<Json<ServedView>> {
     let (live, listed) = (live(&state).await?, listed(&state).await?);

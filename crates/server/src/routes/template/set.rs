@@ -23,7 +23,7 @@ pub struct TemplateChange {
 
 /// Gives a template another name and reach. The reach counts at once, in the shop too.
 #[utoipa::path(responses(
-    (status = 200, body = TemplatesView), (status = 401, body = ApiError), (status = 404, body = ApiError),
+    (status = 200, body = TemplatesView), (status = 404, body = ApiError),
     (status = 409, body = ApiError), (status = 422, body = ApiError)))]
 #[put("/templates/{id}")]
 pub async fn set(

@@ -84,7 +84,7 @@ pub struct MovedProduct {
 /// Moves a product or a type to another template, or changes a reach or the order: what that changes, and on demand doing
 /// it. It counts at once, in the shop too.
 #[utoipa::path(responses(
-    (status = 200, body = Shifted), (status = 401, body = ApiError), (status = 404, body = ApiError),
+    (status = 200, body = Shifted), (status = 404, body = ApiError),
     (status = 409, body = ApiError), (status = 422, body = ApiError)))]
 #[post("/templates/shift")]
 pub async fn shift(state: Data<State>, _caller: Caller, body: Json<Shifting>) -> ApiResult<Json<Shifted>> {

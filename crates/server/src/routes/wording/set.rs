@@ -22,7 +22,7 @@ pub struct WordChange {
 }
 
 /// Sets one word of the draft.
-#[utoipa::path(operation_id = "set_word", responses((status = 200, body = WordingView), (status = 401, body = ApiError), (status = 409, body = ApiError), (status = 422, body = ApiError)))]
+#[utoipa::path(operation_id = "set_word", responses((status = 200, body = WordingView), (status = 409, body = ApiError), (status = 422, body = ApiError)))]
 #[put("/wording")]
 pub async fn set(state: Data<State>, caller: Caller, body: Json<WordChange>) -> ApiResult<Json<WordingView>> {
     let WordChange { revision, language, template, key, text } = body.into_inner();

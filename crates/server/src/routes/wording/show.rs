@@ -1,5 +1,5 @@
 use super::{WordingView, view};
-use crate::error::{ApiError, ApiResult};
+use crate::error::ApiResult;
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;
@@ -17,7 +17,7 @@ pub struct Scope {
 }
 
 /// Every word of the draft in one language.
-#[utoipa::path(operation_id = "show_wording", params(Scope), responses((status = 200, body = WordingView), (status = 401, body = ApiError)))]
+#[utoipa::path(operation_id = "show_wording", params(Scope), responses((status = 200, body = WordingView)))]
 #[get("/wording")]
 pub async fn show(state: Data<State>, _caller: Caller, scope: Query<Scope>) -> ApiResult<Json<WordingView>> {
     Ok(Json(view(&state, scope.language, scope.template.map(TemplateId)).await?))
