@@ -34,8 +34,8 @@ const said = computed(() => {
       </label>
       <v-autocomplete
         v-if="cart === 'other'"
-        :model-value="cartProduct || null"
         v-model:search="typed"
+        :model-value="cartProduct || null"
         :items="found"
         item-value="handle"
         item-title="name"
