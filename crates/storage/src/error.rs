@@ -124,7 +124,7 @@ impl StorageError {
     pub(crate) fn lost_a_conflict(&self) -> bool {
         let Self::Database(sqlx::Error::Database(error)) = self else { return false };
         let number = error.try_downcast_ref::<sqlx::mysql::MySqlDatabaseError>().map(|e| e.number());
-        // Deadlock; lock wait timeout; the record changed since it was read.
-        matches!(number, Some(1213 | 1205 | 1020))
+        // Deadlock; lock wait timeout; the record changed since it was read; another writer stood before the next number.
+        matches!(number, Some(1213 | 1205 | 1020 | 1467))
     }
 }

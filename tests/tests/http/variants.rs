@@ -1,9 +1,11 @@
 //! Variants over HTTP: set many at once, made, removed, and brought in from files.
 
 use compagina_tests::{Owner, Site, json_of, refusal};
+use futures_util::future::join_all;
 use reqwest::{Method, Response};
 use serde_json::{Value, json};
 use sqlx::MySqlPool;
+use std::collections::BTreeSet;
 use std::fmt::Write;
 
 const MINI: &str = "/api/variants?product=whimbrel-mini";
@@ -188,6 +190,31 @@ async fn a_file_with_forty_mistakes_names_every_line_and_changes_nothing(pool: M
     assert_eq!(json_of(owner.get(MINI).await).await, before);
     let huge = vec![b'x'; 11_000_000];
     assert_eq!(owner.send(Method::POST, "/api/variants/check", huge).await.status(), 413);
+}
+
+/// What is decided on what is there is decided where it is written: of many at once one makes them, the others are told.
+#[sqlx::test(migrations = false)]
+async fn variants_that_many_make_and_options_that_many_add_at_once_are_there_once(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let missing = json_of(owner.get(SPAR).await).await["missing"].as_u64().unwrap();
+    let before = json_of(owner.get(SPAR).await).await["variants"].as_array().unwrap().len();
+    let nothing = json!({});
+    let answers =
+        join_all((0..8).map(|_| owner.post("/api/variants/make?product=carbon-spar", &nothing))).await;
+    let mut made: Vec<u16> = answers.iter().map(|answer| answer.status().as_u16()).collect();
+    made.sort_unstable();
+    assert_eq!(made, [200, 422, 422, 422, 422, 422, 422, 422]);
+    let all = json_of(owner.get(SPAR).await).await["variants"].clone();
+    let choices: BTreeSet<String> = all.as_array().unwrap().iter().map(|v| v["values"].to_string()).collect();
+    assert_eq!(choices.len(), before + usize::try_from(missing).unwrap(), "each choice once");
+    assert_eq!(all.as_array().unwrap().len(), choices.len());
+
+    let names = json!({ "name": "Line colour" });
+    let answers = join_all((0..8).map(|_| owner.post("/api/options", &names))).await;
+    let mut added: Vec<u16> = answers.iter().map(|answer| answer.status().as_u16()).collect();
+    added.sort_unstable();
+    assert_eq!(added, [200, 422, 422, 422, 422, 422, 422, 422]);
 }
 
 #[sqlx::test(migrations = false)]
