@@ -1,5 +1,3 @@
-#![allow(clippy::unwrap_used)]
-
 use chrono::{TimeDelta, Utc};
 use compagina_storage::Store;
 use sqlx::MySqlPool;

@@ -1,7 +1,4 @@
-#![allow(clippy::unwrap_used)]
-mod common;
-
-use common::{handle, kite, shop};
+use crate::common::{handle, kite, shop};
 use compagina_core::catalog::Selling;
 use compagina_core::catalog::{NewProduct, ProductState, Stock};
 use compagina_core::money::Money;
@@ -35,7 +32,7 @@ async fn a_product_comes_back_as_it_was_kept(pool: MySqlPool) {
 async fn five_kites(pool: MySqlPool) -> Store {
     let store = shop(pool).await;
     for number in 2..6 {
-        let mut more = common::kite();
+        let mut more = crate::common::kite();
         more.handle = handle(&format!("kite-{number}"));
         more.variants.iter_mut().for_each(|v| v.sku = format!("{}-{number}", v.sku));
         store.by(By::default()).add_product(&more).await.unwrap();

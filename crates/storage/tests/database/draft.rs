@@ -1,6 +1,4 @@
 //! A draft against a model of it: whatever two owners do in whatever order, what is kept is what the model says.
-#![allow(clippy::unwrap_used)]
-
 use chrono::{TimeDelta, Utc};
 use compagina_core::house::House;
 use compagina_core::page::SetValue;

@@ -1,9 +1,6 @@
 //! Every step on the catalogue is told, can be taken back and made again, by whoever took it and whatever it was.
-#![allow(clippy::unwrap_used)]
 
-mod common;
-
-use common::{contact, handle, kite, put, shop};
+use crate::common::{contact, handle, kite, put, shop};
 use compagina_core::catalog::journal::{Area, Subject};
 use compagina_core::catalog::{
     Merge, NewOption, NewProduct, Product, ProductState, Selling, Stock, Texts, Way,

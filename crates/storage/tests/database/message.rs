@@ -1,9 +1,6 @@
 //! Who wants to hear of what, and what is written to them, once.
-#![allow(clippy::unwrap_used)]
 
-mod common;
-
-use common::{handle, shop};
+use crate::common::{handle, shop};
 use compagina_core::catalog::{Product, Selling, Stock};
 use compagina_core::ids::VariantId;
 use compagina_storage::{By, Message, Store, VariantChange};

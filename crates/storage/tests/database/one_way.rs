@@ -1,9 +1,6 @@
 //! There is one way to write: what begins, notes and ends transactions stands in one file.
-#![allow(clippy::unwrap_used)]
 
-mod common;
-
-use common::{handle, shop};
+use crate::common::{handle, shop};
 use compagina_core::ids::TemplateId;
 use compagina_core::money::Money;
 use compagina_storage::{By, DraftId};

@@ -1,7 +1,4 @@
-#![allow(clippy::unwrap_used)]
-mod common;
-
-use common::{contact, handle, put, shop};
+use crate::common::{contact, handle, put, shop};
 use compagina_core::catalog::{Product, Stock};
 use compagina_core::money::Money;
 use compagina_core::time::Moment;

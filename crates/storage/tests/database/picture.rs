@@ -1,8 +1,6 @@
 //! Pictures as owners work on them, and as workers are given them.
-#![allow(clippy::unwrap_used)]
-mod common;
 
-use common::{handle, shop};
+use crate::common::{handle, shop};
 use compagina_core::ids::{ProductId, ValueId};
 use compagina_core::media::{FilmFile, Focus, PictureSize};
 use compagina_storage::{By, PictureChange, PicturesOf, StorageError, Store, ToMake};

@@ -1,8 +1,6 @@
 //! Price history, lines that differ by plan or text, forms that are sent twice, wishes.
-#![allow(clippy::unwrap_used)]
-mod common;
 
-use common::{contact, handle, put, shop};
+use crate::common::{contact, handle, put, shop};
 use compagina_core::catalog::{Product, Selling, Signs, Stock, Terms, TextTerms};
 use compagina_core::price::{
     Counted, Effect, OldFrom, Period, Plan, PlanId, PriceBook, PriceRule, RuleId, RuleReach, SavedOn, Step,

@@ -1,8 +1,6 @@
 //! What values' names lead to is worked out whenever names, files or palette change.
-#![allow(clippy::unwrap_used)]
-mod common;
 
-use common::{handle, shop};
+use crate::common::{handle, shop};
 use compagina_core::ids::ValueId;
 use compagina_core::swatch::{Colour, Fate, Palette, Swatch, SwatchSource};
 use compagina_storage::{BookOption, By, StorageError, Store, ValueChange};

@@ -1,5 +1,3 @@
-#![allow(clippy::unwrap_used)]
-
 use compagina_core::ids::{BandId, ColumnId, PieceId, TemplateId};
 use compagina_core::page::{Band, Column, Device, Kind, Layout, Op, Piece, Place, SetValue, Target, Values};
 use compagina_core::template::Reach;

@@ -1,7 +1,4 @@
 //! Two people on one template, its history, and what is kept beside it.
-#![allow(clippy::unwrap_used)]
-
-mod common;
 
 use chrono::{TimeDelta, Utc};
 use compagina_core::house::House;
@@ -240,8 +237,8 @@ async fn a_preview_is_found_by_its_hash_also_when_it_has_run_out_and_ends_when_t
 
 #[sqlx::test(migrations = false)]
 async fn a_products_page_gets_its_reviews_and_a_listing_only_their_sum(pool: MySqlPool) {
-    let store = common::shop(pool).await;
-    let kite = store.product(&common::handle("whimbrel")).await.unwrap().unwrap();
+    let store = crate::common::shop(pool).await;
+    let kite = store.product(&crate::common::handle("whimbrel")).await.unwrap().unwrap();
     assert_eq!(kite.rating.counts, [0, 0, 0, 1, 2]);
     let days: Vec<_> = kite.reviews.iter().map(|r| r.day.as_str()).collect();
     assert_eq!(days, ["2026-10-02", "2026-09-01", "2025-06-30"], "the newest first");

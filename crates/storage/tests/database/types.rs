@@ -1,9 +1,6 @@
 //! Product types: with what serves them, from their first day to their last.
-#![allow(clippy::unwrap_used)]
 
-mod common;
-
-use common::{handle, shop};
+use crate::common::{handle, shop};
 use compagina_core::catalog::{NewOption, ProductState, ProductType, Selling, TypeFields, Way};
 use compagina_core::ids::TemplateId;
 use compagina_core::page::{Column, Layout};

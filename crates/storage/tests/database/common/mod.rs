@@ -1,5 +1,5 @@
 //! A small shop on a fresh database.
-#![allow(clippy::unwrap_used, dead_code)]
+#![allow(clippy::unwrap_used)]
 
 use compagina_core::catalog::{
     Fact, NewOption, NewProduct, NewVariant, ProductState, ProductType, Review, Shop, Stock, Way,
