@@ -84,7 +84,13 @@ fn edges(setting: &Setting) -> (Vec<SetValue>, Vec<SetValue>) {
         Shape::Film => (vec![text(""), text("abc-1")], vec![text("/media/x"), text(&"a".repeat(65))]),
         Shape::Link => (
             vec![text(""), text("/shop"), text("https://example.org/a?b=c"), text("mailto:a@b.co")],
-            vec![text("javascript:alert(1)"), text("//evil.example"), text("shop"), text("data:text/html,x")],
+            vec![
+                text("javascript:alert(1)"),
+                text("//evil.example"),
+                text("/\\evil.example"),
+                text("shop"),
+                text("data:text/html,x"),
+            ],
         ),
         Shape::Colour => (
             vec![text("#0D6A6E"), text("#ffffff")],

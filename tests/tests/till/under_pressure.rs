@@ -168,6 +168,7 @@ async fn an_incomplete_checkout_keeps_what_was_typed(pool: MySqlPool) {
     let page = answer.text().await.unwrap();
     assert!(page.contains("&lt;script&gt;") && !page.contains("<script>alert"));
     assert!(page.contains("look like an email address") && page.contains("Town is missing."));
+    assert!(page.contains("1 × Whimbrel, Chalk, 1.6 m"), "what is bought is told to the choice: {page}");
     assert_eq!(site.stock("WHI-CHA-16").await, Some(5));
 }
 

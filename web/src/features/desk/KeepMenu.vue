@@ -31,7 +31,7 @@ async function keep(): Promise<void> {
         Keep …
       </button>
     </template>
-    <div class="sheet" role="region" aria-label="Kept situations">
+    <div class="menu-sheet" role="region" aria-label="Kept situations">
       <p v-if="kept.length === 0" class="soft">None kept yet. A kept situation is one click away, on every template.</p>
       <ul>
         <li v-for="one in kept" :key="one.id">
@@ -58,15 +58,8 @@ async function keep(): Promise<void> {
   color: var(--accent);
   font-weight: 600;
 }
-.sheet {
-  display: grid;
-  gap: 8px;
+.menu-sheet {
   width: 260px;
-  padding: 12px;
-  border: 1px solid var(--line);
-  border-radius: 6px;
-  background: var(--sheet);
-  box-shadow: var(--shadow);
 }
 ul {
   max-height: 220px;

@@ -120,7 +120,7 @@ const byPlan = computed({
           Day <b>{{ dated ? day : "today" }}</b>
         </button>
       </template>
-      <div class="day">
+      <div class="menu-sheet">
         <label>The page as it is on <input v-model="day" type="date" /></label>
         <button v-if="dated" class="quiet" @click="day = ''">Today again</button>
       </div>
@@ -171,40 +171,10 @@ const byPlan = computed({
   font-size: 12px;
   font-weight: 500;
 }
-.strip :deep(.part) {
-  display: flex;
-  gap: 6px;
-  align-items: center;
-  min-height: 24px;
-  padding-left: 7px;
-  border-left: 1px solid var(--line);
-  color: var(--soft);
-  white-space: nowrap;
-}
 .part i {
   width: 12px;
   height: 12px;
   border-radius: 50%;
   box-shadow: inset 0 0 0 1px #0003;
-}
-.strip :deep(.part b) {
-  border-bottom: 1px dotted var(--ink);
-  color: var(--ink);
-  font-weight: 600;
-}
-.day {
-  display: grid;
-  gap: 8px;
-  padding: 12px;
-  border: 1px solid var(--line);
-  border-radius: 6px;
-  background: var(--sheet);
-  box-shadow: var(--shadow);
-}
-.day input {
-  padding: 3px 8px;
-  border: 1px solid var(--line);
-  border-radius: 6px;
-  background: #fff;
 }
 </style>

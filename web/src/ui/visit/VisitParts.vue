@@ -28,7 +28,7 @@ const said = computed(() => {
         Cart <b>{{ said }}</b>
       </button>
     </template>
-    <div class="sheet" role="group" aria-label="Cart">
+    <div class="menu-sheet" role="group" aria-label="Cart">
       <label v-for="[key, words] in CART" :key="key">
         <input v-model="cart" type="radio" name="cart-of-the-visit" :value="key" /> {{ words }}
       </label>
@@ -58,53 +58,24 @@ const said = computed(() => {
 </template>
 
 <style scoped>
-.part {
-  display: flex;
-  gap: 6px;
-  align-items: center;
-  min-height: 24px;
-  padding-left: 7px;
-  border-left: 1px solid var(--line);
-  color: var(--soft);
-  white-space: nowrap;
-}
-.part b {
-  max-width: 220px;
-  overflow: hidden;
-  border-bottom: 1px dotted var(--ink);
-  color: var(--ink);
-  font-weight: 600;
-  text-overflow: ellipsis;
-}
 .part input {
   width: 26px;
   border-bottom: 1px dotted var(--ink);
   color: var(--ink);
   font-weight: 600;
 }
-.sheet {
-  display: grid;
-  gap: 8px;
+.menu-sheet {
   width: 260px;
-  padding: 12px;
-  border: 1px solid var(--line);
-  border-radius: 6px;
-  background: var(--sheet);
-  box-shadow: var(--shadow);
 }
-.sheet label {
+.menu-sheet label {
   display: flex;
   gap: 8px;
   align-items: center;
 }
-.sheet input[type="radio"] {
+.menu-sheet input[type="radio"] {
   accent-color: var(--accent);
 }
-.sheet input[type="number"] {
+.menu-sheet input[type="number"] {
   width: 56px;
-  padding: 3px 8px;
-  border: 1px solid var(--line);
-  border-radius: 6px;
-  background: #fff;
 }
 </style>
