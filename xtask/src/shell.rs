@@ -5,6 +5,7 @@ use std::ffi::OsStr;
 use std::io::Write;
 use std::net::TcpListener;
 use std::process::{Command, Stdio};
+use std::sync::atomic::{AtomicU16, Ordering};
 
 /// Tells the developer something. A terminal that is gone is no reason to fail.
 pub fn say(text: &str) {
@@ -53,10 +54,22 @@ pub fn has(program: &str) -> bool {
 }
 
 /// A port on loopback that nothing listens on now, from below those that the system hands out by itself: nothing else
-/// gets it before it is used. Each process begins at another one.
+/// gets it before it is used. Each process begins at another one, and gives none out twice.
 pub fn free_port() -> Result<u16> {
+    static GIVEN: AtomicU16 = AtomicU16::new(0);
     let begin = u16::try_from(std::process::id() % 10_000)?;
-    let mut ports = (0..10_000).map(|more| 20_000 + (begin + more) % 10_000);
+    let mut ports = (0..10_000).map(|_| 20_000 + (begin + GIVEN.fetch_add(1, Ordering::Relaxed)) % 10_000);
     let free = ports.find(|port| TcpListener::bind(("127.0.0.1", *port)).is_ok());
     free.context("no port between 20000 and 30000 is free")
+}
+
+#[cfg(test)]
+mod tests {
+    use super::free_port;
+
+    #[test]
+    fn a_port_is_given_once() {
+        let ports = [free_port().unwrap(), free_port().unwrap(), free_port().unwrap()];
+        assert!(ports[0] != ports[1] && ports[1] != ports[2] && ports[0] != ports[2], "{ports:?}");
+    }
 }
