@@ -38,7 +38,10 @@ function address(look: Partial<Look>): string | null {
 
 function put(look: Partial<Look>): void {
   const to = props.situation;
+  // The rules by which it was drawn stay.
+  const prices = to.prices.value;
   to.plain();
+  to.prices.value = prices;
   to.stock.value = look.stock ?? "as_it_is";
   to.sale.value = look.sale ?? "as_it_is";
   to.soon.value = look.coming_soon ?? false;
