@@ -128,3 +128,20 @@ impl StorageError {
         matches!(number, Some(1213 | 1205 | 1020 | 1467))
     }
 }
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use sqlx::{Executor, MySqlPool};
+
+    #[sqlx::test(migrations = false)]
+    async fn a_name_that_is_taken_is_told_by_its_code_whatever_language_the_database_speaks(pool: MySqlPool) {
+        let mut database = pool.acquire().await.unwrap();
+        database.execute("CREATE TABLE name (name VARCHAR(20) PRIMARY KEY)").await.unwrap();
+        database.execute("INSERT INTO name VALUES ('whimbrel')").await.unwrap();
+        database.execute("SET lc_messages = 'de_DE'").await.unwrap();
+        let error = database.execute("INSERT INTO name VALUES ('whimbrel')").await.unwrap_err();
+        assert!(error.to_string().contains("Doppelter"), "it speaks German: {error}");
+        assert!(matches!(StorageError::from(error), StorageError::Taken));
+    }
+}

@@ -131,3 +131,42 @@ async fn note(tx: &mut MySqlConnection, changed: Changed) -> Result<()> {
     .await?;
     Ok(())
 }
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use sqlx::MySqlPool;
+    use std::sync::atomic::{AtomicU32, Ordering};
+    use tokio::sync::Barrier;
+
+    async fn add(unit: &mut Unit, id: u32) -> Result<()> {
+        sqlx::query("UPDATE pair SET n = n + 1 WHERE id = ?").bind(id).execute(unit.db()).await?;
+        Ok(())
+    }
+
+    #[sqlx::test(migrations = false)]
+    async fn a_unit_that_loses_a_conflict_is_made_again_as_a_whole(pool: MySqlPool) {
+        sqlx::query("CREATE TABLE pair (id INT PRIMARY KEY, n INT NOT NULL)").execute(&pool).await.unwrap();
+        sqlx::query("INSERT INTO pair VALUES (1, 0), (2, 0)").execute(&pool).await.unwrap();
+        let (store, both_hold, goes) =
+            (Store::from_pool(pool.clone()).await.unwrap(), Barrier::new(2), AtomicU32::new(0));
+        // Each holds what the other one asks for next: whatever the order, the database ends one of them.
+        let crossing = |first: u32, second: u32| {
+            let (store, both_hold, goes) = (&store, &both_hold, &goes);
+            store.unit(move || async move {
+                let mut unit = store.begin().await?;
+                add(&mut unit, first).await?;
+                if goes.fetch_add(1, Ordering::SeqCst) < 2 {
+                    both_hold.wait().await;
+                }
+                add(&mut unit, second).await?;
+                unit.done(()).await
+            })
+        };
+        let (one, other) = tokio::join!(crossing(1, 2), crossing(2, 1));
+        assert!(one.is_ok() && other.is_ok(), "{one:?} {other:?}");
+        assert_eq!(goes.load(Ordering::SeqCst), 3, "one of them was begun again");
+        let counts: Vec<i32> = sqlx::query_scalar("SELECT n FROM pair").fetch_all(&pool).await.unwrap();
+        assert_eq!(counts, [2, 2], "each of them once, and nothing of the go that was lost");
+    }
+}

@@ -61,28 +61,3 @@ async fn who_listens_has_caught_up_before_the_writer_is_answered_and_not_after_a
     store.take_back_publication(DraftId::Template(TemplateId(77)), 1).await.unwrap_err();
     assert_eq!(heard.load(Ordering::SeqCst), 1, "nothing was written");
 }
-
-#[sqlx::test(migrations = false)]
-async fn a_write_that_loses_a_conflict_is_made_again_as_a_whole(pool: MySqlPool) {
-    let store = shop(pool.clone()).await;
-    let kite = store.product(&handle("whimbrel")).await.unwrap().unwrap();
-    // A transaction that holds the product's row and then asks for what the other one holds: one of them must lose.
-    let variant = kite.variants[0].id;
-    let all = (0..12).map(|n| {
-        let (store, price) = (store.clone(), kite.price);
-        async move {
-            if n % 2 == 0 {
-                store.by(By::default()).set_price(kite.id, Money { minor: 7000 + n, ..price }).await
-            } else {
-                store
-                    .by(By::default())
-                    .set_stock(variant, compagina_core::catalog::Stock::Counted(n as u32))
-                    .await
-            }
-        }
-    });
-    let done = futures_util::future::join_all(all).await;
-    assert!(done.iter().all(Result::is_ok), "{done:?}");
-    let now = store.product(&handle("whimbrel")).await.unwrap().unwrap();
-    assert_eq!(now.history.len(), 6, "each change of the price is told once: {:?}", now.history);
-}
