@@ -187,5 +187,7 @@ pub async fn refusal(answer: Response) -> String {
     let (status, text) = (answer.status(), answer.text().await.unwrap());
     assert_eq!(status, 422, "{text}");
     let body: Value = serde_json::from_str(&text).unwrap();
-    body["message"].as_str().unwrap().to_owned()
+    let said = body["message"].as_str().unwrap();
+    assert!(said.ends_with('.') && !said.ends_with(".."), "a sentence: {said}");
+    said.to_owned()
 }
