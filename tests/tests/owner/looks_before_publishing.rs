@@ -98,9 +98,11 @@ async fn prices_of_the_draft_are_looked_at_with_a_cart_on_the_desk_and_on_every_
         // All states go by it too, and what was there before comes back in one step.
         click(&client, ".right button", "All states").await;
         until(&client, "document.querySelector('iframe[title^=\"As it is, drawn\"]')?.contentDocument?.body?.innerText.includes('£9.00')").await;
-        click(&client, ".right button", "Both").await;
+        // What is put on the desk is what was drawn: with the same visit, by the same prices.
+        click(&client, ".all li button", "Ten of it").await;
+        in_both(&client, "page.body.innerText.includes('10 for £63.00')").await;
         click(&client, ".strip button", "As it is now").await;
-        in_both(&client, "!page.body.innerText.includes('3 for')").await;
+        in_both(&client, "!page.body.innerText.includes(' for £')").await;
 
         client.goto(&format!("{base}/prices/changes")).await.unwrap();
         until(&client, "document.querySelector('[data-test=count]')?.textContent.includes('of 28')").await;

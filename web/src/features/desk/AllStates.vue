@@ -17,18 +17,20 @@ const label = computed(() => {
   return kind ? (desk.labels.get(kind) ?? "") : "";
 });
 
+/** What the catalogue says of it; the visit, the day and the prices are those of the desk, unless a state says otherwise. */
+const ITSELF: Partial<Look> = { stock: "as_it_is", sale: "as_it_is", coming_soon: false };
 const STATES: { name: string; look: Partial<Look> }[] = [
-  { name: "As it is", look: {} },
-  { name: "On sale", look: { sale: "on" } },
-  { name: "Not on sale", look: { sale: "off" } },
-  { name: "Plenty left", look: { stock: "plenty" } },
-  { name: "Few left", look: { stock: "few" } },
-  { name: "Sold out", look: { stock: "none" } },
-  { name: "Coming soon", look: { coming_soon: true } },
-  { name: "Nothing chosen", look: { choice: "" } },
-  { name: "In the cart already", look: { cart: "this" } },
-  { name: "Ten of it", look: { quantity: 10, stock: "plenty" } },
-  { name: "In German", look: { language: "de" } },
+  { name: "As it is", look: ITSELF },
+  { name: "On sale", look: { ...ITSELF, sale: "on" } },
+  { name: "Not on sale", look: { ...ITSELF, sale: "off" } },
+  { name: "Plenty left", look: { ...ITSELF, stock: "plenty" } },
+  { name: "Few left", look: { ...ITSELF, stock: "few" } },
+  { name: "Sold out", look: { ...ITSELF, stock: "none" } },
+  { name: "Coming soon", look: { ...ITSELF, coming_soon: true } },
+  { name: "Nothing chosen", look: { ...ITSELF, choice: "" } },
+  { name: "In the cart already", look: { ...ITSELF, cart: "this" } },
+  { name: "Ten of it", look: { ...ITSELF, quantity: 10, stock: "plenty" } },
+  { name: "In German", look: { ...ITSELF, language: "de" } },
 ];
 
 function address(look: Partial<Look>): string | null {
@@ -37,17 +39,7 @@ function address(look: Partial<Look>): string | null {
 }
 
 function put(look: Partial<Look>): void {
-  const to = props.situation;
-  // The rules by which it was drawn stay.
-  const prices = to.prices.value;
-  to.plain();
-  to.prices.value = prices;
-  to.stock.value = look.stock ?? "as_it_is";
-  to.sale.value = look.sale ?? "as_it_is";
-  to.soon.value = look.coming_soon ?? false;
-  to.visit.take({ quantity: look.quantity ?? 1, cart: look.cart ?? "empty" });
-  to.language.value = look.language ?? "en";
-  if (look.choice !== undefined) to.choice.value = look.choice;
+  props.situation.take(look);
   emit("look");
 }
 </script>

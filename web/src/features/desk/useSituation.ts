@@ -148,6 +148,16 @@ export function useSituation(first: () => string | undefined) {
     plan.value = to.plan ?? 0;
   }
 
+  /** Some of the situation becomes otherwise; the rest stays as it is. */
+  function take(otherwise: Partial<Look>): void {
+    stock.value = otherwise.stock ?? stock.value;
+    sale.value = otherwise.sale ?? sale.value;
+    soon.value = otherwise.coming_soon ?? soon.value;
+    language.value = otherwise.language ?? language.value;
+    choice.value = otherwise.choice ?? choice.value;
+    visit.take({ ...visit.query.value, ...otherwise });
+  }
+
   function plain(): void {
     stock.value = "as_it_is";
     sale.value = "as_it_is";
@@ -170,6 +180,7 @@ export function useSituation(first: () => string | undefined) {
     told,
     look,
     leaf,
+    take,
     plain,
     address,
     proofAddress,

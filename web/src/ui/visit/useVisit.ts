@@ -3,6 +3,14 @@ import type { Schemas } from "../../api/client";
 
 export type CartMood = Schemas["CartMood"];
 
+/** A visit as it is kept and sent; what is left out is one piece and an empty cart. */
+interface Tried {
+  quantity: number | null;
+  cart: CartMood | null;
+  cart_product: string | null;
+  cart_pieces: number | null;
+}
+
 /** A visit that is tried: how many pieces, and what lies in the cart. */
 export function useVisit() {
   const quantity = ref(1);
@@ -18,7 +26,7 @@ export function useVisit() {
     ...(cart.value === "empty" ? {} : { cart_pieces: sound(cartPieces.value) }),
   }));
 
-  function take(to: { quantity?: number; cart?: CartMood; cart_product?: string | null; cart_pieces?: number | null }) {
+  function take(to: Partial<Tried>): void {
     quantity.value = to.quantity ?? 1;
     cart.value = to.cart ?? "empty";
     cartProduct.value = to.cart_product ?? "";
