@@ -10,7 +10,7 @@ use compagina_core::money::Money;
 use compagina_core::price::{
     BookError, Counted, Effect, Extras, MOST_NAMED, MOST_PLANS, MOST_RULES, Period, Plan, PlanError, PlanId,
     PriceBook, PriceRule, Prices, Promise, Rounding, RuleError, RuleId, RuleReach, SavedOn, Step, Surface,
-    TypeRate, Vat,
+    Together, TypeRate, Vat,
 };
 use compagina_core::time::{Local, Moment, Zone};
 use samples::{handle, handles};
@@ -304,6 +304,38 @@ fn prices_of_another_moment_of_no_cart_and_of_nothing_asked_are_their_own() {
     };
     assert_eq!(ladder(&two_more), [(1, 1_000), (3, 500)]);
     assert_eq!(ladder(&two_more), ladder(&prices));
+}
+
+#[test]
+fn what_lowered_a_line_is_told_and_what_did_not_is_left_out() {
+    let kite = kite();
+    let half = Step { from: 1, effect: Effect::Percent { hundredths: 5_000 } };
+    let book = PriceBook {
+        rules: vec![PriceRule { steps: vec![half], ..rule(1) }],
+        plans: vec![plan(1)],
+        ..PriceBook::default()
+    };
+    let once = Prices::new(Arc::new(book), Zone::default(), Moment(0));
+    let told = |prices: &Prices| {
+        let prices = prices.clone().with_cart([(&kite, &kite.variants[0], 2)]).unwrap();
+        let told = prices.effects(&kite, &kite.variants[0], 2).unwrap();
+        let rules: Vec<_> = told.rules.into_iter().map(|(name, off)| (name, off.minor)).collect();
+        (rules, told.plan.map(|off| off.minor), told.surcharge)
+    };
+    let halved = vec![("Rule 1".to_owned(), 1_000)];
+    assert_eq!(told(&once), (halved.clone(), None, None), "no plan was chosen");
+    let by_plan = once.with_extras(Extras { plan: Some(PlanId(1)), written: false });
+    assert_eq!(told(&by_plan), (halved, Some(100), None));
+
+    // Of several that make the same price the first is the one that made it.
+    let ways = [Effect::Percent { hundredths: 1_000 }, half.effect, Effect::Fixed { minor: 500 }];
+    let rules = ways
+        .into_iter()
+        .zip(1..)
+        .map(|(effect, id)| PriceRule { steps: vec![Step { from: 1, effect }], ..rule(id) });
+    let book = PriceBook { rules: rules.collect(), together: Together::BestOne, ..PriceBook::default() };
+    let best = Prices::new(Arc::new(book), Zone::default(), Moment(0));
+    assert_eq!(told(&best).0, [("Rule 2".to_owned(), 1_000)]);
 }
 
 #[test]

@@ -182,6 +182,17 @@ mod tests {
         assert_eq!(old(&prices, &kite(&[(95, 6500)]), 3), Some(6500), "one cost 65.00 a week ago");
         assert_eq!(old(&prices, &kite(&[(95, 6000)]), 3), None, "60.00 a week ago: 61.20 is no saving");
         assert_eq!(old(&prices, &kite(&[]), 1), None);
+        let for_ten_days = [(85, 6800), (95, 6500)];
+        assert_eq!(old(&prices, &kite(&for_ten_days), 3), Some(6500), "65.00 in between counts");
+    }
+
+    #[test]
+    fn what_was_long_ago_and_what_is_to_come_is_no_price_before() {
+        let changed = |day| lowest(&at(500, vec![]), &kite(&[(day, 8500)]));
+        assert_eq!((changed(101), changed(100)), (Some((8500, 101)), None), "less than 400 days ago");
+        let zone = Zone::default();
+        let coming = PriceRule { until: Some(zone.local(day(120))), ..sale(2500, 110) };
+        assert_eq!(lowest(&at(100, vec![coming]), &kite(&[])), None);
     }
 
     #[test]
@@ -190,6 +201,11 @@ mod tests {
         let past = PastBook { until: day(90), book: Arc::new(before) };
         let prices = at(100, vec![]).with_past(vec![past]);
         assert_eq!(lowest(&prices, &kite(&[])), Some((3400, 90)), "half price until day 90");
+        assert_eq!(
+            lowest(&prices.at(day(90)), &kite(&[])),
+            Some((3400, 90)),
+            "that moment is the new book's"
+        );
     }
 
     #[test]

@@ -232,6 +232,12 @@ mod tests {
         assert_eq!(offer.tag, PriceTag::Span { from: pounds(6800), to: pounds(7200) });
         assert_eq!(offer.hindrance, Some(Hindrance::ChooseFirst(vec![0])));
         assert!(matches!(of(&kite(), Some(1), 1).tag, PriceTag::Exact(q) if q.unit == pounds(7200)));
+        let mut same = kite();
+        same.variants[1].price = None;
+        assert!(matches!(of(&same, None, 1).tag, PriceTag::Exact(q) if q.unit == pounds(6800)));
+        same.variants[1].old_price = Some(pounds(9000));
+        let both = PriceTag::Span { from: pounds(6800), to: pounds(6800) };
+        assert_eq!(of(&same, None, 1).tag, both, "one of them costs less than before, so no saving is told");
     }
 
     #[test]
@@ -242,6 +248,8 @@ mod tests {
         assert_eq!(of(&kite, Some(1), 1).hindrance, Some(Hindrance::SoldOut));
         kite.most_per_order = Some(1);
         assert_eq!(of(&kite, Some(0), 2).hindrance, Some(Hindrance::MostPerOrder(1)));
+        kite.most_per_order = Some(2);
+        assert_eq!(of(&kite, Some(0), 2).hindrance, None);
         kite.most_per_order = None;
         kite.terms = Terms { least: 2, step: 1, text: None };
         assert_eq!(of(&kite, Some(0), 1).hindrance, Some(Hindrance::LeastPerOrder(2)));
@@ -277,7 +285,9 @@ mod tests {
         kite.variants[1].picture = Some(0);
         assert_eq!(of(&kite, Some(1), 1).pictures, [0, 2], "a variant's own picture comes first");
         assert_eq!(of(&kite, Some(0), 1).pictures, [1, 0]);
-        kite.variants[1].picture = Some(9);
-        assert_eq!(of(&kite, Some(1), 1).pictures, [2, 0], "one that is gone is passed over");
+        for gone in [3, 9] {
+            kite.variants[1].picture = Some(gone);
+            assert_eq!(of(&kite, Some(1), 1).pictures, [2, 0], "one that is gone is passed over");
+        }
     }
 }
