@@ -19,22 +19,26 @@ fn bad_drawings(folder: &std::path::Path) -> Vec<(&'static str, &'static str, Ve
     let image = |file: &std::path::Path| {
         svg(100, 100, &format!(r#"<image href="{}" width="100" height="100"/>"#, file.display()))
     };
-    let filter = |region: &str, filter: &str| {
-        let inner = format!(
-            r##"<filter id="f" {region}>{filter}</filter><rect width="900" height="900" filter="url(#f)"/>"##
-        );
-        svg(1000, 1000, &inner)
+    let filtered = |filter: &str, times: usize| {
+        let rects = r##"<rect width="900" height="900" filter="url(#f)"/>"##.repeat(times);
+        svg(1000, 1000, &format!(r#"<filter id="f" {filter}</filter>{rects}"#))
     };
-    let far = r#"x="-10" y="-10" width="20" height="20""#;
     vec![
         ("tall.svg", "25600000 pixels", svg(1, 16_000, r#"<rect width="1" height="16000"/>"#)),
         ("borrows.svg", "a link to somewhere else", image(&other)),
         ("waits.svg", "a link to somewhere else", image(&endless)),
-        ("blurs.svg", "too long or too much memory", filter("", r#"<feGaussianBlur stdDeviation="5000"/>"#)),
+        (
+            "blurs.svg",
+            "too long or too much memory",
+            filtered(r#"><feGaussianBlur stdDeviation="5000"/>"#, 20),
+        ),
         (
             "swirls.svg",
             "too long or too much memory",
-            filter(far, r#"<feTurbulence numOctaves="2000000" baseFrequency="0.01"/>"#),
+            filtered(
+                r#"x="-10" y="-10" width="20" height="20"><feTurbulence numOctaves="2000000" baseFrequency="0.01"/>"#,
+                1,
+            ),
         ),
     ]
 }
