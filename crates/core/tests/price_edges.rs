@@ -220,6 +220,15 @@ fn a_book_may_hold_so_much_and_no_more() {
     assert_eq!((book().free_id(), book().free_plan()), (RuleId(1), PlanId(1)));
 }
 
+#[test]
+fn a_rule_that_is_for_none_of_its_variants_is_not_for_a_product() {
+    let kite = kite();
+    let of = |reach| PriceRule { reach, ..rule(1) }.reaches_some(&kite);
+    assert!(of(RuleReach::All) && of(RuleReach::Products { products: vec![kite.handle.clone()] }));
+    assert!(!of(RuleReach::Products { products: handles(&["another"]) }));
+    assert!(!PriceRule { except: vec![kite.handle.clone()], ..rule(1) }.reaches_some(&kite));
+}
+
 /// A product for £10.00, of which there is one variant.
 fn kite() -> compagina_core::catalog::Product {
     let mut kite = samples::product(&[], &[]);
