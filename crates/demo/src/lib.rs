@@ -1,5 +1,6 @@
 //! The demo shop: Marram & Gale, kite makers. Everything in it is invented; its pictures are drawn by our own code.
 
+mod cloth;
 mod draw;
 mod facts;
 mod layouts;
@@ -7,6 +8,7 @@ pub mod media;
 mod more;
 mod options;
 mod prices;
+mod product;
 mod products;
 mod range;
 mod reviews;

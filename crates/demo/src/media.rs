@@ -1,7 +1,7 @@
 //! The demo shop's free pictures and its film of a turning kite, drawn by our own code.
 
-use crate::draw::{self, Cloth, Make};
-use crate::options::COLOURS;
+use crate::cloth::cloth;
+use crate::draw::{self, Make};
 
 /// A free picture of the shop, still to be drawn.
 pub struct FreePicture {
@@ -16,10 +16,6 @@ pub const FILM_SIZE: (u32, u32) = (640, 480);
 /// Frames of one turn, and how many are shown in a second.
 pub const FRAMES: u32 = 72;
 pub const FRAMES_A_SECOND: u32 = 24;
-
-pub(crate) fn cloth(colour: &str) -> Cloth {
-    Cloth::of(COLOURS.iter().find(|(name, _)| *name == colour).map_or(&[], |(_, colours)| colours))
-}
 
 /// The free pictures with which the shop opens.
 #[must_use]

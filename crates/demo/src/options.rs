@@ -1,20 +1,8 @@
 //! The shop-wide options with their values.
 
+use crate::cloth::{COLOURS, cloth};
 use compagina_core::catalog::{NewOption, Way};
 use compagina_core::swatch::{Colour, Swatch};
-
-/// Cloth colours: name and one or two colours.
-pub(crate) const COLOURS: [(&str, &[&str]); 9] = [
-    ("Ember", &["#D7512B"]),
-    ("Dusk", &["#14505C", "#F2B35E"]),
-    ("Tide", &["#2D6FA3"]),
-    ("Fern", &["#6C8C3C"]),
-    ("Chalk", &["#FFFFFF"]),
-    ("Slate", &["#5B6770"]),
-    ("Storm", &["#596872"]),
-    ("Saffron", &["#E8A21B"]),
-    ("Heather", &["#8A5A9E"]),
-];
 
 pub(crate) fn all() -> Vec<NewOption> {
     let colours = COLOURS.iter().map(|(name, colours)| {
@@ -50,12 +38,12 @@ fn words(name: &str, page: Way, values: &[&str]) -> NewOption {
 /// right, and one that means nothing.
 #[must_use]
 pub fn swatch_files() -> Vec<(&'static str, String)> {
-    let cloth = |name: &str| crate::draw::cloth_square(crate::media::cloth(name));
+    let square = |name: &str| crate::draw::cloth_square(cloth(name));
     vec![
-        ("heather.svg", cloth("Heather")),
-        ("Heather.svg", cloth("Dusk")),
-        ("safron.svg", cloth("Saffron")),
-        ("brackn.svg", cloth("Ember")),
-        ("IMG_2041.svg", cloth("Slate")),
+        ("heather.svg", square("Heather")),
+        ("Heather.svg", square("Dusk")),
+        ("safron.svg", square("Saffron")),
+        ("brackn.svg", square("Ember")),
+        ("IMG_2041.svg", square("Slate")),
     ]
 }

@@ -1,8 +1,9 @@
 //! The rest of the range, with its awkward ones: nothing but a name, a value without a swatch, something withdrawn.
 
 use crate::DemoProduct;
+use crate::cloth::cloth;
 use crate::draw::{self, Make};
-use crate::products::{SENDING, cloth, new, product};
+use crate::product::{SENDING, new, product};
 use compagina_core::catalog::{ProductState, Stock};
 
 pub(crate) fn all() -> Vec<DemoProduct> {

@@ -1,9 +1,10 @@
 //! Products that are sold on terms of their own: with a name on them, again and again, in pairs. And what some of the
 //! shop's things cost before.
 
+use crate::cloth::cloth;
 use crate::draw;
 use crate::handle;
-use crate::products::{cloth, new, product};
+use crate::product::{new, product};
 use crate::{DemoProduct, PastPrice};
 use compagina_core::catalog::{Signs, Stock, Terms, TextTerms};
 
