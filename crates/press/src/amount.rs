@@ -27,6 +27,14 @@ pub fn plan_words(words: &Words, plan: &Plan) -> String {
     words.say_with(key, &[("count", Arg::Number(plan.every))])
 }
 
+/// What a line of a cart holds besides what it is: its plan, what is written onto it.
+#[must_use]
+pub fn besides(words: &Words, plan: Option<&Plan>, text: &str) -> Vec<String> {
+    let written = text.replace('\n', " / ");
+    let text = (!text.is_empty()).then(|| words.say_with("cart-text", &[("text", Arg::Text(&written))]));
+    plan.map(|plan| plan_words(words, plan)).into_iter().chain(text).collect()
+}
+
 /// Hundredths of a percent as people write them: `12.5`.
 pub(crate) fn percent(locale: Locale, hundredths: u32) -> String {
     let (whole, part) = (hundredths / 100, hundredths % 100);

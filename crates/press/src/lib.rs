@@ -21,7 +21,7 @@ mod sheet;
 pub mod shop;
 mod swatch;
 
-pub use amount::{amount, plan_words, whole};
+pub use amount::{amount, besides, plan_words, whole};
 pub use ctx::{Around, Neighbour};
 pub use document::{Assets, Nav, NavItem};
 pub use offers::{Entry, entry_for};

@@ -1,9 +1,9 @@
-use crate::config::Config;
-use crate::edition::exchange::follow_writes;
+use crate::config::{Config, StartError};
 use crate::error::ApiError;
 use crate::media::Media;
+use crate::serving::edition::exchange::follow_writes;
 use crate::state::State;
-use crate::{demo_data, make, openapi, routes, upkeep};
+use crate::{demo_data, jobs, openapi, routes};
 use actix_files::{Files, NamedFile};
 use actix_web::body::MessageBody;
 use actix_web::dev::{ServiceRequest, ServiceResponse, fn_service};
@@ -26,23 +26,6 @@ const CLOSE_WITHIN: Duration = Duration::from_secs(2);
 /// What pages may load and run: only what comes from here.
 const POLICY: &str = "default-src 'self'; img-src 'self' data:; media-src 'self'; style-src 'self' 'unsafe-inline'; \
     frame-ancestors 'self'; base-uri 'none'; object-src 'none'";
-
-/// Why the application can't start.
-#[derive(Debug, thiserror::Error)]
-pub enum StartError {
-    #[error("Port {port} is taken. Stop what listens there, or choose another with --port.")]
-    PortTaken { port: u16 },
-    #[error("The database can't be used: {0}")]
-    Database(#[from] compagina_storage::StorageError),
-    #[error("The folder for pictures can't be used: {0}")]
-    Media(String),
-    #[error("{folder} has no {file}. Run `npm run build` first.")]
-    NotBuilt { folder: String, file: &'static str },
-    #[error("The demo shop can't be made: {0}")]
-    Demo(String),
-    #[error(transparent)]
-    Io(#[from] std::io::Error),
-}
 
 /// An application that listens.
 pub struct Running {
@@ -78,9 +61,9 @@ pub async fn start(config: Config) -> Result<Running, StartError> {
             .map_err(|e| StartError::Demo(e.to_string()))?;
     }
     let state = Data::new(State::new(store, media, &config)?);
-    follow_writes(&state);
-    upkeep::begin(state.clone());
-    tokio::spawn(make::work(state.clone().into_inner()));
+    follow_writes(&state.serving);
+    jobs::begin(state.clone());
+    tokio::spawn(jobs::pictures::work(state.clone().into_inner()));
     let server = serve(listener, state.clone(), &config)?;
     Ok(Running { port, server, state })
 }
@@ -100,6 +83,7 @@ fn serve(
             .app_data(FormConfig::default().limit(MOST_BYTES).error_handler(|e, _| ApiError::from(e).into()))
             .app_data(PathConfig::default().error_handler(|_, _| ApiError::nothing_here().into()))
             .app_data(QueryConfig::default().error_handler(|e, _| ApiError::from(e).into()))
+            .map(|app| app.service(openapi::show))
             .service(utoipa_actix_web::scope("/api").configure(routes::api))
             .split_for_parts();
         app.wrap(from_fn(head_as_get))

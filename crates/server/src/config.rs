@@ -57,3 +57,20 @@ pub struct Config {
     #[arg(long, default_value_t = 0)]
     pub products: u32,
 }
+
+/// Why the application can't start.
+#[derive(Debug, thiserror::Error)]
+pub enum StartError {
+    #[error("Port {port} is taken. Stop what listens there, or choose another with --port.")]
+    PortTaken { port: u16 },
+    #[error("The database can't be used: {0}")]
+    Database(#[from] compagina_storage::StorageError),
+    #[error("The folder for pictures can't be used: {0}")]
+    Media(String),
+    #[error("{folder} has no {file}. Run `npm run build` first.")]
+    NotBuilt { folder: String, file: &'static str },
+    #[error("The demo shop can't be made: {0}")]
+    Demo(String),
+    #[error(transparent)]
+    Io(#[from] std::io::Error),
+}

@@ -1,6 +1,6 @@
 //! Puts the demo shop into an empty database.
 
-use crate::drawing::{Drawn, DrawnSwatch, draw, draw_swatch, name_of};
+use crate::making::drawing::{Drawn, DrawnSwatch, draw, draw_swatch, name_of};
 use crate::media::Media;
 use crate::password;
 use compagina_core::catalog::NewPicture;

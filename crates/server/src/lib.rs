@@ -2,29 +2,26 @@
 
 mod app;
 mod aside;
+mod clock;
 mod config;
 mod demo_data;
-pub mod drawer;
-mod drawing;
-mod edition;
 mod error;
-mod known;
-mod make;
+mod jobs;
+mod making;
 mod media;
 mod names;
 mod news;
 mod openapi;
 mod password;
-mod reading;
 mod routes;
-mod sample;
+mod serving;
 mod session;
 mod state;
-mod upkeep;
 mod upload;
 mod visit;
 mod walk;
 
 pub use app::{Running, start};
 pub use config::{Config, Pace};
+pub use making::drawer;
 pub use openapi::document as openapi_document;

@@ -1,10 +1,9 @@
 //! Messages to shoppers: the confirmation of an order, and that something can be bought again.
 
-use crate::routes::till::checkout::besides;
 use crate::state::State;
 use compagina_core::catalog::page_path;
 use compagina_core::wording::{Arg, Language, Words};
-use compagina_press::{Nav, whole};
+use compagina_press::{Nav, besides, whole};
 use compagina_storage::{Message, Order};
 
 /// Writes to everybody who waited for something that can be bought by now.

@@ -1,10 +1,12 @@
 //! The document that describes the owner's API and the shop's offers; the client's types are made from it.
 
 use crate::routes;
-use actix_web::App;
+use actix_web::web::Json;
+use actix_web::{App, get};
 use compagina_core::page::SetValue;
 use compagina_core::situation::{CartMood, SaleMood, StockMood};
 use compagina_core::wording::Language;
+use std::sync::LazyLock;
 use utoipa::OpenApi;
 use utoipa::openapi::path::Operation;
 use utoipa::openapi::{ContentBuilder, OpenApi as Document, Ref, RefOr, ResponseBuilder};
@@ -41,6 +43,14 @@ pub fn document() -> Document {
         operations.into_iter().flatten().for_each(asks_for_an_owner);
     }
     document
+}
+
+static DOCUMENT: LazyLock<Document> = LazyLock::new(document);
+
+/// The document that describes this API.
+#[get("/api/openapi.json")]
+pub async fn show() -> Json<&'static Document> {
+    Json(&DOCUMENT)
 }
 
 /// Whoever isn't signed in is refused, wherever it doesn't say otherwise.

@@ -1,43 +1,33 @@
-use crate::app::StartError;
-use crate::aside::Aside;
-use crate::config::Config;
-use crate::drawer::Drawer;
-use crate::edition::Editions;
-use crate::known::KnownProducts;
+use crate::config::{Config, StartError};
+use crate::making::drawer::Drawer;
 use crate::media::Media;
-use crate::upload::MEGAPIXELS_AT_ONCE;
-use compagina_core::wording::Words;
+use crate::serving::Serving;
 use compagina_press::Assets;
 use compagina_storage::Store;
-use quick_cache::sync::Cache;
-use std::time::Duration;
+use std::ops::Deref;
+use std::sync::Arc;
 use tokio::sync::{Notify, Semaphore};
 
-const MOST_WORDS: usize = 100;
+/// Pixels, in millions, that may be held decoded at once by one process: three or four bytes each.
+pub const MEGAPIXELS_AT_ONCE: u32 = 36;
 
 /// What every handler may use. Nothing in it is the only copy of anything: more processes may stand beside this one.
 pub struct State {
-    pub store: Store,
-    /// So long pages are made before they are asked for.
-    pub prepare: Duration,
-    pub media: Media,
-    pub assets: Assets,
-    /// Where what goes on by itself runs, beside the threads that serve.
-    pub home: tokio::runtime::Handle,
-    /// For work that no shopper waits for.
-    pub aside: Aside,
+    pub serving: Arc<Serving>,
     /// Draws what strangers send.
     pub drawer: Drawer,
-    /// What shoppers see now.
-    pub editions: Editions,
-    /// Products as they were read last.
-    pub known: KnownProducts,
     /// Wakes a worker when there are pictures to make.
     pub to_make: Notify,
     /// Millions of pixels that may still be decoded at once.
     pub turns: Semaphore,
-    /// Words ready to be said, by language and own words.
-    pub words: Cache<String, Words>,
+}
+
+impl Deref for State {
+    type Target = Serving;
+
+    fn deref(&self) -> &Serving {
+        &self.serving
+    }
 }
 
 impl State {
@@ -59,18 +49,10 @@ impl State {
             return Err(StartError::NotBuilt { folder, file: "index.html" });
         }
         Ok(Self {
-            store,
-            prepare: config.pace.prepare,
-            media,
-            assets,
-            home: tokio::runtime::Handle::current(),
-            aside: Aside::new()?,
+            serving: Arc::new(Serving::new(store, media, assets, config.pace.prepare)?),
             drawer: Drawer::new(config.drawer.clone())?,
-            editions: Editions::default(),
-            known: KnownProducts::default(),
             to_make: Notify::new(),
             turns: Semaphore::new(MEGAPIXELS_AT_ONCE as usize),
-            words: Cache::new(MOST_WORDS),
         })
     }
 }

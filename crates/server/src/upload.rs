@@ -2,22 +2,17 @@
 //! a time. A file that doesn't come whole, or isn't taken, leaves nothing behind.
 
 use crate::error::{ApiError, ApiResult};
-use crate::make::{MakeError, pixels_of};
-use crate::routes::picture::film::FilmSize;
-use crate::state::State;
+use crate::making::{MakeError, pixels_of};
+use crate::state::{MEGAPIXELS_AT_ONCE, State};
 use actix_web::http::StatusCode;
 use actix_web::web::Payload;
 use compagina_core::swatch::Colour;
-use compagina_pictures::{Cut, MOST_DRAWN_PIXELS, Pixels, film_kind, hash, look, make, square};
+use compagina_pictures::{Cut, MOST_DRAWN_PIXELS, Pixels, hash, look, make, square};
 use futures_util::StreamExt;
 use std::io::{Read, Seek, Write};
 use tokio::sync::SemaphorePermit;
 
 pub const MOST_PICTURE_BYTES: u64 = 40_000_000;
-pub const MOST_FILM_BYTES: u64 = 100_000_000;
-
-/// Pixels, in millions, that may be held decoded at once by one process: three or four bytes each.
-pub const MEGAPIXELS_AT_ONCE: u32 = 36;
 
 /// Writes a body to a file without a name, which is gone as soon as nobody holds it.
 pub async fn receive(mut body: Payload, name: &str, most: u64) -> ApiResult<std::fs::File> {
@@ -84,21 +79,6 @@ pub async fn decoded_in_turn<'a>(
     let (hash, bytes) = read_again.await.map_err(ApiError::unforeseen)?.map_err(ApiError::unforeseen)?;
     let pixels = pixels_of(&state.drawer, bytes.clone()).await.map_err(|why| undecoded(name, why))?;
     Ok(Decoded { hash, bytes, pixels, _turn: turn })
-}
-
-/// Reads a film and looks at its head; films are kept as they come.
-pub async fn film_in_turn(
-    state: &State,
-    size: &FilmSize,
-    file: std::fs::File,
-) -> ApiResult<(String, Vec<u8>)> {
-    let _turn = state.turns.acquire_many(MEGAPIXELS_AT_ONCE / 2).await.map_err(ApiError::unforeseen)?;
-    let bytes = read(file).map_err(ApiError::unforeseen)?;
-    if film_kind(&bytes).is_none() || !size.is_sound() {
-        let message = format!("“{}” wasn't taken. It is no MP4 or WebM film that can be shown.", size.name());
-        return Err(ApiError::new(StatusCode::UNPROCESSABLE_ENTITY, "refused", message));
-    }
-    Ok((hash(&bytes), bytes))
 }
 
 /// Reads a picture in its turn and keeps the square cut from its middle. Gives the square's hash and the colour it has

@@ -1,7 +1,7 @@
 //! A visit that an owner tries: how many pieces are looked at, and what lies in the cart.
 
 use crate::error::ApiResult;
-use crate::known::{Known, known_or_sample};
+use crate::serving::known::{Known, known_or_sample};
 use crate::state::State;
 use compagina_core::catalog::{Product, Variant};
 use compagina_core::choice::{Selection, variant_of};

@@ -1,8 +1,10 @@
 //! What the application does by itself for as long as it runs: it learns of changes, publishes what was planned, ends
 //! orders whose payment was cut off, and tells those who wait.
 
-use crate::edition::exchange::catch_up;
+pub mod pictures;
+
 use crate::news;
+use crate::serving::edition::exchange::catch_up;
 use crate::state::State;
 use actix_web::web::Data;
 use std::time::{Duration, Instant};
@@ -21,7 +23,7 @@ pub fn begin(state: Data<State>) {
                 }),
                 Err(error) => tracing::warn!("what is planned can't be read: {error}"),
             }
-            catch_up(&state).await;
+            catch_up(&state.serving).await;
             if last_tidy.is_none_or(|at: Instant| at.elapsed() > TIDY_EVERY) {
                 last_tidy = Some(Instant::now());
                 tidy(&state).await;

@@ -2,7 +2,7 @@
 //! how much memory, can't be told from a file; a process can be given limits and be ended, and what it does to itself it
 //! does to nobody else. A drawing goes in, pixels or a sentence come out.
 
-use crate::make::MakeError;
+use crate::making::MakeError;
 use compagina_pictures::{Pixels, Refusal, rasterise};
 use rustix::process::{Resource, Rlimit, nice, setrlimit};
 use std::io::{Read, Write};

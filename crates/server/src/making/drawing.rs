@@ -1,6 +1,6 @@
 //! Pictures that our own code draws. One that was drawn once is found again by its drawing.
 
-use crate::make::{self, MakeError};
+use super::{MakeError, drawn};
 use crate::media::Media;
 use compagina_core::media::{PLAN, PictureSize};
 use compagina_core::swatch::Colour;
@@ -26,7 +26,7 @@ pub async fn draw(media: &Media, svg: &str) -> Result<Drawn, MakeError> {
     once(media, &name_of(svg), async || {
         let original = compagina_pictures::hash(svg.as_bytes());
         media.put(&original, svg.as_bytes().to_vec()).await?;
-        let (sizes, cut_out) = make::drawn(media, svg.to_owned()).await?;
+        let (sizes, cut_out) = drawn(media, svg.to_owned()).await?;
         Ok(Drawn { original, sizes, cut_out })
     })
     .await

@@ -3,14 +3,13 @@
 mod book;
 mod changes;
 mod desk;
-mod document;
 mod draft;
 mod health;
 mod house;
 mod journal;
 mod media;
 mod outbox;
-pub(crate) mod picture;
+mod picture;
 mod prices;
 mod product;
 mod product_type;
@@ -19,7 +18,7 @@ mod session;
 mod shelf;
 pub(crate) mod shop;
 mod template;
-pub(crate) mod till;
+mod till;
 mod variant;
 mod wording;
 
@@ -149,7 +148,6 @@ pub fn api(config: &mut utoipa_actix_web::service_config::ServiceConfig<'_>) {
         .service(outbox::list)
         .service(wording::show::show)
         .service(wording::set::set)
-        .route("/openapi.json", web::get().to(document::document))
         .default_service(web::to(|| async { Err::<String, _>(crate::error::ApiError::nothing_here()) }));
 }
 

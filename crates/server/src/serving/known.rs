@@ -3,8 +3,8 @@
 //! sold.
 
 use crate::error::{ApiError, ApiResult};
-use crate::sample;
-use crate::state::State;
+use crate::serving::Serving;
+use crate::serving::sample;
 use compagina_core::catalog::Product;
 use compagina_core::ids::{Handle, ProductId};
 use compagina_press::{Around, Neighbour};
@@ -111,18 +111,18 @@ impl KnownProducts {
 }
 
 /// A product, by its handle.
-pub async fn known(state: &State, handle: &str) -> ApiResult<Arc<Known>> {
+pub async fn known(serving: &Serving, handle: &str) -> ApiResult<Arc<Known>> {
     let missing = || ApiError::no_such("product");
-    if let Some(known) = state.known.kept.get(handle) {
+    if let Some(known) = serving.known.kept.get(handle) {
         return if known.product.is_sample() { Err(missing()) } else { Ok(known) };
     }
-    let age = state.known.age();
+    let age = serving.known.age();
     let parsed = Handle::try_from(handle).map_err(|_| missing())?;
-    let product = state.store.product(&parsed).await?.ok_or_else(missing)?;
-    let (around, beside) = around(state, product.id).await?;
+    let product = serving.store.product(&parsed).await?.ok_or_else(missing)?;
+    let (around, beside) = around(serving, product.id).await?;
     let made_of = std::iter::once(product.id).chain(beside).collect();
     let known = Arc::new(Known { product: Arc::new(product), around, made_of });
-    state.known.keep(handle, &known, age);
+    serving.known.keep(handle, &known, age);
     Ok(known)
 }
 
@@ -143,50 +143,50 @@ impl Found {
 }
 
 /// The product whose page stands at an address, or stood there before.
-pub async fn known_at(state: &State, address: &str) -> ApiResult<Found> {
+pub async fn known_at(serving: &Serving, address: &str) -> ApiResult<Found> {
     let stands_here = |known: &Arc<Known>| known.product.address.as_str() == address;
     // Mostly a page stands at its product's handle.
-    if let Some(known) = known(state, address).await.ok().filter(stands_here) {
+    if let Some(known) = known(serving, address).await.ok().filter(stands_here) {
         return Ok(Found::Here(known));
     }
     let key = format!("@{address}");
-    if let Some(known) = state.known.kept.get(&key) {
+    if let Some(known) = serving.known.kept.get(&key) {
         return Ok(Found::Here(known));
     }
-    let age = state.known.age();
+    let age = serving.known.age();
     let missing = || ApiError::no_such("product");
     let parsed = Handle::try_from(address).map_err(|_| missing())?;
-    let at = state.store.at(&parsed).await?.ok_or_else(missing)?;
-    let known = known(state, at.handle.as_str()).await?;
+    let at = serving.store.at(&parsed).await?.ok_or_else(missing)?;
+    let known = known(serving, at.handle.as_str()).await?;
     if at.address != parsed {
         return Ok(Found::Moved(known));
     }
-    state.known.keep(&key, &known, age);
+    serving.known.keep(&key, &known, age);
     Ok(Found::Here(known))
 }
 
 /// A product as the desk sees it, or the sample of a type without any.
-pub async fn known_or_sample(state: &State, handle: &str) -> ApiResult<Arc<Known>> {
-    if let Some(known) = state.known.kept.get(handle) {
+pub async fn known_or_sample(serving: &Serving, handle: &str) -> ApiResult<Arc<Known>> {
+    if let Some(known) = serving.known.kept.get(handle) {
         return Ok(known);
     }
-    let age = state.known.age();
-    let missing = match known(state, handle).await {
+    let age = serving.known.age();
+    let missing = match known(serving, handle).await {
         Ok(known) => return Ok(known),
         Err(missing) => missing,
     };
-    let sample = sample::find(state, handle).await?.ok_or(missing)?;
+    let sample = sample::find(serving, handle).await?.ok_or(missing)?;
     let around = sample::around(&sample);
     let known = Arc::new(Known { product: Arc::new(sample), around, made_of: vec![] });
-    state.known.keep(handle, &known, age);
+    serving.known.keep(handle, &known, age);
     Ok(known)
 }
 
 /// What stands around a product, and which products these are.
-async fn around(state: &State, product: ProductId) -> ApiResult<(Around, Vec<ProductId>)> {
+async fn around(serving: &Serving, product: ProductId) -> ApiResult<(Around, Vec<ProductId>)> {
     let which = Which::OfTypeOf { product, most: MOST_RELATED + 1 };
     let (first, (before, after)) =
-        tokio::try_join!(state.store.products(which), state.store.neighbours(product))?;
+        tokio::try_join!(serving.store.products(which), serving.store.neighbours(product))?;
     let related = related_among(Some(product), first);
     let neighbours = before.iter().chain(&after).map(|row| row.id);
     let beside = related.iter().map(|product| product.id).chain(neighbours).collect();

@@ -1,15 +1,14 @@
 //! In which language a page is read, and whether with the shop's words and looks as they are live or as they are being
 //! worked on.
 
-use crate::edition::everywhere;
-use crate::edition::everywhere::Everywhere;
+use crate::clock::now;
 use crate::error::ApiResult;
-use crate::state::State;
+use crate::serving::Serving;
+use crate::serving::edition::everywhere;
+use crate::serving::edition::everywhere::Everywhere;
 use actix_web::HttpRequest;
-use chrono::Utc;
 use compagina_core::house::House;
 use compagina_core::ids::TemplateId;
-use compagina_core::time::Moment;
 use compagina_core::wording::{Book, Language, Words};
 use compagina_press::Nav;
 use compagina_storage::{Document, DocumentName};
@@ -51,33 +50,33 @@ impl Reading {
 }
 
 /// What surrounds every page.
-pub async fn nav(state: &State, reading: &Reading) -> ApiResult<Nav> {
-    let everywhere = everywhere(state).await?;
+pub async fn nav(serving: &Serving, reading: &Reading) -> ApiResult<Nav> {
+    let everywhere = everywhere(serving).await?;
     match reading.side {
-        Side::Live => Ok(live_nav(state, &everywhere, reading)),
+        Side::Live => Ok(live_nav(serving, &everywhere, reading)),
         Side::Draft => {
             let (house, book): (Document<House>, Document<Book>) = tokio::try_join!(
-                state.store.document(DocumentName::House),
-                state.store.document(DocumentName::Wording)
+                serving.store.document(DocumentName::House),
+                serving.store.document(DocumentName::Wording)
             )?;
-            Ok(nav_with(state, &everywhere, reading, &book.draft, house.draft))
+            Ok(nav_with(serving, &everywhere, reading, &book.draft, house.draft))
         }
     }
 }
 
 /// What surrounds every page as shoppers see it.
-pub fn live_nav(state: &State, everywhere: &Everywhere, reading: &Reading) -> Nav {
-    nav_with(state, everywhere, reading, &everywhere.book, everywhere.house.clone())
+pub fn live_nav(serving: &Serving, everywhere: &Everywhere, reading: &Reading) -> Nav {
+    nav_with(serving, everywhere, reading, &everywhere.book, everywhere.house.clone())
 }
 
-fn nav_with(state: &State, everywhere: &Everywhere, reading: &Reading, book: &Book, house: House) -> Nav {
+fn nav_with(serving: &Serving, everywhere: &Everywhere, reading: &Reading, book: &Book, house: House) -> Nav {
     let mut shop = everywhere.shop.clone();
     shop.locale = reading.language.locale(shop.locale);
     Nav {
         shop,
         items: everywhere.items.clone(),
-        assets: state.assets.clone(),
-        words: words(state, reading, book),
+        assets: serving.assets.clone(),
+        words: words(serving, reading, book),
         house,
         prices: everywhere.prices.at(now()),
         here: reading.here.clone(),
@@ -85,18 +84,13 @@ fn nav_with(state: &State, everywhere: &Everywhere, reading: &Reading, book: &Bo
 }
 
 /// Words are read from their sources once and then kept ready.
-fn words(state: &State, reading: &Reading, book: &Book) -> Words {
+fn words(serving: &Serving, reading: &Reading, book: &Book) -> Words {
     let own = book.own(reading.language, reading.template);
     let key = format!("{} {}", reading.language.tag(), serde_json::to_string(&own).unwrap_or_default());
-    if let Some(words) = state.words.get(&key) {
+    if let Some(words) = serving.words.get(&key) {
         return words;
     }
     let words = Words::with(reading.language, &own);
-    state.words.insert(key, words.clone());
+    serving.words.insert(key, words.clone());
     words
-}
-
-/// This moment, as prices know it.
-pub fn now() -> Moment {
-    Moment(Utc::now().timestamp())
 }

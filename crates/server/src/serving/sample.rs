@@ -1,12 +1,12 @@
 //! Samples: products that stand in for those of a type that has none yet. They are made from the type's fields whenever
 //! they are looked at, so that the first real product takes their place by being there. Shoppers never see one.
 
-use crate::drawing::draw;
-use crate::edition::everywhere;
-use crate::edition::live;
-use crate::edition::live::Live;
 use crate::error::{ApiError, ApiResult};
-use crate::state::State;
+use crate::making::drawing::draw;
+use crate::serving::Serving;
+use crate::serving::edition::everywhere;
+use crate::serving::edition::live;
+use crate::serving::edition::live::Live;
 use compagina_core::catalog::{MOST_SAMPLE_PICTURES, Product};
 use compagina_core::ids::TemplateId;
 use compagina_core::media::{Focus, Picture};
@@ -24,19 +24,19 @@ const GROUNDS: [&str; MOST_SAMPLE_PICTURES as usize] =
 const SHAPES: [(u32, u32); 3] = [(1600, 1600), (1280, 1600), (1600, 1200)];
 
 /// What a type's sample is made of.
-pub async fn sample_of<'a>(state: &State, row: &'a TypeRow) -> ApiResult<SampleOf<'a>> {
-    let currency = everywhere(state).await?.shop.currency;
-    let options = state.store.whole_options(&row.fields.options).await?;
-    let pictures = pictures(state, row.fields.pictures).await?;
+pub async fn sample_of<'a>(serving: &Serving, row: &'a TypeRow) -> ApiResult<SampleOf<'a>> {
+    let currency = everywhere(serving).await?.shop.currency;
+    let options = serving.store.whole_options(&row.fields.options).await?;
+    let pictures = pictures(serving, row.fields.pictures).await?;
     Ok(SampleOf { kind: &row.kind, fields: &row.fields, options, pictures, currency })
 }
 
 /// The sample with this address; none where its type has products.
-pub async fn find(state: &State, handle: &str) -> ApiResult<Option<Product>> {
-    let types = state.store.types().await?;
+pub async fn find(serving: &Serving, handle: &str) -> ApiResult<Option<Product>> {
+    let types = serving.store.types().await?;
     let is_it = |row: &&TypeRow| row.kind.sample_handle().is_some_and(|own| own.as_str() == handle);
     match types.iter().filter(|row| row.products == 0).find(is_it) {
-        Some(row) => Ok(sample_of(state, row).await?.product()),
+        Some(row) => Ok(sample_of(serving, row).await?.product()),
         None => Ok(None),
     }
 }
@@ -53,13 +53,13 @@ pub struct Served {
 }
 
 /// The samples of all types without products, in the order of types; each of `templates` counts as if it were live.
-pub async fn served(state: &State, templates: &[TemplateRow]) -> ApiResult<Vec<Served>> {
-    let types = state.store.types().await?;
-    let live = live(state).await?;
+pub async fn served(serving: &Serving, templates: &[TemplateRow]) -> ApiResult<Vec<Served>> {
+    let types = serving.store.types().await?;
+    let live = live(serving).await?;
     let index = index(&live, templates);
     let mut all = Vec::new();
     for row in types.iter().filter(|row| row.products == 0) {
-        let Some(sample) = sample_of(state, row).await?.product() else { continue };
+        let Some(sample) = sample_of(serving, row).await?.product() else { continue };
         if let Some(template) = index.winner(&live.facts(&sample)) {
             all.push(Served { sample, template });
         }
@@ -69,13 +69,13 @@ pub async fn served(state: &State, templates: &[TemplateRow]) -> ApiResult<Vec<S
 
 fn index<'a>(live: &Live, templates: &'a [TemplateRow]) -> Index<'a> {
     let all = templates.iter().map(|t| Candidate { id: t.id, reach: &t.reach });
-    Index::new(all, crate::reading::now(), &live.zone)
+    Index::new(all, crate::clock::now(), &live.zone)
 }
 
-async fn pictures(state: &State, count: u8) -> ApiResult<Vec<Picture>> {
+async fn pictures(serving: &Serving, count: u8) -> ApiResult<Vec<Picture>> {
     let mut pictures = Vec::new();
     for number in 1..=count.min(MOST_SAMPLE_PICTURES) {
-        let drawn = draw(&state.media, &plate(number)).await.map_err(ApiError::unforeseen)?;
+        let drawn = draw(&serving.media, &plate(number)).await.map_err(ApiError::unforeseen)?;
         let alt = format!("Picture {number} stands here");
         pictures.push(Picture { sizes: drawn.sizes, alt, focus: Focus::default(), ..Picture::default() });
     }

@@ -40,7 +40,7 @@ fn transactions_begin_are_noted_and_caught_up_with_in_one_place_only() {
     only_in("pool.begin()", &["storage/src/unit.rs"]);
     only_in("INSERT INTO change_note", &["storage/src/unit.rs"]);
     only_in(".commit()", &["storage/src/unit.rs"]);
-    only_in("catch_up(", &["storage/src/unit.rs", "edition/exchange.rs", "server/src/upkeep.rs"]);
+    only_in("catch_up(", &["storage/src/unit.rs", "edition/exchange.rs", "server/src/jobs/mod.rs"]);
 }
 
 #[sqlx::test(migrations = false)]

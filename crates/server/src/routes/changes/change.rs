@@ -1,6 +1,6 @@
 use super::WayTold;
+use crate::clock::now;
 use crate::error::{ApiError, ApiResult};
-use crate::reading::now;
 use crate::routes::prices::moves::{by_plan, farthest};
 use crate::routes::prices::{prices_of, prices_of_draft};
 use crate::state::State;

@@ -1,12 +1,12 @@
 use super::change::{Change, restyling};
 use super::{ChangePart, WayTold};
-use crate::edition::everywhere;
-use crate::edition::everywhere::Everywhere;
-use crate::edition::live::Live;
-use crate::edition::{listed, live};
 use crate::error::{ApiError, ApiResult};
-use crate::known::{MOST_RELATED, related_among};
-use crate::reading::{Reading, Side, nav};
+use crate::serving::edition::everywhere;
+use crate::serving::edition::everywhere::Everywhere;
+use crate::serving::edition::live::Live;
+use crate::serving::edition::{listed, live};
+use crate::serving::known::{MOST_RELATED, related_among};
+use crate::serving::reading::{Reading, Side, nav};
 use crate::state::State;
 use crate::visit::{Under, Visit};
 use crate::walk::{Compare, Found, Way};
@@ -51,8 +51,9 @@ impl Compared {
         let visit = Visit::of(state, under).await?;
         let (live, listed) = (live(state).await?, listed(state).await?);
         let index = live.index();
-        let of =
-            |one: &crate::edition::live::Listed| Some((one.facts.handle.clone(), index.winner(&one.facts)?));
+        let of = |one: &crate::serving::edition::live::Listed| {
+            Some((one.facts.handle.clone(), index.winner(&one.facts)?))
+        };
         let served: HashMap<_, _> = listed.iter().filter_map(of).collect();
         let mut navs = HashMap::new();
         for template in live.templates() {

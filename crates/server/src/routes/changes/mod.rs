@@ -9,8 +9,8 @@ pub mod prices;
 pub mod swatch;
 
 use crate::error::ApiResult;
-use crate::known::known;
 use crate::routes::shop::html;
+use crate::serving::known::known;
 use crate::state::State;
 use crate::visit::Under;
 use crate::walk::{ChangedPage, Walk, told};

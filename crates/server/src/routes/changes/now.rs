@@ -1,9 +1,9 @@
 use super::Of;
-use crate::edition::page::Served;
 use crate::error::{ApiError, ApiResult};
-use crate::known::known;
-use crate::reading::{Reading, Side};
 use crate::routes::shop::html;
+use crate::serving::edition::page::Served;
+use crate::serving::known::known;
+use crate::serving::reading::{Reading, Side};
 use crate::session::Caller;
 use crate::state::State;
 use crate::visit::{Under, Visit};

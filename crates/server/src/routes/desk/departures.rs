@@ -1,5 +1,5 @@
-use crate::edition::{listed, live};
 use crate::error::{ApiError, ApiResult};
+use crate::serving::edition::{listed, live};
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;

@@ -1,8 +1,8 @@
-use crate::edition::everywhere;
-use crate::edition::live::LiveTemplate;
-use crate::edition::{listed, live};
+use crate::clock::now;
 use crate::error::{ApiError, ApiResult};
-use crate::reading::now;
+use crate::serving::edition::everywhere;
+use crate::serving::edition::live::LiveTemplate;
+use crate::serving::edition::{listed, live};
 use crate::session::Caller;
 use crate::state::State;
 use crate::walk::{ChangedPage, Compare, Found, Walk, Way, told};

@@ -17,11 +17,11 @@ pub mod slip;
 pub mod starter;
 pub mod tidy;
 
-use crate::edition::everywhere;
+use crate::clock::now;
 use crate::error::{ApiError, ApiResult};
-use crate::known::{Known, known_or_sample};
-use crate::reading::now;
 use crate::routes::prices::draft_now;
+use crate::serving::edition::everywhere;
+use crate::serving::known::{Known, known_or_sample};
 use crate::state::State;
 use crate::visit::{Under, Visit};
 use compagina_core::choice::Selection;

@@ -1,5 +1,5 @@
 use crate::error::{ApiError, ApiResult};
-use crate::known::known_or_sample;
+use crate::serving::known::known_or_sample;
 use crate::session::{Caller, new_token, token_hash};
 use crate::state::State;
 use actix_web::web::{Data, Json, Path};

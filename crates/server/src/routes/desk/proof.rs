@@ -1,7 +1,7 @@
 use super::{Look, Seen, look, moment};
-use crate::edition::everywhere;
 use crate::error::{ApiError, ApiResult};
-use crate::reading::{Reading, nav};
+use crate::serving::edition::everywhere;
+use crate::serving::reading::{Reading, nav};
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::http::header;

@@ -1,12 +1,12 @@
 use super::{DraftView, draft_view};
-use crate::edition::everywhere;
-use crate::edition::live::Listed;
-use crate::edition::{listed, live};
+use crate::clock::now;
 use crate::error::{ApiError, ApiResult};
-use crate::reading::now;
 use crate::routes::draft::{Planned, planned};
 use crate::routes::template::ahead::{TurnTold, ahead};
-use crate::sample::{self, Served};
+use crate::serving::edition::everywhere;
+use crate::serving::edition::live::Listed;
+use crate::serving::edition::{listed, live};
+use crate::serving::sample::{self, Served};
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;

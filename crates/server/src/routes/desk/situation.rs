@@ -1,8 +1,8 @@
 use super::proof::with_page;
 use super::{Look, Seen, look};
-use crate::edition::everywhere;
 use crate::error::{ApiError, ApiResult};
 use crate::routes::prices::plan_says;
+use crate::serving::edition::everywhere;
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;

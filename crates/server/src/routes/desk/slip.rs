@@ -1,6 +1,6 @@
 use crate::error::{ApiError, ApiResult};
-use crate::known::known_or_sample;
-use crate::reading::{Reading, nav};
+use crate::serving::known::known_or_sample;
+use crate::serving::reading::{Reading, nav};
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;

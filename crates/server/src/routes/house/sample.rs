@@ -1,5 +1,5 @@
 use crate::error::ApiResult;
-use crate::reading::{Reading, Side, nav};
+use crate::serving::reading::{Reading, Side, nav};
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::http::header;

@@ -1,13 +1,17 @@
 use super::Home;
 use crate::error::{ApiError, ApiResult};
 use crate::session::Caller;
-use crate::state::State;
-use crate::upload::{MOST_FILM_BYTES, film_in_turn, receive};
+use crate::state::{MEGAPIXELS_AT_ONCE, State};
+use crate::upload::{read, receive};
+use actix_web::http::StatusCode;
 use actix_web::put;
 use actix_web::web::{Data, Json, Path, Payload, Query};
 use compagina_core::media::FilmFile;
+use compagina_pictures::{film_kind, hash};
 use serde::Deserialize;
 use utoipa::IntoParams;
+
+const MOST_FILM_BYTES: u64 = 100_000_000;
 
 /// Whose it is, and its size in pixels, as the browser that showed it found it.
 #[derive(Deserialize, IntoParams)]
@@ -41,12 +45,14 @@ pub async fn put_film(
     Ok(Json(film))
 }
 
-impl FilmSize {
-    pub fn name(&self) -> &str {
-        &self.name
+/// Reads a film and looks at its head; films are kept as they come.
+async fn film_in_turn(state: &State, size: &FilmSize, file: std::fs::File) -> ApiResult<(String, Vec<u8>)> {
+    let _turn = state.turns.acquire_many(MEGAPIXELS_AT_ONCE / 2).await.map_err(ApiError::unforeseen)?;
+    let bytes = read(file).map_err(ApiError::unforeseen)?;
+    let sound = |side| (16..=8192).contains(&side);
+    if film_kind(&bytes).is_none() || !sound(size.width) || !sound(size.height) {
+        let message = format!("“{}” wasn't taken. It is no MP4 or WebM film that can be shown.", size.name);
+        return Err(ApiError::new(StatusCode::UNPROCESSABLE_ENTITY, "refused", message));
     }
-    pub fn is_sound(&self) -> bool {
-        let sound = |side| (16..=8192).contains(&side);
-        sound(self.width) && sound(self.height)
-    }
+    Ok((hash(&bytes), bytes))
 }

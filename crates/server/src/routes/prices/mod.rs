@@ -6,9 +6,9 @@ pub mod set;
 pub mod show;
 pub mod trial;
 
-use crate::edition::everywhere;
+use crate::clock::now;
 use crate::error::ApiResult;
-use crate::reading::now;
+use crate::serving::edition::everywhere;
 use crate::state::State;
 use compagina_core::catalog::{Product, Tag};
 use compagina_core::ids::Handle;

@@ -1,6 +1,6 @@
 use super::{everything, plan_says};
+use crate::clock::now;
 use crate::error::ApiResult;
-use crate::reading::now;
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;

@@ -90,7 +90,7 @@ pub async fn try_price(state: Data<State>, _caller: Caller, body: Json<Try>) -> 
     let wanted = body.into_inner();
     let document: Document<PriceBook> = state.store.document(DocumentName::Prices).await?;
     let zone = state.store.zone().await?;
-    let at = wanted.at.unwrap_or_else(|| zone.local(crate::reading::now()));
+    let at = wanted.at.unwrap_or_else(|| zone.local(crate::clock::now()));
     let product = find(&state, &wanted.product).await?;
     let variant = variant_of(&product, wanted.sku.as_deref())?;
     let mut cart = Vec::new();

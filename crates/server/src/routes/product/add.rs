@@ -2,7 +2,7 @@ use super::address::free_for;
 use crate::error::{ApiError, ApiResult};
 use crate::names::one_line;
 use crate::routes::product_type::{fields, type_of};
-use crate::sample::sample_of;
+use crate::serving::sample::sample_of;
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::post;

@@ -1,7 +1,7 @@
 //! How one product is sold: price, limits, what can be written onto it.
 
+use crate::clock::now;
 use crate::error::{ApiError, ApiResult};
-use crate::reading::now;
 use crate::routes::shop::product::find;
 use crate::session::Caller;
 use crate::state::State;

@@ -1,6 +1,6 @@
 use super::SessionView;
-use crate::edition::everywhere;
 use crate::error::{ApiError, ApiResult};
+use crate::serving::edition::everywhere;
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;

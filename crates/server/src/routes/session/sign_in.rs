@@ -1,7 +1,7 @@
 use super::SessionView;
-use crate::edition::everywhere;
 use crate::error::{ApiError, ApiResult};
 use crate::password;
+use crate::serving::edition::everywhere;
 use crate::session::{SESSION_COOKIE, new_token, safe_cookie, token_hash};
 use crate::state::State;
 use actix_web::web::{Data, Json};

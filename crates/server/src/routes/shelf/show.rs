@@ -1,8 +1,8 @@
-use crate::edition::live;
-use crate::edition::live::Live;
 use crate::error::{ApiError, ApiResult};
 use crate::routes::template::list::{SampleOfType, samples};
 use crate::routes::template::served::Telling;
+use crate::serving::edition::live;
+use crate::serving::edition::live::Live;
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;

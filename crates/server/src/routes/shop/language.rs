@@ -1,4 +1,4 @@
-use crate::reading::LANGUAGE_COOKIE;
+use crate::serving::reading::LANGUAGE_COOKIE;
 use actix_web::cookie::{Cookie, SameSite};
 use actix_web::http::header;
 use actix_web::web::{Path, Query};

@@ -1,6 +1,6 @@
 use super::{html, or_message};
 use crate::error::{ApiError, ApiResult};
-use crate::reading::{Reading, nav};
+use crate::serving::reading::{Reading, nav};
 use crate::state::State;
 use actix_web::http::StatusCode;
 use actix_web::web::{Data, Path, Query};

@@ -8,7 +8,7 @@ pub mod product;
 pub mod quick;
 
 use crate::error::{ApiError, ApiResult};
-use crate::reading::{Reading, nav};
+use crate::serving::reading::{Reading, nav};
 use crate::state::State;
 use actix_web::http::{StatusCode, header};
 use actix_web::web::Data;

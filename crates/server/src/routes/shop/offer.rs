@@ -1,9 +1,9 @@
 use super::product::only_for_owners_unless_public;
-use crate::edition::page::{Served, plan_of};
 use crate::error::{ApiError, ApiResult};
-use crate::known::known_at;
-use crate::reading::Reading;
 use crate::routes::till::prices_for_cart;
+use crate::serving::edition::page::{Served, plan_of};
+use crate::serving::known::known_at;
+use crate::serving::reading::Reading;
 use crate::state::State;
 use actix_web::web::{Data, Json, Path, Query};
 use actix_web::{HttpRequest, get};

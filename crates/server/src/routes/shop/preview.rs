@@ -1,9 +1,9 @@
 use super::{html, or_message};
-use crate::edition::everywhere;
-use crate::edition::page::{Served, situation};
 use crate::error::{ApiError, ApiResult};
-use crate::known::known_or_sample;
-use crate::reading::{Reading, Side, nav};
+use crate::serving::edition::everywhere;
+use crate::serving::edition::page::{Served, situation};
+use crate::serving::known::known_or_sample;
+use crate::serving::reading::{Reading, Side, nav};
 use crate::session::token_hash;
 use crate::state::State;
 use actix_web::http::StatusCode;

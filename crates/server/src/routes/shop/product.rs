@@ -1,11 +1,11 @@
 use super::{html, or_message};
-use crate::edition::Edition;
-use crate::edition::page::lay;
-use crate::edition::pages::{Asked, Ready};
 use crate::error::{ApiError, ApiResult};
-use crate::known::{Found, known, known_at};
-use crate::reading::Reading;
 use crate::routes::till::cart_facts;
+use crate::serving::edition::Edition;
+use crate::serving::edition::page::lay;
+use crate::serving::edition::pages::{Asked, Ready};
+use crate::serving::known::{Found, known, known_at};
+use crate::serving::reading::Reading;
 use crate::session::is_owner;
 use crate::state::State;
 use actix_web::http::{StatusCode, header};

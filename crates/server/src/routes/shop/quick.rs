@@ -1,10 +1,10 @@
 use super::product::only_for_owners_unless_public;
 use super::{html, or_message};
-use crate::edition::page::{Served, situation};
 use crate::error::{ApiError, ApiResult};
-use crate::known::known_at;
-use crate::reading::Reading;
 use crate::routes::till::cart_facts;
+use crate::serving::edition::page::{Served, situation};
+use crate::serving::known::known_at;
+use crate::serving::reading::Reading;
 use crate::state::State;
 use actix_web::http::StatusCode;
 use actix_web::web::{Data, Path, Query};

@@ -1,7 +1,7 @@
 use super::served::Telling;
-use crate::edition::{listed, live};
+use crate::clock::now;
 use crate::error::ApiResult;
-use crate::reading::now;
+use crate::serving::edition::{listed, live};
 use crate::state::State;
 use compagina_core::ids::TemplateId;
 use compagina_core::template::{Candidate, turns};

@@ -1,8 +1,8 @@
 use super::list::{TemplatesView, view};
 use super::set::template_name;
-use crate::edition::listed;
 use crate::error::{ApiError, ApiResult};
 use crate::routes::desk::tidy;
+use crate::serving::edition::listed;
 use crate::session::Caller;
 use crate::state::State;
 use crate::upload;

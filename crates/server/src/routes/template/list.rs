@@ -1,7 +1,7 @@
-use crate::edition::everywhere;
-use crate::edition::{listed, live};
 use crate::error::ApiResult;
-use crate::sample;
+use crate::serving::edition::everywhere;
+use crate::serving::edition::{listed, live};
+use crate::serving::sample;
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;
@@ -128,7 +128,7 @@ pub(super) async fn view(state: &State) -> ApiResult<TemplatesView> {
         kind: row.kind,
     });
     let types: Vec<TypeReached> = types.collect();
-    let now = crate::reading::now();
+    let now = crate::clock::now();
     let templates =
         rows.iter().map(|row| template_view(row, &types, row.reach.is_in_force(now, &live.zone))).collect();
     let handles: BTreeSet<&Handle> =

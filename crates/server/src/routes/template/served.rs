@@ -1,7 +1,7 @@
-use crate::edition::everywhere;
-use crate::edition::live::{Listed, Live};
-use crate::edition::{listed, live};
 use crate::error::ApiResult;
+use crate::serving::edition::everywhere;
+use crate::serving::edition::live::{Listed, Live};
+use crate::serving::edition::{listed, live};
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;

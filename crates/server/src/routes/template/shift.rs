@@ -1,9 +1,9 @@
 use super::ahead::{TurnTold, ahead};
 use super::list::{TemplatesView, view};
 use super::set::check_reach;
-use crate::edition::{listed, live};
+use crate::clock::now;
 use crate::error::{ApiError, ApiResult};
-use crate::reading::now;
+use crate::serving::edition::{listed, live};
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::post;

@@ -1,10 +1,11 @@
 //! The cart as it stands, and what is changed in it.
 
 use super::{cart_of, choice_of, count_cookie, reckoned, see_other, see_other_with_count};
+use crate::clock::now;
 use crate::error::{ApiError, ApiResult};
-use crate::reading::{Reading, nav, now};
 use crate::routes::shop::product::find;
 use crate::routes::shop::{check_origin, html, or_message};
+use crate::serving::reading::{Reading, nav};
 use crate::state::State;
 use actix_web::http::StatusCode;
 use actix_web::web::{Data, Form, Query};

@@ -1,8 +1,9 @@
 use super::{PAID_BY_COOKIE, cart, cart_of, payer, reckoned, see_other, see_other_with_count};
+use crate::clock::now;
 use crate::error::{ApiError, ApiResult};
 use crate::news::confirmation;
-use crate::reading::{Reading, nav, now};
 use crate::routes::shop::{check_origin, html, or_message};
+use crate::serving::reading::{Reading, nav};
 use crate::state::State;
 use actix_web::cookie::time::Duration;
 use actix_web::cookie::{Cookie, SameSite};
@@ -10,9 +11,8 @@ use actix_web::http::StatusCode;
 use actix_web::web::{Data, Form, Query};
 use actix_web::{HttpRequest, HttpResponse, get, post};
 use compagina_core::pay::{PROVIDERS, in_order, provider};
-use compagina_core::price::Plan;
 use compagina_core::wording::{Arg, Words};
-use compagina_press::plan_words;
+use compagina_press::besides;
 use compagina_press::shop::{Bought, CheckoutForm, CheckoutPage, FIELDS, PAYMENTS, checkout};
 use compagina_storage::{CartRow, Contact, Paying, Placed};
 use std::collections::BTreeMap;
@@ -67,13 +67,6 @@ async fn page(
         once: &once,
     };
     Ok(html(status, checkout(&nav, &view)))
-}
-
-/// What a line holds besides what it is: its plan, what is written onto it.
-pub fn besides(words: &Words, plan: Option<&Plan>, text: &str) -> Vec<String> {
-    let written = text.replace('\n', " / ");
-    let text = (!text.is_empty()).then(|| words.say_with("cart-text", &[("text", Arg::Text(&written))]));
-    plan.map(|plan| plan_words(words, plan)).into_iter().chain(text).collect()
 }
 
 fn new_once() -> String {

@@ -1,10 +1,11 @@
 use super::checkout::looks_like_email;
-use crate::edition::page::Served;
+use crate::clock::now;
 use crate::error::ApiResult;
-use crate::reading::{Reading, now};
 use crate::routes::shop::product::find_public;
 use crate::routes::shop::{check_origin, html, or_message};
 use crate::routes::till::cart_facts;
+use crate::serving::edition::page::Served;
+use crate::serving::reading::Reading;
 use crate::state::State;
 use actix_web::http::StatusCode;
 use actix_web::web::{Data, Form};

@@ -8,9 +8,9 @@ pub mod put;
 pub mod receipt;
 pub mod wish;
 
-use crate::edition::everywhere;
+use crate::clock::now;
 use crate::error::ApiResult;
-use crate::reading::now;
+use crate::serving::edition::everywhere;
 use crate::session::{cookie_hash, new_token, safe_cookie, token_hash};
 use crate::state::State;
 use actix_web::cookie::{Cookie, SameSite};

@@ -2,11 +2,12 @@
 
 use super::cart::{Told, at_the_side, told_to_script};
 use super::{cart_facts, cart_for, count_cookie, prices_for_cart, see_other, see_other_with_count};
-use crate::edition::page::{Served, plan_of};
+use crate::clock::now;
 use crate::error::{ApiError, ApiResult};
-use crate::reading::{Reading, nav, now};
 use crate::routes::shop::product::find_public;
 use crate::routes::shop::{check_origin, html, or_message};
+use crate::serving::edition::page::{Served, plan_of};
+use crate::serving::reading::{Reading, nav};
 use crate::state::State;
 use actix_web::http::StatusCode;
 use actix_web::web::{Data, Form};

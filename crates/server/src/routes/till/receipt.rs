@@ -1,13 +1,13 @@
 use super::cart_of;
-use super::checkout::besides;
 use crate::error::ApiError;
-use crate::reading::{Reading, nav};
 use crate::routes::shop::{html, or_message};
+use crate::serving::reading::{Reading, nav};
 use crate::state::State;
 use actix_web::http::StatusCode;
 use actix_web::web::{Data, Path};
 use actix_web::{HttpRequest, HttpResponse, get};
 use compagina_core::pay::{PROVIDERS, provider};
+use compagina_press::besides;
 use compagina_press::shop::{Bought, Paid, Receipt, receipt as page};
 use compagina_storage::OrderState;
 

@@ -2,9 +2,9 @@
 
 use super::{cart_for, cart_of, choice_of, see_other};
 use crate::error::{ApiError, ApiResult};
-use crate::reading::{Reading, nav};
 use crate::routes::shop::product::find_public;
 use crate::routes::shop::{check_origin, html, or_message};
+use crate::serving::reading::{Reading, nav};
 use crate::state::State;
 use actix_web::cookie::{Cookie, SameSite};
 use actix_web::http::StatusCode;

@@ -1,5 +1,5 @@
-use crate::edition::everywhere;
 use crate::error::{ApiError, ApiResult};
+use crate::serving::edition::everywhere;
 use crate::session::Caller;
 use crate::state::State;
 use crate::upload::{read, receive};

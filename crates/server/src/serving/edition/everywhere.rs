@@ -1,8 +1,8 @@
 //! What is the same on every page of the shop: its name and types, its published looks, words and price rules, its own
 //! pictures.
 
+use crate::clock::now;
 use crate::error::{ApiError, ApiResult};
-use crate::reading::now;
 use compagina_core::catalog::Shop;
 use compagina_core::house::House;
 use compagina_core::media::ShopMedia;

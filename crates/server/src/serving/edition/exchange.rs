@@ -7,9 +7,8 @@ use super::Edition;
 use super::page::lay;
 use super::pages::{Pages, Ready};
 use crate::error::ApiResult;
-use crate::known::{Found, Known, known_at};
-use crate::state::State;
-use actix_web::web::Data;
+use crate::serving::Serving;
+use crate::serving::known::{Found, Known, known_at};
 use compagina_core::ids::ProductId;
 use compagina_storage::Changed;
 use std::collections::BTreeSet;
@@ -17,61 +16,61 @@ use std::sync::Arc;
 use std::time::Instant;
 
 /// Has every writer's answer wait until what was written is seen here.
-pub fn follow_writes(state: &Data<State>) {
-    let weak = Arc::downgrade(&state.clone().into_inner());
-    state.store.listen(move || {
-        let here = weak.upgrade().map(Data::from);
+pub fn follow_writes(serving: &Arc<Serving>) {
+    let weak = Arc::downgrade(serving);
+    serving.store.listen(move || {
+        let here = weak.upgrade();
         async move {
-            if let Some(state) = here {
-                catch_up(&state).await;
+            if let Some(serving) = here {
+                catch_up(&serving).await;
             }
         }
     });
 }
 
 /// Exchanges the edition if anything has changed up to now.
-pub async fn catch_up(state: &Data<State>) {
-    let of = state.clone();
+pub async fn catch_up(serving: &Arc<Serving>) {
+    let of = serving.clone();
     // On a thread that serves it would hold up those who are served there.
-    if let Err(error) = state.home.spawn(async move { follow_notes(&of).await }).await {
+    if let Err(error) = serving.home.spawn(async move { follow_notes(&of).await }).await {
         tracing::error!("the next edition was not made: {error}");
     }
 }
 
-async fn follow_notes(state: &Data<State>) {
-    let mut seen = state.editions.seen.lock().await;
-    let notes = match state.store.recent_changes().await {
+async fn follow_notes(serving: &Arc<Serving>) {
+    let mut seen = serving.editions.seen.lock().await;
+    let notes = match serving.store.recent_changes().await {
         Ok(notes) => notes,
         Err(error) => {
             tracing::warn!("changes can't be read: {error}");
             // Not knowing what changed, nothing is kept.
-            state.known.forget_all();
-            state.editions.exchange(Edition::default(), &BTreeSet::new());
+            serving.known.forget_all();
+            serving.editions.exchange(Edition::default(), &BTreeSet::new());
             return;
         }
     };
     let fresh: Vec<Changed> =
         notes.iter().filter(|(id, _)| !seen.contains(id)).map(|(_, changed)| *changed).collect();
     if !fresh.is_empty() {
-        follow(state, &fresh).await;
+        follow(serving, &fresh).await;
         *seen = notes.into_iter().map(|(id, _)| id).collect();
     }
 }
 
-async fn follow(state: &Data<State>, changes: &[Changed]) {
+async fn follow(serving: &Arc<Serving>, changes: &[Changed]) {
     let changed = ChangedProducts::of(changes);
     match changed.all {
-        true => state.known.forget_all(),
-        false => state.known.forget(&changed.named),
+        true => serving.known.forget_all(),
+        false => serving.known.forget(&changed.named),
     }
-    let now = state.editions.current();
+    let now = serving.editions.current();
     let products_only = changes.iter().all(|changed| matches!(changed, Changed::Product(_)));
     let pages = if products_only { now.pages.clone() } else { Arc::default() };
     let next = Edition { pages, ..Edition::default() };
     let read = async {
-        next.live(state).await?;
+        next.live(serving).await?;
         if !products_only {
-            prepare(state, &now.pages, &next, &changed).await?;
+            prepare(serving, &now.pages, &next, &changed).await?;
         }
         ApiResult::Ok(())
     };
@@ -80,9 +79,9 @@ async fn follow(state: &Data<State>, changes: &[Changed]) {
     }
     // Pages made anew are made of what was read anew.
     let outdated = if products_only { changed.named } else { BTreeSet::new() };
-    state.editions.exchange(next, &outdated);
+    serving.editions.exchange(next, &outdated);
     // Thousands of pages are given back where nobody waits for it.
-    let giving_back = state.clone();
+    let giving_back = serving.clone();
     tokio::spawn(async move { giving_back.aside.run(move || drop(now)).await });
 }
 
@@ -109,25 +108,25 @@ impl ChangedProducts {
 /// Makes the pages of the next edition that are asked for most, one after another, so that who is served meanwhile
 /// doesn't feel it.
 async fn prepare(
-    state: &Data<State>,
+    serving: &Arc<Serving>,
     now: &Pages,
     next: &Edition,
     changed: &ChangedProducts,
 ) -> ApiResult<()> {
-    let (everywhere, live) = (next.everywhere(state).await?, next.live(state).await?);
-    let until = Instant::now() + state.prepare;
+    let (everywhere, live) = (next.everywhere(serving).await?, next.live(serving).await?);
+    let until = Instant::now() + serving.prepare;
     for (asked, as_it_was, sent) in now.much_visited() {
         if Instant::now() > until {
             break;
         }
         let read = match changed.have_any_of(&as_it_was) {
-            true => known_at(state, &asked.address).await,
+            true => known_at(serving, &asked.address).await,
             false => Ok(Found::Here(as_it_was)),
         };
         // A product may be gone, stand elsewhere or be without a page.
         let Ok(Found::Here(known)) = read else { continue };
-        let (of, everywhere, live) = (state.clone(), everywhere.clone(), live.clone());
-        let made = state.aside.run(move || {
+        let (of, everywhere, live) = (serving.clone(), everywhere.clone(), live.clone());
+        let made = serving.aside.run(move || {
             let laid = lay(&of, &everywhere, &live, &known.product, &asked).ok()?;
             let made_of = laid.keeps(&known)?;
             Some((asked, Arc::new(Ready::new(laid.draw(&known).ok()?, made_of, sent / 2))))
@@ -144,11 +143,13 @@ mod tests {
     use super::*;
     use crate::config::{Config, Pace};
     use crate::demo_data::fill_if_empty;
-    use crate::edition::pages::Asked;
     use crate::media::Media;
     use crate::routes::shop::product::show;
+    use crate::serving::edition::pages::Asked;
+    use crate::state::State;
     use actix_web::App;
     use actix_web::test::{TestRequest, call_and_read_body, init_service};
+    use actix_web::web::Data;
     use compagina_core::ids::{Handle, TemplateId};
     use compagina_core::template::Reach;
     use compagina_core::wording::Language;
@@ -174,8 +175,8 @@ mod tests {
             products: 0,
         };
         let state = Data::new(State::new(store, media, &config).unwrap());
-        catch_up(&state).await;
-        follow_writes(&state);
+        catch_up(&state.serving).await;
+        follow_writes(&state.serving);
         state
     }
 
@@ -233,7 +234,7 @@ mod tests {
             .execute(&pool)
             .await
             .unwrap();
-        catch_up(&state).await;
+        catch_up(&state.serving).await;
         let body = state.editions.current().ready(&asked("whimbrel")).expect("many ask for it").body.clone();
         assert!(std::str::from_utf8(&body).unwrap().contains("Whimbrel III"));
     }

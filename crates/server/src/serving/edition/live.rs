@@ -1,8 +1,8 @@
 //! Which page each product has now: the live templates with their reach, and the facts of the products.
 
 use super::everywhere::Everywhere;
+use crate::clock::now;
 use crate::error::{ApiError, ApiResult};
-use crate::reading::now;
 use compagina_core::catalog::{Product, ProductState};
 use compagina_core::ids::{Handle, TemplateId};
 use compagina_core::page::Layout;

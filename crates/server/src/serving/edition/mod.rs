@@ -9,7 +9,7 @@ pub mod page;
 pub mod pages;
 
 use crate::error::ApiResult;
-use crate::state::State;
+use crate::serving::Serving;
 use compagina_core::ids::ProductId;
 use everywhere::Everywhere;
 use live::{Listed, Live};
@@ -33,18 +33,18 @@ impl Edition {
         self.pages.get(asked)
     }
 
-    pub async fn everywhere(&self, state: &State) -> ApiResult<&Arc<Everywhere>> {
-        self.everywhere.get_or_try_init(|| Everywhere::read(&state.store)).await
+    pub async fn everywhere(&self, serving: &Serving) -> ApiResult<&Arc<Everywhere>> {
+        self.everywhere.get_or_try_init(|| Everywhere::read(&serving.store)).await
     }
 
-    pub async fn live(&self, state: &State) -> ApiResult<&Arc<Live>> {
-        let everywhere = self.everywhere(state).await?;
-        self.live.get_or_try_init(|| Live::read(&state.store, everywhere)).await
+    pub async fn live(&self, serving: &Serving) -> ApiResult<&Arc<Live>> {
+        let everywhere = self.everywhere(serving).await?;
+        self.live.get_or_try_init(|| Live::read(&serving.store, everywhere)).await
     }
 
-    async fn listed(&self, state: &State) -> ApiResult<&Arc<Vec<Listed>>> {
-        let live = self.live(state).await?;
-        self.listed.get_or_try_init(|| live.listed(&state.store)).await
+    async fn listed(&self, serving: &Serving) -> ApiResult<&Arc<Vec<Listed>>> {
+        let live = self.live(serving).await?;
+        self.listed.get_or_try_init(|| live.listed(&serving.store)).await
     }
 }
 
@@ -81,25 +81,25 @@ impl Editions {
     }
 }
 
-pub async fn everywhere(state: &State) -> ApiResult<Arc<Everywhere>> {
-    state.editions.current().everywhere(state).await.cloned()
+pub async fn everywhere(serving: &Serving) -> ApiResult<Arc<Everywhere>> {
+    serving.editions.current().everywhere(serving).await.cloned()
 }
 
 /// The live templates in their order, and what decides between them.
-pub async fn live(state: &State) -> ApiResult<Arc<Live>> {
-    state.editions.current().live(state).await.cloned()
+pub async fn live(serving: &Serving) -> ApiResult<Arc<Live>> {
+    serving.editions.current().live(serving).await.cloned()
 }
 
 /// Every product with what decides which template serves it, in the order of types and products.
-pub async fn listed(state: &State) -> ApiResult<Arc<Vec<Listed>>> {
-    state.editions.current().listed(state).await.cloned()
+pub async fn listed(serving: &Serving) -> ApiResult<Arc<Vec<Listed>>> {
+    serving.editions.current().listed(serving).await.cloned()
 }
 
 #[cfg(test)]
 mod tests {
     use super::pages::MadeOf;
     use super::*;
-    use crate::known::Known;
+    use crate::serving::known::Known;
     use compagina_core::wording::Language;
 
     fn asked(address: &str) -> Asked {

@@ -4,9 +4,9 @@ use super::everywhere::Everywhere;
 use super::live::{Live, LivePage};
 use super::pages::{Asked, MadeOf};
 use crate::error::ApiResult;
-use crate::known::{Known, known_or_sample};
-use crate::reading::{Reading, Side, live_nav};
-use crate::state::State;
+use crate::serving::Serving;
+use crate::serving::known::{Known, known_or_sample};
+use crate::serving::reading::{Reading, Side, live_nav};
 use actix_web::web::Query;
 use compagina_core::catalog::Product;
 use compagina_core::choice::{Selection, UnknownChoice, opened};
@@ -32,35 +32,35 @@ pub struct Served {
 
 impl Served {
     /// In the edition that shoppers see now.
-    pub async fn now(state: &State, product: &Product, reading: Reading) -> ApiResult<Self> {
-        let edition = state.editions.current();
-        let (everywhere, live) = (edition.everywhere(state).await?, edition.live(state).await?);
-        Ok(Self::of(state, everywhere, live, product, reading)?.0)
+    pub async fn now(serving: &Serving, product: &Product, reading: Reading) -> ApiResult<Self> {
+        let edition = serving.editions.current();
+        let (everywhere, live) = (edition.everywhere(serving).await?, edition.live(serving).await?);
+        Ok(Self::of(serving, everywhere, live, product, reading)?.0)
     }
 
     /// With what an edition knows, and from when on another template may serve the product.
     fn of(
-        state: &State,
+        serving: &Serving,
         everywhere: &Arc<Everywhere>,
         live: &Live,
         product: &Product,
         reading: Reading,
     ) -> ApiResult<(Self, Option<Moment>)> {
         let LivePage { template, layout, until } = live.page(product)?;
-        let nav = live_nav(state, everywhere, &reading.under(template));
+        let nav = live_nav(serving, everywhere, &reading.under(template));
         Ok((Self { layout, nav, everywhere: everywhere.clone() }, until))
     }
 
     /// The page of a product that was just read.
     pub async fn draw(
         &self,
-        state: &State,
+        serving: &Serving,
         product: &Product,
         situation: &Situation,
         mode: Mode,
         notice: Option<&Notice>,
     ) -> ApiResult<String> {
-        let known = known_or_sample(state, product.handle.as_str()).await?;
+        let known = known_or_sample(serving, product.handle.as_str()).await?;
         self.render(product, &known.around, situation, mode, notice)
     }
 
@@ -91,7 +91,7 @@ pub struct Laid {
 
 /// Lays a product's page with what an edition knows.
 pub fn lay(
-    state: &State,
+    serving: &Serving,
     everywhere: &Arc<Everywhere>,
     live: &Live,
     product: &Product,
@@ -99,7 +99,7 @@ pub fn lay(
 ) -> ApiResult<Laid> {
     let pairs: Pairs = Query::from_query(&asked.query).map(Query::into_inner).unwrap_or_default();
     let reading = Reading { language: asked.language, side: Side::Live, template: None, here: asked.here() };
-    let (served, until) = Served::of(state, everywhere, live, product, reading)?;
+    let (served, until) = Served::of(serving, everywhere, live, product, reading)?;
     let prices = &served.nav.prices;
     let (situation, unknown) = situation(product, &served.layout, &pairs, prices.today());
     let notice = notice(&served.nav, &pairs, &unknown);

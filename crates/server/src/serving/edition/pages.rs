@@ -1,7 +1,7 @@
 //! Shop pages kept ready.
 
-use crate::known::Known;
-use crate::reading::now;
+use crate::clock::now;
+use crate::serving::known::Known;
 use actix_web::web::Bytes;
 use compagina_core::ids::ProductId;
 use compagina_core::time::Moment;
