@@ -1,6 +1,7 @@
 use crate::config::{Config, StartError};
 use crate::error::ApiError;
 use crate::media::Media;
+use crate::once::once;
 use crate::serving::edition::exchange::follow_writes;
 use crate::state::State;
 use crate::{demo_data, jobs, openapi, routes};
@@ -84,7 +85,7 @@ fn serve(
             .app_data(PathConfig::default().error_handler(|_, _| ApiError::nothing_here().into()))
             .app_data(QueryConfig::default().error_handler(|e, _| ApiError::from(e).into()))
             .map(|app| app.service(openapi::show))
-            .service(utoipa_actix_web::scope("/api").configure(routes::api))
+            .service(utoipa_actix_web::scope("/api").wrap(from_fn(once)).configure(routes::api))
             .split_for_parts();
         app.wrap(from_fn(head_as_get))
             .wrap(

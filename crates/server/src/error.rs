@@ -76,6 +76,11 @@ impl ApiError {
         let message = format!("This can't be done: {why}. Nothing was changed.");
         Self::new(StatusCode::UNPROCESSABLE_ENTITY, "refused", message)
     }
+    /// A step that was sent again and whose first answer isn't kept.
+    pub fn taken_before() -> Self {
+        let message = "This step was taken the first time it was sent. Look at how it is now.";
+        Self::new(StatusCode::CONFLICT, "taken_before", message)
+    }
     pub fn too_large() -> Self {
         let message = "This is too much at once: 1 MB is the most. Nothing was kept.";
         Self::new(StatusCode::PAYLOAD_TOO_LARGE, "too_large", message)
@@ -170,6 +175,7 @@ impl From<StorageError> for ApiError {
             | StorageError::Refused(_) => Self::refused(error),
             // Somebody else was faster with the same name between our looking and our keeping.
             StorageError::Taken => Self::refused("something else got the same name a moment ago"),
+            StorageError::TakenBefore => Self::taken_before(),
             StorageError::NoStep { .. } => Self::new(StatusCode::CONFLICT, "no_step", format!("{error}.")),
             StorageError::Op(reason) => Self::refused(reason),
             StorageError::CartFull { .. } => Self::refused(error),
@@ -262,6 +268,7 @@ mod tests {
         );
         assert_eq!(answer(StorageError::Rearranged), (409, "rearranged"));
         assert_eq!(answer(StorageError::Overtaken { what: "summary".into() }), (409, "overtaken"));
+        assert_eq!(answer(StorageError::TakenBefore), (409, "taken_before"));
         assert_eq!(answer(StorageError::NoStep { step: "undo" }), (409, "no_step"));
         assert_eq!(answer(StorageError::Op(ghost())), (422, "refused"));
         assert_eq!(answer(StorageError::CartFull { most: 50 }), (422, "refused"));

@@ -11,6 +11,7 @@ mod making;
 mod media;
 mod names;
 mod news;
+mod once;
 mod openapi;
 mod password;
 mod routes;

@@ -1,5 +1,6 @@
 //! The document that describes the owner's API and the shop's offers; the client's types are made from it.
 
+use crate::once::KEY_HEADER;
 use crate::routes;
 use actix_web::web::Json;
 use actix_web::{App, get};
@@ -8,7 +9,8 @@ use compagina_core::situation::{CartMood, SaleMood, StockMood};
 use compagina_core::wording::Language;
 use std::sync::LazyLock;
 use utoipa::OpenApi;
-use utoipa::openapi::path::Operation;
+use utoipa::openapi::path::{Operation, ParameterBuilder, ParameterIn};
+use utoipa::openapi::schema::{ObjectBuilder, Type};
 use utoipa::openapi::{ContentBuilder, OpenApi as Document, Ref, RefOr, ResponseBuilder};
 use utoipa_actix_web::AppExt;
 
@@ -41,6 +43,8 @@ pub fn document() -> Document {
     for (_, path) in for_owners {
         let operations = [&mut path.get, &mut path.post, &mut path.put, &mut path.patch, &mut path.delete];
         operations.into_iter().flatten().for_each(asks_for_an_owner);
+        let changing = [&mut path.post, &mut path.put, &mut path.patch, &mut path.delete];
+        changing.into_iter().flatten().for_each(may_carry_a_key);
     }
     document
 }
@@ -59,6 +63,19 @@ fn asks_for_an_owner(operation: &mut Operation) {
     let refusal =
         ResponseBuilder::new().content("application/json", ContentBuilder::new().schema(Some(error)).build());
     operation.responses.responses.entry("401".into()).or_insert_with(|| RefOr::T(refusal.build()));
+}
+
+/// Whatever changes something can be sent again under the same key, and is taken once.
+fn may_carry_a_key(operation: &mut Operation) {
+    let key = ObjectBuilder::new().schema_type(Type::String).min_length(Some(8)).max_length(Some(64));
+    let header = ParameterBuilder::new()
+        .name(KEY_HEADER)
+        .parameter_in(ParameterIn::Header)
+        .description(Some(
+            "Sent again under the same key within a day, it is taken once and answered as the first time.",
+        ))
+        .schema(Some(key));
+    operation.parameters.get_or_insert_default().push(RefOr::T(header.build()));
 }
 
 #[cfg(test)]

@@ -103,6 +103,9 @@ pub enum StorageError {
     /// Something else has the same name already.
     #[error("something else has the same name already")]
     Taken,
+    /// This step was taken before, under the same key.
+    #[error("this step was taken before, under the same key")]
+    TakenBefore,
     /// The database refused.
     #[error(transparent)]
     Database(sqlx::Error),

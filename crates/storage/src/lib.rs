@@ -19,6 +19,7 @@ mod picture;
 mod price_history;
 mod prices;
 mod publication;
+mod step_key;
 mod swatch_book;
 mod template;
 mod together;
@@ -40,6 +41,7 @@ pub use message::{Message, News};
 pub use order::{Contact, Order, OrderLine, OrderState, Paying, Placed};
 pub use picture::{KeptPicture, PictureChange, PicturesOf, ToMake};
 pub use publication::DraftId;
+pub use step_key::{Before, StepKey};
 pub use swatch_book::{
     BookOption, BookValue, KeptFile, MergeDecision, OptionChange, OwnSwatch, SplitDecision, UsedOption, User,
     ValueChange,

@@ -4,7 +4,7 @@
 //! catching up happen here alone, so that no writer can forget them.
 
 use crate::change::Changed;
-use crate::{Result, Store};
+use crate::{Result, Store, step_key};
 use sqlx::Transaction;
 use sqlx::mysql::{MySql, MySqlConnection};
 use std::collections::BTreeSet;
@@ -58,7 +58,9 @@ impl Unit {
         for changed in std::mem::take(&mut self.changed) {
             note(&mut self.tx, changed).await?;
         }
+        step_key::note(&mut self.tx).await?;
         self.tx.commit().await?;
+        step_key::noted();
         Ok(Committed { answer, at_once: self.at_once })
     }
 

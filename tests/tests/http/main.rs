@@ -8,6 +8,7 @@ mod desk;
 mod drafts;
 mod drawings;
 mod journal;
+mod once;
 mod one_template_many_products;
 mod options_joined;
 mod pictures;

@@ -1,6 +1,6 @@
 //! What is typed while answers are still on their way: every letter is kept, and goes where it was typed.
 
-use compagina_tests::desk::{choose, click, press, proofs_are_drawn};
+use compagina_tests::desk::{choose, click, in_proof, press, proofs_are_drawn};
 use compagina_tests::{Browser, Screen, Site, ask, find, json_of, until};
 use fantoccini::Client;
 use serde_json::Value;
@@ -8,8 +8,9 @@ use sqlx::MySqlPool;
 use std::future::Future;
 use std::time::Duration;
 
-/// Answers to what changes something come late, by up to 600 ms, other ones each time; `window.fails` makes the next one
-/// fail as a proxy's would, without a body.
+/// Answers to what changes something come late, by up to 600 ms, other ones each time. `window.fails` of them fail as a
+/// proxy's would, without a body and without a server; `window.loses` are lost on their way back, though the server took
+/// what was sent.
 const LATE: &str = r#"
     const fetch_at_once = window.fetch.bind(window);
     let drawn = 7;
@@ -20,6 +21,8 @@ const LATE: &str = r#"
         const answer = await fetch_at_once(wanted, options);
         drawn = (drawn * 1103515245 + 12345) % 2147483648;
         await new Promise((go) => setTimeout(go, window.late ?? drawn % 600));
+        if (window.loses > 0) { window.loses -= 1; throw new TypeError("the connection was cut"); }
+        window.came = (window.came ?? 0) + 1;
         return answer;
     };
 "#;
@@ -91,7 +94,8 @@ async fn an_answer_without_a_body_is_no_success_and_what_was_typed_stays(pool: M
         let client = &client;
         until(client, "document.querySelectorAll('.row input:not([type])').length > 20").await;
         let sku = variants(site).await[0]["sku"].as_str().unwrap().to_owned();
-        ask(client, "window.fails = 1").await;
+        // Sent three times more by itself before it is told.
+        ask(client, "window.fails = 4").await;
         let stock = format!("[aria-label='Stock of {sku}']");
         type_at(client, &stock, "77", 20).await;
         ask(client, "document.activeElement.blur()").await;
@@ -107,6 +111,40 @@ async fn an_answer_without_a_body_is_no_success_and_what_was_typed_stays(pool: M
             tokio::time::sleep(Duration::from_millis(100)).await;
         }
         panic!("it was never kept");
+    })
+    .await;
+}
+
+#[sqlx::test(migrations = false)]
+async fn what_was_not_answered_is_sent_again_by_itself_and_taken_once(pool: MySqlPool) {
+    let site = &Site::start(pool).await;
+    let owner = &site.owner().await;
+    let steps = async || {
+        let journal = json_of(owner.get("/api/journal?view=variants&product=whimbrel").await).await;
+        journal["steps"].as_array().unwrap().len()
+    };
+    let (before, revision) = (steps().await, owner.draft().await["revision"].as_u64().unwrap());
+    with_late_answers(site, "/products/whimbrel/variants", |client| async move {
+        let client = &client;
+        until(client, "document.querySelectorAll('.row input:not([type])').length > 20").await;
+        let sku = variants(site).await[0]["sku"].as_str().unwrap().to_owned();
+        ask(client, "window.fails = 1, window.loses = 2, window.came = 0").await;
+        type_at(client, &format!("[aria-label='Stock of {sku}']"), "77", 20).await;
+        ask(client, "document.activeElement.blur()").await;
+        until(client, "window.came === 1").await;
+        until(client, "!document.querySelector('[role=alert], .problem')").await;
+        assert_eq!(variants(site).await[0]["stock"], 77);
+        assert_eq!(steps().await, before + 1, "one step to take back");
+
+        // On the desk the answer to an edit holds the whole page, which isn't kept: how it is now is read instead.
+        client.goto(&format!("{}/templates/2?product=whimbrel", site.base)).await.unwrap();
+        proofs_are_drawn(client).await;
+        ask(client, "window.loses = 2, window.came = 0").await;
+        find(client, ".order button.phone[aria-label^='Breadcrumb on phones']").await.click().await.unwrap();
+        until(client, "window.came === 1").await;
+        let gone = "page.querySelector('.k-breadcrumb').getBoundingClientRect().height === 0";
+        until(client, &in_proof("Phone", gone)).await;
+        assert_eq!(owner.draft().await["revision"], revision + 1, "once");
     })
     .await;
 }

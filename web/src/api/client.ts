@@ -18,7 +18,27 @@ export function tokenHeader(): [string, string][] {
   return token ? [[CSRF_KEY, token]] : [];
 }
 
-export const api = createClient<paths>({ baseUrl: "/" });
+/** Milliseconds after which what changes something is sent again, where it wasn't answered. */
+const PAUSES = [300, 1000, 3000];
+/** Said by whoever stands before a server that isn't there. */
+const NOBODY_THERE = [502, 503, 504];
+
+/**
+ * Sends what changes something until it is answered, again by itself with growing pauses. Its key has the server take it
+ * once, however often it comes.
+ */
+async function send(request: Request): Promise<Response> {
+  if (request.method === "GET") return fetch(request);
+  request.headers.set("idempotency-key", crypto.randomUUID());
+  for (const pause of PAUSES) {
+    const answer = await fetch(request.clone()).catch(() => null);
+    if (answer && !NOBODY_THERE.includes(answer.status)) return answer;
+    await new Promise((go) => setTimeout(go, pause));
+  }
+  return fetch(request);
+}
+
+export const api = createClient<paths>({ baseUrl: "/", fetch: send });
 api.use({
   onRequest({ request }) {
     if (request.method !== "GET" && token) request.headers.set(CSRF_KEY, token);

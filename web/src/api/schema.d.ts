@@ -4544,7 +4544,10 @@ export interface operations {
     bring_back_published: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 draft: string;
             };
@@ -4593,7 +4596,10 @@ export interface operations {
     plan_publication: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 draft: string;
             };
@@ -4642,7 +4648,10 @@ export interface operations {
     drop_planned_publication: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 draft: string;
             };
@@ -4679,7 +4688,10 @@ export interface operations {
     publish_draft: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 draft: string;
             };
@@ -4736,7 +4748,10 @@ export interface operations {
     redo_draft: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 draft: string;
             };
@@ -4785,7 +4800,10 @@ export interface operations {
     take_back_publication: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 draft: string;
             };
@@ -4822,7 +4840,10 @@ export interface operations {
     undo_draft: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 draft: string;
             };
@@ -4898,7 +4919,10 @@ export interface operations {
     set_token: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -5096,7 +5120,10 @@ export interface operations {
                 /** @description What is worked on; none for all of a product. */
                 view?: ("texts" | "variants" | "pictures" | "book" | "shelf") | null;
             };
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -5152,7 +5179,10 @@ export interface operations {
                 /** @description What is worked on; none for all of a product. */
                 view?: ("texts" | "variants" | "pictures" | "book" | "shelf") | null;
             };
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -5208,7 +5238,10 @@ export interface operations {
                 /** @description What is worked on; none for all of a product. */
                 view?: ("texts" | "variants" | "pictures" | "book" | "shelf") | null;
             };
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 id: number;
             };
@@ -5261,7 +5294,10 @@ export interface operations {
     undo_step: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 id: number;
             };
@@ -5341,7 +5377,10 @@ export interface operations {
     forget_kept_band: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 id: number;
             };
@@ -5432,7 +5471,10 @@ export interface operations {
     add_option: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -5508,7 +5550,10 @@ export interface operations {
     remove_option: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 handle: string;
             };
@@ -5551,7 +5596,10 @@ export interface operations {
     change_option: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 handle: string;
             };
@@ -5592,7 +5640,10 @@ export interface operations {
     settle_swatch_files: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 handle: string;
             };
@@ -5636,7 +5687,10 @@ export interface operations {
                 /** @description The file's name, which tells for which value it is. */
                 name: string;
             };
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 handle: string;
             };
@@ -5685,7 +5739,10 @@ export interface operations {
     remove_swatch_files: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 handle: string;
             };
@@ -5766,7 +5823,10 @@ export interface operations {
     merge_options: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 handle: string;
             };
@@ -5807,7 +5867,10 @@ export interface operations {
     set_own_swatch: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 handle: string;
             };
@@ -5885,7 +5948,10 @@ export interface operations {
     split_option: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 handle: string;
             };
@@ -5926,7 +5992,10 @@ export interface operations {
     take_swatches: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 handle: string;
             };
@@ -5967,7 +6036,10 @@ export interface operations {
     add_value: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 handle: string;
             };
@@ -6008,7 +6080,10 @@ export interface operations {
     change_values: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 handle: string;
             };
@@ -6049,7 +6124,10 @@ export interface operations {
     remove_value: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 handle: string;
                 value: number;
@@ -6208,7 +6286,10 @@ export interface operations {
     put_closer: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 handle: string;
                 value: number;
@@ -6258,7 +6339,10 @@ export interface operations {
     remove_closer: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 handle: string;
                 value: number;
@@ -6388,7 +6472,10 @@ export interface operations {
     set_palette: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -6479,7 +6566,10 @@ export interface operations {
                 /** @description The picture in whose place it is put. */
                 replaces?: number | null;
             };
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -6528,7 +6618,10 @@ export interface operations {
             query?: {
                 product?: string | null;
             };
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -6569,7 +6662,10 @@ export interface operations {
             query?: {
                 product?: string | null;
             };
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -6618,7 +6714,10 @@ export interface operations {
             query?: {
                 product?: string | null;
             };
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -6663,7 +6762,10 @@ export interface operations {
                 width: number;
                 height: number;
             };
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 id: number;
             };
@@ -6739,7 +6841,10 @@ export interface operations {
     set_prices: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -6892,7 +6997,10 @@ export interface operations {
     try_price: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -6939,7 +7047,10 @@ export interface operations {
     add_product: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -6986,7 +7097,10 @@ export interface operations {
     remove_product: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 handle: string;
             };
@@ -7058,7 +7172,10 @@ export interface operations {
     move_page: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 handle: string;
             };
@@ -7115,7 +7232,10 @@ export interface operations {
     let_address_go: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 handle: string;
                 address: string;
@@ -7161,7 +7281,10 @@ export interface operations {
     copy_product: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 handle: string;
             };
@@ -7247,7 +7370,10 @@ export interface operations {
     place_product: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 handle: string;
             };
@@ -7331,7 +7457,10 @@ export interface operations {
     set_selling: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 handle: string;
             };
@@ -7417,7 +7546,10 @@ export interface operations {
     set_texts: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 handle: string;
             };
@@ -7474,7 +7606,10 @@ export interface operations {
     move_product: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 handle: string;
             };
@@ -7540,7 +7675,10 @@ export interface operations {
     sign_in: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -7579,7 +7717,10 @@ export interface operations {
     sign_out: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -7662,7 +7803,10 @@ export interface operations {
     keep_situation: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -7701,7 +7845,10 @@ export interface operations {
     drop_situation: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 id: number;
             };
@@ -7757,7 +7904,10 @@ export interface operations {
     add_template: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -7804,7 +7954,10 @@ export interface operations {
     read_template_file: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -7885,7 +8038,10 @@ export interface operations {
     shift: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -7940,7 +8096,10 @@ export interface operations {
     set: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 id: number;
             };
@@ -7997,7 +8156,10 @@ export interface operations {
     bring_back: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 id: number;
             };
@@ -8271,7 +8433,10 @@ export interface operations {
     keep_band: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 id: number;
             };
@@ -8328,7 +8493,10 @@ export interface operations {
     place_kept_band: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 id: number;
                 kept: number;
@@ -8386,7 +8554,10 @@ export interface operations {
     operate: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 id: number;
             };
@@ -8451,7 +8622,10 @@ export interface operations {
     be_here: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 id: number;
             };
@@ -8500,7 +8674,10 @@ export interface operations {
     make_preview: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 id: number;
             };
@@ -8549,7 +8726,10 @@ export interface operations {
     end_previews: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 id: number;
             };
@@ -8640,7 +8820,10 @@ export interface operations {
     publish_for_some: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 id: number;
             };
@@ -8697,7 +8880,10 @@ export interface operations {
     redo: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 id: number;
             };
@@ -8876,7 +9062,10 @@ export interface operations {
     begin: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 id: number;
             };
@@ -8925,7 +9114,10 @@ export interface operations {
     undo: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 id: number;
             };
@@ -8966,7 +9158,10 @@ export interface operations {
     unlink_band: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 id: number;
             };
@@ -9023,7 +9218,10 @@ export interface operations {
     add_type: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -9070,7 +9268,10 @@ export interface operations {
     change_type: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 handle: string;
             };
@@ -9119,7 +9320,10 @@ export interface operations {
     remove_type: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path: {
                 handle: string;
             };
@@ -9238,7 +9442,10 @@ export interface operations {
             query: {
                 product: string;
             };
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -9279,7 +9486,10 @@ export interface operations {
             query: {
                 product: string;
             };
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -9363,7 +9573,10 @@ export interface operations {
     check_variants: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -9402,7 +9615,10 @@ export interface operations {
     import_variants: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -9451,7 +9667,10 @@ export interface operations {
             query: {
                 product: string;
             };
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -9492,7 +9711,10 @@ export interface operations {
             query: {
                 product: string;
             };
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path?: never;
             cookie?: never;
         };
@@ -9561,7 +9783,10 @@ export interface operations {
     set_word: {
         parameters: {
             query?: never;
-            header?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
             path?: never;
             cookie?: never;
         };

@@ -31,7 +31,9 @@ export function useSteps<V extends { seen: string }>(read: () => Promise<Answer<
     return turn;
   }
   async function takeNow(call: Call<V>, seen: Seen): Promise<boolean> {
-    const { data, error } = await call(seen);
+    const first = await call(seen);
+    // Taken though its answer was lost: how the thing is now says as much.
+    const { data, error } = first.error?.code === "taken_before" ? await read() : first;
     const late = error?.code === "overtaken";
     problem.value = late ? null : (error ?? null);
     if (data) {

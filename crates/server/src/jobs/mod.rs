@@ -40,6 +40,7 @@ async fn tidy(state: &State) {
         }
         news::tell_those_who_wait(state).await?;
         state.store.forget_old_changes().await?;
+        state.store.forget_old_keys().await?;
         state.store.forget_old_steps().await
     }
     .await;

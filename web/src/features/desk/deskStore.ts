@@ -151,6 +151,8 @@ export const useDesk = defineStore("desk", () => {
       problem.value = { ...error, message };
       return;
     }
+    // Taken though its answer was lost.
+    if (error.code === "taken_before") return open(id);
     failed = error.code === "offline" ? make : null;
     if (error.code === "clash" && op) {
       await open(id);
