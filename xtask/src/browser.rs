@@ -42,6 +42,8 @@ pub struct ChromeDriver {
 impl ChromeDriver {
     pub fn start() -> Result<Self> {
         let mut driver = command("chromedriver", &["--port=0"]);
+        // Names of files have letters in them that a machine without a language doesn't know.
+        driver.env("LC_ALL", "C.UTF-8");
         driver.stdin(Stdio::null()).stdout(Stdio::piped()).stderr(Stdio::null());
         let mut running = start(&mut driver, Duration::from_secs(5))?;
         let stdout = running.stdout().context("chromedriver has no output")?;
