@@ -307,6 +307,8 @@ fn prices_of_another_moment_of_no_cart_and_of_nothing_asked_are_their_own() {
     assert_eq!((unit(&prices), unit(&by_plan), unit(&by_plan.alone())), (1_000, 900, 1_000));
     let two_more = prices.clone().with_cart([(&kite, &kite.variants[0], 2)]).unwrap();
     assert_eq!((unit(&two_more), unit(&two_more.alone())), (500, 1_000));
+    assert!(prices.look_at_the_cart(), "pieces that lie there count");
+    assert!(!of(vec![PriceRule { steps: half.clone(), ..rule(1) }], vec![plan(1)]).look_at_the_cart());
     // A ladder is for whoever has nothing yet.
     let ladder = |prices: &Prices| -> Vec<(u32, i64)> {
         prices.ladder(&kite, &kite.variants[0]).into_iter().map(|(from, unit)| (from, unit.minor)).collect()

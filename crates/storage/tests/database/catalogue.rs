@@ -1,6 +1,8 @@
 use crate::common::{handle, kite, shop};
 use compagina_core::catalog::Selling;
 use compagina_core::catalog::{NewProduct, ProductState, Stock};
+use compagina_core::format::{Checked, PlannedRow, PlannedValue};
+use compagina_core::ids::OptionId;
 use compagina_core::money::Money;
 use compagina_core::page::Layout;
 use compagina_core::template::Reach;
@@ -142,15 +144,8 @@ async fn what_is_withdrawn_or_was_never_sold_takes_no_place_in_listings_and_besi
     assert!(beside.len() == 3 && beside.iter().all(compagina_core::catalog::Product::is_listed));
 }
 
-#[sqlx::test(migrations = false)]
-async fn values_from_a_file_get_addresses_of_their_own_however_long_or_alike_they_are(pool: MySqlPool) {
-    use compagina_core::format::{Checked, PlannedRow, PlannedValue};
-    let store = shop(pool).await;
-    let kite = store.product(&handle("whimbrel")).await.unwrap().unwrap();
-    let option = kite.options[0].id;
-    let long = "Ember ".repeat(16);
-    let names =
-        [long.trim().to_owned(), format!("{}!", long.trim()), "Chalk?".to_owned(), "Chalk!".to_owned()];
+/// A checked file: a variant for each of these new values of an option.
+fn variants_of(option: OptionId, names: &[String]) -> Checked {
     let row = |(place, _): (usize, &String)| PlannedRow {
         product: 0,
         sku: format!("NEW-{place}"),
@@ -160,11 +155,38 @@ async fn values_from_a_file_get_addresses_of_their_own_however_long_or_alike_the
         stock: Stock::Counted(1),
         measure: None,
     };
-    let checked = Checked {
+    Checked {
         rows: names.iter().enumerate().map(row).collect(),
         new_values: names.iter().map(|name| (option, name.clone())).collect(),
         ..Checked::default()
-    };
+    }
+}
+
+#[sqlx::test(migrations = false)]
+async fn of_a_long_file_it_is_told_now_and_then_how_far_it_is(pool: MySqlPool) {
+    let store = shop(pool).await;
+    let kite = store.product(&handle("whimbrel")).await.unwrap().unwrap();
+    let names: Vec<String> = (0..501).map(|number| format!("Cloth {number}")).collect();
+    let checked = variants_of(kite.options[0].id, &names);
+    let told = std::sync::Mutex::new(vec![]);
+    let tell = |number| told.lock().unwrap().push(number);
+    store
+        .by(By::default())
+        .import_variants(&[kite.id], &[], &|_, _, _| Ok(checked.clone()), &tell)
+        .await
+        .unwrap();
+    assert_eq!(*told.lock().unwrap(), [250, 500]);
+}
+
+#[sqlx::test(migrations = false)]
+async fn values_from_a_file_get_addresses_of_their_own_however_long_or_alike_they_are(pool: MySqlPool) {
+    let store = shop(pool).await;
+    let kite = store.product(&handle("whimbrel")).await.unwrap().unwrap();
+    let option = kite.options[0].id;
+    let long = "Ember ".repeat(16);
+    let names =
+        [long.trim().to_owned(), format!("{}!", long.trim()), "Chalk?".to_owned(), "Chalk!".to_owned()];
+    let checked = variants_of(option, &names);
     store
         .by(By::default())
         .import_variants(&[kite.id], &[], &|_, _, _| Ok(checked.clone()), &|_| {})
