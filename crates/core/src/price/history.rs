@@ -181,6 +181,7 @@ mod tests {
         assert_eq!(old(&prices, &kite(&[]), 3), Some(6800));
         assert_eq!(old(&prices, &kite(&[(95, 6500)]), 3), Some(6500), "one cost 65.00 a week ago");
         assert_eq!(old(&prices, &kite(&[(95, 6000)]), 3), None, "60.00 a week ago: 61.20 is no saving");
+        assert_eq!(old(&prices, &kite(&[(95, 6120)]), 3), None, "nor is what one cost a week ago");
         assert_eq!(old(&prices, &kite(&[]), 1), None);
         let for_ten_days = [(85, 6800), (95, 6500)];
         assert_eq!(old(&prices, &kite(&for_ten_days), 3), Some(6500), "65.00 in between counts");
@@ -193,6 +194,19 @@ mod tests {
         let zone = Zone::default();
         let coming = PriceRule { until: Some(zone.local(day(120))), ..sale(2500, 110) };
         assert_eq!(lowest(&at(100, vec![coming]), &kite(&[])), None);
+    }
+
+    #[test]
+    fn an_old_price_by_the_history_is_looked_at_anew_every_hour_and_when_a_rule_begins() {
+        let next = |prices: Prices| prices.next_change().map(|at| at.0 - day(100).0);
+        assert_eq!(next(at(100, vec![])), Some(3_600));
+        let begins = |seconds| {
+            let from = Some(Zone::default().local(Moment(day(100).0 + seconds)));
+            next(at(100, vec![PriceRule { from, ..sale(2500, 0) }]))
+        };
+        let soon = begins(1_800).unwrap();
+        assert!(soon > 1_740 && soon <= 1_800, "moments are told to the minute: {soon}");
+        assert_eq!(begins(7_200), Some(3_600));
     }
 
     #[test]
