@@ -3,7 +3,7 @@
 
 mod samples;
 
-use compagina_core::catalog::{Stock, Tag, Variant};
+use compagina_core::catalog::{Signs, Stock, Tag, TextTerms, Variant};
 use compagina_core::ids::VariantId;
 use compagina_core::limits::{MOST_ID, MOST_MINOR};
 use compagina_core::money::Money;
@@ -315,6 +315,50 @@ fn prices_of_another_moment_of_no_cart_and_of_nothing_asked_are_their_own() {
     };
     assert_eq!(ladder(&two_more), [(1, 1_000), (3, 500)]);
     assert_eq!(ladder(&two_more), ladder(&prices));
+}
+
+#[test]
+fn steps_and_promises_are_of_rules_that_reach_and_nothing_is_made_of_nothing() {
+    let mut kite = kite();
+    let of = |rules: Vec<PriceRule>, plans: Vec<Plan>| {
+        let card = compagina_core::price::Policy::AtOnce;
+        let places = compagina_core::price::Places { card, ..compagina_core::price::Places::default() };
+        let rounding = Rounding { step: 50, ..Rounding::default() };
+        let book = PriceBook { rules, plans, places, rounding, ..PriceBook::default() };
+        Prices::new(Arc::new(book), Zone::default(), Moment(0))
+    };
+    let from = |from, hundredths| Step { from, effect: Effect::Percent { hundredths } };
+    let mine = |steps| PriceRule { steps, ..rule(1) };
+    let ladder = of(vec![mine(vec![from(3, 1_000), from(5, 1_000), from(8, 2_000)])], vec![]);
+    let rungs: Vec<_> =
+        ladder.ladder(&kite, &kite.variants[0]).iter().map(|rung| (rung.0, rung.1.minor)).collect();
+    assert_eq!(rungs, [(1, 1_000), (3, 900), (8, 800)], "each is lower than the one before");
+    assert_eq!(ladder.steps(&kite), [1, 3, 5, 8].into());
+    assert_eq!(of(vec![mine(vec![from(3, 1_000)])], vec![]).steps(&kite), [1, 3].into());
+    assert_eq!(of(vec![mine(vec![from(1, 1_000)])], vec![]).steps(&kite), [1].into());
+
+    let another = RuleReach::Products { products: handles(&["another"]) };
+    let elsewhere = PriceRule { reach: another, steps: vec![from(2, 5_000)], ..rule(2) };
+    let prices = of(vec![mine(vec![from(6, 1_000)]), elsewhere], vec![]);
+    let shown = prices.shown(&kite, &kite.variants[0], 1, Surface::Card).unwrap();
+    assert_eq!(shown.promise, Some(Promise { pieces: Some(6), total: None }));
+
+    // A plan that takes nothing off rounds nothing either, and a text that costs nothing adds nothing.
+    kite.price = Money::new(1_010, kite.price.currency);
+    let text = TextTerms {
+        label: "Name".into(),
+        lines: 1,
+        most: 20,
+        signs: Signs::Any,
+        surcharge: 0,
+        needed: false,
+    };
+    kite.terms.text = Some(text);
+    let free = of(vec![], vec![Plan { hundredths: 0, ..plan(1) }]);
+    let free = free.with_extras(Extras { plan: Some(PlanId(1)), written: true });
+    let quote = free.quote(&kite, &kite.variants[0], 1).unwrap().quote;
+    assert_eq!(quote.unit.minor, 1_010);
+    assert_eq!(free.effects(&kite, &kite.variants[0], 1).unwrap().surcharge, None);
 }
 
 #[test]

@@ -1,6 +1,7 @@
 //! Pictures as owners work on them, and as workers are given them.
 
-use crate::common::{handle, shop};
+use crate::common::{handle, kite, shop};
+use compagina_core::catalog::NewPicture;
 use compagina_core::ids::{ProductId, ValueId};
 use compagina_core::media::{FilmFile, Focus, PictureSize};
 use compagina_storage::{By, PictureChange, PicturesOf, StorageError, Store, ToMake};
@@ -149,6 +150,53 @@ async fn the_shops_own_pictures_are_found_by_name_once_they_are_made(pool: MySql
             .await
             .is_err()
     );
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_picture_of_a_value_alone_gives_its_largest_size_and_point_and_neighbours_show_theirs(
+    pool: MySqlPool,
+) {
+    let (store, of, ids) = with_pictures(pool, "ab").await;
+    let (value, focus) = (ValueId(1), Focus { x: 10, y: 990 });
+    assert_eq!(store.picture_of_value(value).await.unwrap(), None);
+    let belongs =
+        |values| PictureChange { values: Some(values), focus: Some(focus), ..PictureChange::default() };
+    let by = || store.by(By::default());
+    by().change_pictures(of, &[ids[0]], &belongs(vec![value, ValueId(2)])).await.unwrap();
+    by().change_pictures(of, &[ids[1]], &belongs(vec![value])).await.unwrap();
+    while let Some(next) = store.next_to_make(PLAN).await.unwrap() {
+        let sizes = [size("small"), size(&format!("large {}", next.id))];
+        store.picture_made(&next, &sizes, true, PLAN).await.unwrap();
+    }
+    assert_eq!(store.picture_of_value(value).await.unwrap(), Some((format!("large {}", ids[1]), focus)));
+    assert_eq!(store.picture_of_value(ValueId(2)).await.unwrap(), None, "it belongs to another one too");
+
+    let mut dunlin = kite();
+    dunlin.handle = handle("dunlin");
+    dunlin.variants.clear();
+    by().add_product(&dunlin).await.unwrap();
+    let dunlin = store.product(&handle("dunlin")).await.unwrap().unwrap();
+    let (before, _) = store.neighbours(dunlin.id).await.unwrap();
+    let shown = before.unwrap().picture.unwrap();
+    assert_eq!((shown.focus, shown.cut_out, shown.sizes.len()), (focus, true, 2));
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_picture_that_is_made_already_comes_to_the_shop_under_its_name(pool: MySqlPool) {
+    let (store, _, _) = with_pictures(pool, "a").await;
+    let picture = NewPicture {
+        file_name: "long-table.svg".into(),
+        original: hash('c'),
+        alt: "Our long table".into(),
+        sizes: vec![size("s")],
+        focus: Focus::default(),
+        cut_out: false,
+        film: None,
+        values: vec![],
+    };
+    store.add_media("long-table", &picture).await.unwrap();
+    let media = store.shop_media().await.unwrap();
+    assert_eq!(media.pictures["long-table"].alt, "Our long table");
 }
 
 /// As if the process that made its sizes had ended each time, without a word.
