@@ -343,6 +343,13 @@ fn steps_and_promises_are_of_rules_that_reach_and_nothing_is_made_of_nothing() {
     let shown = prices.shown(&kite, &kite.variants[0], 1, Surface::Card).unwrap();
     assert_eq!(shown.promise, Some(Promise { pieces: Some(6), total: None }));
 
+    // More pieces that cost as little promise nothing.
+    let best = mine(vec![from(1, 2_000)]);
+    let less = PriceRule { steps: vec![from(3, 1_000)], ..rule(2) };
+    let next = |rules| of(rules, vec![]).quote(&kite, &kite.variants[0], 1).unwrap().next;
+    assert_eq!(next(vec![less.clone()]).unwrap().more, 2);
+    assert_eq!(next(vec![best, less]), None);
+
     // A plan that takes nothing off rounds nothing either, and a text that costs nothing adds nothing.
     kite.price = Money::new(1_010, kite.price.currency);
     let text = TextTerms {
