@@ -44,10 +44,9 @@ fn chosen_otherwise(was: &Rows, is: &Rows) -> BTreeSet<ProductId> {
 
 /// The options whose values may show something else.
 fn options_of(was: &Rows, is: &Rows) -> BTreeSet<OptionId> {
-    let of = |(id, row): (&RowId, &Row)| match (id, row) {
-        (RowId::Option(id), _) => Some(*id),
-        (_, Row::Value(value)) => Some(value.option),
-        (_, Row::File(file)) => Some(file.option),
+    let of = |(_, row): (&RowId, &Row)| match row {
+        Row::Value(value) => Some(value.option),
+        Row::File(file) => Some(file.option),
         _ => None,
     };
     let changed = |rows: &Rows, others: &Rows| -> BTreeSet<OptionId> {

@@ -254,3 +254,17 @@ async fn products_of_a_type_are_put_in_another_order(pool: MySqlPool) {
     nobody.place_product(id("kite-4").await, None).await.unwrap();
     assert_eq!(order().await, ["kite-4", "whimbrel", "kite-5", "kite-2", "kite-3"]);
 }
+
+#[sqlx::test(migrations = false)]
+async fn whose_a_sku_is_is_told_whatever_its_letters_but_of_ones_own(pool: MySqlPool) {
+    let store = shop(pool).await;
+    let kite = store.product(&handle("whimbrel")).await.unwrap().unwrap();
+    let asked = ["w-e".to_owned(), "W-C".to_owned(), "NOBODY'S".to_owned()];
+    let owners = store.sku_owners(&asked, &[]).await.unwrap();
+    let owners: Vec<(&str, &str)> = owners.iter().map(|(sku, name)| (sku.as_str(), name.as_str())).collect();
+    assert_eq!(owners, [("w-c", "Whimbrel <b>"), ("w-e", "Whimbrel <b>")]);
+    assert!(store.sku_owners(&asked, &[kite.id]).await.unwrap().is_empty());
+    assert!(store.is_well().await);
+    store.close().await;
+    assert!(!store.is_well().await);
+}

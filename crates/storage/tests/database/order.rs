@@ -1,8 +1,12 @@
 use crate::common::{contact, handle, put, shop};
+use compagina_core::cart::MOST_LINES;
 use compagina_core::catalog::{Product, Stock};
 use compagina_core::money::Money;
+use compagina_core::price::PlanId;
 use compagina_core::time::Moment;
-use compagina_storage::{By, CartChange, CartRow, Contact, LineExtra, OrderState, Paying, Placed, Store};
+use compagina_storage::{
+    By, CartChange, CartRow, Contact, LineExtra, OrderState, Paying, Placed, StorageError, Store,
+};
 use sqlx::MySqlPool;
 
 async fn kite(store: &Store) -> Product {
@@ -119,6 +123,27 @@ async fn putting_the_same_again_adds_up_to_ninety_nine_at_the_newest_price(pool:
     put(&store, cart, product.variants[2].id, &LineExtra::default(), 60, newer).await.unwrap();
     let items = store.cart_items(cart).await.unwrap();
     assert_eq!((items.len(), items[0].quantity, items[0].seen), (1, 99, newer));
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_full_cart_takes_more_of_what_lies_in_it_and_nothing_else(pool: MySqlPool) {
+    let store = shop(pool).await;
+    let product = kite(&store).await;
+    let cart = store.add_cart(&[1; 32]).await.unwrap();
+    let written = |text: &str| LineExtra { plan: None, text: Some(text.to_owned()) };
+    let any = product.variants[2].id;
+    for line in 0..MOST_LINES {
+        put(&store, cart, any, &written(&format!("Name {line}")), 1, product.price).await.unwrap();
+    }
+    put(&store, cart, any, &written("Name 7"), 1, product.price).await.unwrap();
+    let other = LineExtra { plan: Some(PlanId(3)), ..written("Name 7") };
+    for (variant, extra) in
+        [(any, written("Another name")), (product.variants[0].id, written("Name 7")), (any, other)]
+    {
+        let full = put(&store, cart, variant, &extra, 1, product.price).await;
+        assert!(matches!(full, Err(StorageError::CartFull { most: MOST_LINES })), "{full:?}");
+    }
+    assert_eq!(store.cart_count(cart).await.unwrap(), u64::try_from(MOST_LINES).unwrap() + 1);
 }
 
 #[sqlx::test(migrations = false)]

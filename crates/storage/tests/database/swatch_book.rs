@@ -1,6 +1,7 @@
 //! What values' names lead to is worked out whenever names, files or palette change.
 
-use crate::common::{handle, shop};
+use crate::common::{handle, kite, shop};
+use compagina_core::catalog::Way;
 use compagina_core::ids::ValueId;
 use compagina_core::swatch::{Colour, Fate, Palette, Swatch, SwatchSource};
 use compagina_storage::{BookOption, By, StorageError, Store, ValueChange};
@@ -121,4 +122,43 @@ async fn a_new_value_joins_products_that_use_the_whole_option(pool: MySqlPool) {
     let names: Vec<_> = kite.options[0].values.iter().map(|v| v.name.as_str()).collect();
     assert_eq!(names, ["Ember", "Chalk", "Dusk"]);
     assert_eq!(kite.variants.len(), 3, "what is sold stays as it was");
+}
+
+#[sqlx::test(migrations = false)]
+async fn an_option_is_chosen_in_each_place_as_it_was_set(pool: MySqlPool) {
+    let store = shop(pool).await;
+    let option = colour(&store).await;
+    assert_eq!((option.page, option.card), (Way::List, Way::Nothing));
+}
+
+#[sqlx::test(migrations = false)]
+async fn who_offers_all_of_what_was_split_off_offers_what_is_added_there(pool: MySqlPool) {
+    let store = shop(pool).await;
+    let option = colour(&store).await;
+    let ember = handle("ember");
+    let mut spare = kite();
+    (spare.handle, spare.options) = (handle("spare"), vec![(handle("colour"), vec![ember])]);
+    spare.variants.retain(|variant| variant.values == [Some(0)]);
+    spare.variants[0].sku = "S-E".into();
+    store.by(By::default()).add_product(&spare).await.unwrap();
+    let users = store.users_of(option.id).await.unwrap();
+    let spare = users.iter().find(|user| user.handle == handle("spare")).unwrap().id;
+    let only = option.values[0].id;
+    let decide = move |_: &compagina_storage::UsedOption| Ok(vec![(only, None)]);
+    store
+        .by(By::default())
+        .split_option(option.id, &[spare], &handle("shade"), "Shade", &decide)
+        .await
+        .unwrap();
+    let offered = async || {
+        let product = store.product(&handle("spare")).await.unwrap().unwrap();
+        product.options[0].values.iter().map(|value| value.name.clone()).collect::<Vec<_>>()
+    };
+    assert_eq!(offered().await, ["Ember"]);
+    let book = store.swatch_book().await.unwrap();
+    let shade = book.iter().find(|one| one.handle == handle("shade")).unwrap().id;
+    store.by(By::default()).add_value(shade, &handle("dusk"), "Dusk").await.unwrap();
+    assert_eq!(offered().await, ["Ember", "Dusk"]);
+    store.by(By::default()).add_value(option.id, &handle("dawn"), "Dawn").await.unwrap();
+    assert_eq!(offered().await, ["Ember", "Dusk"], "the option that it left is another one");
 }
