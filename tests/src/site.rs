@@ -118,13 +118,27 @@ impl Owner {
     /// Drafts one price rule in the place of all rules and plans.
     pub async fn draft_rule(&self, mut rule: Value) {
         let view: Value = self.get("/api/prices").await.json().await.unwrap();
-        let mut body = json!({});
-        for key in ["revision", "together", "rounding", "places", "old", "vat", "style"] {
-            body[key] = view[key].clone();
-        }
         (rule["id"], rule["counted"], rule["on"]) = (view["free"].clone(), json!("product"), json!(true));
-        (body["rules"], body["plans"]) = (json!([rule]), json!([]));
-        assert!(self.put("/api/prices", &body).await.status().is_success());
+        let drafted = self.draft_prices(json!({ "rules": [rule], "plans": [] })).await;
+        assert!(drafted.status().is_success());
+    }
+    /// Takes a step on the price rules, seeing them as they are now: `rules` and `plans` in the place of all that there
+    /// are, the rest as it is called there.
+    pub async fn draft_prices(&self, change: Value) -> Response {
+        let view: Value = self.get("/api/prices").await.json().await.unwrap();
+        let mut changes = Vec::new();
+        for (key, to) in change.as_object().unwrap() {
+            let Some(all) = to.as_array() else {
+                changes.push(json!({ "of": key, "to": to }));
+                continue;
+            };
+            let one = key.trim_end_matches('s');
+            let gone = view[key].as_array().unwrap().iter().map(|known| &known["id"]);
+            let gone = gone.filter(|id| all.iter().all(|put| &&put["id"] != id));
+            changes.extend(gone.map(|id| json!({ "of": format!("drop_{one}"), "to": id })));
+            changes.extend(all.iter().map(|put| json!({ "of": one, "to": put })));
+        }
+        self.post("/api/prices/steps", &json!({ "revision": view["revision"], "changes": changes })).await
     }
     pub async fn get(&self, path: &str) -> Response {
         self.client.get(format!("{}{path}", self.base)).send().await.unwrap()

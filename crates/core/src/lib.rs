@@ -7,6 +7,7 @@ pub mod cart;
 pub mod catalog;
 pub mod choice;
 pub mod colour;
+pub mod document;
 pub mod format;
 pub mod house;
 pub mod ids;

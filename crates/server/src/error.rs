@@ -142,8 +142,8 @@ impl From<StorageError> for ApiError {
         match error {
             StorageError::NotFound { what } => Self::no_such(what),
             StorageError::RevisionMismatch { current, .. } => {
-                let message = "Somebody else changed this template in the meantime. Your last step was not made; \
-                    the page is shown as it is now.";
+                let message = "Somebody else changed this in the meantime. Your last step was not made; it is shown as \
+                    it is now.";
                 let error = Self::new(StatusCode::CONFLICT, "revision_mismatch", message);
                 Self { current_revision: Some(current), ..error }
             }

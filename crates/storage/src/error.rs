@@ -14,16 +14,16 @@ pub enum StorageError {
         /// What there is none of.
         what: &'static str,
     },
-    /// This was made on revision {expected}; the template is at revision {current} by now.
-    #[error("this was made on revision {expected}; the template is at revision {current} by now")]
+    /// This was made on revision {expected}; it is at revision {current} by now.
+    #[error("this was made on revision {expected}; it is at revision {current} by now")]
     RevisionMismatch {
         /// The revision that was seen.
         expected: u64,
         /// The revision by now.
         current: u64,
     },
-    /// Somebody else changed the same thing; the template is at revision {current} by now.
-    #[error("somebody else changed the same thing; the template is at revision {current} by now")]
+    /// Somebody else changed the same thing; it is at revision {current} by now.
+    #[error("somebody else changed the same thing; it is at revision {current} by now")]
     Clash {
         /// Who it was; none where nobody is known.
         who: Option<String>,
@@ -109,6 +109,13 @@ pub enum StorageError {
     /// The database refused.
     #[error(transparent)]
     Database(sqlx::Error),
+}
+
+impl StorageError {
+    /// What can't be done, for the reason that a rule gives.
+    pub fn refused(why: impl std::fmt::Display) -> Self {
+        Self::Refused(why.to_string())
+    }
 }
 
 impl From<sqlx::Error> for StorageError {

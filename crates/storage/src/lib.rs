@@ -33,7 +33,7 @@ pub use catalogue::{
     UsesDecision, VariantChange, Which,
 };
 pub use change::Changed;
-pub use document::{Document, DocumentName};
+pub use document::{Document, DocumentName, Turn};
 pub use draft::{PlannedRow, PublicationRow};
 pub use error::{Result, StorageError};
 pub use journal::{By, Hand, Seen, StepRow};

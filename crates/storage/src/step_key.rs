@@ -14,7 +14,8 @@ const KEPT_HOURS: u32 = 24;
 pub struct StepKey {
     /// Whose it is; others may use the same key.
     pub owner: u64,
-    /// 8 to 64 visible signs of ASCII.
+    /// 8 to 64 visible signs of ASCII. Up to its last dot it names the line to which the step belongs, if it has one:
+    /// steps of a line were made one upon another, and the later ones may have been sent before the first was answered.
     pub key: String,
     /// The hash of what is asked for.
     pub asked: [u8; 32],
@@ -33,6 +34,12 @@ pub enum Before {
     Another,
 }
 
+impl StepKey {
+    fn line(&self) -> Option<&str> {
+        self.key.rsplit_once('.').map(|(line, _)| line)
+    }
+}
+
 struct Taking {
     key: StepKey,
     /// Whether a transaction has taken it: the later ones of the same request go with it.
@@ -41,6 +48,11 @@ struct Taking {
 
 tokio::task_local! {
     static TAKING: Taking;
+}
+
+/// The line of the step that is being taken.
+pub(crate) fn line() -> Option<String> {
+    TAKING.try_with(|taking| taking.key.line().map(str::to_owned)).ok().flatten()
 }
 
 /// Notes the key of the step that is being taken, within the transaction that takes it.

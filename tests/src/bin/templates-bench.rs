@@ -72,15 +72,8 @@ async fn restyle(owner: &Owner) {
 }
 
 async fn ten_off(owner: &Owner) {
-    let view = json_of(owner.get("/api/prices").await).await;
-    let mut body = view.clone();
     let steps = json!([{ "from": 1, "kind": "percent", "value": "10" }]);
-    body["rules"] = json!([{ "id": view["free"], "name": "Ten off", "reach": { "of": "all" }, "steps": steps,
-        "counted": "product", "on": true }]);
-    body["plans"] = json!([]);
-    let keys = ["revision", "together", "rounding", "places", "old", "vat", "style", "rules", "plans"];
-    let body: Value = keys.into_iter().map(|key| (key.to_owned(), body[key].take())).collect();
-    json_of(owner.put("/api/prices", &body).await).await;
+    owner.draft_rule(json!({ "name": "Ten off", "reach": { "of": "all" }, "steps": steps })).await;
 }
 
 async fn swatch(owner: &Owner) -> String {

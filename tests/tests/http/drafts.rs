@@ -20,13 +20,8 @@ async fn step(owner: &Owner, draft: &str, nth: u32) {
             owner.put("/api/wording", &word).await
         }
         "prices" => {
-            let view = json_of(owner.get("/api/prices").await).await;
-            let kept = ["revision", "together", "rounding", "places", "old", "vat", "style"];
-            let mut body: serde_json::Map<String, Value> =
-                kept.iter().map(|key| ((*key).to_owned(), view[*key].clone())).collect();
-            body.extend([("rules".to_owned(), json!([])), ("plans".to_owned(), json!([]))]);
-            body["vat"]["percent"] = json!(nth.to_string());
-            owner.put("/api/prices", &body.into()).await
+            let vat = json!({ "percent": nth.to_string(), "types": [], "shown": "with" });
+            owner.draft_prices(json!({ "rules": [], "plans": [], "vat": vat })).await
         }
         _ => {
             let op = json!({ "op": "set", "target": { "piece": "p9" }, "setting": "words", "device": "wide", "value": format!("Buy {nth}") });

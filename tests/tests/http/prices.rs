@@ -11,13 +11,6 @@ async fn prices(owner: &Owner) -> Value {
     json_of(owner.get("/api/prices").await).await
 }
 
-/// What of the view is sent back, with other rules.
-fn change(view: &Value, rules: Value) -> Value {
-    json!({ "revision": view["revision"], "rules": rules, "together": view["together"],
-        "rounding": view["rounding"], "places": view["places"], "plans": [], "old": view["old"],
-        "vat": view["vat"], "style": view["style"] })
-}
-
 fn rule(id: u64, steps: Value) -> Value {
     json!({ "id": id, "name": format!("Rule {id}"), "reach": { "of": "all" }, "steps": steps, "counted": "product", "on": true })
 }
@@ -27,8 +20,7 @@ fn off(percent: &str) -> Value {
 }
 
 async fn set(owner: &Owner, rules: Value) -> Response {
-    let view = prices(owner).await;
-    owner.put("/api/prices", &change(&view, rules)).await
+    owner.draft_prices(json!({ "rules": rules, "plans": [] })).await
 }
 
 async fn publish(owner: &Owner) {
@@ -93,7 +85,6 @@ async fn what_makes_no_sense_is_refused_in_a_sentence_and_nothing_is_kept(pool: 
         (json!([rule(1, off("ten"))]), "“ten” is no percentage"),
         (json!([rule(1, off("101"))]), "takes off 101.00 %"),
         (json!([rule(1, json!([]))]), "one to 12 steps"),
-        (json!([rule(1, off("10")), rule(1, off("10"))]), "two rules have the number 1"),
         (with("total", json!("-5")), "below zero"),
         (with("from", json!("soon")), "is no time"),
         (with("name", json!("  ")), "needs a name"),
@@ -108,9 +99,8 @@ async fn what_makes_no_sense_is_refused_in_a_sentence_and_nothing_is_kept(pool: 
         assert!(said.contains(told), "{said}");
     }
     assert_eq!(prices(&owner).await["rules"], before["rules"]);
-    let mut late = change(&before, json!([]));
-    late["revision"] = json!(99);
-    assert_eq!(owner.put("/api/prices", &late).await.status(), 409);
+    let ahead = json!({ "revision": 99, "changes": [{ "of": "rule", "to": rule(1, off("10")) }] });
+    assert_eq!(owner.post("/api/prices/steps", &ahead).await.status(), 409);
     assert_eq!(site.shopper().get(site.at("/api/prices")).send().await.unwrap().status(), 401);
 }
 
@@ -201,10 +191,9 @@ async fn old_prices_are_shown_at_once_once_earned_or_with_the_number(pool: MySql
         ("once_earned", false, false, true, false),
         ("at_once", true, true, true, true),
     ] {
-        let view = prices(&owner).await;
-        let mut body = change(&view, json!([rule(1, from_three.clone())]));
-        body["places"] = json!({ "page": policy, "card": policy, "quick": policy, "cart": policy });
-        json_of(owner.put("/api/prices", &body).await).await;
+        let places = json!({ "page": policy, "card": policy, "quick": policy, "cart": policy });
+        let rules = json!([rule(1, from_three.clone())]);
+        json_of(owner.draft_prices(json!({ "rules": rules, "plans": [], "places": places })).await).await;
         publish(&owner).await;
         let shopper = site.shopper();
         let struck = |query: &'static str| {

@@ -26,11 +26,9 @@ fn selling(view: &Value, change: &Value) -> Value {
 
 /// Sets something of the prices' document besides its rules, and puts it in force.
 async fn set_prices(owner: &Owner, change: Value) -> Response {
-    let view = json_of(owner.get("/api/prices").await).await;
-    let kept = ["revision", "together", "rounding", "places", "old", "vat", "style"];
-    let mut body = with(&view, &kept, &json!({ "rules": [], "plans": [] }));
-    body.as_object_mut().unwrap().extend(change.as_object().unwrap().clone());
-    owner.put("/api/prices", &body).await
+    let mut all = json!({ "rules": [], "plans": [] });
+    all.as_object_mut().unwrap().extend(change.as_object().unwrap().clone());
+    owner.draft_prices(all).await
 }
 
 async fn publish(owner: &Owner) {

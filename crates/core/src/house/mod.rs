@@ -9,6 +9,7 @@ pub use crate::colour::contrast;
 pub use contrast::{Contrast, contrasts};
 pub use token::Font;
 
+use crate::document::Document;
 use crate::setting::{Choice, SetValue, Setting, ValueError};
 use contrast::tokens_of;
 use serde::{Deserialize, Serialize};
@@ -32,6 +33,13 @@ pub enum TokenError {
     /// The value doesn’t fit.
     #[error(transparent)]
     BadValue(#[from] ValueError),
+}
+
+impl Document for House {
+    fn called(&self, place: &str) -> String {
+        let token = TOKENS.iter().find(|token| Some(token.key) == place.split('/').next());
+        token.map_or_else(|| "the house style".to_owned(), |token| format!("“{}”", token.label))
+    }
 }
 
 impl House {

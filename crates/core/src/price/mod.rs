@@ -1,6 +1,7 @@
 //! What a thing costs: the quote for a variant and a quantity, and the offer that a page makes for a selection.
 
 mod book;
+mod change;
 mod condition;
 mod explain;
 mod history;
@@ -13,6 +14,7 @@ mod vat;
 
 pub use crate::catalog::PriceChange;
 pub use book::{BookError, MOST_RULES, OldFrom, Places, Policy, PriceBook, Rounding, Surface, Together};
+pub use change::BookChange;
 pub use explain::{Effects, Outcome, Work};
 pub use history::{DAYS_LOOKED_BACK, Lowest};
 pub use offer::{Hindrance, Offer, PriceTag, hindrance, offer};

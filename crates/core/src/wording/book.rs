@@ -1,5 +1,7 @@
 use super::check::check_key;
+use super::entry::entries;
 use super::{Language, Own, WordingError, Words, check_text};
+use crate::document::Document;
 use crate::ids::TemplateId;
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
@@ -13,6 +15,14 @@ pub struct Book {
     shop: Languages,
     #[serde(default, skip_serializing_if = "BTreeMap::is_empty")]
     templates: BTreeMap<TemplateId, Languages>,
+}
+
+impl Document for Book {
+    fn called(&self, place: &str) -> String {
+        let key = place.rsplit('/').next().unwrap_or_default();
+        let entry = entries().into_iter().find(|entry| entry.key == key);
+        format!("the words of “{}”", entry.map_or_else(|| key.to_owned(), |entry| entry.place))
+    }
 }
 
 impl Book {
@@ -118,5 +128,18 @@ mod tests {
         assert_eq!(book.set(Language::De, None, "cart-link", None), Ok(false), "it had none of its own");
         let read: Book = serde_json::from_str(&serde_json::to_string(&book).unwrap()).unwrap();
         assert_eq!(read.differences(&book), 0);
+    }
+
+    #[test]
+    fn what_was_said_otherwise_is_called_by_where_a_shopper_meets_it() {
+        let (before, mut after) = (Book::default(), Book::default());
+        after.set(Language::En, None, "cart-link", Some("Basket".into())).unwrap();
+        after.set(Language::De, Some(TemplateId(3)), "buy-button-sold-out", Some("Weg".into())).unwrap();
+        let [was, is] = [&before, &after].map(|book| serde_json::to_value(book).unwrap());
+        let places: Vec<String> = crate::document::touched(&was, &is).into_iter().collect();
+        assert_eq!(places, ["shop/en/cart-link", "templates/3/de/buy-button-sold-out"]);
+        let called: Vec<String> = places.iter().map(|place| after.called(place)).collect();
+        assert!(called[1].contains("Buy button, "), "{called:?}");
+        assert_eq!(after.called("shop/en/gone"), "the words of “gone”");
     }
 }

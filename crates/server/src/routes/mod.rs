@@ -135,7 +135,7 @@ pub fn api(config: &mut utoipa_actix_web::service_config::ServiceConfig<'_>) {
         .service(house::sample::show)
         .service(house::set::set)
         .service(prices::show::show)
-        .service(prices::set::set)
+        .service(prices::set::change)
         .service(prices::trial::try_price)
         .service(prices::moves::list)
         .service(journal::show::show)

@@ -2,7 +2,7 @@
 //! has changed since its maker last looked.
 
 use super::kept;
-use crate::{Result, StorageError, Store};
+use crate::{Result, StorageError, Store, step_key};
 use compagina_core::ids::{BandId, KeptId, TemplateId};
 use compagina_core::page::op::Footprint;
 use compagina_core::page::{Layout, Op, OpError, apply};
@@ -141,7 +141,7 @@ pub(crate) async fn locked_draft(tx: &mut MySqlConnection, id: TemplateId) -> Re
     Ok((row.draft.0, row.revision))
 }
 
-/// Whether a late edit may land. Going back or forward must be made on what one sees.
+/// Whether a late edit may land. Going back or forward must be made on what one sees: on one's own steps.
 async fn check_late(
     tx: &mut MySqlConnection,
     (id, owner): (TemplateId, u64),
@@ -150,9 +150,8 @@ async fn check_late(
     edit: Option<&Op>,
 ) -> Result<()> {
     let mismatch = || StorageError::RevisionMismatch { expected, current };
-    let op = edit.ok_or_else(mismatch)?;
     let steps = sqlx::query!(
-        r#"SELECT s.touched AS "touched: Json<Footprint>", s.owner_id, o.name AS "name?"
+        r#"SELECT s.touched AS "touched: Json<Footprint>", s.owner_id, s.line, o.name AS "name?"
            FROM draft_step s LEFT JOIN owner o ON o.id = s.owner_id
            WHERE s.template_id = ? AND s.revision > ? AND s.revision <= ? ORDER BY s.revision"#,
         id.0,
@@ -165,8 +164,12 @@ async fn check_late(
     if expected > current || u64::try_from(steps.len()).ok() != current.checked_sub(expected) {
         return Err(mismatch());
     }
-    let mine = Footprint::of(layout, op);
-    for step in steps {
+    let mine = edit.map(|op| Footprint::of(layout, op));
+    // Steps of the same line were made before this one by the same hand: they aren't strange to it.
+    let line = step_key::line();
+    let strange = |of: &Option<String>, by: u64| line.is_none() || *of != line || by != owner;
+    for step in steps.into_iter().filter(|step| strange(&step.line, step.owner_id)) {
+        let mine = mine.as_ref().ok_or_else(mismatch)?;
         let theirs = step.touched.ok_or_else(mismatch)?.0;
         if let Some(touch) = mine.common(&theirs) {
             let who = if step.owner_id == owner { None } else { step.name };
@@ -200,10 +203,11 @@ pub(super) async fn note_step(
     touched: &Footprint,
 ) -> Result<()> {
     sqlx::query!(
-        "INSERT INTO draft_step (template_id, revision, owner_id, op, touched) VALUES (?, ?, ?, ?, ?)",
+        "INSERT INTO draft_step (template_id, revision, owner_id, line, op, touched) VALUES (?, ?, ?, ?, ?, ?)",
         id.0,
         revision,
         owner,
+        step_key::line(),
         Json(op) as _,
         Json(touched) as _
     )

@@ -6,7 +6,7 @@ use compagina_core::ids::{BandId, ColumnId, PieceId, TemplateId};
 use compagina_core::page::{Band, Column, Device, Kind, Layout, Op, Piece, Place, SetValue, Target, Values};
 use compagina_core::template::{Reach, ReachRule};
 use compagina_core::wording::{Book, Language};
-use compagina_storage::{Change, DocumentName, DraftId, Moment, StorageError, Store};
+use compagina_storage::{Change, DocumentName, DraftId, Moment, StepKey, StorageError, Store, Turn};
 use sqlx::MySqlPool;
 
 fn id(text: &str) -> PieceId {
@@ -154,7 +154,7 @@ async fn a_document_has_a_draft_steps_back_and_what_is_live(pool: MySqlPool) {
         store.set_document(name, 1, revision, &house).await.unwrap();
     }
     let late = store.set_document(name, 2, 1, &House::default()).await;
-    assert!(matches!(late, Err(StorageError::RevisionMismatch { expected: 1, current: 2 })));
+    assert!(matches!(late, Err(StorageError::OvertakenBy { .. })), "{late:?}");
     let now = store.document::<House>(name).await.unwrap();
     assert_eq!((now.draft, now.published, now.revision), (house.clone(), House::default(), 2));
     store.publish(DraftId::Shop(name), 1, 2, "").await.unwrap();
@@ -163,13 +163,13 @@ async fn a_document_has_a_draft_steps_back_and_what_is_live(pool: MySqlPool) {
         store.publish(DraftId::Shop(name), 1, 1, "").await,
         Err(StorageError::RevisionMismatch { .. })
     ));
-    store.undo_document(name, 2).await.unwrap();
+    store.turn_document(name, 1, 2, Turn::Undo).await.unwrap();
     let back = store.document::<House>(name).await.unwrap();
     house.set("ink", Some(SetValue::Text("#111111".into()))).unwrap();
     assert_eq!((&back.draft, back.revision), (&house, 3));
     assert_ne!(back.published, house, "going back doesn't reach shoppers");
-    store.undo_document(name, 3).await.unwrap();
-    assert!(matches!(store.undo_document(name, 4).await, Err(StorageError::NoStep { .. })));
+    store.turn_document(name, 1, 3, Turn::Undo).await.unwrap();
+    assert!(matches!(store.turn_document(name, 1, 4, Turn::Undo).await, Err(StorageError::NoStep { .. })));
     assert!(
         store.document::<Book>(DocumentName::Wording).await.unwrap().draft.own(Language::En, None).is_empty()
     );
@@ -185,17 +185,106 @@ async fn a_document_has_a_draft_steps_back_and_what_is_live(pool: MySqlPool) {
         house
     };
     assert_eq!(now().await, (House::default(), false, true));
-    store.redo_document(name, 4).await.unwrap();
+    store.turn_document(name, 1, 4, Turn::Redo).await.unwrap();
     assert_eq!(now().await, (inked("#111111"), true, true));
-    store.redo_document(name, 5).await.unwrap();
+    store.turn_document(name, 1, 5, Turn::Redo).await.unwrap();
     assert_eq!(now().await, (inked("#222222"), true, false));
-    assert!(matches!(store.redo_document(name, 6).await, Err(StorageError::NoStep { .. })));
-    store.undo_document(name, 6).await.unwrap();
+    assert!(matches!(store.turn_document(name, 1, 6, Turn::Redo).await, Err(StorageError::NoStep { .. })));
+    store.turn_document(name, 1, 6, Turn::Undo).await.unwrap();
     assert_eq!(now().await, (inked("#111111"), true, true));
     store.set_document(name, 1, 7, &House::default()).await.unwrap();
     assert_eq!(now().await, (House::default(), true, false));
-    store.undo_document(name, 8).await.unwrap();
+    store.turn_document(name, 1, 8, Turn::Undo).await.unwrap();
     assert_eq!(now().await, (inked("#111111"), true, true));
+}
+
+/// A key of a step; up to its dot it names the line.
+fn key(owner: u64, key: &str) -> StepKey {
+    StepKey { owner, key: key.to_owned(), asked: [0; 32] }
+}
+
+#[sqlx::test(migrations = false)]
+async fn steps_made_one_upon_another_before_the_first_is_answered_all_land(pool: MySqlPool) {
+    let (store, at) = template(pool).await;
+    let steps =
+        [set("buy", "words", "F"), set("buy", "words", "Fl"), to_front("buy"), Change::Undo, Change::Redo];
+    for (nth, step) in steps.into_iter().enumerate() {
+        let made = Store::taking(key(1, &format!("tab-one.{nth}")), store.change_draft(at, 1, 1, step)).await;
+        assert_eq!(made.unwrap().revision, 2 + nth as u64, "all were made on revision 1 of what was seen");
+    }
+    // To everybody else, and to another tab of the same hand, they are strange.
+    for (owner, of) in [(1, "tab-two.0"), (2, "tab-one.0"), (1, "noline-at-all")] {
+        let late =
+            Store::taking(key(owner, of), store.change_draft(at, owner, 1, set("buy", "words", "x"))).await;
+        assert!(matches!(late, Err(StorageError::Clash { .. })), "{of} {late:?}");
+    }
+    // Somebody else's step came in between: one goes back on what one sees.
+    store.change_draft(at, 2, 6, set("price", "note", "theirs")).await.unwrap();
+    let undo = Store::taking(key(1, "tab-one.9"), store.change_draft(at, 1, 1, Change::Undo)).await;
+    assert!(matches!(undo, Err(StorageError::RevisionMismatch { .. })), "{undo:?}");
+}
+
+fn token<'a>(name: &'a str, value: &'a str) -> impl Fn(&mut House) -> Result<(), StorageError> + 'a {
+    move |house| house.set(name, Some(SetValue::Text(value.into()))).map_err(StorageError::refused)
+}
+
+#[sqlx::test(migrations = false)]
+async fn two_who_change_different_things_of_a_document_both_stay_and_the_same_is_told(pool: MySqlPool) {
+    let (store, _) = template(pool).await;
+    let name = DocumentName::House;
+    store.change_document(name, 1, 0, token("ink", "#111111")).await.unwrap();
+    store.change_document(name, 2, 0, token("sale", "#222222")).await.unwrap();
+    let late = store.change_document(name, 2, 0, token("ink", "#333333")).await;
+    assert!(
+        matches!(&late, Err(StorageError::OvertakenBy { who: Some(who), told }) if who == "Isla" && told == "“Ink”"),
+        "{late:?}"
+    );
+    store.change_document(name, 2, 0, token("ink", "#111111")).await.unwrap();
+    let other = store.change_document(name, 1, 0, token("ink", "#444444")).await;
+    let mine = "You, in another window,";
+    assert!(
+        matches!(&other, Err(StorageError::OvertakenBy { who: Some(who), .. }) if who == mine),
+        "{other:?}"
+    );
+    let house = store.document::<House>(name).await.unwrap();
+    let mut both = House::default();
+    token("ink", "#111111")(&mut both).unwrap();
+    token("sale", "#222222")(&mut both).unwrap();
+    assert_eq!((house.draft, house.revision), (both, 2), "what changes nothing is no step");
+    let refused = store.change_document(name, 1, 2, token("no such token", "#111111")).await;
+    assert!(matches!(refused, Err(StorageError::Refused(_))), "{refused:?}");
+    let back = store.turn_document(name, 1, 1, Turn::Undo).await;
+    assert!(
+        matches!(back, Err(StorageError::RevisionMismatch { .. })),
+        "one goes back on what one sees: {back:?}"
+    );
+    let ahead = store.change_document(name, 1, 9, token("ink", "#555555")).await;
+    assert!(matches!(ahead, Err(StorageError::RevisionMismatch { .. })), "{ahead:?}");
+}
+
+#[sqlx::test(migrations = false)]
+async fn steps_of_one_line_on_a_document_land_one_upon_another(pool: MySqlPool) {
+    let (store, _) = template(pool).await;
+    let name = DocumentName::House;
+    for (nth, colour) in ["#111111", "#222222", "#333333"].into_iter().enumerate() {
+        let step = store.change_document(name, 1, 0, token("ink", colour));
+        Store::taking(key(1, &format!("tab-one.{nth}")), step).await.unwrap();
+    }
+    for nth in 3..5 {
+        Store::taking(key(1, &format!("tab-one.{nth}")), store.turn_document(name, 1, 0, Turn::Undo))
+            .await
+            .unwrap();
+    }
+    let house = store.document::<House>(name).await.unwrap();
+    let mut first = House::default();
+    token("ink", "#111111")(&mut first).unwrap();
+    assert_eq!((house.draft, house.revision), (first, 5));
+    let strange =
+        Store::taking(key(1, "tab-two.0"), store.change_document(name, 1, 4, token("ink", "#999999"))).await;
+    assert!(
+        matches!(strange, Err(StorageError::OvertakenBy { .. })),
+        "going back touches the same: {strange:?}"
+    );
 }
 
 #[sqlx::test(migrations = false)]
@@ -268,6 +357,16 @@ async fn what_is_typed_in_a_linked_band_is_one_step_back_in_the_others_too(pool:
         store.change_draft(here, 1, revision, set("buy", "words", words)).await.unwrap();
     }
     assert_eq!(said(there).await, Some(SetValue::Text("Fly".into())));
+    let kept = store.kept_bands().await.unwrap();
+    let words = kept[0].band.columns[0]
+        .pieces
+        .iter()
+        .find(|piece| piece.id == id("buy"))
+        .unwrap()
+        .values
+        .wide["words"]
+        .clone();
+    assert_eq!((kept.len(), kept[0].name.as_str(), words), (1, "The end", SetValue::Text("Fly".into())));
     assert_eq!(store.history(there).await.unwrap().undo, 1);
     // A click is a step of its own, there too.
     store.change_draft(here, 1, 4, to_front("buy")).await.unwrap();
@@ -317,7 +416,28 @@ async fn one_planned_publication_that_fails_keeps_no_other_waiting(pool: MySqlPo
         .execute(&pool)
         .await
         .unwrap();
-    drop(store.publish_due().await);
+    // A document of the shop that can't be read is refused just so, before anybody sees it.
+    let house = DraftId::Shop(DocumentName::House);
+    store.change_document(DocumentName::House, 1, 0, token("ink", "#111111")).await.unwrap();
+    let soon = Utc::now() + TimeDelta::milliseconds(10);
+    store.plan_publication(house, 1, 1, ("Spring", soon)).await.unwrap();
+    sqlx::query(
+        "UPDATE planned_publication SET document = '[1]', at = UTC_TIMESTAMP() WHERE draft = 'house'",
+    )
+    .execute(&pool)
+    .await
+    .unwrap();
+    let failed = store.publish_due().await.unwrap();
+    let failed: Vec<String> = failed.into_iter().map(|(draft, _)| draft).collect();
+    assert_eq!(failed, [DraftId::Template(first).to_string(), house.to_string()]);
+    let seen: String = sqlx::query_scalar("SELECT published FROM shop_document WHERE name = 'house'")
+        .fetch_one(&pool)
+        .await
+        .unwrap();
+    assert_eq!(seen, "{}");
+    let live: Vec<TemplateId> =
+        store.live_templates().await.unwrap().into_iter().map(|(id, ..)| id).collect();
+    assert_eq!(live, [first, second]);
     let names =
         |all: Vec<compagina_storage::PublicationRow>| all.into_iter().map(|one| one.name).collect::<Vec<_>>();
     assert_eq!(names(store.publications(DraftId::Template(second)).await.unwrap())[0], "Spring");

@@ -4,7 +4,7 @@ use crate::session::Caller;
 use crate::state::State;
 use actix_web::post;
 use actix_web::web::{Data, Json, Path};
-use compagina_storage::{Change, DraftId};
+use compagina_storage::{Change, DraftId, Turn};
 use serde::Deserialize;
 use utoipa::ToSchema;
 
@@ -62,8 +62,10 @@ async fn go(
         (DraftId::Template(id), way) => {
             state.store.change_draft(id, caller.session.owner_id, revision, way).await?;
         }
-        (DraftId::Shop(name), Change::Undo) => state.store.undo_document(name, revision).await?,
-        (DraftId::Shop(name), _) => state.store.redo_document(name, revision).await?,
+        (DraftId::Shop(name), way) => {
+            let turn = if matches!(way, Change::Undo) { Turn::Undo } else { Turn::Redo };
+            state.store.turn_document(name, caller.session.owner_id, revision, turn).await?;
+        }
     }
     Ok(Json(state_of(state, draft).await?))
 }

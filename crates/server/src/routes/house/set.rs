@@ -6,7 +6,7 @@ use actix_web::put;
 use actix_web::web::{Data, Json};
 use compagina_core::house::House;
 use compagina_core::page::SetValue;
-use compagina_storage::{Document, DocumentName};
+use compagina_storage::{DocumentName, StorageError};
 use serde::Deserialize;
 use utoipa::ToSchema;
 
@@ -24,9 +24,7 @@ pub struct TokenChange {
 #[put("/house")]
 pub async fn set(state: Data<State>, caller: Caller, body: Json<TokenChange>) -> ApiResult<Json<HouseView>> {
     let TokenChange { revision, key, value } = body.into_inner();
-    let document: Document<House> = state.store.document(DocumentName::House).await?;
-    let mut house = document.draft;
-    house.set(&key, value)?;
-    state.store.set_document(DocumentName::House, caller.session.owner_id, revision, &house).await?;
+    let set = |house: &mut House| house.set(&key, value.clone()).map_err(StorageError::refused);
+    state.store.change_document(DocumentName::House, caller.session.owner_id, revision, set).await?;
     Ok(Json(view(&state).await?))
 }

@@ -3,52 +3,86 @@ use super::{PricesView, currency, view};
 use crate::error::{ApiError, ApiResult};
 use crate::session::Caller;
 use crate::state::State;
-use actix_web::put;
+use actix_web::post;
 use actix_web::web::{Data, Json};
-use compagina_core::money::AmountStyle;
-use compagina_core::price::{OldFrom, Places, PriceBook, Rounding, Together};
-use compagina_storage::DocumentName;
+use compagina_core::money::{AmountStyle, Currency};
+use compagina_core::price::{BookChange, OldFrom, Places, PlanId, PriceBook, Rounding, RuleId, Together};
+use compagina_storage::{DocumentName, StorageError};
 use serde::Deserialize;
 use utoipa::ToSchema;
 
-/// All rules in their order, and how they go together.
+/// A step on the price rules, with the revision on which it was made.
 #[derive(Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
-pub struct PricesChange {
+pub struct PricesStep {
     revision: u64,
-    rules: Vec<RuleForm>,
-    together: Together,
-    rounding: Rounding,
-    places: Places,
-    plans: Vec<PlanForm>,
-    old: OldFrom,
-    vat: VatForm,
-    style: AmountStyle,
+    /// One after another, all of them or none.
+    changes: Vec<PricesChange>,
 }
 
-/// Puts the draft as a whole; nothing is kept of one with a mistake.
-#[utoipa::path(operation_id = "set_prices", request_body = PricesChange,
+/// Something that is changed.
+#[derive(Deserialize, ToSchema)]
+#[serde(rename_all = "snake_case", tag = "of", content = "to")]
+pub enum PricesChange {
+    /// A rule as a whole; one with a new number is added.
+    Rule(RuleForm),
+    /// The rule with this number goes.
+    DropRule(RuleId),
+    MoveRule(MoveRule),
+    /// A plan as a whole; one with a new number is added.
+    Plan(PlanForm),
+    /// The plan with this number goes.
+    DropPlan(PlanId),
+    Together(Together),
+    Rounding(Rounding),
+    Places(Places),
+    Old(OldFrom),
+    Vat(VatForm),
+    Style(AmountStyle),
+}
+
+/// A rule stands so many places later in the order; earlier where it is negative.
+#[derive(Deserialize, ToSchema)]
+#[serde(deny_unknown_fields)]
+pub struct MoveRule {
+    id: RuleId,
+    by: i64,
+}
+
+impl PricesChange {
+    fn read(self, currency: Currency) -> ApiResult<BookChange> {
+        Ok(match self {
+            Self::Rule(form) => BookChange::Rule(read(form, currency)?),
+            Self::DropRule(id) => BookChange::DropRule(id),
+            Self::MoveRule(MoveRule { id, by }) => BookChange::MoveRule(id, by),
+            Self::Plan(form) => BookChange::Plan(read_plan(form)?),
+            Self::DropPlan(id) => BookChange::DropPlan(id),
+            Self::Together(together) => BookChange::Together(together),
+            Self::Rounding(rounding) => BookChange::Rounding(rounding),
+            Self::Places(places) => BookChange::Places(places),
+            Self::Old(old) => BookChange::Old(old),
+            Self::Vat(form) => BookChange::Vat(read_vat(form)?),
+            Self::Style(style) => BookChange::Style(style),
+        })
+    }
+}
+
+/// Takes a step on the draft; nothing is kept of one with a mistake.
+#[utoipa::path(operation_id = "change_prices", request_body = PricesStep,
     responses((status = 200, body = PricesView), (status = 409, body = ApiError), (status = 422, body = ApiError)))]
-#[put("/prices")]
-pub async fn set(
+#[post("/prices/steps")]
+pub async fn change(
     state: Data<State>,
     caller: Caller,
-    body: Json<PricesChange>,
+    body: Json<PricesStep>,
 ) -> ApiResult<Json<PricesView>> {
-    let PricesChange { revision, rules, together, rounding, places, plans, old, vat, style } =
-        body.into_inner();
+    let PricesStep { revision, changes } = body.into_inner();
     let currency = currency(&state).await?;
-    let book = PriceBook {
-        rules: rules.into_iter().map(|form| read(form, currency)).collect::<ApiResult<_>>()?,
-        plans: plans.into_iter().map(read_plan).collect::<ApiResult<_>>()?,
-        vat: read_vat(vat)?,
-        together,
-        rounding,
-        places,
-        old,
-        style,
+    let changes: Vec<BookChange> =
+        changes.into_iter().map(|change| change.read(currency)).collect::<ApiResult<_>>()?;
+    let take = |book: &mut PriceBook| {
+        changes.iter().try_for_each(|change| book.change(change.clone())).map_err(StorageError::refused)
     };
-    book.check().map_err(ApiError::refused)?;
-    state.store.set_document(DocumentName::Prices, caller.session.owner_id, revision, &book).await?;
+    state.store.change_document(DocumentName::Prices, caller.session.owner_id, revision, take).await?;
     Ok(Json(view(&state).await?))
 }

@@ -10,6 +10,8 @@ use utoipa::ToSchema;
 #[derive(Serialize, ToSchema)]
 pub struct SessionView {
     pub owner: String,
+    /// The owner's number: names may be alike.
+    pub owner_id: u64,
     pub csrf: String,
     pub shop: Shop,
 }

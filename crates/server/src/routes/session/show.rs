@@ -12,5 +12,6 @@ use actix_web::web::{Data, Json};
 pub async fn show(state: Data<State>, caller: Caller) -> ApiResult<Json<SessionView>> {
     let shop = everywhere(&state).await?.shop.clone();
     let session = caller.session;
-    Ok(Json(SessionView { owner: session.owner_name, csrf: session.csrf, shop }))
+    let (owner, owner_id) = (session.owner_name, session.owner_id);
+    Ok(Json(SessionView { owner, owner_id, csrf: session.csrf, shop }))
 }

@@ -43,6 +43,7 @@ pub async fn sign_in(state: Data<State>, form: Json<SignIn>) -> ApiResult<HttpRe
     let shop = everywhere(&state).await?.shop.clone();
     Ok(HttpResponse::Ok().cookie(safe_cookie(SESSION_COOKIE, token, SESSION_DAYS)).json(SessionView {
         owner: owner.name,
+        owner_id: owner.id,
         csrf,
         shop,
     }))

@@ -6,7 +6,7 @@ use actix_web::put;
 use actix_web::web::{Data, Json};
 use compagina_core::ids::TemplateId;
 use compagina_core::wording::{Book, Language};
-use compagina_storage::{Document, DocumentName};
+use compagina_storage::{DocumentName, StorageError};
 use serde::Deserialize;
 use utoipa::ToSchema;
 
@@ -29,11 +29,9 @@ pub async fn set(state: Data<State>, caller: Caller, body: Json<WordChange>) -> 
     if let Some(id) = template {
         state.store.template(id).await?;
     }
-    let document: Document<Book> = state.store.document(DocumentName::Wording).await?;
-    let mut book = document.draft;
-    // What changes nothing is no step, or undoing would do nothing.
-    if book.set(language, template, &key, text)? {
-        state.store.set_document(DocumentName::Wording, caller.session.owner_id, revision, &book).await?;
-    }
+    let set = |book: &mut Book| {
+        book.set(language, template, &key, text.clone()).map(drop).map_err(StorageError::refused)
+    };
+    state.store.change_document(DocumentName::Wording, caller.session.owner_id, revision, set).await?;
     Ok(Json(view(&state, language, template).await?))
 }

@@ -1,6 +1,9 @@
 //! The shop's own documents, house style and wording: a draft that owners change step by step, and what shoppers see.
 
+mod late;
+
 use crate::{Result, StorageError, Store};
+use compagina_core::document::{self, touched};
 use serde::Serialize;
 use serde::de::DeserializeOwned;
 use serde_json::Value;
@@ -44,10 +47,12 @@ pub struct Document<T> {
 }
 
 /// Along the steps that were taken.
-#[derive(Clone, Copy, PartialEq, Eq)]
-enum Way {
-    Back,
-    Again,
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub enum Turn {
+    /// The last one is taken back.
+    Undo,
+    /// It is made again.
+    Redo,
 }
 
 /// Steps that can be taken back.
@@ -69,7 +74,6 @@ impl Store {
         .fetch_optional(&self.pool)
         .await?;
         let Some(row) = row else { return Ok(Document::default()) };
-        let read = |json| serde_json::from_value(json).map_err(|e| StorageError::damaged("document")(&e));
         Ok(Document {
             draft: read(row.draft.0)?,
             published: read(row.published.0)?,
@@ -88,17 +92,19 @@ impl Store {
         Ok(rows.into_iter().sum())
     }
 
-    /// Puts another draft in the place of the one that its maker saw at revision `expected`.
+    /// Takes a step on a draft that its maker saw at revision `expected`; a late one too, unless it touches what somebody
+    /// else has changed since. What changes nothing is no step.
     ///
     /// # Errors
-    /// [`StorageError::RevisionMismatch`](crate::StorageError::RevisionMismatch) where it is at another revision by now.
-    /// Else those of the database.
-    pub async fn set_document<T: Serialize + Default + Sync>(
+    /// [`StorageError::OvertakenBy`](crate::StorageError::OvertakenBy) where somebody else changed the same since.
+    /// [`StorageError::RevisionMismatch`](crate::StorageError::RevisionMismatch) where what was done since isn't known.
+    /// What `change` answers; then nothing is changed. Else those of the database.
+    pub async fn change_document<T: document::Document + Sync>(
         &self,
         name: DocumentName,
         owner: u64,
         expected: u64,
-        draft: &T,
+        change: impl Fn(&mut T) -> Result<()>,
     ) -> Result<()> {
         let empty = T::default();
         self.unit(|| async {
@@ -112,44 +118,41 @@ impl Store {
             )
             .execute(&mut *tx)
             .await?;
-            let row = sqlx::query!(
-                "SELECT revision, draft FROM shop_document WHERE name = ? FOR UPDATE",
-                name.text()
-            )
-            .fetch_one(&mut *tx)
-            .await?;
-            if row.revision != expected {
-                return Err(StorageError::RevisionMismatch { expected, current: row.revision });
+            let (was, current) = held_document(tx, name).await?;
+            let mut draft: T = read(was.clone())?;
+            change(&mut draft)?;
+            let is = serde_json::to_value(&draft).map_err(|why| StorageError::damaged("document")(&why))?;
+            let touched = touched(&was, &is);
+            if touched.is_empty() {
+                return unit.given_up(()).await;
             }
-            // What was undone before it can't be done again.
-            sqlx::query!("DELETE FROM shop_document_step WHERE name = ? AND undone", name.text())
-                .execute(&mut *tx)
-                .await?;
-            sqlx::query!(
-                "INSERT INTO shop_document_step (name, owner_id, was) VALUES (?, ?, ?)",
-                name.text(),
-                owner,
-                row.draft
-            )
-            .execute(&mut *tx)
-            .await?;
-            sqlx::query!(
-                "UPDATE shop_document SET draft = ?, revision = revision + 1 WHERE name = ?",
-                Json(draft) as _,
-                name.text()
-            )
-            .execute(&mut *tx)
-            .await?;
-            sqlx::query!(
-                "DELETE FROM shop_document_step WHERE name = ? AND id + ? < LAST_INSERT_ID()",
-                name.text(),
-                MOST_STEPS
-            )
-            .execute(&mut *tx)
-            .await?;
+            let called = |place: &str| draft.called(place);
+            late::check(tx, (name, owner), (expected, current), Some((&touched, &called))).await?;
+            late::note(tx, (name, owner), current + 1, &touched).await?;
+            keep_step(tx, (name, owner), &was).await?;
+            write(tx, name, &is).await?;
             unit.done(()).await
         })
         .await
+    }
+
+    /// Puts another draft in the place of the one that its maker saw at revision `expected`; see
+    /// [`Self::change_document`].
+    ///
+    /// # Errors
+    /// Those of [`Self::change_document`].
+    pub async fn set_document<T: document::Document + Clone + Sync>(
+        &self,
+        name: DocumentName,
+        owner: u64,
+        expected: u64,
+        draft: &T,
+    ) -> Result<()> {
+        let put = |now: &mut T| {
+            *now = draft.clone();
+            Ok(())
+        };
+        self.change_document(name, owner, expected, put).await
     }
 
     /// Keeps a document that nobody has worked on yet, in force at once.
@@ -168,58 +171,41 @@ impl Store {
         Ok(())
     }
 
-    /// Takes the last step on a document back.
+    /// Takes the last step on a document back, or makes again what was taken back last. It is made on what one sees: only
+    /// one's own steps of the same line may have come since revision `expected`.
     ///
     /// # Errors
-    /// Those of the database.
-    pub async fn undo_document(&self, name: DocumentName, expected: u64) -> Result<()> {
-        self.step(name, expected, Way::Back).await
-    }
-
-    /// Does again what was taken back last.
-    ///
-    /// # Errors
-    /// Those of the database.
-    pub async fn redo_document(&self, name: DocumentName, expected: u64) -> Result<()> {
-        self.step(name, expected, Way::Again).await
-    }
-
-    /// The step and the document change places: what it was is the draft, and what the draft was is kept in the step.
-    async fn step(&self, name: DocumentName, expected: u64, way: Way) -> Result<()> {
+    /// [`StorageError::RevisionMismatch`](crate::StorageError::RevisionMismatch) where somebody else has changed it since.
+    /// [`StorageError::NoStep`](crate::StorageError::NoStep) where there is none. Else those of the database.
+    pub async fn turn_document(
+        &self,
+        name: DocumentName,
+        owner: u64,
+        expected: u64,
+        turn: Turn,
+    ) -> Result<()> {
         self.unit(|| async {
             let mut unit = self.begin().await?;
             let tx = unit.db();
-            let none = || StorageError::NoStep { step: if way == Way::Back { "undo" } else { "do again" } };
-            let row = sqlx::query!(
-                "SELECT revision, draft FROM shop_document WHERE name = ? FOR UPDATE",
-                name.text()
-            )
-            .fetch_optional(&mut *tx)
-            .await?
-            .ok_or_else(none)?;
-            if row.revision != expected {
-                return Err(StorageError::RevisionMismatch { expected, current: row.revision });
-            }
-            let again = way == Way::Again;
+            let none = || StorageError::NoStep { step: if turn == Turn::Undo { "undo" } else { "do again" } };
+            let (now, current) = held_document(tx, name).await?;
+            late::check(tx, (name, owner), (expected, current), None).await?;
+            let again = turn == Turn::Redo;
             let step = sqlx::query!(
-                "SELECT id, was FROM shop_document_step WHERE name = ? AND undone = ?
-                 ORDER BY IF(undone, id, -CAST(id AS SIGNED)) LIMIT 1",
+                r#"SELECT id, was AS "was: Json<Value>" FROM shop_document_step WHERE name = ? AND undone = ?
+                 ORDER BY IF(undone, id, -CAST(id AS SIGNED)) LIMIT 1"#,
                 name.text(),
                 again
             )
             .fetch_optional(&mut *tx)
             .await?
             .ok_or_else(none)?;
-            sqlx::query!(
-                "UPDATE shop_document SET draft = ?, revision = revision + 1 WHERE name = ?",
-                step.was,
-                name.text()
-            )
-            .execute(&mut *tx)
-            .await?;
+            // The step and the document change places: what it was is the draft, what the draft was is kept in the step.
+            late::note(tx, (name, owner), current + 1, &touched(&now, &step.was.0)).await?;
+            write(tx, name, &step.was.0).await?;
             sqlx::query!(
                 "UPDATE shop_document_step SET was = ?, undone = ? WHERE id = ?",
-                row.draft,
+                Json(&now) as _,
                 !again,
                 step.id
             )
@@ -229,6 +215,44 @@ impl Store {
         })
         .await
     }
+}
+
+/// Keeps what a document was before a step, for the way back. What was undone before it can't be done again.
+async fn keep_step(tx: &mut MySqlConnection, (name, owner): (DocumentName, u64), was: &Value) -> Result<()> {
+    sqlx::query!("DELETE FROM shop_document_step WHERE name = ? AND undone", name.text())
+        .execute(&mut *tx)
+        .await?;
+    sqlx::query!(
+        "INSERT INTO shop_document_step (name, owner_id, was) VALUES (?, ?, ?)",
+        name.text(),
+        owner,
+        Json(was) as _
+    )
+    .execute(&mut *tx)
+    .await?;
+    sqlx::query!(
+        "DELETE FROM shop_document_step WHERE name = ? AND id + ? < LAST_INSERT_ID()",
+        name.text(),
+        MOST_STEPS
+    )
+    .execute(&mut *tx)
+    .await?;
+    Ok(())
+}
+
+async fn write(tx: &mut MySqlConnection, name: DocumentName, draft: &Value) -> Result<()> {
+    sqlx::query!(
+        "UPDATE shop_document SET draft = ?, revision = revision + 1 WHERE name = ?",
+        Json(draft) as _,
+        name.text()
+    )
+    .execute(&mut *tx)
+    .await?;
+    Ok(())
+}
+
+fn read<T: DeserializeOwned>(document: Value) -> Result<T> {
+    serde_json::from_value(document).map_err(|why| StorageError::damaged("document")(&why))
 }
 
 /// A document's draft as it is and its revision, held; one that nobody worked on yet is empty.
