@@ -114,6 +114,11 @@ export const router = createRouter({
   ],
 });
 
+// A part of the application that is gone since a new version was put up: it is loaded anew, where one wanted to go.
+router.onError((error: Error, to) => {
+  if (/dynamically imported module|preload/i.test(error.message)) location.assign(to.fullPath);
+});
+
 router.beforeEach(async (to) => {
   const session = useSession();
   await session.restore();

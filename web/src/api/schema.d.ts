@@ -699,8 +699,7 @@ export interface paths {
         };
         /** The price rules as they are being worked on. */
         get: operations["show_prices"];
-        /** Puts the draft as a whole; nothing is kept of one with a mistake. */
-        put: operations["set_prices"];
+        put?: never;
         post?: never;
         delete?: never;
         options?: never;
@@ -753,6 +752,23 @@ export interface paths {
         get: operations["price_moves"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/prices/steps": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Takes a step on the draft; nothing is kept of one with a mistake. */
+        post: operations["change_prices"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2640,6 +2656,12 @@ export interface components {
              */
             minor: number;
         };
+        /** @description A rule stands so many places later in the order; earlier where it is negative. */
+        MoveRule: {
+            /** Format: int64 */
+            by: number;
+            id: components["schemas"]["RuleId"];
+        };
         /** @description A choice that changed by itself. */
         Moved: {
             from: components["schemas"]["Handle"];
@@ -3264,24 +3286,68 @@ export interface components {
             product: components["schemas"]["Handle"];
             sku: string;
         };
-        /** @description All rules in their order, and how they go together. */
+        /** @description Something that is changed. */
         PricesChange: {
-            old: components["schemas"]["OldFrom"];
-            places: components["schemas"]["Places"];
-            plans: components["schemas"]["PlanForm"][];
-            /** Format: int64 */
-            revision: number;
-            rounding: components["schemas"]["Rounding"];
-            rules: components["schemas"]["RuleForm"][];
-            style: components["schemas"]["AmountStyle"];
-            together: components["schemas"]["Together"];
-            vat: components["schemas"]["VatForm"];
+            /** @enum {string} */
+            of: "rule";
+            /** @description A rule as a whole; one with a new number is added. */
+            to: components["schemas"]["RuleForm"];
+        } | {
+            /** @enum {string} */
+            of: "drop_rule";
+            /** @description The rule with this number goes. */
+            to: components["schemas"]["RuleId"];
+        } | {
+            /** @enum {string} */
+            of: "move_rule";
+            to: components["schemas"]["MoveRule"];
+        } | {
+            /** @enum {string} */
+            of: "plan";
+            /** @description A plan as a whole; one with a new number is added. */
+            to: components["schemas"]["PlanForm"];
+        } | {
+            /** @enum {string} */
+            of: "drop_plan";
+            /** @description The plan with this number goes. */
+            to: components["schemas"]["PlanId"];
+        } | {
+            /** @enum {string} */
+            of: "together";
+            to: components["schemas"]["Together"];
+        } | {
+            /** @enum {string} */
+            of: "rounding";
+            to: components["schemas"]["Rounding"];
+        } | {
+            /** @enum {string} */
+            of: "places";
+            to: components["schemas"]["Places"];
+        } | {
+            /** @enum {string} */
+            of: "old";
+            to: components["schemas"]["OldFrom"];
+        } | {
+            /** @enum {string} */
+            of: "vat";
+            to: components["schemas"]["VatForm"];
+        } | {
+            /** @enum {string} */
+            of: "style";
+            to: components["schemas"]["AmountStyle"];
         };
         /**
          * @description Which price rules a proof goes by.
          * @enum {string}
          */
         PricesMood: "as_it_is" | "draft";
+        /** @description A step on the price rules, with the revision on which it was made. */
+        PricesStep: {
+            /** @description One after another, all of them or none. */
+            changes: components["schemas"]["PricesChange"][];
+            /** Format: int64 */
+            revision: number;
+        };
         PricesView: {
             can_redo: boolean;
             can_undo: boolean;
@@ -3679,6 +3745,11 @@ export interface components {
         SessionView: {
             csrf: string;
             owner: string;
+            /**
+             * Format: int64
+             * @description The owner's number: names may be alike.
+             */
+            owner_id: number;
             shop: components["schemas"]["Shop"];
         };
         /** @description What a product shows for a value in place of what the book says; nothing lets it rejoin. */
@@ -6838,56 +6909,6 @@ export interface operations {
             };
         };
     };
-    set_prices: {
-        parameters: {
-            query?: never;
-            header?: {
-                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
-                "idempotency-key"?: string;
-            };
-            path?: never;
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["PricesChange"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["PricesView"];
-                };
-            };
-            401: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ApiError"];
-                };
-            };
-            409: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ApiError"];
-                };
-            };
-            422: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ApiError"];
-                };
-            };
-        };
-    };
     changes_of_prices: {
         parameters: {
             query?: {
@@ -6985,6 +7006,56 @@ export interface operations {
                 };
             };
             401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    change_prices: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PricesStep"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PricesView"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

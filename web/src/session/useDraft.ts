@@ -1,4 +1,5 @@
-import { type Answer, type Schemas, api, ask } from "../api/client";
+import { type Schemas, api, ask } from "../api/client";
+import type { Send } from "./useSteps";
 
 export type DraftState = Schemas["DraftState"];
 
@@ -7,8 +8,10 @@ export function draftCalls(draft: string) {
   const params = { path: { draft } };
   return {
     state: () => ask(api.GET("/api/drafts/{draft}", { params })),
-    undo: (revision: number) => ask(api.POST("/api/drafts/{draft}/undo", { params, body: { revision } })),
-    redo: (revision: number) => ask(api.POST("/api/drafts/{draft}/redo", { params, body: { revision } })),
+    undo: (revision: number, send: Send) =>
+      ask(api.POST("/api/drafts/{draft}/undo", { params, body: { revision }, ...send })),
+    redo: (revision: number, send: Send) =>
+      ask(api.POST("/api/drafts/{draft}/redo", { params, body: { revision }, ...send })),
     publish: (revision: number, name = "") =>
       ask(api.POST("/api/drafts/{draft}/publish", { params, body: { revision, name } })),
     plan: (revision: number, name: string, at: string) =>
@@ -18,10 +21,4 @@ export function draftCalls(draft: string) {
     bringBack: (revision: number, publication: number) =>
       ask(api.POST("/api/drafts/{draft}/bring-back", { params, body: { revision, publication } })),
   };
-}
-
-/** Does one thing and then reads what came of it. */
-export async function thenRead<T>(first: Promise<Answer<unknown>>, read: () => Promise<Answer<T>>): Promise<Answer<T>> {
-  const { error } = await first;
-  return error ? { error } : read();
 }

@@ -1,6 +1,7 @@
 import { onBeforeUnmount, ref, shallowRef, watch } from "vue";
 import { type Answer, type ApiError, type Schemas, api, ask } from "../api/client";
 import { useUndoKeys } from "../ui/useUndoKeys";
+import type { Call, Turn } from "./useSteps";
 
 export type JournalStep = Schemas["JournalStep"];
 export type JournalOf = { product?: string; view?: "texts" | "variants" | "pictures" | "book" | "shelf" };
@@ -9,13 +10,13 @@ export type JournalOf = { product?: string; view?: "texts" | "variants" | "pictu
 const TOLD_MS = 8000;
 
 /**
- * What was done to something, and the way back. `changed` is what changes when something was done; `after` does a step
- * of the journal in its turn and reads the view anew.
+ * What was done to something, and the way back. `changed` is what changes when something was done; `step` takes a step
+ * of the journal and reads the view anew.
  */
 export function useJournal(
   of: () => JournalOf,
   changed: () => unknown,
-  after: (first: () => Promise<Answer<unknown>>) => Promise<boolean>,
+  take: (call: Call<unknown>, turn: Turn) => Promise<boolean>,
 ) {
   const journal = shallowRef<Schemas["JournalView"] | null>(null);
   const told = ref("");
@@ -38,11 +39,11 @@ export function useJournal(
   async function step(what: "undo" | "redo"): Promise<void> {
     const query = of();
     let done = "";
-    await after(async () => {
-      const { data, error } = await ask(api.POST(`/api/journal/${what}`, { params: { query } }));
+    await take(async (send) => {
+      const { data, error } = await ask(api.POST(`/api/journal/${what}`, { params: { query }, ...send }));
       if (data) done = `${what === "undo" ? "Taken back" : "Made again"}: ${data.told}`;
       return error ? { error } : { data: true };
-    });
+    }, what);
     await load();
     // Told once the way back from it is known, so that who reads it can go it at once.
     if (done) tell(done);

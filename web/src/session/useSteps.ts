@@ -1,81 +1,190 @@
-import { ref, shallowRef } from "vue";
+import { computed, getCurrentScope, onScopeDispose, ref, shallowRef } from "vue";
 import type { Answer, ApiError } from "../api/client";
-
-/** What goes along with a step, so that nothing is overwritten that its maker didn't see. */
-export type Seen = { headers: Record<string, string> };
-type Call<V> = (seen: Seen) => Promise<Answer<V>>;
-/** A step that wasn't taken because somebody else changed the same; its maker chooses. */
-export type Overtaken = { told: ApiError; mine: () => unknown; theirs: () => unknown };
-
-/** What was looked at, to be sent along. */
-export const asSeen = (seen: string | undefined): Seen => ({ headers: seen === undefined ? {} : { "x-seen": seen } });
+import { type On, useOutbox } from "./useOutbox";
 
 /**
- * The steps on one thing, taken one after another; each answer is the thing as it is now. A step on something that
- * somebody else changed meanwhile isn't taken: the thing is read anew, and it is told until its maker chose.
+ * What goes along with a step: what was seen as it was made, so that nothing is overwritten that its maker didn't see,
+ * and its way through the outbox.
  */
-export function useSteps<V extends { seen: string }>(read: () => Promise<Answer<V>>, show?: (now: V) => unknown) {
-  const view = shallowRef<V | null>(null);
+export interface Send extends ReturnType<typeof asSeen> {
+  fetch: (request: Request) => Promise<Response>;
+}
+/** What was looked at, to be sent along with what is no step. */
+export const asSeen = (seen: string | undefined) => ({ headers: seen === undefined ? {} : { "x-seen": seen } });
+export type Call<V> = (send: Send) => Promise<Answer<V>>;
+/** A step that wasn't taken because somebody else changed the same; its maker chooses. */
+export type Overtaken = { told: ApiError; about: unknown; mine: () => unknown; theirs: () => unknown };
+/** How a thing looks once a step on it is taken. */
+export type Shows<V> = (now: V) => V;
+/** Along the steps that were taken. */
+export type Turn = "undo" | "redo";
+
+interface Waiting<V> {
+  thing: string;
+  shows: Shows<V> | Turn | undefined;
+}
+/** How a step that waits is shown, and what it does, for whoever tells of it. */
+interface Told<V> {
+  shows?: Shows<V> | Turn | undefined;
+  about?: unknown;
+}
+
+/**
+ * A thing as the server has it, with the steps on it that wait for their answers: it is shown as if they were taken.
+ * Each step goes into the outbox as it is made, and its answer is the thing as it is then. What was asked before a step
+ * was answered says nothing about it and isn't shown. A step on something that somebody else changed meanwhile isn't
+ * taken: the thing is read anew, and it is told until its maker chose.
+ */
+export function useSteps<V extends object>(
+  on: () => Pick<On, "thing" | "called">,
+  read: () => Promise<Answer<V>>,
+  show?: (now: V) => unknown,
+) {
+  const outbox = useOutbox();
+  const server = shallowRef<V | null>(null);
+  const waiting = shallowRef<Waiting<V>[]>([]);
+  const view = computed<V | null>(() => {
+    if (!server.value) return null;
+    const { thing } = on();
+    const shown = waiting.value.filter((step) => step.thing === thing);
+    return standing(shown.map((step) => step.shows)).reduce((now, shows) => shows(now), server.value);
+  });
   const problem = ref<ApiError | null>(null);
   /** The first that was overtaken and isn't chosen yet. */
   const overtaken = shallowRef<Overtaken | null>(null);
   let others: Overtaken[] = [];
   /** Steps that aren't answered yet. */
-  const pending = ref(0);
-  let queue: Promise<unknown> = Promise.resolve();
+  const pending = computed(() => waiting.value.length);
+  let disposed = false;
+  if (getCurrentScope()) onScopeDispose(() => (disposed = true));
 
-  function inTurn<T>(work: () => Promise<T>): Promise<T> {
-    pending.value += 1;
-    const turn = queue.then(work).finally(() => (pending.value -= 1));
-    queue = turn.catch(() => undefined);
+  /** Counts the answers to steps, and what is asked besides. */
+  let answers = 0;
+  let asked = 0;
+
+  async function load(): Promise<boolean> {
+    const mine = (asked += 1);
+    for (;;) {
+      const before = answers;
+      const { data, error } = await read();
+      if (disposed || mine !== asked) return data !== undefined;
+      // Older than what a step was answered with meanwhile.
+      if (before !== answers) continue;
+      problem.value = error ?? null;
+      if (data) await take(data);
+      return data !== undefined;
+    }
+  }
+  /** Something else told the thing as it is now. */
+  function put(now: V | null): void {
+    answers += 1;
+    server.value = now;
+  }
+  async function take(now: V): Promise<void> {
+    server.value = now;
+    await show?.(now);
+  }
+
+  function send(): Send {
+    const { thing, called } = on();
+    const gone = (): boolean => disposed || on().thing !== thing;
+    return {
+      ...asSeen(seenOf(server.value)),
+      fetch: outbox.through({ thing, called, gone }),
+    };
+  }
+
+  /** The end of what is done with the last answer, in turn. */
+  let tail: Promise<unknown> = Promise.resolve();
+
+  /** Lets a step wait for its answer, and does what is to be done with that in turn. */
+  function wait<T>(answer: Promise<T>, shows: Told<V>["shows"], done: (answer: T) => Promise<boolean>) {
+    const one = { thing: on().thing, shows };
+    waiting.value = [...waiting.value, one];
+    const turn = Promise.all([answer, tail]).then(([came]) => {
+      answers += 1;
+      // What it shows is let go as its answer is taken, so that nothing is shown twice.
+      waiting.value = waiting.value.filter((other) => other !== one);
+      const here = !disposed && one.thing === on().thing;
+      return here ? done(came) : false;
+    });
+    tail = turn.catch(() => undefined);
     return turn;
   }
-  async function takeNow(call: Call<V>, seen: Seen): Promise<boolean> {
-    const first = await call(seen);
-    // Taken though its answer was lost: how the thing is now says as much.
-    const { data, error } = first.error?.code === "taken_before" ? await read() : first;
-    const late = error?.code === "overtaken";
-    problem.value = late ? null : (error ?? null);
-    if (data) {
-      view.value = data;
-      await show?.(data);
-    } else if (late) {
-      tell(error, call);
-      const theirs = (await read()).data;
-      if (theirs) {
-        view.value = theirs;
-        await show?.(theirs);
-      }
-    }
-    return data !== undefined;
+
+  /** Takes a step, on what is seen as it is made; tells whether it was taken. */
+  function step(call: Call<V>, told: Told<V> = {}, blind = false): Promise<boolean> {
+    return wait(call(blind ? { ...send(), ...asSeen(undefined) } : send()), told.shows, async ({ data, error }) => {
+      if (error?.code === "taken_before") return load();
+      const late = error?.code === "overtaken" || error?.code === "clash";
+      problem.value = late ? null : (error ?? null);
+      if (data) await take(data);
+      else if (late) {
+        await reread();
+        tell(error, call, told);
+      } else if (error?.code === "revision_mismatch") await reread();
+      return data !== undefined;
+    });
   }
-  function tell(told: ApiError, call: Call<V>): void {
+  async function reread(): Promise<void> {
+    const { data } = await read();
+    if (data) await take(data);
+  }
+  function tell(why: ApiError, call: Call<V>, told: Told<V>): void {
     const next = (): void => {
       others = others.filter((other) => other !== one);
       overtaken.value = others[0] ?? null;
     };
     const mine = (): Promise<boolean> => {
       next();
-      return inTurn(() => takeNow(call, asSeen(undefined)));
+      return step(call, told, true);
     };
-    const one: Overtaken = { told, mine, theirs: next };
+    const one: Overtaken = { told: why, about: told.about, mine, theirs: next };
     others = [...others, one];
     overtaken.value = others[0] ?? null;
   }
-  /** Takes a step in its turn, on what is seen as it is made; tells whether it was taken. */
-  function take(call: Call<V>): Promise<boolean> {
-    const seen = asSeen(view.value?.seen);
-    return inTurn(() => takeNow(call, seen));
-  }
-  const load = () => take(read);
-  /** Does something else in its turn; tells whether it was done. */
-  const turn = (first: () => Promise<Answer<unknown>>) =>
-    inTurn(async () => {
-      const { error } = await first();
-      problem.value = error ?? null;
-      return error === undefined;
+
+  /** Takes a step that isn't answered with the thing, and reads that. */
+  const stepThenRead = (call: Call<unknown>, turn?: Turn): Promise<boolean> =>
+    wait(call(send()), turn, async ({ error }) => {
+      const taken = error === undefined || error.code === "taken_before";
+      if (taken) return load();
+      await reread();
+      problem.value = error;
+      return false;
     });
+
+  /** Does something that is no step once all steps are answered; tells whether it was done. */
+  async function turn(first: () => Promise<Answer<unknown>>): Promise<boolean> {
+    await tail;
+    const { error } = await first();
+    problem.value = error ?? null;
+    return error === undefined;
+  }
   /** The same, and reads the thing anew. */
   const after = async (first: () => Promise<Answer<unknown>>) => (await turn(first)) && (await load());
-  return { view, problem, overtaken, pending, take, load, turn, after };
+
+  return { view, server, problem, overtaken, pending, step, stepThenRead, load, turn, after, put };
+}
+
+/** What stands of steps of which some take back or make again those before them. */
+function standing<V>(steps: (Shows<V> | Turn | undefined)[]): Shows<V>[] {
+  const done: Shows<V>[] = [];
+  const undone: Shows<V>[] = [];
+  for (const step of steps) {
+    if (step === undefined) continue;
+    if (step === "undo" || step === "redo") {
+      const [from, to] = step === "undo" ? [done, undone] : [undone, done];
+      const last = from.pop();
+      if (last) to.push(last);
+    } else {
+      done.push(step);
+      undone.length = 0;
+    }
+  }
+  return done;
+}
+
+function seenOf(thing: object | null): string | undefined {
+  return thing && "seen" in thing && typeof thing.seen === "string" ? thing.seen : undefined;
 }

@@ -1,15 +1,23 @@
 <script setup lang="ts">
 import { mdiOpenInNew } from "@mdi/js";
-import { useRoute, useRouter } from "vue-router";
+import { ref } from "vue";
+import { useRoute } from "vue-router";
+import type { ApiError } from "../api/client";
 import { useSession } from "../features/session/session";
+import { useOutbox } from "../session/useOutbox";
+import ProblemNote from "./ProblemNote.vue";
 
 const session = useSession();
 const route = useRoute();
-const router = useRouter();
 
+const outbox = useOutbox();
+const leaving = ref(false);
+const problem = ref<ApiError | null>(null);
 async function signOut(): Promise<void> {
-  await session.signOut();
-  await router.push({ name: "sign-in" });
+  // What waits is told first.
+  if (outbox.waiting > 0 && !leaving.value) return void (leaving.value = true);
+  problem.value = await session.signOut();
+  if (problem.value) leaving.value = true;
 }
 </script>
 
@@ -46,6 +54,20 @@ async function signOut(): Promise<void> {
         Open shop <v-icon :icon="mdiOpenInNew" size="13" />
       </a>
     </div>
+    <v-dialog v-model="leaving" max-width="420" aria-label="Sign out">
+      <div class="dialog-sheet">
+        <h1>Sign out</h1>
+        <ProblemNote :problem="problem" />
+        <p v-if="outbox.waiting">
+          {{ outbox.waiting === 1 ? "1 step isn’t" : `${outbox.waiting} steps aren’t` }} sent yet. They stay in this
+          browser and are sent when you sign in here again.
+        </p>
+        <div class="acts">
+          <v-btn @click="leaving = false">Stay</v-btn>
+          <v-btn variant="flat" color="primary" @click="signOut">Sign out</v-btn>
+        </div>
+      </div>
+    </v-dialog>
   </header>
 </template>
 
@@ -109,6 +131,11 @@ nav .router-link-exact-active {
   border-radius: 6px;
   color: inherit;
   text-decoration: none;
+}
+.acts {
+  display: flex;
+  gap: 10px;
+  justify-content: flex-end;
 }
 @media (max-width: 720px) {
   .bar {

@@ -25,12 +25,6 @@ function words(value: Value | null | undefined): string {
       .trim() || "nothing"
   );
 }
-
-function keepMine(): void {
-  const op = desk.clash?.op;
-  desk.clash = null;
-  if (op) void desk.edit(op);
-}
 </script>
 
 <template>
@@ -45,8 +39,8 @@ function keepMine(): void {
         <dd data-test="mine">{{ values.mine }}</dd>
       </dl>
       <div class="acts">
-        <v-btn @click="keepMine">Use mine</v-btn>
-        <v-btn variant="flat" color="primary" autofocus @click="desk.clash = null">Keep theirs</v-btn>
+        <v-btn @click="desk.clash?.mine()">Use mine</v-btn>
+        <v-btn variant="flat" color="primary" autofocus @click="desk.clash?.theirs()">Keep theirs</v-btn>
       </div>
     </div>
   </v-dialog>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from "vue";
+import SavedState from "../../ui/SavedState.vue";
 import { useDesk } from "./deskStore";
 import { injectMoves } from "./keys";
 import { kilobytes } from "./kilobytes";
@@ -33,11 +34,6 @@ const weight = computed(() => {
 });
 const small = computed(() => props.facts?.weight.too_small ?? []);
 const hasButton = computed(() => desk.order.some((l) => l.piece.kind === "buy_button"));
-const saved = computed(() => {
-  if (desk.saving) return "Saving";
-  const time = desk.savedAt?.toLocaleTimeString([], { hour: "2-digit", minute: "2-digit", hour12: false });
-  return time ? `Saved ${time}` : "Everything is saved";
-});
 </script>
 
 <template>
@@ -53,7 +49,7 @@ const saved = computed(() => {
       <button class="quiet" @click="moves.choose({ piece: small[0]?.piece ?? '' })">Show me</button>
     </template>
     <span v-if="weight" class="soft" :title="weight.title">{{ weight.text }}</span>
-    <span class="right soft" role="status">{{ saved }}</span>
+    <SavedState class="right" />
     <button class="quiet" @click="$emit('help')">Keys</button>
   </footer>
 </template>

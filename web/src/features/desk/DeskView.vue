@@ -92,7 +92,7 @@ function lookAt(product: string): void {
 <template>
   <main class="desk">
     <DeskHead v-if="desk.view && desk.draft" :facts="situation.facts.value" @open="(what) => (open = what)" />
-    <ProblemNote class="problem" :problem="desk.problem" @retry="desk.retry" />
+    <ProblemNote class="problem" :problem="desk.problem" @retry="() => desk.open(id)" />
     <div v-if="desk.notice" class="notice" role="status">
       <span>{{ desk.notice }}</span>
       <button class="quiet" @click="desk.notice = null">Understood</button>

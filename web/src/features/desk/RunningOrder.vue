@@ -47,10 +47,10 @@ const folds = computed(() => ({
   phone: lastInFirstScreen(desk.order, props.boxes.phone, SCREENS.phone.height),
 }));
 
-watch(adding, async (wanted) => {
+watch(adding, (wanted) => {
   if (!wanted) return;
   adding.value = false;
-  gap.value = await moves.placeForNew();
+  gap.value = moves.placeForNew();
 });
 
 /** Bands that are folded, until the desk is left. */
@@ -108,11 +108,11 @@ function isGap(column: string, index: number): boolean {
   return gap.value?.column === column && gap.value.index === index;
 }
 
-async function pick(kind: Kind, more: boolean): Promise<void> {
+function pick(kind: Kind, more: boolean): void {
   const at = gap.value;
   if (!at) return;
   gap.value = null;
-  await moves.add(kind, at);
+  moves.add(kind, at);
   if (more) gap.value = { column: at.column, index: at.index + 1 };
 }
 

@@ -32,13 +32,14 @@ export function lines(layout: Layout): Line[] {
 /** A new draft with the very pieces of the old one where they are as they were: only what changed is drawn anew. */
 export function sharing(old: Draft | null, next: Draft): Draft {
   const before = new Map(old ? lines(old.layout).map((l): [string, Piece] => [l.piece.id, l.piece]) : []);
-  for (const column of next.layout.bands.flatMap((band) => band.columns)) {
-    column.pieces = column.pieces.map((piece) => {
-      const same = before.get(piece.id);
-      return same && JSON.stringify(same) === JSON.stringify(piece) ? same : piece;
-    });
-  }
-  return next;
+  const shared = (piece: Piece): Piece => {
+    const same = before.get(piece.id);
+    return same && JSON.stringify(same) === JSON.stringify(piece) ? same : piece;
+  };
+  const columns = (band: Band): Column[] =>
+    band.columns.map((column) => ({ ...column, pieces: column.pieces.map(shared) }));
+  const bands = next.layout.bands.map((band) => ({ ...band, columns: columns(band) }));
+  return { ...next, layout: { ...next.layout, bands } };
 }
 
 /** Whether a piece is meant to be seen on a screen. */

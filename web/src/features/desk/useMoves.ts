@@ -55,27 +55,27 @@ export function useMoves() {
     void desk.edit({ op: "move_piece", piece, to });
   }
 
-  async function add(kind: Kind, at: Place): Promise<void> {
+  function add(kind: Kind, at: Place): void {
     const id = newId("p");
-    await desk.edit({ op: "add_piece", piece: { id, kind, values: {} }, at });
-    if (desk.order.some((l) => l.piece.id === id)) choose({ piece: id });
+    void desk.edit({ op: "add_piece", piece: { id, kind, values: {} }, at });
+    choose({ piece: id });
   }
 
   /** The place for something new: behind the chosen line, in the chosen band, or at the end. An empty page gets a band. */
-  async function placeForNew(): Promise<Place | null> {
+  function placeForNew(): Place | null {
     if (line.value) return { column: line.value.column.id, index: line.value.index + 1 };
-    if (!desk.draft?.layout.bands.length) await addBand([12]);
+    if (!desk.draft?.layout.bands.length) addBand([12]);
     const column = (band.value ?? desk.draft?.layout.bands.at(-1))?.columns[0];
     return column ? { column: column.id, index: column.pieces.length } : null;
   }
 
-  async function addBand(columns: number[]): Promise<void> {
+  function addBand(columns: number[]): void {
     const bands = desk.draft?.layout.bands ?? [];
     const here = line.value?.band.id ?? band.value?.id;
     const index = here ? bands.findIndex((b) => b.id === here) + 1 : bands.length;
     const id = newId("b");
     const made = columns.map((width) => ({ id: newId("c"), width, pieces: [] }));
-    await desk.edit({ op: "add_band", band: { id, values: {}, columns: made }, index });
+    void desk.edit({ op: "add_band", band: { id, values: {}, columns: made }, index });
     choose({ band: id });
   }
 
@@ -121,22 +121,22 @@ export function useMoves() {
   }
 
   /** Puts what was copied behind what is chosen. Tells whether the text was ours. */
-  async function paste(text: string): Promise<boolean> {
+  function paste(text: string): boolean {
     const found = readClip(text);
     if (!found) return false;
     const ops: Op[] = [];
     const pieces = (found.pieces ?? []).map(renamed);
     if (pieces.length) {
-      const at = await placeForNew();
+      const at = placeForNew();
       if (at) pieces.forEach((piece, i) => ops.push({ op: "add_piece", piece, at: { ...at, index: at.index + i } }));
     }
     const bands = desk.draft?.layout.bands ?? [];
     const here = bands.findIndex((b) => b.id === (line.value?.band.id ?? band.value?.id)) + 1 || bands.length;
     const newBands = (found.bands ?? []).map(renamedBand);
     newBands.forEach((one, i) => ops.push({ op: "add_band", band: one, index: here + i }));
-    if (ops.length) await desk.edit({ op: "many", ops });
+    if (ops.length) void desk.edit({ op: "many", ops });
     const [piece, first] = [pieces.at(-1), newBands[0]];
-    if (piece && desk.order.some((l) => l.piece.id === piece.id)) choose({ piece: piece.id });
+    if (piece) choose({ piece: piece.id });
     else if (first) choose({ band: first.id });
     return true;
   }

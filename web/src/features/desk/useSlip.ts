@@ -1,5 +1,5 @@
 import { shallowRef, watch } from "vue";
-import { type Schemas, api, ask } from "../../api/client";
+import { type Schemas, api, ask, offline } from "../../api/client";
 import { useDesk } from "./deskStore";
 import { type Target, bandOf, pieceOf, sameTarget } from "./types";
 
@@ -7,6 +7,7 @@ import { type Target, bandOf, pieceOf, sameTarget } from "./types";
 export function useSlip() {
   const desk = useDesk();
   const slip = shallowRef<Schemas["SlipView"] | null>(null);
+  let asked = 0;
 
   watch(
     [() => desk.chosen, () => desk.draft?.revision, () => desk.scope, () => desk.look?.product],
@@ -16,17 +17,20 @@ export function useSlip() {
         slip.value = null;
         return;
       }
-      // What was just copied is chosen before the server has it.
+      // What was just made is chosen before the server has it.
       if (!isThere(target)) return;
-      const { data } = await ask(call(id));
-      if (data && sameTarget(target, desk.chosen)) slip.value = data;
-      else if (!data && sameTarget(target, desk.chosen)) slip.value = null;
+      const mine = (asked += 1);
+      const { data, error } = await ask(call(id));
+      if (mine !== asked) return;
+      if (data) slip.value = data;
+      // Without a connection it stays as it was last seen.
+      else if (error?.code !== offline.code || !sameTarget(target, slip.value?.target ?? null)) slip.value = null;
     },
     { immediate: true },
   );
 
   function isThere(target: Target): boolean {
-    const bands = desk.draft?.layout.bands ?? [];
+    const bands = desk.known?.layout.bands ?? [];
     const [piece, band] = [pieceOf(target), bandOf(target)];
     const pieces = bands.flatMap((one) => one.columns).flatMap((column) => column.pieces);
     return piece !== null ? pieces.some((one) => one.id === piece) : bands.some((one) => one.id === band);

@@ -57,7 +57,7 @@ export function useValues() {
     if (ops.length) void desk.edit({ op: "many", ops });
   }
 
-  function set(target: Target, key: string, device: Device, value: Value | null): Promise<void> {
+  function set(target: Target, key: string, device: Device, value: Value | null): Promise<boolean> {
     return desk.edit(setting(target, key, device, value));
   }
 

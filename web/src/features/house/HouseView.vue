@@ -5,7 +5,7 @@ import ProblemNote from "../../ui/ProblemNote.vue";
 import TokenField from "./TokenField.vue";
 import { type Token, useHouse } from "./useHouse";
 
-const { view, sample, problem, waiting, weak, load, set, undo, redo, publish } = useHouse();
+const { view, sample, problem, overtaken, pending, weak, load, set, undo, redo, publish } = useHouse();
 const GROUPS: [Token["group"], string, string][] = [
   ["type", "Type", "The families, and eight steps from which every text takes its size."],
   ["colours", "Colours", "Few colours, each with one meaning."],
@@ -52,14 +52,14 @@ function ratio(hundredths: number): string {
       :changes="view?.changes_not_live ?? 0"
       :can-undo="view?.can_undo ?? false"
       :can-redo="view?.can_redo ?? false"
-      :waiting="waiting"
+      :waiting="pending"
       :where="{ name: 'house-changes' }"
       @undo="undo"
       @redo="redo"
       @changed="load"
       @publish="publish"
     />
-    <ProblemNote class="problem" :problem="problem" @retry="load" />
+    <ProblemNote class="problem" :problem="problem" :overtaken="overtaken" @retry="load" />
     <div v-if="view" class="parts">
       <nav aria-label="Parts of the house style">
         <button v-for="[key, name] in GROUPS" :key="key" :aria-pressed="key === chosen" @click="chosen = key">
@@ -109,7 +109,7 @@ function ratio(hundredths: number): string {
 .house {
   display: flex;
   flex-direction: column;
-  height: calc(100dvh - 48px);
+  height: calc(100dvh - 48px - var(--foot));
   min-height: 560px;
 }
 .problem {

@@ -1,53 +1,47 @@
-import { computed, onMounted, ref, shallowRef } from "vue";
-import { type ApiError, type Schemas, api, ask, proofHtml } from "../../api/client";
-import { draftCalls, thenRead } from "../../session/useDraft";
+import { computed, onMounted, shallowRef } from "vue";
+import { type Schemas, api, ask, proofHtml } from "../../api/client";
+import { draftCalls } from "../../session/useDraft";
+import { useSteps } from "../../session/useSteps";
 
 export type Token = Schemas["TokenView"];
 type View = Schemas["HouseView"];
 
-/** The house style's draft and its living sample; steps are taken one after another. */
+/** The house style's draft and its living sample. */
 export function useHouse() {
-  const view = shallowRef<View | null>(null);
   const sample = shallowRef<string | null>(null);
-  const problem = ref<ApiError | null>(null);
-  const waiting = ref(0);
-  let queue: Promise<void> = Promise.resolve();
-
-  function take(call: () => Promise<{ data?: View | undefined; error?: ApiError | undefined }>): Promise<void> {
-    waiting.value += 1;
-    queue = queue.then(async () => {
-      const { data, error } = await call();
-      waiting.value -= 1;
-      problem.value = error ?? null;
-      if (data) view.value = data;
-      if (error?.code === "revision_mismatch") await load();
-      if (data) await draw();
-    });
-    return queue;
-  }
-
-  async function load(): Promise<void> {
-    const { data, error } = await ask(api.GET("/api/house"));
-    if (data) view.value = data;
-    else problem.value = error ?? null;
-    await draw();
-  }
+  let drawn = 0;
+  const steps = useSteps<View>(
+    () => ({ thing: "house", called: "House style" }),
+    () => ask(api.GET("/api/house")),
+    () => void draw(),
+  );
+  const { view, problem, overtaken, pending, load, step, stepThenRead, after } = steps;
 
   async function draw(): Promise<void> {
+    const mine = (drawn += 1);
     const { data } = await proofHtml("/api/house/sample");
-    if (data !== undefined) sample.value = data;
+    if (data !== undefined && mine === drawn) sample.value = data;
   }
 
   const revision = (): number => view.value?.revision ?? 0;
-  const set = (key: string, value: Schemas["SetValue"] | null) =>
-    take(() => ask(api.PUT("/api/house", { body: { revision: revision(), key, value } })));
+  function set(key: string, value: Schemas["SetValue"] | null): Promise<boolean> {
+    const shown = (now: View): View => ({
+      ...now,
+      can_undo: true,
+      tokens: now.tokens.map((token) =>
+        token.key === key ? { ...token, value: value ?? token.shipped, own: value !== null } : token,
+      ),
+    });
+    return step((send) => ask(api.PUT("/api/house", { body: { revision: revision(), key, value }, ...send })), {
+      shows: shown,
+    });
+  }
   const calls = draftCalls("house");
-  const read = () => ask(api.GET("/api/house"));
-  const undo = () => take(() => thenRead(calls.undo(revision()), read));
-  const redo = () => take(() => thenRead(calls.redo(revision()), read));
-  const publish = () => take(() => thenRead(calls.publish(revision()), read));
+  const undo = () => stepThenRead((send) => calls.undo(revision(), send), "undo");
+  const redo = () => stepThenRead((send) => calls.redo(revision(), send), "redo");
+  const publish = () => after(() => calls.publish(revision()));
   const weak = computed(() => view.value?.contrasts.filter((pair) => !pair.holds) ?? []);
 
   onMounted(load);
-  return { view, sample, problem, waiting, weak, load, set, undo, redo, publish };
+  return { view, sample, problem, overtaken, pending, weak, load, set, undo, redo, publish };
 }

@@ -20,7 +20,7 @@ const product = computed(() => (props.handle === undefined ? {} : { product: pro
 const journal = useJournal(
   () => ({ ...product.value, view: "pictures" }),
   () => view.value,
-  control.after,
+  control.stepThenRead,
 );
 const { uploads, put, forget } = useUploads(
   (parcel) => sendPicture(props.handle, parcel),
@@ -130,7 +130,7 @@ const { over, held, dropped, picked } = useDropped(put);
   position: relative;
   display: flex;
   flex-direction: column;
-  height: calc(100dvh - 48px);
+  height: calc(100dvh - 48px - var(--foot));
   min-height: 480px;
 }
 .problem {

@@ -16,10 +16,11 @@ export function usePictures(product: () => string | undefined) {
   const of = () => ({ query: { product: product() } });
   const at = "/api/pictures" as const;
   const steps = useSteps<Pictures>(
+    () => ({ thing: `pictures/${product() ?? ""}`, called: "Pictures" }),
     () => ask(api.GET(at, { params: of() })),
     (now) => (chosen.value = chosen.value.filter((id) => now.pictures.some((p) => p.id === id))),
   );
-  const { view, problem, overtaken, pending, load, take, after } = steps;
+  const { view, problem, overtaken, pending, load, step, stepThenRead } = steps;
 
   const pictures = computed(() => view.value?.pictures ?? []);
   const waiting = computed(() => pictures.value.filter((p) => p.waiting).length);
@@ -29,17 +30,31 @@ export function usePictures(product: () => string | undefined) {
   const many = computed(() => pictures.value.filter((p) => chosen.value.includes(p.id)));
   const proposed = computed(() => pictures.value.filter((p) => p.proposed.length > 0));
 
+  const ofPictures = (shown: (all: Picture[]) => Picture[]) => (now: Pictures) => ({
+    ...now,
+    pictures: shown(now.pictures),
+  });
   const change = (ids: number[], wanted: PictureChange) => {
     const params = of();
-    return take((seen) => ask(api.PATCH(at, { params, body: { ids, ...wanted }, ...seen })));
+    const { alt, focus, values } = wanted;
+    const shown = ofPictures((all) =>
+      all.map((one) =>
+        ids.includes(one.id)
+          ? { ...one, alt: alt ?? one.alt, focus: focus ?? one.focus, values: values ?? one.values }
+          : one,
+      ),
+    );
+    return step((send) => ask(api.PATCH(at, { params, body: { ids, ...wanted }, ...send })), { shows: shown });
   };
   const remove = (ids: number[]) => {
     const params = of();
-    return take((seen) => ask(api.DELETE(at, { params, body: { ids }, ...seen })));
+    const shown = ofPictures((all) => all.filter((one) => !ids.includes(one.id)));
+    return step((send) => ask(api.DELETE(at, { params, body: { ids }, ...send })), { shows: shown });
   };
   const order = (ids: number[]) => {
     const params = of();
-    return take((seen) => ask(api.PUT(`${at}/order`, { params, body: { ids }, ...seen })));
+    const shown = ofPictures((all) => [...all].sort((a, b) => ids.indexOf(a.id) - ids.indexOf(b.id)));
+    return step((send) => ask(api.PUT(`${at}/order`, { params, body: { ids }, ...send })), { shows: shown });
   };
   /** Each gets the values that its file name speaks of. */
   async function takeProposed(): Promise<void> {
@@ -66,6 +81,6 @@ export function usePictures(product: () => string | undefined) {
   }
 
   const seen = { view, pictures, waiting, chosen, one, many, proposed, problem, overtaken, pending };
-  return { ...seen, load, after, change, remove, order, takeProposed, choose };
+  return { ...seen, load, stepThenRead, change, remove, order, takeProposed, choose };
 }
 export type PicturesControl = ReturnType<typeof usePictures>;

@@ -1,5 +1,7 @@
 <script setup lang="ts">
-import { computed, ref, watch } from "vue";
+import { computed } from "vue";
+import { useDraftForm } from "../../session/useDraftField";
+import MetNote from "../../ui/MetNote.vue";
 import ReachPick from "./ReachPick.vue";
 import { type PlanForm, type PricesControl, planFormOf } from "./usePrices";
 
@@ -16,20 +18,27 @@ const empty = (): PlanForm => ({
   saved_on: "all",
   once: true,
 });
-const form = ref<PlanForm>(empty());
-watch(
-  () => [props.id, known.value] as const,
-  () => (form.value = known.value ? structuredClone(planFormOf(known.value)) : empty()),
-  { immediate: true },
+const { form, changed, met, takeTheirs, ...draft } = useDraftForm(
+  () => `${props.id} ${known.value === undefined}`,
+  () => (known.value ? planFormOf(known.value) : empty()),
 );
-const changed = computed(() => JSON.stringify(known.value && planFormOf(known.value)) !== JSON.stringify(form.value));
+const CALLED: Partial<Record<keyof PlanForm, string>> = {
+  reach: "what it is for",
+  every: "how often",
+  period: "weeks or months",
+  percent: "what it saves",
+  saved_on: "on which deliveries",
+  once: "whether it can be bought just once",
+};
+const keep = () => draft.keep(props.control.keepPlan);
 async function remove(): Promise<void> {
   if (await props.control.removePlan(props.id)) emit("gone");
 }
 </script>
 
 <template>
-  <form class="panel" aria-label="The chosen plan" @submit.prevent="control.keepPlan(form)">
+  <form class="panel" aria-label="The chosen plan" @submit.prevent="keep">
+    <MetNote :met="met.map((field) => CALLED[field] ?? field)" @take="met.forEach(takeTheirs)" />
     <ReachPick v-model="form.reach" :view="control.view.value" />
     <div class="line">
       <span class="soft">every</span>

@@ -23,11 +23,11 @@ type Value = Event & { target: HTMLSelectElement };
 const value = (event: Event): string => (event as Value).target.value;
 function policy(place: keyof PricesView["places"], event: Event): void {
   const now = value(event) as PricesView["places"]["page"];
-  void change({ places: { ...props.view.places, [place]: now } });
+  void change("places", { ...props.view.places, [place]: now });
 }
-const round = (part: Partial<PricesView["rounding"]>) => change({ rounding: { ...props.view.rounding, ...part } });
-const style = (part: Partial<PricesView["style"]>) => change({ style: { ...props.view.style, ...part } });
-const vat = (part: Partial<PricesView["vat"]>) => change({ vat: { ...props.view.vat, ...part } });
+const round = (part: Partial<PricesView["rounding"]>) => change("rounding", { ...props.view.rounding, ...part });
+const style = (part: Partial<PricesView["style"]>) => change("style", { ...props.view.style, ...part });
+const vat = (part: Partial<PricesView["vat"]>) => change("vat", { ...props.view.vat, ...part });
 
 const rate = ref("");
 watch(
@@ -69,7 +69,7 @@ function dropRate(kind: string): void {
     <h2>Old prices</h2>
     <label>
       <span class="soft">come from</span>
-      <select :value="view.old" @change="change({ old: value($event) as PricesView['old'] })">
+      <select :value="view.old" @change="change('old', value($event) as PricesView['old'])">
         <option value="typed">what is typed, or before a rule</option>
         <option value="lowest">the lowest price of 30 days</option>
       </select>

@@ -12,7 +12,7 @@ import TimeLine from "./TimeLine.vue";
 import { usePrices } from "./usePrices";
 
 const control = usePrices();
-const { view, problem, waiting, read, change, undo, redo } = control;
+const { view, problem, overtaken, pending, load, change, undo, redo } = control;
 const chosen = ref<number | null>(null);
 const plan = ref<number | null>(null);
 function choose(rule: number | null, ofPlans: number | null = null): void {
@@ -22,7 +22,7 @@ const publishing = ref(false);
 
 const together = computed({
   get: () => view.value?.together ?? "best_one",
-  set: (now) => void change({ together: now }),
+  set: (now) => void change("together", now),
 });
 </script>
 
@@ -36,15 +36,15 @@ const together = computed({
       :changes="view?.changes_not_live ?? 0"
       :can-undo="view?.can_undo ?? false"
       :can-redo="view?.can_redo ?? false"
-      :waiting="waiting"
+      :waiting="pending"
       @undo="undo"
       @redo="redo"
-      @changed="read"
+      @changed="load"
       @publish="publishing = true"
     />
     <div v-if="view" class="halves">
       <div class="left">
-        <ProblemNote :problem="problem" @retry="read" />
+        <ProblemNote :problem="problem" :overtaken="overtaken" @retry="load" />
         <div class="head">
           <h2>Rules</h2>
           <label>
@@ -87,7 +87,7 @@ const together = computed({
       </aside>
     </div>
     <template v-else>
-      <ProblemNote class="alone" :problem="problem" @retry="read" />
+      <ProblemNote class="alone" :problem="problem" @retry="load" />
       <v-progress-linear v-if="!problem" indeterminate color="primary" />
     </template>
     <MovesDialog v-model="publishing" :control="control" />
@@ -98,7 +98,7 @@ const together = computed({
 .prices {
   display: flex;
   flex-direction: column;
-  height: calc(100dvh - 48px);
+  height: calc(100dvh - 48px - var(--foot));
   min-height: 560px;
 }
 .halves {

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { mdiArrowDown, mdiArrowUp, mdiClose, mdiPlus } from "@mdi/js";
-import { computed, ref, watch } from "vue";
+import { computed } from "vue";
+import { useDraftForm } from "../../session/useDraftField";
+import MetNote from "../../ui/MetNote.vue";
 import ReachPick from "./ReachPick.vue";
 import { type PricesControl, type RuleForm, formOf } from "./usePrices";
 
@@ -22,13 +24,21 @@ const empty = (): RuleForm => ({
   until: "",
   on: true,
 });
-const form = ref<RuleForm>(empty());
-watch(
-  () => [props.id, known.value] as const,
-  () => (form.value = known.value ? structuredClone(formOf(known.value)) : empty()),
-  { immediate: true },
+const { form, changed, met, takeTheirs, ...draft } = useDraftForm(
+  () => `${props.id} ${known.value === undefined}`,
+  () => (known.value ? formOf(known.value) : empty()),
 );
-const changed = computed(() => JSON.stringify(known.value && formOf(known.value)) !== JSON.stringify(form.value));
+const CALLED: Partial<Record<keyof RuleForm, string>> = {
+  name: "the name",
+  reach: "what it is for",
+  steps: "what it takes off",
+  counted: "how pieces are counted",
+  total: "the cart's total",
+  with: "what must be in the cart",
+  from: "its beginning",
+  until: "its end",
+  on: "whether it is on",
+};
 
 const products = computed(() =>
   (props.control.view.value?.products ?? []).map((one) => ({ value: one.handle, title: one.name })),
@@ -37,9 +47,7 @@ function more(): void {
   const last = form.value.steps.at(-1);
   form.value.steps.push({ from: (last?.from ?? 1) + 2, kind: last?.kind ?? "percent", value: "" });
 }
-async function keep(): Promise<void> {
-  await props.control.keep(form.value);
-}
+const keep = () => draft.keep(props.control.keep);
 async function remove(): Promise<void> {
   if (await props.control.remove(props.id)) emit("gone");
 }
@@ -47,6 +55,7 @@ async function remove(): Promise<void> {
 
 <template>
   <form class="panel" aria-label="The chosen rule" @submit.prevent="keep">
+    <MetNote :met="met.map((field) => CALLED[field] ?? field)" @take="met.forEach(takeTheirs)" />
     <label>
       <span class="soft">Name, as carts show it</span>
       <input v-model="form.name" maxlength="80" placeholder="Spring sale" />

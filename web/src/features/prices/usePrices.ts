@@ -1,86 +1,60 @@
-import { onMounted, ref, shallowRef } from "vue";
-import { type ApiError, type Schemas, api, ask } from "../../api/client";
-import { draftCalls, thenRead } from "../../session/useDraft";
+import { onMounted } from "vue";
+import { type Schemas, api, ask } from "../../api/client";
+import { draftCalls } from "../../session/useDraft";
+import { useSteps } from "../../session/useSteps";
 
 export type PricesView = Schemas["PricesView"];
 export type RuleView = Schemas["RuleView"];
 export type RuleForm = Schemas["RuleForm"];
 export type Money = Schemas["Money"];
 export type PlanForm = Schemas["PlanForm"];
-type Change = Pick<PricesView, "together" | "rounding" | "places" | "old" | "vat" | "style"> & { plans: PlanForm[] };
+type Change = Schemas["PricesChange"];
+type Ways = Pick<PricesView, "together" | "rounding" | "places" | "old" | "vat" | "style">;
 
-/** The price rules' draft; changes are taken one after another. */
+/** The price rules' draft. */
 export function usePrices() {
-  const view = shallowRef<PricesView | null>(null);
-  const problem = ref<ApiError | null>(null);
-  const waiting = ref(0);
-  let queue: Promise<unknown> = Promise.resolve();
-
-  function take(call: () => Promise<{ data?: PricesView; error?: ApiError }>): Promise<boolean> {
-    waiting.value += 1;
-    const turn = queue.then(async () => {
-      const { data, error } = await call();
-      waiting.value -= 1;
-      problem.value = error ?? null;
-      if (data) view.value = data;
-      if (error?.code === "revision_mismatch") await read();
-      return data !== undefined;
-    });
-    queue = turn;
-    return turn;
-  }
-  async function read(): Promise<void> {
-    const { data, error } = await ask(api.GET("/api/prices"));
-    if (data) view.value = data;
-    else problem.value = error ?? null;
-  }
+  const steps = useSteps<PricesView>(
+    () => ({ thing: "prices", called: "Prices" }),
+    () => ask(api.GET("/api/prices")),
+  );
+  const { view, problem, overtaken, pending, load, step, stepThenRead, after } = steps;
   const revision = (): number => view.value?.revision ?? 0;
-  const forms = (): RuleForm[] => (view.value?.rules ?? []).map(formOf);
 
-  function set(rules: (now: RuleForm[]) => RuleForm[], change: Partial<Change> = {}): Promise<boolean> {
-    return take(() => {
-      const now = view.value;
-      if (!now) return Promise.resolve({});
-      const { together, rounding, places, plans, old, vat, style } = {
-        ...now,
-        plans: now.plans.map(planFormOf),
-        ...change,
-      };
-      const body = { revision: revision(), rules: rules(forms()), together, rounding, places, plans, old, vat, style };
-      return ask(api.PUT("/api/prices", { body }));
-    });
+  function take(change: Change, shows: (now: PricesView) => Partial<PricesView>): Promise<boolean> {
+    const shown = (now: PricesView): PricesView => ({ ...now, can_undo: true, ...shows(now) });
+    const body = () => ({ revision: revision(), changes: [change] });
+    return step((send) => ask(api.POST("/api/prices/steps", { body: body(), ...send })), { shows: shown });
   }
   const keep = (rule: RuleForm) =>
-    set((all) =>
-      all.some((one) => one.id === rule.id) ? all.map((one) => (one.id === rule.id ? rule : one)) : [...all, rule],
-    );
-  const remove = (id: number) => set((all) => all.filter((one) => one.id !== id));
-  function move(id: number, by: number): Promise<boolean> {
-    return set((all) => {
-      const from = all.findIndex((one) => one.id === id);
-      const next = [...all];
+    take({ of: "rule", to: rule }, ({ rules }) => ({
+      rules: rules.map((one) => (one.id === rule.id ? { ...one, ...rule } : one)),
+    }));
+  const remove = (id: number) =>
+    take({ of: "drop_rule", to: id }, ({ rules }) => ({ rules: rules.filter((one) => one.id !== id) }));
+  const move = (id: number, by: number) =>
+    take({ of: "move_rule", to: { id, by } }, ({ rules }) => {
+      const from = rules.findIndex((one) => one.id === id);
+      const next = [...rules];
       const [rule] = next.splice(from, 1);
       if (rule) next.splice(Math.max(0, from + by), 0, rule);
-      return next;
+      return { rules: next };
     });
-  }
-  const change = (wanted: Partial<Change>) => set((all) => all, wanted);
-  function plans(next: (all: PlanForm[]) => PlanForm[]): Promise<boolean> {
-    return change({ plans: next((view.value?.plans ?? []).map(planFormOf)) });
-  }
+  /** Sets one of the ways in which prices are worked out and shown. */
+  const change = <K extends keyof Ways>(of: K, to: Ways[K]) => take({ of, to } as Change, () => ({ [of]: to }));
   const keepPlan = (plan: PlanForm) =>
-    plans((all) =>
-      all.some((one) => one.id === plan.id) ? all.map((one) => (one.id === plan.id ? plan : one)) : [...all, plan],
-    );
-  const removePlan = (id: number) => plans((all) => all.filter((one) => one.id !== id));
+    take({ of: "plan", to: plan }, ({ plans }) => ({
+      plans: plans.map((one) => (one.id === plan.id ? { ...one, ...plan } : one)),
+    }));
+  const removePlan = (id: number) =>
+    take({ of: "drop_plan", to: id }, ({ plans }) => ({ plans: plans.filter((one) => one.id !== id) }));
   const calls = draftCalls("prices");
-  const now = () => ask(api.GET("/api/prices"));
-  const undo = () => take(() => thenRead(calls.undo(revision()), now));
-  const redo = () => take(() => thenRead(calls.redo(revision()), now));
-  const publish = () => take(() => thenRead(calls.publish(revision()), now));
+  const undo = () => stepThenRead((send) => calls.undo(revision(), send), "undo");
+  const redo = () => stepThenRead((send) => calls.redo(revision(), send), "redo");
+  const publish = () => after(() => calls.publish(revision()));
 
-  onMounted(read);
-  return { view, problem, waiting, read, keep, remove, move, change, keepPlan, removePlan, undo, redo, publish };
+  onMounted(load);
+  const done = { keep, remove, move, change, keepPlan, removePlan, undo, redo, publish };
+  return { view, problem, overtaken, pending, load, ...done };
 }
 export type PricesControl = ReturnType<typeof usePrices>;
 

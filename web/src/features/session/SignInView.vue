@@ -1,21 +1,11 @@
 <script setup lang="ts">
-import { ref } from "vue";
 import { useRoute, useRouter } from "vue-router";
-import { useSession } from "./session";
+import SignInForm from "./SignInForm.vue";
 
-const session = useSession();
 const route = useRoute();
 const router = useRouter();
-const email = ref("");
-const password = ref("");
-const problem = ref("");
-const busy = ref(false);
 
-async function submit(): Promise<void> {
-  busy.value = true;
-  problem.value = (await session.signIn(email.value, password.value))?.message ?? "";
-  busy.value = false;
-  if (problem.value) return;
+async function go(): Promise<void> {
   // Only a place within the application, or a link could lead anywhere after signing in.
   const to = typeof route.query.to === "string" && /^\/(?!\/)/.test(route.query.to) ? route.query.to : "/";
   await router.replace(to);
@@ -24,7 +14,7 @@ async function submit(): Promise<void> {
 
 <template>
   <main class="table">
-    <form class="sheet" @submit.prevent="submit">
+    <SignInForm class="sheet" @done="go">
       <p class="mark">
         <svg width="26" height="26" viewBox="0 0 22 22" aria-hidden="true">
           <path d="M2 4h8v14H2z" fill="#F0A36B" />
@@ -34,16 +24,7 @@ async function submit(): Promise<void> {
         Compagina
       </p>
       <h1>Sign in to your workshop</h1>
-      <label
-        >Email <v-text-field v-model="email" type="email" name="email" autocomplete="username" required autofocus
-      /></label>
-      <label>
-        Password
-        <v-text-field v-model="password" type="password" name="password" autocomplete="current-password" required />
-      </label>
-      <p v-if="problem" class="signal" role="alert">{{ problem }}</p>
-      <v-btn type="submit" variant="flat" color="primary" block :loading="busy"> Sign in </v-btn>
-    </form>
+    </SignInForm>
   </main>
 </template>
 
@@ -55,8 +36,6 @@ async function submit(): Promise<void> {
   padding: 24px;
 }
 .sheet {
-  display: grid;
-  gap: 14px;
   width: min(360px, 100%);
   padding: 32px;
   border: 1px solid var(--line);
@@ -75,10 +54,6 @@ h1 {
   font-size: 14px;
   font-weight: 500;
   color: var(--soft);
-}
-label {
-  display: grid;
-  gap: 4px;
 }
 p {
   margin: 0;

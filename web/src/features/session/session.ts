@@ -1,38 +1,79 @@
 import { defineStore } from "pinia";
 import { ref } from "vue";
-import { type ApiError, type Schemas, api, ask, useToken } from "../../api/client";
+import { type ApiError, type Schemas, api, ask, useSignIn, useToken } from "../../api/client";
+import { useOutbox } from "../../session/useOutbox";
+
+type View = Schemas["SessionView"];
 
 /** Who is signed in, and which shop it is. */
 export const useSession = defineStore("session", () => {
+  const outbox = useOutbox();
   const owner = ref<string | null>(null);
   const shop = ref<Schemas["Shop"] | null>(null);
+  /** Whether the session has ended while its owner was at work: they sign in again over the view as it stands. */
+  const over = ref(false);
+  /** Who has signed in there, where it is somebody else. */
+  const other = ref<string | null>(null);
+  let ownerId: number | null = null;
   let restored = false;
+  let waiting: ((sameOwner: boolean) => void)[] = [];
 
-  function take(view: Schemas["SessionView"]): void {
+  function take(view: View): void {
     owner.value = view.owner;
+    ownerId = view.owner_id;
     shop.value = view.shop;
     useToken(view.csrf);
+    useSignIn({ renew, again });
+    [over.value, other.value] = [false, null];
+    waiting.forEach((go) => go(true));
+    waiting = [];
+    void outbox.begin(String(view.owner_id));
   }
+
+  const now = () => ask(api.GET("/api/session"));
 
   /** Finds out once whether a session is still there. */
   async function restore(): Promise<void> {
     if (restored) return;
     restored = true;
-    const { data } = await ask(api.GET("/api/session"));
+    const { data } = await now();
     if (data) take(data);
+  }
+  /** The session has another token by now: in another tab the same owner signed in anew, or somebody else. */
+  async function renew(): Promise<boolean> {
+    const { data } = await now();
+    if (data?.owner_id === ownerId && data) {
+      useToken(data.csrf);
+      return true;
+    }
+    over.value = true;
+    return false;
+  }
+  /** Waits until somebody has signed in again. */
+  function again(): Promise<boolean> {
+    over.value = true;
+    return new Promise((go) => waiting.push(go));
   }
 
   async function signIn(email: string, password: string): Promise<ApiError | null> {
     const { data, error } = await ask(api.POST("/api/session", { body: { email, password } }));
-    if (data) take(data);
+    if (data && over.value && data.owner_id !== ownerId) other.value = data.owner;
+    else if (data) take(data);
+    return error ?? null;
+  }
+  /** Whoever signed in in place of somebody else begins anew; what waits stays here for who made it. */
+  const beginAnew = (): void => location.reload();
+  async function signBackOut(): Promise<void> {
+    await ask(api.DELETE("/api/session"));
+    other.value = null;
+  }
+
+  /** Begins anew, so that nothing of one owner is left for the next. */
+  async function signOut(): Promise<ApiError | null> {
+    const { error } = await ask(api.DELETE("/api/session"));
+    if (!error) location.assign("/sign-in");
     return error ?? null;
   }
 
-  async function signOut(): Promise<void> {
-    await ask(api.DELETE("/api/session"));
-    owner.value = null;
-    useToken("");
-  }
-
-  return { owner, shop, restore, signIn, signOut };
+  return { owner, shop, over, other, restore, signIn, beginAnew, signBackOut, signOut };
 });

@@ -12,17 +12,12 @@ import PagePicture from "./PagePicture.vue";
 import ProductActs from "./ProductActs.vue";
 import { type ShelfType, useShelf } from "./useShelf";
 
-const { types, problem, loading, load, more, placed, move } = useShelf();
+const { types, problem, loading, load, more, placed, move, stepThenRead } = useShelf();
 onMounted(load);
 const journal = useJournal(
   () => ({ view: "shelf" }),
   () => types.value,
-  async (first) => {
-    const { error } = await first();
-    if (!error) await load();
-    problem.value = error ?? problem.value;
-    return error === undefined;
-  },
+  stepThenRead,
 );
 const newType = ref(false);
 const changing = ref<ShelfType | null>(null);

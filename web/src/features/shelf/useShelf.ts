@@ -1,5 +1,7 @@
 import { ref } from "vue";
 import { type ApiError, type Schemas, api, ask } from "../../api/client";
+import { useOutbox } from "../../session/useOutbox";
+import { type Call, type Send, asSeen } from "../../session/useSteps";
 
 export type ShelfType = Schemas["ShelfType"];
 
@@ -8,6 +10,9 @@ export function useShelf() {
   const types = ref<ShelfType[]>([]);
   const problem = ref<ApiError | null>(null);
   const loading = ref(true);
+
+  const outbox = useOutbox();
+  const send = (): Send => ({ ...asSeen(undefined), fetch: outbox.through({ thing: "shelf", called: "Shelf" }) });
 
   async function load(): Promise<void> {
     loading.value = true;
@@ -32,7 +37,7 @@ export function useShelf() {
     if (!product) return;
     const params = { path: { handle: product.handle } };
     const body = { behind: type.products[place - 1]?.handle ?? null };
-    const { error } = await ask(api.PUT("/api/products/{handle}/place", { params, body }));
+    const { error } = await ask(api.PUT("/api/products/{handle}/place", { params, body, ...send() }));
     await load();
     problem.value = error ?? problem.value;
   }
@@ -41,5 +46,13 @@ export function useShelf() {
     return placed(type, to);
   }
 
-  return { types, problem, loading, load, more, placed, move };
+  /** Takes a step of the journal, and reads the shelf. */
+  async function stepThenRead(call: Call<unknown>): Promise<boolean> {
+    const { error } = await call(send());
+    if (!error) await load();
+    problem.value = error ?? problem.value;
+    return error === undefined;
+  }
+
+  return { types, problem, loading, load, more, placed, move, stepThenRead };
 }

@@ -28,7 +28,7 @@ async function keep(mine = false): Promise<void> {
   waiting.value = false;
   const late = error?.code === "overtaken";
   problem.value = late ? null : (error ?? null);
-  overtaken.value = late ? { told: error, mine: () => keep(true), theirs: load } : null;
+  overtaken.value = late ? { told: error, about: undefined, mine: () => keep(true), theirs: load } : null;
   if (error) return;
   open.value = false;
   emit("kept");

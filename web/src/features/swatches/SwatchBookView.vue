@@ -25,7 +25,7 @@ const { lines, option, problem, overtaken, loading } = book;
 const journal = useJournal(
   () => ({ view: "book" }),
   () => [option.value, lines.value],
-  book.after,
+  book.stepThenRead,
 );
 // An option may have gone, or come back under another name.
 watch(lines, (now) => {
@@ -122,7 +122,7 @@ async function taken(handle: string): Promise<void> {
 .book {
   display: grid;
   grid-template-columns: 272px minmax(0, 1fr);
-  height: calc(100dvh - 48px);
+  height: calc(100dvh - 48px - var(--foot));
   min-height: 480px;
 }
 .option {

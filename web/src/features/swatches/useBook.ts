@@ -1,6 +1,6 @@
 import { computed, ref, shallowRef } from "vue";
-import { type Answer, type Schemas, api, ask } from "../../api/client";
-import { asSeen, useSteps } from "../../session/useSteps";
+import { type Schemas, api, ask } from "../../api/client";
+import { type Call, type Turn, asSeen, useSteps } from "../../session/useSteps";
 
 export type OptionLine = Schemas["OptionLine"];
 export type BookOption = Schemas["OptionInBook"];
@@ -19,15 +19,18 @@ export function useBook(handle: () => string | undefined) {
   const loading = ref(true);
   const chosen = ref<number[]>([]);
   const at = "/api/options/{handle}" as const;
-  const path = (): { path: { handle: string } } => ({ path: { handle: option.value?.handle ?? "" } });
+  const path = (): { path: { handle: string } } => ({ path: { handle: open.value } });
+  /** The option that is open, or is being opened. */
+  const open = ref("");
   const steps = useSteps<BookOption>(
+    () => ({ thing: `option/${open.value}`, called: "Swatch book" }),
     () => ask(api.GET(at, { params: path() })),
-    async (now) => {
+    (now) => {
       keepChosen(now);
-      await loadLines();
+      void loadLines();
     },
   );
-  const { view: option, problem, overtaken, take, turn } = steps;
+  const { view: option, problem, overtaken, step, turn, put } = steps;
 
   const values = computed(() => option.value?.values ?? []);
   const many = computed(() => values.value.filter((value) => chosen.value.includes(value.id)));
@@ -36,11 +39,15 @@ export function useBook(handle: () => string | undefined) {
     chosen.value = chosen.value.filter((id) => now.values.some((value) => value.id === id));
   }
   function show(now: BookOption): void {
-    option.value = now;
+    open.value = now.handle;
+    put(now);
     keepChosen(now);
   }
+  let linesAsked = 0;
   async function loadLines(): Promise<void> {
+    const mine = (linesAsked += 1);
     const { data, error } = await ask(api.GET("/api/options"));
+    if (mine !== linesAsked) return;
     if (data) lines.value = data;
     else problem.value = error ?? null;
   }
@@ -48,41 +55,57 @@ export function useBook(handle: () => string | undefined) {
   async function load(): Promise<void> {
     await loadLines();
     const wanted = handle() || lines.value[0]?.handle;
-    if (wanted !== option.value?.handle) chosen.value = [];
-    if (wanted !== undefined) await take(() => ask(api.GET(at, { params: { path: { handle: wanted } } })));
+    if (wanted !== open.value) chosen.value = [];
+    open.value = wanted ?? "";
+    if (wanted !== undefined) await steps.load();
     loading.value = false;
   }
-  /** Does something in its turn that may be about any option, and reads the book anew. */
-  async function after(first: () => Promise<Answer<unknown>>): Promise<boolean> {
-    const done = await turn(first);
+  /** Takes a step that may be about any option, and reads the book anew. */
+  async function stepThenRead(call: Call<unknown>, back: Turn): Promise<boolean> {
+    const done = await steps.stepThenRead(call, back);
     if (done) await load();
     return done;
   }
 
+  const ofValues = (shown: (all: BookValue[]) => BookValue[]) => (now: BookOption) => ({
+    ...now,
+    values: shown(now.values),
+  });
   const change = (body: Change) => {
     const params = path();
-    return take((seen) => ask(api.PATCH(at, { params, body, ...seen })));
+    const shown = (now: BookOption): BookOption => ({ ...now, ...given(body) });
+    return step((send) => ask(api.PATCH(at, { params, body, ...send })), { shows: shown });
   };
   const changeValues = (ids: number[], wanted: ValueChange) => {
     const params = path();
-    return take((seen) => ask(api.PATCH(`${at}/values`, { params, body: { ids, ...wanted }, ...seen })));
+    const { name, note, swatch } = wanted;
+    const shown = ofValues((all) =>
+      all.map((one) => (ids.includes(one.id) ? { ...one, ...given({ name, note, swatch }) } : one)),
+    );
+    return step((send) => ask(api.PATCH(`${at}/values`, { params, body: { ids, ...wanted }, ...send })), {
+      shows: shown,
+    });
   };
   /** Adds an option and opens it; nothing where it can't be. */
   async function addOption(name: string): Promise<string | null> {
-    await take((seen) => ask(api.POST("/api/options", { body: { name }, ...seen })));
-    return problem.value ? null : (option.value?.handle ?? null);
+    const { data, error } = await ask(api.POST("/api/options", { body: { name } }));
+    problem.value = error ?? null;
+    if (!data) return null;
+    show(data);
+    await loadLines();
+    return data.handle;
   }
   const addValue = (name: string) => {
     const params = path();
-    return take((seen) => ask(api.POST(`${at}/values`, { params, body: { name }, ...seen })));
+    return step((send) => ask(api.POST(`${at}/values`, { params, body: { name }, ...send })));
   };
   const settle = (body: Settled[]) => {
     const params = path();
-    return take((seen) => ask(api.PUT(`${at}/files`, { params, body, ...seen })));
+    return step((send) => ask(api.PUT(`${at}/files`, { params, body, ...send })));
   };
   const removeFiles = (ids: number[]) => {
     const params = path();
-    return take((seen) => ask(api.DELETE(`${at}/files`, { params, body: { ids }, ...seen })));
+    return step((send) => ask(api.DELETE(`${at}/files`, { params, body: { ids }, ...send })));
   };
   /** Sets the squares of files as their values' swatches. */
   async function showFiles(files: { value: number; hash: string }[]): Promise<void> {
@@ -91,7 +114,7 @@ export function useBook(handle: () => string | undefined) {
   /** Gives a product its own swatch for a value, or lets it rejoin the book. */
   const setOwn = (product: string, value: number, swatch: Swatch | null, why = "") => {
     const params = path();
-    return take((seen) => ask(api.PUT(`${at}/own`, { params, body: { product, value, swatch, why }, ...seen })));
+    return step((send) => ask(api.PUT(`${at}/own`, { params, body: { product, value, swatch, why }, ...send })));
   };
   /** Every product that uses the open option. */
   async function users(): Promise<OptionUser[]> {
@@ -101,7 +124,8 @@ export function useBook(handle: () => string | undefined) {
   }
   const removeValue = (value: number) => {
     const params = { path: { ...path().path, value } };
-    return take((seen) => ask(api.DELETE(`${at}/values/{value}`, { params, ...seen })));
+    const shown = ofValues((all) => all.filter((one) => one.id !== value));
+    return step((send) => ask(api.DELETE(`${at}/values/{value}`, { params, ...send })), { shows: shown });
   };
   /** Takes the open option away. */
   const removeOption = () => {
@@ -111,18 +135,18 @@ export function useBook(handle: () => string | undefined) {
   };
   const removeCloser = (value: number) => {
     const params = { path: { ...path().path, value } };
-    return take((seen) => ask(api.DELETE(`${at}/values/{value}/closer`, { params, ...seen })));
+    return step((send) => ask(api.DELETE(`${at}/values/{value}/closer`, { params, ...send })));
   };
   const takeFrom = (ids: number[], what: Schemas["Take"]) => {
     const params = path();
-    return take((seen) => ask(api.POST(`${at}/take`, { params, body: { ids, take: what }, ...seen })));
+    return step((send) => ask(api.POST(`${at}/take`, { params, body: { ids, take: what }, ...send })));
   };
 
   const seen = { lines, option, values, many, chosen, problem, overtaken, loading };
   return {
     ...seen,
     load,
-    after,
+    stepThenRead,
     loadLines,
     show,
     change,
@@ -139,5 +163,11 @@ export function useBook(handle: () => string | undefined) {
     removeOption,
     takeFrom,
   };
+}
+
+/** What is given of a change; the rest stays as it is. */
+function given<T extends object>(change: T): { [K in keyof T]: NonNullable<T[K]> } {
+  const pairs = Object.entries(change).filter(([, value]) => value !== null && value !== undefined);
+  return Object.fromEntries(pairs) as { [K in keyof T]: NonNullable<T[K]> };
 }
 export type BookControl = ReturnType<typeof useBook>;

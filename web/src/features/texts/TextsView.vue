@@ -1,8 +1,10 @@
 <script setup lang="ts">
 import { onBeforeUnmount, onMounted, watch } from "vue";
 import { onBeforeRouteLeave } from "vue-router";
+import { useOutbox } from "../../session/useOutbox";
 import { useJournal } from "../../session/useJournal";
 import JournalBar from "../../ui/JournalBar.vue";
+import MetNote from "../../ui/MetNote.vue";
 import PageThumb from "../../ui/PageThumb.vue";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import TextsForm from "./TextsForm.vue";
@@ -10,7 +12,17 @@ import { useTexts } from "./useTexts";
 
 /** What is told of a product in words, beside the page that tells it. */
 const props = defineProps<{ handle: string }>();
-const { view, form, problem, busy, kept, changed, load, keep, leaveIt } = useTexts(() => props.handle);
+const texts = useTexts(() => props.handle);
+const { view, form, problem, pending, kept, changed, met, load, keep, leaveIt } = texts;
+const outbox = useOutbox();
+const CALLED = {
+  name: "the name",
+  brand: "who made it",
+  summary: "the summary",
+  details: "texts",
+  facts: "facts",
+  tags: "tags",
+};
 watch(
   () => props.handle,
   () => void load(),
@@ -19,17 +31,11 @@ watch(
 const journal = useJournal(
   () => ({ product: props.handle, view: "texts" }),
   () => view.value,
-  async (first) => {
-    // What is being written isn't mixed with what was kept before.
-    if (changed.value) return false;
-    const { error } = await first();
-    problem.value = error ?? null;
-    if (!error) await load();
-    return error === undefined;
-  },
+  // What is being written isn't mixed with what was kept before.
+  async (call, turn) => !changed.value && (await texts.stepThenRead(call, turn)),
 );
-// What was written is kept on the way out; where that can't be, one stays and reads why.
-onBeforeRouteLeave(async () => !changed.value || (await keep()));
+// What was written is kept on the way out, here until somebody answers; where it isn't taken, one stays and reads why.
+onBeforeRouteLeave(() => !changed.value || Promise.race([keep(), outbox.whenStuck()]));
 function warn(event: BeforeUnloadEvent): void {
   if (changed.value) event.preventDefault();
 }
@@ -42,7 +48,7 @@ onBeforeUnmount(() => window.removeEventListener("beforeunload", warn));
     <div v-if="view" class="view-head">
       <h1>{{ view.texts.name }}: texts and facts</h1>
       <span class="chip" :class="{ differs: changed }" role="status" data-test="state">
-        {{ changed ? "Not kept yet" : "As shoppers read them" }}
+        {{ changed ? "Not kept yet" : pending ? "On its way" : "As shoppers read them" }}
       </span>
       <span class="space" />
       <JournalBar
@@ -55,10 +61,11 @@ onBeforeUnmount(() => window.removeEventListener("beforeunload", warn));
       <router-link :to="{ name: 'pictures', params: { handle } }">Pictures</router-link>
       <router-link :to="{ name: 'variants', params: { handle } }">Variants</router-link>
       <button v-if="changed" type="button" class="quiet" @click="leaveIt">Leave it as it was</button>
-      <v-btn type="submit" form="texts" variant="flat" color="primary" :disabled="!changed || busy">Keep</v-btn>
+      <v-btn type="submit" form="texts" variant="flat" color="primary" :disabled="!changed">Keep</v-btn>
     </div>
     <TextsForm v-if="view && form" v-model="form" :tags="view.usual.tags" @keep="keep">
       <ProblemNote :problem="problem" @retry="keep" />
+      <MetNote :met="met.map((field) => CALLED[field])" @take="met.forEach(texts.takeTheirs)" />
     </TextsForm>
     <div v-else class="all">
       <v-progress-linear v-if="!problem" indeterminate color="primary" />
@@ -83,7 +90,7 @@ onBeforeUnmount(() => window.removeEventListener("beforeunload", warn));
   display: grid;
   grid-template-rows: auto minmax(0, 1fr);
   grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-  height: calc(100dvh - 48px);
+  height: calc(100dvh - 48px - var(--foot));
   min-height: 480px;
 }
 .all {

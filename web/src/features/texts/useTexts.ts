@@ -1,5 +1,7 @@
-import { computed, ref, shallowRef } from "vue";
-import { type ApiError, type Schemas, api, ask } from "../../api/client";
+import { computed, ref } from "vue";
+import { type Schemas, api, ask } from "../../api/client";
+import { useDraftForm } from "../../session/useDraftField";
+import { useSteps } from "../../session/useSteps";
 
 type Texts = Schemas["Texts"];
 type View = Schemas["TextsView"];
@@ -18,70 +20,60 @@ function withUsual({ texts, usual }: View): Texts {
   };
 }
 
+const EMPTY: View = {
+  texts: { name: "", brand: "", summary: "", details: [], facts: [], tags: [] },
+  usual: { details: [], facts: [], tags: [] },
+};
+
 /** The texts and facts of a product: as they are kept, and as they are being written. */
 export function useTexts(handle: () => string) {
-  const view = shallowRef<View | null>(null);
-  const form = ref<Texts | null>(null);
-  const problem = ref<ApiError | null>(null);
-  const busy = ref(false);
   /** How often they were kept from here: shoppers see another page each time. */
   const kept = ref(0);
-  const path = computed(() => ({ params: { path: { handle: handle() } } }));
-
-  function take(now: View): void {
-    view.value = now;
-    form.value = withUsual(now);
-  }
-  /** Goes on from what is kept now; what was written since something was kept stays as it is written. */
-  function follow(now: View, since: Texts): void {
-    if (!form.value) return;
-    const [kept, written] = [withUsual(now), form.value];
-    const stays = <K extends keyof Texts>(key: K): Texts[K] =>
-      JSON.stringify(written[key]) === JSON.stringify(since[key]) ? kept[key] : written[key];
-    view.value = now;
-    form.value = {
-      ...kept,
-      name: stays("name"),
-      brand: stays("brand"),
-      summary: stays("summary"),
-      details: stays("details"),
-      facts: stays("facts"),
-      tags: stays("tags"),
-    };
-  }
-  async function load(): Promise<void> {
-    const { data, error } = await ask(api.GET("/api/products/{handle}/texts", path.value));
-    problem.value = error ?? null;
-    if (data) take(data);
-  }
-  const changed = computed(
-    () => view.value !== null && JSON.stringify(form.value) !== JSON.stringify(withUsual(view.value)),
+  const params = () => ({ path: { handle: handle() } });
+  const steps = useSteps<View>(
+    () => ({ thing: `texts/${handle()}`, called: "Texts and facts" }),
+    () => ask(api.GET("/api/products/{handle}/texts", { params: params() })),
   );
+  const { view, overtaken, pending, load, stepThenRead } = steps;
+  const draft = useDraftForm(
+    () => `${handle()} ${view.value === null}`,
+    () => withUsual(view.value ?? EMPTY),
+  );
+  const { form, changed, met, takeTheirs, reset } = draft;
+  const problem = computed(() => steps.problem.value ?? overtaken.value?.told ?? null);
 
-  /** Whether they are kept now. */
+  /** Whether they were taken. What somebody else changed meanwhile is told; keeping them again is upon that. */
   async function keep(): Promise<boolean> {
-    if (!view.value || !form.value || busy.value) return false;
-    busy.value = true;
-    const [before, sent] = [withUsual(view.value), JSON.parse(JSON.stringify(form.value)) as Texts];
-    const body = { was: view.value.texts, texts: sent };
-    const { data, error } = await ask(api.PUT("/api/products/{handle}/texts", { ...path.value, body }));
-    // Where nothing is written here, somebody else's is taken over; the rest takes its place once it is kept again.
-    if (error?.code === "overtaken") {
-      const { data: theirs } = await ask(api.GET("/api/products/{handle}/texts", path.value));
-      if (theirs) follow(theirs, before);
-    }
-    // Told once it is as it is now: what is kept next is kept upon that.
-    busy.value = false;
-    problem.value = error ?? null;
-    if (!data) return false;
-    follow(data, sent);
-    kept.value += 1;
-    return true;
+    if (!view.value) return false;
+    overtaken.value?.theirs();
+    const where = params();
+    const taken = await draft.keep((texts) => {
+      const body = { was: view.value?.texts ?? texts, texts };
+      return steps.step((send) => ask(api.PUT("/api/products/{handle}/texts", { params: where, body, ...send })), {
+        shows: (now) => ({ ...now, texts }),
+      });
+    });
+    if (taken) kept.value += 1;
+    return taken;
   }
   function leaveIt(): void {
-    problem.value = null;
-    if (view.value) take(view.value);
+    steps.problem.value = null;
+    overtaken.value?.theirs();
+    reset();
   }
 
-  return { view, form, problem, busy, kept, changed, load, keep, leaveIt };
+  return {
+    view,
+    form,
+    problem,
+    pending,
+    kept,
+    changed,
+    met,
+    takeTheirs,
+    load,
+    keep,
+    leaveIt,
+    stepThenRead,
+  };
 }

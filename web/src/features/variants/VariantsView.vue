@@ -19,7 +19,7 @@ const { view, problem, overtaken, chosen } = control;
 const journal = useJournal(
   () => ({ product: props.handle, view: "variants" }),
   () => view.value,
-  control.after,
+  control.stepThenRead,
 );
 watch(
   () => props.handle,
@@ -115,7 +115,7 @@ const columns = computed(
 .variants {
   display: flex;
   flex-direction: column;
-  height: calc(100dvh - 48px);
+  height: calc(100dvh - 48px - var(--foot));
   min-height: 480px;
 }
 .head,

@@ -1,18 +1,17 @@
 <script setup lang="ts">
-import { ref, watch } from "vue";
+import { useDraftFields } from "../../session/useDraftField";
 import type { Word } from "./useWording";
 
-const props = defineProps<{ word: Word }>();
-const emit = defineEmits<{ set: [text: string | null] }>();
-const typed = ref(props.word.text);
-watch(
-  () => props.word.text,
-  (text) => (typed.value = text),
+const props = defineProps<{ word: Word; set: (text: string | null) => Promise<boolean> }>();
+const fields = useDraftFields(
+  () => props.word.key,
+  () => ({ text: props.word.text }),
 );
+const { typed } = fields;
 
 function keep(): void {
-  if (typed.value.trim() === "") typed.value = props.word.text;
-  else if (typed.value !== props.word.text) emit("set", typed.value === props.word.under ? null : typed.value);
+  if (typed.text.trim() === "") fields.undo("text");
+  else void fields.keep("text", (text) => props.set(text === props.word.under ? null : text));
 }
 function rows(text: string): number {
   return Math.min(6, Math.max(1, text.split("\n").length, Math.ceil(text.length / 60)));
@@ -24,8 +23,8 @@ function rows(text: string): number {
     <td class="soft">{{ word.place }}</td>
     <td>
       <textarea
-        v-model="typed"
-        :rows="rows(typed)"
+        v-model="typed.text"
+        :rows="rows(typed.text)"
         maxlength="600"
         :aria-label="`${word.place}: ${word.under}`"
         spellcheck="true"
@@ -40,7 +39,7 @@ function rows(text: string): number {
           class="quiet"
           :title="`Say “${word.under}” again`"
           :aria-label="`Rejoin ${word.place}`"
-          @click="emit('set', null)"
+          @click="set(null)"
         >
           Rejoin
         </button>

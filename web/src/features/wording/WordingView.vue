@@ -6,7 +6,8 @@ import ProblemNote from "../../ui/ProblemNote.vue";
 import WordRow from "./WordRow.vue";
 import { useWording } from "./useWording";
 
-const { language, template, view, templates, problem, waiting, load, set, undo, redo, publish } = useWording();
+const wording = useWording();
+const { language, template, view, templates, problem, overtaken, pending, load, set, undo, redo, publish } = wording;
 const typed = ref("");
 const onlyOwn = ref(false);
 const scopes = computed(() => [
@@ -30,13 +31,13 @@ const found = computed(() => {
       :changes="view?.changes_not_live ?? 0"
       :can-undo="view?.can_undo ?? false"
       :can-redo="view?.can_redo ?? false"
-      :waiting="waiting"
+      :waiting="pending"
       @undo="undo"
       @redo="redo"
       @changed="load"
       @publish="publish"
     />
-    <ProblemNote class="problem" :problem="problem" @retry="load" />
+    <ProblemNote class="problem" :problem="problem" :overtaken="overtaken" @retry="load" />
     <div class="tools">
       <v-btn-toggle v-model="language" aria-label="Language">
         <v-btn v-for="one in view?.languages" :key="one.language" :value="one.language">{{ one.name }}</v-btn>
@@ -66,7 +67,12 @@ const found = computed(() => {
           </tr>
         </thead>
         <tbody>
-          <WordRow v-for="word in found" :key="word.key" :word="word" @set="(text) => set(word.key, text)" />
+          <WordRow
+            v-for="word in found"
+            :key="`${language} ${template} ${word.key}`"
+            :word="word"
+            :set="(text) => set(word.key, text)"
+          />
         </tbody>
       </table>
       <p v-if="view && found.length === 0" class="soft none">
@@ -83,7 +89,7 @@ const found = computed(() => {
 .wording {
   display: flex;
   flex-direction: column;
-  height: calc(100dvh - 48px);
+  height: calc(100dvh - 48px - var(--foot));
   min-height: 480px;
 }
 .problem {

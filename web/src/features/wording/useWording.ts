@@ -1,19 +1,16 @@
 import { computed, ref, shallowRef, watch } from "vue";
-import { type ApiError, type Schemas, api, ask } from "../../api/client";
-import { draftCalls, thenRead } from "../../session/useDraft";
+import { type Schemas, api, ask } from "../../api/client";
+import { draftCalls } from "../../session/useDraft";
+import { useSteps } from "../../session/useSteps";
 
 type View = Schemas["WordingView"];
 export type Word = Schemas["WordView"];
 
-/** The words of the shop or of one template in one language; steps are taken one after another. */
+/** The words of the shop or of one template in one language. */
 export function useWording() {
   const language = ref<Schemas["Language"]>("en");
   const template = ref<number | null>(null);
-  const view = shallowRef<View | null>(null);
   const templates = shallowRef<Schemas["TemplateView"][]>([]);
-  const problem = ref<ApiError | null>(null);
-  const waiting = ref(0);
-  let queue: Promise<void> = Promise.resolve();
   const scope = computed(() => ({ language: language.value, template: template.value }));
 
   function read() {
@@ -21,44 +18,51 @@ export function useWording() {
     const query = { language: tongue, ...(of === null ? {} : { template: of }) };
     return ask(api.GET("/api/wording", { params: { query } }));
   }
-  async function load(): Promise<void> {
-    const wanted = scope.value;
-    const { data, error } = await read();
-    if (wanted !== scope.value) return;
-    if (data) view.value = data;
-    problem.value = error ?? null;
-  }
-  watch(scope, load, { immediate: true });
+  const steps = useSteps<View>(
+    () => ({ thing: `wording/${language.value}/${template.value ?? ""}`, called: "Wording" }),
+    read,
+  );
+  const { view, problem, overtaken, pending, load, step, stepThenRead, after } = steps;
+  watch(scope, () => void load(), { immediate: true });
 
   async function loadTemplates(): Promise<void> {
-    const { data } = await ask(api.GET("/api/templates"));
+    const { data, error } = await ask(api.GET("/api/templates"));
     if (data) templates.value = data.templates;
+    else problem.value = error ?? null;
   }
   void loadTemplates();
 
-  function take(call: () => Promise<{ data?: View | undefined; error?: ApiError | undefined }>): Promise<void> {
-    waiting.value += 1;
-    queue = queue.then(async () => {
-      const { data, error } = await call();
-      waiting.value -= 1;
-      problem.value = error ?? null;
-      if (data) view.value = data;
-      if (error?.code === "revision_mismatch") {
-        await load();
-        problem.value = error;
-      }
+  function set(key: string, text: string | null): Promise<boolean> {
+    const where = scope.value;
+    const shown = (now: View): View => ({
+      ...now,
+      can_undo: true,
+      words: now.words.map((word) =>
+        word.key === key ? { ...word, text: text ?? word.under, own: text !== null } : word,
+      ),
     });
-    return queue;
+    const body = () => ({ revision: revision(), ...where, key, text });
+    return step((send) => ask(api.PUT("/api/wording", { body: body(), ...send })), { shows: shown });
   }
-
-  const step = () => ({ revision: view.value?.revision ?? 0, ...scope.value });
-  const set = (key: string, text: string | null) =>
-    take(() => ask(api.PUT("/api/wording", { body: { ...step(), key, text } })));
   const calls = draftCalls("wording");
   const revision = (): number => view.value?.revision ?? 0;
-  const undo = () => take(() => thenRead(calls.undo(revision()), read));
-  const redo = () => take(() => thenRead(calls.redo(revision()), read));
-  const publish = () => take(() => thenRead(calls.publish(revision()), read));
+  const undo = () => stepThenRead((send) => calls.undo(revision(), send), "undo");
+  const redo = () => stepThenRead((send) => calls.redo(revision(), send), "redo");
+  const publish = () => after(() => calls.publish(revision()));
 
-  return { language, template, view, templates, problem, waiting, load, set, undo, redo, publish };
+  return {
+    language,
+    template,
+    view,
+    templates,
+    problem,
+    overtaken,
+    pending,
+    load,
+    loadTemplates,
+    set,
+    undo,
+    redo,
+    publish,
+  };
 }

@@ -1,0 +1,48 @@
+<script setup lang="ts">
+import { ref } from "vue";
+import { useSession } from "./session";
+
+/** Email and password, and why they weren't taken. */
+const emit = defineEmits<{ done: [] }>();
+const session = useSession();
+const email = ref("");
+const password = ref("");
+const problem = ref("");
+const busy = ref(false);
+
+async function submit(): Promise<void> {
+  busy.value = true;
+  problem.value = (await session.signIn(email.value, password.value))?.message ?? "";
+  busy.value = false;
+  if (!problem.value) emit("done");
+}
+</script>
+
+<template>
+  <form @submit.prevent="submit">
+    <slot />
+    <label
+      >Email <v-text-field v-model="email" type="email" name="email" autocomplete="username" required autofocus
+    /></label>
+    <label>
+      Password
+      <v-text-field v-model="password" type="password" name="password" autocomplete="current-password" required />
+    </label>
+    <p v-if="problem" class="signal" role="alert">{{ problem }}</p>
+    <v-btn type="submit" variant="flat" color="primary" block :loading="busy"> Sign in </v-btn>
+  </form>
+</template>
+
+<style scoped>
+form {
+  display: grid;
+  gap: 14px;
+}
+label {
+  display: grid;
+  gap: 4px;
+}
+p {
+  margin: 0;
+}
+</style>
