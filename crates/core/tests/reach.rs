@@ -111,6 +111,7 @@ fn the_next_moment_at_which_a_reach_begins_or_ends_is_known() {
     let ends = zone.moment(&local("2026-12-01T00:00").unwrap());
     assert_eq!(next_change([&past, &off].into_iter(), NOW, &zone), Some(ends));
     assert_eq!(next_change([&off].into_iter(), NOW, &zone), None);
+    assert_eq!(next_change([&past].into_iter(), ends, &zone), None, "what changes now isn't still to come");
 }
 
 /// When each turn of the second template is, in hours from now, and what it says.
@@ -218,6 +219,7 @@ fn why_is_told_in_one_sentence() {
         (all(ReachRule::Prices { least: Some(5_000), most: None }).into(), "it costs £64, £50 or more"),
         (all(ReachRule::Prices { least: None, most: Some(7_000) }).into(), "it costs £64, £70 or less"),
         (all(ReachRule::Has { features: vec![Feature::Options] }).into(), "it has options"),
+        (all(ReachRule::Has { features: vec![] }).into(), "it takes what has all that it asks for"),
         (vec![Reach { also: handles(&["dunlin"]), ..Reach::fallback() }], "it is named there"),
         (
             vec![Reach::fallback(), Reach::types(handles(&["kites"])), Reach::types(handles(&["kites"]))],
@@ -256,6 +258,16 @@ fn what_is_moved_to_a_template_is_served_by_it() {
         move_product(&mut all, &handle("dunlin"), TemplateId(1));
         assert_eq!(winner(&all), 1, "and leaves it again");
     }
+    // Other products stay where they are named, and where they are left out.
+    let two = || handles(&["dunlin", "whimbrel"]);
+    let mut all = shifts(&[
+        Reach { also: two(), ..Reach::fallback() },
+        Reach { except: two(), ..ReachRule::All.into() },
+    ]);
+    move_product(&mut all, &handle("dunlin"), TemplateId(2));
+    let whimbrel = handles(&["whimbrel"]);
+    assert_eq!((&all[0].reach.also, &all[1].reach.except), (&whimbrel, &whimbrel));
+    assert_eq!(all[1].reach.also, handles(&["dunlin"]));
     for to in 1..=3 {
         let mut all = start.clone();
         move_type(&mut all, &handle("kites"), TemplateId(to)).unwrap();
@@ -372,6 +384,23 @@ fn a_reach_names_no_more_than_can_be_kept_and_dates_have_a_minute_between_them()
     ] {
         let checked = reach.check(None, &[]);
         assert_eq!(checked, if sound { Ok(()) } else { Err(ReachError::TooManyNamed) });
+    }
+    let names = |count: usize| (0..count).map(|number| format!("t{number}"));
+    let types = |count| ReachRule::Types { types: names(count).map(|name| handle(&name)).collect() };
+    let tagged = |count| ReachRule::Tags { tags: names(count).map(|name| name.as_str().into()).collect() };
+    let has = |count| ReachRule::Has { features: vec![Feature::Plan; count] };
+    let known: Vec<ProductType> =
+        names(MOST_NAMED + 1).map(|name| ProductType { handle: handle(&name), name }).collect();
+    for (most, more) in [
+        (types(MOST_NAMED), types(MOST_NAMED + 1)),
+        (tagged(MOST_NAMED), tagged(MOST_NAMED + 1)),
+        (has(MOST_NAMED), has(MOST_NAMED + 1)),
+    ] {
+        assert_eq!(Reach::from(most).check(None, &known), Ok(()));
+        assert_eq!(Reach::from(more).check(None, &known), Err(ReachError::TooManyNamed));
+    }
+    for bad in ["", " ", "a\u{202E}b"] {
+        assert_eq!(tags(&["sale", bad]).check(None, &[]), Err(ReachError::BadTag), "{bad:?}");
     }
     let dated = |from, until| Reach { from: local(from), until: local(until), ..Reach::from(ReachRule::All) };
     for (until, sound) in
