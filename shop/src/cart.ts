@@ -1,5 +1,8 @@
+import { say } from "./say";
+
 /** Puts things into the cart without leaving the page, where the page wants that, and shows the cart at its side. */
 export function watchCart(counted: () => void): void {
+  guardSending();
   document.addEventListener("submit", (event) => {
     const form = event.target as HTMLFormElement;
     const clicked = event.submitter as HTMLButtonElement | null;
@@ -13,13 +16,39 @@ export function watchCart(counted: () => void): void {
     } else if (form.closest(".side-cart")) {
       if (form.action.endsWith("/accept")) return;
       event.preventDefault();
+      const turn = (turns += 1);
       void send(form, clicked, counted).then((answer) => {
+        // What was asked for later shows how the cart is by then.
+        if (turn !== turns) return;
         if (answer?.ok) open(answer.html);
         else if (answer) say(answer.html);
       });
     }
   });
 }
+
+/** Counts what was asked of the cart at the page's side. */
+let turns = 0;
+
+/** A form that is on its way isn't sent a second time by a double click; it can be again once one has come back. */
+function guardSending(): void {
+  const sent = new Set<HTMLFormElement>();
+  addEventListener("pageshow", () => sent.clear());
+  document.addEventListener("submit", (event) => {
+    const form = event.target as HTMLFormElement;
+    if (form.method !== "post" || form.target !== "") return;
+    if (sent.has(form)) {
+      event.preventDefault();
+      event.stopImmediatePropagation();
+      return;
+    }
+    // Whoever sends it without leaving the page sees to that by itself.
+    setTimeout(() => event.defaultPrevented || sent.add(form));
+    setTimeout(() => sent.delete(form), AGAIN_MS);
+  });
+}
+/** Milliseconds after which a form can be sent again on the same page. */
+const AGAIN_MS = 3000;
 
 async function send(
   form: HTMLFormElement,
@@ -43,15 +72,19 @@ async function send(
   }
 }
 
+let adding = false;
+
 async function add(
   form: HTMLFormElement,
   clicked: HTMLElement | null,
   after: string,
   counted: () => void,
 ): Promise<void> {
-  if (clicked?.dataset.state === "adding") return;
+  // A double tap adds once, by whichever button.
+  if (adding) return;
+  adding = true;
   tell(clicked, "adding");
-  const answer = await send(form, clicked, counted);
+  const answer = await send(form, clicked, counted).finally(() => (adding = false));
   if (!answer) return;
   tell(clicked, answer.ok ? "added" : "");
   if (!answer.ok) say(answer.html);
@@ -70,20 +103,6 @@ function tell(button: HTMLElement | null, state: "adding" | "added" | ""): void 
   told.textContent = state === "" ? "" : (button.dataset[state] ?? "");
   told.hidden = state === "";
   if (state === "added") setTimeout(() => tell(button, ""), 2500);
-}
-
-/** A sentence in a corner of the page, for a while; with a link where there is one. */
-function say(text: string, to?: string): void {
-  document.querySelector(".told-note")?.remove();
-  const note = document.createElement("p");
-  note.className = "told-note";
-  note.role = "status";
-  const words = to === undefined ? document.createElement("span") : document.createElement("a");
-  if (to !== undefined) words.setAttribute("href", to);
-  words.textContent = text;
-  note.append(words);
-  document.body.append(note);
-  setTimeout(() => note.remove(), 8000);
 }
 
 function open(html: string): void {

@@ -22,6 +22,10 @@ export interface Table {
   quantity: number;
   plan: number;
   written: boolean;
+  /** The options by their handles, in their order. */
+  options: string[];
+  /** What is said while the shop doesn't answer. */
+  late: string;
   /** The words for values that can't be had. */
   states: Record<"sold_out" | "not_made", string>;
   entries: Record<string, Entry>;
@@ -36,14 +40,12 @@ export function readTable(): Table | null {
   return text ? (JSON.parse(text) as Table) : null;
 }
 
-/** The entry of a selection: from the page, or from the server where the page doesn't carry it. */
-export async function entryOf(table: Table, key: string, asked: Asked): Promise<Entry> {
-  const same = asked.quantity === table.quantity && asked.plan === table.plan && asked.written === table.written;
-  const known = same && !cartCounts(table) ? table.entries[key] : undefined;
-  if (known) return known;
-  const join = key === "" ? "" : "&";
-  const extras = `quantity=${asked.quantity}&plan=${asked.plan}&written=${asked.written ? 1 : 0}`;
-  const answer = await fetch(`${table.ask}?${key}${join}${extras}`);
+/** Milliseconds after which no answer is waited for any more. */
+const MOST_MS = 10_000;
+
+/** An entry that the page doesn't carry. */
+export async function entryOf(table: Table, query: string): Promise<Entry> {
+  const answer = await fetch(`${table.ask}?${query}`, { signal: AbortSignal.timeout(MOST_MS) });
   if (!answer.ok) throw new Error(`the shop answered ${answer.status}`);
   return (await answer.json()) as Entry;
 }

@@ -1,10 +1,11 @@
 import { watchCart } from "./cart";
+import { Choice, type Pick } from "./choice";
 import { type Asked, cartCount, cartCounts, entryOf, readTable, type Table } from "./entries";
 import { watchGalleries } from "./gallery";
 import { startFilms } from "./film";
 import { watchQuickLooks } from "./quick";
 import { fillShareLinks } from "./share";
-import { show, tellMoves } from "./show";
+import { show, tellLate, tellMoves } from "./show";
 import { watchSticky } from "./sticky";
 import { orderProviders } from "./pay";
 import { watchTexts } from "./text";
@@ -29,48 +30,60 @@ function asked(table: Table): Asked {
   };
 }
 
+/** The address as it is, with another choice; what it holds besides stays. */
+function addressOf(table: Table, key: string): string {
+  const kept = new URLSearchParams(location.search);
+  table.options.forEach((option) => kept.delete(option));
+  const query = [key, kept.toString()].filter((part) => part !== "").join("&");
+  return location.pathname + (query === "" ? "" : `?${query}`) + location.hash;
+}
+
+/** What one chose by an input or a list; nothing where it is no choice, or the choice of none. */
+function pickOf(input: HTMLInputElement | HTMLSelectElement): Pick | null {
+  const { option } = input.dataset;
+  const chosen = input instanceof HTMLSelectElement ? input.selectedOptions[0] : input;
+  const place = chosen?.dataset.value;
+  if (option === undefined || place === undefined || !chosen) return null;
+  return { option: Number(option), place: Number(place), value: chosen.value };
+}
+
 function watchChoices(table: Table): void {
-  let key = table.start;
-  let turns = 0;
-  let written = table.written;
-  const go = async (to: string, picked = -1): Promise<void> => {
-    const turn = ++turns;
-    try {
-      const entry = await entryOf(table, to, asked(table));
-      if (turn !== turns) return;
-      if (known) tellMoves(known, entry, picked);
-      key = entry.key;
-      known = entry;
+  const choice = new Choice({
+    table,
+    asked: () => asked(table),
+    others: () => cartCounts(table),
+    ask: (query) => entryOf(table, query),
+    pause: (ms) => new Promise((go) => setTimeout(go, ms)),
+    show: (entry, before, picked) => {
+      if (before) tellMoves(before, entry, picked);
       show(entry, table.states);
-      history.replaceState(null, "", key === "" ? location.pathname : `?${key}`);
-    } catch {
-      // Without an answer the form still works: the server draws the page for this choice.
-      location.search = to;
-    }
-  };
-  let known = table.entries[key];
+      history.replaceState(history.state, "", addressOf(table, entry.key));
+    },
+    late: (is) => tellLate(is ? table.late : ""),
+  });
   document.addEventListener("change", (event) => {
     const input = event.target as HTMLInputElement | HTMLSelectElement;
-    if (input.name === "quantity" || input.name === "plan") return void go(key);
-    const option = input.dataset.option;
-    if (option === undefined) return;
-    const chosen = input instanceof HTMLSelectElement ? input.selectedOptions[0] : input;
-    const to = known?.values[Number(option)]?.[Number(chosen?.dataset.value)]?.[1];
-    if (to !== undefined) void go(to, Number(option));
+    const one = pickOf(input);
+    if (one) choice.pick(one);
+    else choice.look();
   });
   // A text costs the same however long it is: only whether there is one matters.
-  const wrote = (): void => {
-    const now = asked(table).written;
-    if (now === written) return;
-    written = now;
-    void go(key);
-  };
-  document.addEventListener("input", wrote);
-  document.addEventListener("change", wrote);
-  if (cartCounts(table)) void go(key);
+  document.addEventListener("input", (event) => {
+    if ((event.target as HTMLElement).dataset.textMost !== undefined) choice.look();
+  });
+  choice.look();
+  // What a browser fills in again when one comes back to the page is what was chosen.
+  addEventListener("pageshow", () => {
+    const fields = [...document.querySelectorAll<HTMLInputElement>("input[data-option]:checked")];
+    for (const field of fields) {
+      const one = pickOf(field);
+      if (one && choice.entry && choice.entry.chosen[one.option] !== one.place) choice.pick(one);
+    }
+    choice.look(true);
+  });
   /** The key without the choice of one option. */
   const without = (name: string): string =>
-    key
+    (choice.entry?.key ?? "")
       .split("&")
       .filter((part) => !part.startsWith(`${name}=`))
       .join("&");
@@ -78,18 +91,18 @@ function watchChoices(table: Table): void {
     const line = (event.target as Element).closest<HTMLElement>("[data-key]");
     if (line && !event.ctrlKey && !event.metaKey && !event.shiftKey) {
       event.preventDefault();
-      return void go(line.dataset.key ?? "");
+      return choice.choose(line.dataset.key ?? "");
     }
     const clear = (event.target as Element).closest("[data-clear]");
     if (clear) {
       event.preventDefault();
-      return void go("");
+      return choice.choose("");
     }
     // Where choosing again clears, a click on what is chosen takes the choice back.
     const again = event.target as HTMLInputElement;
     const option = again.dataset.option;
     if (option === undefined || again.type !== "radio" || !again.closest("[data-clears]")) return;
-    if (known?.chosen[Number(option)] === Number(again.dataset.value)) void go(without(again.name));
+    if (choice.entry?.chosen[Number(option)] === Number(again.dataset.value)) choice.choose(without(again.name));
   });
   document.addEventListener("click", (event) => {
     const off = (event.target as Element).closest('[data-buy][aria-disabled="true"]');

@@ -82,13 +82,24 @@ function showValues(entry: Entry, words: Record<ValueState, string>): void {
   }
 }
 
-/** Says which choices had to move so that the one just made could be kept. */
-export function tellMoves(before: Entry, after: Entry, picked: number): void {
+/** Says beside the choices that the shop doesn't answer; nothing where it does again. */
+export function tellLate(words: string): void {
+  // Whether it can be bought isn't known: the form is answered by whoever does.
+  if (words !== "")
+    document.querySelectorAll("[data-buy]").forEach((button) => button.removeAttribute("aria-disabled"));
+  for (const place of document.querySelectorAll<HTMLElement>("[data-moved]")) {
+    place.textContent = words;
+    place.hidden = words === "";
+  }
+}
+
+/** Says which choices had to move so that those just made could be kept. */
+export function tellMoves(before: Entry, after: Entry, picked: number[]): void {
   for (const place of document.querySelectorAll<HTMLElement>("[data-moved]")) {
     const options = place.parentElement?.querySelectorAll<HTMLElement>("fieldset.option") ?? [];
     const said = [...options].flatMap((field, option) => {
       const [was, now] = [before.chosen[option], after.chosen[option]];
-      if (option === picked || was === null || now === null || was === now) return [];
+      if (picked.includes(option) || was === null || now === null || was === now) return [];
       const value = field.querySelector<HTMLElement>(`[data-value="${now}"]`)?.dataset.name ?? "";
       const words = place.dataset.moved ?? "";
       return [words.replace("{option}", field.dataset.name ?? "").replace("{value}", value)];

@@ -1,3 +1,5 @@
+import { say } from "./say";
+
 /** What is kept for later; the till writes it into a cookie, so that pages can be kept ready for everyone. */
 const kept = (): Set<string> => {
   const text = /(?:^|; )wishes=([\d.]*)/.exec(document.cookie)?.[1] ?? "";
@@ -30,9 +32,13 @@ export function watchWishes(): void {
     for (const [name, value] of new FormData(form)) if (typeof value === "string") body.append(name, value);
     body.append("script", "1");
     if (button.getAttribute("aria-pressed") === "true") body.append("drop", "1");
-    const answer = fetch(button.formAction, { method: "POST", body });
     // Whatever the answer, the page shows what is kept by now.
-    void answer.catch(() => null).then(show);
+    void fetch(button.formAction, { method: "POST", body })
+      .catch(() => null)
+      .then((answer) => {
+        show();
+        if (!answer?.ok) say(button.dataset.failed ?? "");
+      });
   });
   show();
   addEventListener("pageshow", show);

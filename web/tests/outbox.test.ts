@@ -46,7 +46,7 @@ class World {
   fate: ("well" | "lost_there" | "lost_back" | 502 | 401 | 422)[] = [];
   sent: string[] = [];
   full = false;
-  told: Told = { waiting: 0, stuck: null, unkept: false };
+  told: Told = { waiting: 0, taken: 0, stuck: null, unkept: false };
 
   tab(line: string): Outbox {
     const keep = {
@@ -89,6 +89,7 @@ test("steps are taken in their order, each once, and let go once they are answer
   await settle();
   assert.deepEqual(world.taken, ["a", "b", "c"]);
   assert.deepEqual([world.kept.size, world.told.waiting, world.told.stuck], [0, 0, null]);
+  assert.equal(world.told.taken, 3);
 });
 
 test("what isn't answered is sent again with growing pauses, and waits are told", async () => {

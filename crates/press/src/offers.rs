@@ -49,6 +49,10 @@ pub(crate) struct Table {
     quantity: u32,
     plan: u64,
     written: bool,
+    /// The options by their handles, in their order.
+    options: Vec<String>,
+    /// What is said while the shop doesn't answer.
+    late: String,
     /// The words for values that can't be had.
     states: BTreeMap<&'static str, String>,
     entries: BTreeMap<String, Entry>,
@@ -118,6 +122,8 @@ pub(crate) fn table(ctx: &Ctx<'_>, layout: &Layout) -> Result<Table, MoneyError>
         plan,
         written,
         ask: format!("{}/offer", ctx.product.path()),
+        options: ctx.product.options.iter().map(|option| option.handle.to_string()).collect(),
+        late: ctx.say("offer-late"),
         states,
         entries,
     })

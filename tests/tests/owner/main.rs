@@ -22,4 +22,5 @@ mod tells_of_a_product;
 mod tidies_options;
 mod two_owners;
 mod types_while_answers_come;
+mod works_offline;
 mod writes;

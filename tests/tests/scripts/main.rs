@@ -18,6 +18,11 @@ fn tests_of(part: &str) {
 }
 
 #[test]
+fn the_shoppers_choices_end_where_they_were_made() {
+    tests_of("shop");
+}
+
+#[test]
 fn the_owners_application_keeps_its_word() {
     tests_of("web");
 }

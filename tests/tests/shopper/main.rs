@@ -7,4 +7,5 @@ mod chooses;
 mod fills_the_cart;
 mod gallery;
 mod takes_a_quick_look;
+mod through_an_outage;
 mod waits;

@@ -1688,7 +1688,7 @@ export interface paths {
         /**
          * What a product costs under a choice, and which values can be had. Options are named by their handles:
          *     `?colour=ember&sail=2-1-m&quantity=2&plan=1`; `written=1` where something is written onto it. What isn't known is passed
-         *     over. Of choices that nothing fits the last one stays
+         *     over. More choices that were made one upon another follow as `then=colour.ember`. Of choices that nothing fits the last one stays
          *     and as few others as possible move.
          */
         get: operations["offer"];
@@ -9907,6 +9907,7 @@ export interface operations {
                 quantity?: number;
                 plan?: number;
                 written?: number;
+                then?: string;
             };
             header?: never;
             path: {

@@ -33,6 +33,8 @@ export type Stuck = "offline" | "signed_out";
 export interface Told {
   /** Steps that aren't answered yet. */
   waiting: number;
+  /** Steps that were taken so far. */
+  taken: number;
   stuck: Stuck | null;
   /** Whether something waits that couldn't be kept here: it would be lost with the tab. */
   unkept: boolean;
@@ -73,6 +75,7 @@ export class Outbox {
   private all: Waiting[] = [];
   private last = 0;
   private running = false;
+  private taken = 0;
   private stuck: Stuck | null = null;
 
   constructor(private readonly parts: Parts) {}
@@ -173,6 +176,7 @@ export class Outbox {
 
   private done(one: Waiting, answer: Response): void {
     this.all = this.all.filter((other) => other !== one);
+    if (answer.ok) this.taken += 1;
     // Only once it is kept can it be dropped.
     void one.kept.then(() => this.parts.keep.drop(one.step.key)).catch(() => undefined);
     one.answered(answer);
@@ -181,6 +185,6 @@ export class Outbox {
 
   private tell(): void {
     const unkept = this.all.some((one) => !one.safe);
-    this.parts.tell({ waiting: this.all.length, stuck: this.stuck, unkept });
+    this.parts.tell({ waiting: this.all.length, taken: this.taken, stuck: this.stuck, unkept });
   }
 }

@@ -34,7 +34,7 @@ const MOMENT_MS = 60_000;
 
 /** The one outbox of this tab: every step goes through it, and it tells how things stand. */
 export const useOutbox = defineStore("outbox", () => {
-  const told = ref<Told>({ waiting: 0, stuck: null, unkept: false });
+  const told = ref<Told>({ waiting: 0, taken: 0, stuck: null, unkept: false });
   const savedAt = ref<Date | null>(null);
   const refused = ref<Refusal[]>([]);
   /** Whether something has been on its way for long enough to tell. */
@@ -79,16 +79,15 @@ export const useOutbox = defineStore("outbox", () => {
 
   async function hear(answer: Promise<Response>, step: Step | undefined): Promise<void> {
     const came = await answer;
-    if (came.ok) savedAt.value = new Date();
-    else await tellRefusal(step?.called ?? "", came);
+    if (!came.ok) await tellRefusal(step?.called ?? "", came);
   }
   async function tellRefusal(called: string, answer: Response): Promise<void> {
     const error = (await answer
       .clone()
       .json()
       .catch(() => ({}))) as { code?: string; message?: string };
-    if (error.code === "taken_before") savedAt.value = new Date();
-    else refused.value = [...refused.value, { called, why: error.message ?? "The server gave no reason." }];
+    if (error.code !== "taken_before")
+      refused.value = [...refused.value, { called, why: error.message ?? "The server gave no reason." }];
   }
 
   /** Sends what was left behind; what is too old to be sent safely is told. */
@@ -116,8 +115,7 @@ export const useOutbox = defineStore("outbox", () => {
       const asked = { thing, called, slot, method: request.method, address: pathname + search, headers };
       const box = await outbox;
       const answer = await box.add({ ...asked, body: (request as Written).written }, owner);
-      if (answer.ok) savedAt.value = new Date();
-      else if (gone?.()) await tellRefusal(called, answer);
+      if (!answer.ok && gone?.()) await tellRefusal(called, answer);
       return answer;
     };
 
@@ -125,6 +123,11 @@ export const useOutbox = defineStore("outbox", () => {
   const whenStuck = (): Promise<boolean> =>
     new Promise((is) => watch(stuck, (now) => now && is(true), { immediate: true }));
 
+  // All that was made is kept by now.
+  watch(
+    () => (told.value.waiting === 0 ? told.value.taken : 0),
+    (taken) => taken > 0 && (savedAt.value = new Date()),
+  );
   let slow: ReturnType<typeof setTimeout> | undefined;
   watch(
     () => told.value.waiting > 0,

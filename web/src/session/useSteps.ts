@@ -27,6 +27,8 @@ interface Waiting<V> {
 interface Told<V> {
   shows?: Shows<V> | Turn | undefined;
   about?: unknown;
+  /** What of the thing is set, where a newer step takes the place of one that wasn't sent yet. */
+  slot?: string | undefined;
 }
 
 /**
@@ -85,12 +87,12 @@ export function useSteps<V extends object>(
     await show?.(now);
   }
 
-  function send(): Send {
+  function send(slot = ""): Send {
     const { thing, called } = on();
     const gone = (): boolean => disposed || on().thing !== thing;
     return {
       ...asSeen(seenOf(server.value)),
-      fetch: outbox.through({ thing, called, gone }),
+      fetch: outbox.through({ thing, called, slot, gone }),
     };
   }
 
@@ -114,7 +116,8 @@ export function useSteps<V extends object>(
 
   /** Takes a step, on what is seen as it is made; tells whether it was taken. */
   function step(call: Call<V>, told: Told<V> = {}, blind = false): Promise<boolean> {
-    return wait(call(blind ? { ...send(), ...asSeen(undefined) } : send()), told.shows, async ({ data, error }) => {
+    const way = send(told.slot);
+    return wait(call(blind ? { ...way, ...asSeen(undefined) } : way), told.shows, async ({ data, error }) => {
       if (error?.code === "taken_before") return load();
       const late = error?.code === "overtaken" || error?.code === "clash";
       problem.value = late ? null : (error ?? null);

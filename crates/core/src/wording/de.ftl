@@ -14,6 +14,7 @@ show-choice = Diese Auswahl zeigen
 state-sold-out = ausverkauft
 state-not-made = gibt es so nicht
 choice-moved = { $option } ist jetzt { $value }.
+offer-late = Der Shop antwortet gerade nicht. Ihre Auswahl bleibt und wird wieder angefragt.
 
 pictures = Bilder
 picture-of = Bild { $number } von { $count }: { $shows }
@@ -125,6 +126,7 @@ wish-title = Merkliste
 wish-link = Merkliste
 wish-empty = Sie haben sich noch nichts gemerkt.
 wish-kept = Es steht auf Ihrer Merkliste.
+wish-failed = Das ließ sich gerade nicht merken. Bitte versuchen Sie es noch einmal.
 wish-see = Zur Liste
 wish-drop = Streichen
 wish-drop-of = Streichen: { $name }

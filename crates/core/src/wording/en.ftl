@@ -17,6 +17,7 @@ show-choice = Show this choice
 state-sold-out = sold out
 state-not-made = not made in this choice
 choice-moved = { $option } is now { $value }.
+offer-late = The shop doesn’t answer just now. Your choice is kept and asked for again.
 
 ## Gallery
 pictures = Pictures
@@ -101,6 +102,7 @@ wish-title = Wish list
 wish-link = Wish list
 wish-empty = You keep nothing for later yet.
 wish-kept = It is on your wish list.
+wish-failed = This couldn’t be kept just now. Please try again.
 wish-see = See the list
 wish-drop = Take off
 wish-drop-of = Take off: { $name }

@@ -16,7 +16,7 @@ fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
     let words = |setting| styled.chain.text(setting, Device::Wide);
     html! {
         button.wish.framed[as_button] type="submit" form="buy" formaction="/shop/wishes" formnovalidate
-            data-wish=(ctx.product.id.0) data-kept=(words(&KEPT)) data-words=(words(&WORDS)) {
+            data-wish=(ctx.product.id.0) data-kept=(words(&KEPT)) data-words=(words(&WORDS)) data-failed=(ctx.say("wish-failed")) {
             @if styled.flag_anywhere(&ICON) { svg.icon viewBox="0 0 24 24" width="18" height="18" aria-hidden="true" { path d=(HEART) {} } }
             span data-wish-words { (words(&WORDS)) }
         }

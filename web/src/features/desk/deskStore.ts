@@ -114,7 +114,8 @@ export const useDesk = defineStore("desk", () => {
   ) {
     const { path, look: asked } = made();
     const again = (send: Send) => hear(call({ ...made(), path }, send), asked, path.id);
-    return steps.step(again, { shows, about });
+    const slot = about?.op === "set" ? JSON.stringify([about.target, about.setting, about.device]) : undefined;
+    return steps.step(again, { shows, about, slot });
   }
 
   /** Proofs that are open, each told of a new page as soon as it is here. */

@@ -1,4 +1,5 @@
 import { onBeforeUnmount, ref, watch } from "vue";
+import { useOutbox } from "../../session/useOutbox";
 import { useDesk } from "./deskStore";
 
 /** Between two keeps of what is being typed. */
@@ -10,6 +11,7 @@ const EVERY_MS = 80;
  */
 export function useTyping(keep: () => void, reset: () => void) {
   const desk = useDesk();
+  const outbox = useOutbox();
   const busy = ref(false);
   let last = 0;
   let timer: ReturnType<typeof setTimeout> | undefined;
@@ -27,13 +29,14 @@ export function useTyping(keep: () => void, reset: () => void) {
   function attempt(): void {
     timer = undefined;
     if (desk.clash) return;
-    behind = desk.waiting > 0;
+    // Without a connection it is kept here, each time in the place of what wasn't sent.
+    behind = desk.waiting > 0 && outbox.stuck === null;
     if (behind) return;
     last = performance.now();
     keep();
   }
   watch(
-    () => desk.waiting,
+    () => [desk.waiting, outbox.stuck],
     () => behind && attempt(),
   );
   function end(): void {

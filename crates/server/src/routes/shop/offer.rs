@@ -17,6 +17,9 @@ use compagina_press::{Entry, Nav, amount as press_amount, entry_for};
 use serde::Serialize;
 use utoipa::ToSchema;
 
+/// Of choices made one upon another in one question.
+const MOST_PICKS: usize = 100;
+
 /// What a product is offered at under a choice and a quantity.
 #[derive(Serialize, ToSchema)]
 pub struct OfferAnswer {
@@ -75,10 +78,10 @@ pub struct Amount {
 
 /// What a product costs under a choice, and which values can be had. Options are named by their handles:
 /// `?colour=ember&sail=2-1-m&quantity=2&plan=1`; `written=1` where something is written onto it. What isn't known is passed
-/// over. Of choices that nothing fits the last one stays
+/// over. More choices that were made one upon another follow as `then=colour.ember`. Of choices that nothing fits the last one stays
 /// and as few others as possible move.
 #[utoipa::path(operation_id = "offer", params(("address" = String, Path), ("quantity" = Option<u32>, Query), ("plan" = Option<u64>, Query),
-    ("written" = Option<u8>, Query)),
+    ("written" = Option<u8>, Query), ("then" = Option<String>, Query)),
     responses((status = 200, body = OfferAnswer), (status = 404, body = ApiError)))]
 #[get("/shop/products/{address}/offer")]
 pub async fn tell(
@@ -94,6 +97,12 @@ pub async fn tell(
     let quantity = pairs().find(|(name, _)| *name == "quantity").and_then(|(_, text)| text.parse().ok());
     let asked = Selection::from_pairs(&product, pairs()).0;
     let selection = settled(&product, &asked, pairs().map(|(name, _)| name));
+    let then = pairs().filter(|(name, _)| *name == "then").filter_map(|(_, one)| named(&product, one));
+    let (mut asked, mut selection) = (asked, selection);
+    for (option, value) in then.take(MOST_PICKS) {
+        asked.set(option, Some(value));
+        selection = pick(&product, &selection, option, value);
+    }
     let written = pairs().any(|(name, text)| name == "written" && text == "1");
     let situation = Situation {
         selection: selection.clone(),
@@ -117,6 +126,14 @@ fn settled<'a>(product: &Product, asked: &Selection, names: impl Iterator<Item =
         Some((option, value)) => pick(product, asked, option, value),
         None => asked.clone(),
     }
+}
+
+/// An option and its value by their handles, with a dot between them. What isn't known is passed over.
+fn named(product: &Product, one: &str) -> Option<(usize, u16)> {
+    let (option, value) = one.split_once('.')?;
+    let option = product.options.iter().position(|known| known.handle.as_str() == option)?;
+    let value = product.options[option].values.iter().position(|known| known.handle.as_str() == value)?;
+    Some((option, u16::try_from(value).ok()?))
 }
 
 fn answer(
