@@ -1,6 +1,7 @@
-import { onBeforeUnmount, ref, shallowRef, watch } from "vue";
+import { computed, onBeforeUnmount, ref, shallowRef, watch } from "vue";
 import { type Answer, type ApiError, type Schemas, api, ask } from "../api/client";
 import { useUndoKeys } from "../ui/useUndoKeys";
+import { useOutbox } from "./useOutbox";
 import type { Call, Turn } from "./useSteps";
 
 export type JournalStep = Schemas["JournalStep"];
@@ -48,10 +49,13 @@ export function useJournal(
     // Told once the way back from it is known, so that who reads it can go it at once.
     if (done) tell(done);
   }
-  const undo = async () => (journal.value?.undo ? step("undo") : undefined);
+  const outbox = useOutbox();
+  /** What waits can be taken back before it is known what it came to. */
+  const canUndo = computed(() => !!journal.value?.undo || outbox.waiting > 0);
+  const undo = async () => (canUndo.value ? step("undo") : undefined);
   const redo = async () => (journal.value?.redo ? step("redo") : undefined);
   useUndoKeys({ undo: () => void undo(), redo: () => void redo() });
-  return { journal, told, load, undo, redo };
+  return { journal, told, canUndo, load, undo, redo };
 }
 export type JournalControl = ReturnType<typeof useJournal>;
 

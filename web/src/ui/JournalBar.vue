@@ -14,7 +14,7 @@ const open = ref(false);
   <span class="journal">
     <span class="told" role="status" :class="{ shown: control.told.value }">{{ control.told.value }}</span>
     <UndoRedo
-      :can-undo="!!control.journal.value?.undo"
+      :can-undo="control.canUndo.value"
       :can-redo="!!control.journal.value?.redo"
       :undoes="control.journal.value?.undo ?? ''"
       :redoes="control.journal.value?.redo ?? ''"

@@ -20,7 +20,8 @@ const said = computed(() => {
   if (outbox.stuck === "offline") return `${wait.value} for the connection`;
   if (outbox.saving) return "Saving";
   const time = outbox.savedAt?.toLocaleTimeString([], { hour: "2-digit", minute: "2-digit", hour12: false });
-  return time ? `Saved ${time}` : "Everything is saved";
+  if (time) return `Saved ${time}`;
+  return outbox.left.length > 0 ? "" : "Everything is saved";
 });
 const reload = (): void => location.reload();
 </script>

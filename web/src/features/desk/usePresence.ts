@@ -19,7 +19,10 @@ export function usePresence() {
     if (!id || !desk.draft) return;
     const chosen = pieceOf(desk.chosen) ?? bandOf(desk.chosen) ?? "";
     const body = { place, revision: desk.draft.revision, chosen, leaving };
-    const { data } = await ask(api.POST("/api/templates/{id}/presence", { params: { path: { id } }, body }));
+    const { data } = await ask(
+      // Who closes the tab is gone before it is answered.
+      api.POST("/api/templates/{id}/presence", { params: { path: { id } }, body, keepalive: leaving }),
+    );
     if (!data || gone || id !== desk.view?.id) return;
     desk.others = data.others;
     looks.value = data.looks;

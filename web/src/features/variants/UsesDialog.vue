@@ -22,14 +22,22 @@ const own = ref("");
 const problem = ref<ApiError | null>(null);
 const empty = computed(() => uses.value.some((use) => use.values.every((value) => !value.on)));
 
-async function of(line: Schemas["OptionLine"], offered: number[] | null): Promise<Use> {
-  const { data } = await ask(api.GET("/api/options/{handle}", { params: { path: { handle: line.handle } } }));
-  const values = (data?.values ?? []).map(({ id, name }) => ({ id, name, on: offered?.includes(id) ?? true }));
+/** Whether all is here: what isn't known can't be kept as if there were nothing. */
+const ready = ref(false);
+
+async function of(line: Schemas["OptionLine"], offered: number[] | null): Promise<Use | null> {
+  const { data, error } = await ask(api.GET("/api/options/{handle}", { params: { path: { handle: line.handle } } }));
+  if (error) problem.value = error;
+  if (!data) return null;
+  const values = data.values.map(({ id, name }) => ({ id, name, on: offered?.includes(id) ?? true }));
   return { id: line.id, name: line.name, values };
 }
 async function read(): Promise<void> {
-  const { data } = await ask(api.GET("/api/options"));
-  lines.value = data ?? [];
+  [ready.value, problem.value] = [false, null];
+  const { data, error } = await ask(api.GET("/api/options"));
+  problem.value = error ?? null;
+  if (!data) return;
+  lines.value = data;
   const used = (props.control.view.value?.options ?? []).flatMap((option) => {
     const line = lines.value.find((one) => one.id === option.id);
     return line
@@ -41,7 +49,9 @@ async function read(): Promise<void> {
         ]
       : [];
   });
-  uses.value = await Promise.all(used);
+  const all = (await Promise.all(used)).filter((use) => use !== null);
+  if (problem.value) return;
+  [uses.value, ready.value] = [all, true];
 }
 // It may have been asked for before the variants were there.
 watch(open, (now) => now && void read(), { immediate: true });
@@ -49,7 +59,8 @@ async function add(event: Event): Promise<void> {
   const field = event.target as HTMLSelectElement;
   const line = lines.value.find((one) => one.id === Number(field.value));
   field.value = "";
-  if (line) uses.value.push(await of(line, null));
+  const use = line && (await of(line, null));
+  if (use) uses.value.push(use);
 }
 /** An option that only this product has, with its first values. */
 async function addOwn(): Promise<void> {
@@ -94,7 +105,11 @@ async function keep(): Promise<void> {
         Shoppers choose in this order. A new option doesn't matter to the variants there are, until new ones are made;
         options and values are added to the shop in the Swatch book.
       </p>
-      <ProblemNote :problem="problem ?? control.problem.value" :overtaken="control.overtaken.value" />
+      <ProblemNote
+        :problem="problem ?? control.problem.value"
+        :overtaken="control.overtaken.value"
+        v-on="ready ? {} : { retry: read }"
+      />
       <fieldset v-for="(use, index) in uses" :key="use.id">
         <legend>
           {{ use.name }}
@@ -138,7 +153,7 @@ async function keep(): Promise<void> {
         </button>
         <span v-if="use.values.length === 0" class="soft">It has no values yet.</span>
       </fieldset>
-      <p v-if="uses.length === 0" class="soft">Nothing is chosen: there is one variant.</p>
+      <p v-if="ready && uses.length === 0" class="soft">Nothing is chosen: there is one variant.</p>
       <div class="acts">
         <select aria-label="Another option" @change="add">
           <option value="">Another option …</option>
@@ -154,7 +169,7 @@ async function keep(): Promise<void> {
         <button v-if="own.trim()" type="button" class="quiet" @click="addOwn">Add</button>
         <span class="space" />
         <v-btn variant="text" @click="open = false">Cancel</v-btn>
-        <v-btn type="submit" variant="flat" color="primary" :disabled="empty">Keep</v-btn>
+        <v-btn type="submit" variant="flat" color="primary" :disabled="empty || !ready">Keep</v-btn>
       </div>
     </form>
   </v-dialog>
