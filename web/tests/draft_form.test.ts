@@ -85,6 +85,14 @@ test("a field that was left keeps what was typed, also where it is refused", asy
     return false;
   });
   assert.deepEqual([fields.typed.price, fields.differs("price")], ["12,80", true]);
+  await fields.keep("price", async (text) => {
+    kept.value = text;
+    await nextTick();
+    kept.value = "11.00";
+    await nextTick();
+    return false;
+  });
+  assert.deepEqual([fields.typed.price, fields.differs("price")], ["11.00", false], "somebody else's came first");
   fields.typed.price = "12.8";
   const taken = fields.keep("price", async () => {
     kept.value = "12.80";

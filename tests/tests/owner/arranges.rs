@@ -11,8 +11,13 @@ use sqlx::MySqlPool;
 
 /// What the browser's copy or cut puts onto the clipboard.
 async fn to_clipboard(client: &Client, what: &str) -> String {
+    clipboard_of(client, "document", what).await
+}
+
+/// The same, where one has pointed into a page: the desk, or a proof on it.
+async fn clipboard_of(client: &Client, page: &str, what: &str) -> String {
     let script = format!(
-        "const data = new DataTransfer(); document.body.dispatchEvent(new ClipboardEvent('{what}', {{ clipboardData: data, bubbles: true, cancelable: true }})); return data.getData('text/plain');"
+        "const data = new DataTransfer(); {page}.body.dispatchEvent(new ClipboardEvent('{what}', {{ clipboardData: data, bubbles: true, cancelable: true }})); return data.getData('text/plain');"
     );
     client.execute(&script, vec![]).await.unwrap().as_str().unwrap().to_owned()
 }
@@ -39,6 +44,8 @@ async fn several_pieces_are_chosen_moved_copied_and_pasted_into_another_template
         until(&client, &format!("!({moved})")).await;
 
         let text = to_clipboard(&client, "copy").await;
+        let proof = "document.querySelector('iframe[title=\"Proof, Phone\"]').contentDocument";
+        assert_eq!(clipboard_of(&client, proof, "copy").await, text, "after pointing into a proof, too");
         let clip: Value = serde_json::from_str(&text).unwrap();
         assert_eq!((clip["compagina"].as_u64(), clip["pieces"].as_array().unwrap().len()), (Some(1), 3));
         client.goto(&format!("{base}/templates/1?product=braided-line")).await.unwrap();

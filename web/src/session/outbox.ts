@@ -110,6 +110,7 @@ export class Outbox {
   }
 
   private put(step: Step, sent = false): Promise<Response> {
+    this.last = Math.max(this.last, step.number);
     return new Promise((answered) => {
       const one: Waiting = { step, sent, safe: false, kept: Promise.resolve(true), answered };
       this.all.push(one);

@@ -31,14 +31,15 @@ export function useDraftFields<K extends string>(key: () => unknown, own: () => 
   /** Keeps a field's text by a way that tells whether it was taken; one that was refused stays to be mended. */
   async function keep(field: K, send: (text: string) => Promise<boolean>): Promise<void> {
     if (!differs(field)) return;
-    const text = typed[field];
+    const [text, before] = [typed[field], known[field]];
     sent.set(field, text);
     const taken = await send(text);
     // Taken as it was before, or written as before: what is known doesn't change by itself.
     if (taken && typed[field] === text) typed[field] = known[field];
-    // What is shown while a step waits is let go where it is refused; what was typed isn't.
+    // What is shown while a step waits is let go where it is refused; what was typed isn't. Where somebody else's came
+    // first that is shown, and leaving the field again doesn't overwrite it.
     if (!taken) await nextTick();
-    if (!taken && typed[field] === known[field]) typed[field] = text;
+    if (!taken && typed[field] === known[field] && known[field] === before) typed[field] = text;
     if (sent.get(field) === text) sent.delete(field);
   }
   /** Gives a field back what the server has of it. */

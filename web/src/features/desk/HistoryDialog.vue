@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, shallowRef, watch } from "vue";
-import { type Schemas, api, ask } from "../../api/client";
+import { type ApiError, type Schemas, api, ask } from "../../api/client";
 import PageThumb from "../../ui/PageThumb.vue";
+import ProblemNote from "../../ui/ProblemNote.vue";
 import { when } from "../../ui/when";
 import { changeWords } from "./changes";
 import { useDesk } from "./deskStore";
@@ -17,21 +18,26 @@ const moments = shallowRef<Schemas["MomentView"][] | null>(null);
 const chosen = ref<string | null>(null);
 const against = ref("now");
 const differences = shallowRef<Schemas["Difference"][]>([]);
+const problem = ref<ApiError | null>(null);
 const path = computed(() => ({ id: desk.view?.id ?? 0 }));
 
 onMounted(async () => {
   const { data, error } = await ask(api.GET("/api/templates/{id}/history", { params: { path: path.value } }));
-  if (error) desk.problem = error;
+  problem.value = error ?? null;
   moments.value = data ?? [];
   chosen.value = data?.[0]?.key ?? null;
 });
 
 watch([chosen, against], async ([from, to]) => {
   if (!from) return;
+  const mine = (asked += 1);
   const params = { path: path.value, query: { from, to } };
-  const { data } = await ask(api.GET("/api/templates/{id}/differences", { params }));
-  if (data && from === chosen.value) differences.value = data;
+  const { data, error } = await ask(api.GET("/api/templates/{id}/differences", { params }));
+  if (mine !== asked) return;
+  problem.value = error ?? null;
+  differences.value = data ?? [];
 });
+let asked = 0;
 
 const words = computed(() =>
   desk.draft ? changeWords(differences.value, desk.draft.layout, desk.labels, nameOf) : [],
@@ -55,8 +61,9 @@ async function bringBack(): Promise<void> {
     <div class="dialog-sheet">
       <div class="list">
         <h1>History</h1>
+        <ProblemNote :problem="problem" />
         <v-progress-linear v-if="moments === null" indeterminate color="primary" />
-        <p v-else-if="moments.length === 0" class="soft">Nothing has happened on this template yet.</p>
+        <p v-else-if="moments.length === 0 && !problem" class="soft">Nothing has happened on this template yet.</p>
         <ol v-else>
           <li v-for="moment in moments" :key="moment.key">
             <button

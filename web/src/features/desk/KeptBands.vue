@@ -17,8 +17,9 @@ const name = ref("");
 
 async function load(): Promise<void> {
   const { data, error } = await ask(api.GET("/api/kept-bands"));
-  desk.problem = error ?? null;
-  kept.value = data ?? [];
+  // What is told already stays told.
+  if (error) desk.problem = error;
+  if (data) kept.value = data;
 }
 void load();
 

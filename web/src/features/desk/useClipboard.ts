@@ -1,15 +1,17 @@
 import { onBeforeUnmount, onMounted } from "vue";
 import { useDesk } from "./deskStore";
+import type { Clipboard } from "./keys";
 import type { Moves } from "./useMoves";
 
-/** Copy, cut and paste by the browser's own keys and menu, as long as nobody is typing. */
-export function useClipboard(moves: Moves): void {
+/** Copy, cut and paste by the browser's own keys and menu, as long as nobody is typing; in proofs that are attached, too. */
+export function useClipboard(moves: Moves): Clipboard {
   const desk = useDesk();
 
   function typing(event: Event): boolean {
     const target = event.target as Element | null;
     const within = target?.closest?.("input, textarea, select, [contenteditable]");
-    return Boolean(within) || (getSelection()?.toString() ?? "") !== "";
+    const page = target?.ownerDocument ?? document;
+    return Boolean(within) || (page.getSelection()?.toString() ?? "") !== "";
   }
 
   function copy(event: ClipboardEvent): void {
@@ -21,25 +23,26 @@ export function useClipboard(moves: Moves): void {
     if (event.type === "cut") moves.remove();
   }
 
-  async function paste(event: ClipboardEvent): Promise<void> {
+  function paste(event: ClipboardEvent): void {
     if (typing(event)) return;
     const text = event.clipboardData?.getData("text/plain") ?? "";
     if (text === "") return;
     event.preventDefault();
-    if (!(await moves.paste(text))) {
+    if (!moves.paste(text)) {
       desk.notice = "What is on the clipboard was not copied on a desk, so it has no place here. Nothing was changed.";
     }
   }
 
-  const onPaste = (event: ClipboardEvent) => void paste(event);
-  onMounted(() => {
-    document.addEventListener("copy", copy);
-    document.addEventListener("cut", copy);
-    document.addEventListener("paste", onPaste);
-  });
+  function attach(page: Document): void {
+    page.addEventListener("copy", copy);
+    page.addEventListener("cut", copy);
+    page.addEventListener("paste", paste);
+  }
+  onMounted(() => attach(document));
   onBeforeUnmount(() => {
     document.removeEventListener("copy", copy);
     document.removeEventListener("cut", copy);
-    document.removeEventListener("paste", onPaste);
+    document.removeEventListener("paste", paste);
   });
+  return { attach };
 }

@@ -1,7 +1,7 @@
 import { useResizeObserver } from "./useResizeObserver";
-import { type Ref, computed, onBeforeUnmount, onMounted, ref, watch } from "vue";
+import { type Ref, computed, inject, onBeforeUnmount, onMounted, ref, watch } from "vue";
 import { useDesk } from "./deskStore";
-import { injectMoves } from "./keys";
+import { CLIPBOARD, injectMoves } from "./keys";
 import { type Parts, changesBetween, partsOf } from "./proofChanges";
 import { type Box, bandOf, pieceOf } from "./types";
 import type { Press } from "./useKeys";
@@ -29,6 +29,7 @@ type FromProof = { from: "proof" } & (
 export function useProofFrame(wiring: Wiring) {
   const desk = useDesk();
   const moves = injectMoves();
+  const clipboard = inject(CLIPBOARD, null);
   const size = useResizeObserver(wiring.holder);
   const scale = computed(() => Math.min(1, size.value.width / wiring.width()) || 0.1);
   const height = computed(() => Math.max(200, size.value.height / scale.value));
@@ -79,6 +80,8 @@ export function useProofFrame(wiring: Wiring) {
     const message = event.data;
     if (message.say === "ready") {
       ready = true;
+      const page = wiring.frame.value?.contentDocument;
+      if (page) clipboard?.attach(page);
       sendPage();
       sendFold();
       sendChosen(false);

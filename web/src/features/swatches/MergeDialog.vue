@@ -20,7 +20,8 @@ const target = computed(() => others.value.find((line) => line.handle === into.v
 watch(open, async (now) => {
   if (!now) return;
   [into.value, plan.value, problem.value] = ["", null, null];
-  lines.value = (await ask(api.GET("/api/options"))).data ?? [];
+  const { data, error } = await ask(api.GET("/api/options"));
+  [lines.value, problem.value] = [data ?? [], error ?? null];
 });
 const path = () => ({ path: { handle: props.option.handle } });
 watch(into, async (wanted) => {

@@ -43,7 +43,9 @@ async function reorder(order: number[]): Promise<void> {
   const { data, error } = await shift(one, true);
   problem.value = error ?? null;
   if (data?.count === 0) problem.value = (await shift(one, false)).error ?? null;
-  else if (data) moving.value = { title: "Another order", moving: one };
+  // What was refused is shown as it stands.
+  if (problem.value) view.value = { ...view.value, templates: [...view.value.templates] };
+  else if (data && data.count > 0) moving.value = { title: "Another order", moving: one };
 }
 const brought = ref<Schemas["BroughtIn"] | null>(null);
 const missing = computed(() => {

@@ -1,14 +1,17 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from "vue";
-import { type Schemas, api, ask } from "../../api/client";
+import { type ApiError, type Schemas, api, ask } from "../../api/client";
+import ProblemNote from "../../ui/ProblemNote.vue";
 import type { Fields } from "./useTypes";
 
 /** What the products of a type have; the sample that stands in for them is made of it. */
 const fields = defineModel<Fields>({ required: true });
 const props = defineProps<{ currency: string; decimals: number; knownTags: string[] }>();
 const options = ref<Schemas["OptionLine"][]>([]);
+const problem = ref<ApiError | null>(null);
 onMounted(async () => {
-  const { data } = await ask(api.GET("/api/options"));
+  const { data, error } = await ask(api.GET("/api/options"));
+  problem.value = error ?? null;
   options.value = (data ?? []).filter((option) => !option.of_product);
 });
 
@@ -46,6 +49,7 @@ const text = computed({
 
 <template>
   <div class="fields">
+    <ProblemNote :problem="problem" />
     <fieldset>
       <legend class="soft">Shoppers choose by</legend>
       <button

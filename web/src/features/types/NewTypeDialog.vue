@@ -30,8 +30,10 @@ onMounted(async () => {
 /** What is like another type has what its products have, and the template that serves most of them. */
 watch(like, async (handle) => {
   if (!handle) return;
-  const { data } = await ask(api.GET("/api/types/{handle}/fields", { params: { path: { handle } } }));
-  if (!data || handle !== like.value) return;
+  const { data, error } = await ask(api.GET("/api/types/{handle}/fields", { params: { path: { handle } } }));
+  if (handle !== like.value) return;
+  problem.value = error ?? null;
+  if (!data) return;
   fields.value = data;
   const cells = view.value?.types.find((type) => type.kind.handle === handle)?.cells ?? [];
   const [most] = [...cells].sort((a, b) => b.serves - a.serves);
