@@ -212,12 +212,21 @@ pub async fn check(pool: &MySqlPool, writer: &Writer) {
     assert_eq!(without, 0, "no order without lines");
 }
 
+/// Whether something of every kind was answered.
+pub fn every_kind(writer: &Writer) -> bool {
+    let answered = &writer.answered;
+    let counted = [&answered.edits, &answered.price, &answered.stock];
+    counted.iter().all(|count| count.load(SeqCst) > 0)
+        && !answered.pictures.lock().unwrap().is_empty()
+        && !answered.orders.lock().unwrap().is_empty()
+}
+
 /// What was answered, in words; each kind at least once.
 pub fn told(writer: &Writer) -> String {
     let answered = &writer.answered;
     let (prices, stocks) = (answered.price.load(SeqCst), answered.stock.load(SeqCst));
     let edits = answered.edits.load(SeqCst);
     let (pictures, orders) = (answered.pictures.lock().unwrap().len(), answered.orders.lock().unwrap().len());
-    assert!([edits, prices, stocks].iter().all(|count| *count > 0) && pictures > 0 && orders > 0);
+    assert!(every_kind(writer), "{edits} {prices} {stocks} {pictures} {orders}");
     format!("{edits} edits, {prices} prices, {stocks} stocks, {pictures} pictures, {orders} orders")
 }
