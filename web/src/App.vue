@@ -36,8 +36,8 @@ onBeforeUnmount(() => {
   <v-app>
     <TopBar v-if="session.owner" />
     <router-view />
-    <!-- The desk has it in a foot of its own. -->
-    <footer v-if="session.owner && route.name !== 'desk'" class="app-foot"><SavedState /></footer>
+    <!-- The desk has it in a foot of its own; before it is known which view is opened there is none. -->
+    <footer v-if="session.owner && route.name && route.name !== 'desk'" class="app-foot"><SavedState /></footer>
     <SignInOver />
   </v-app>
 </template>
