@@ -130,8 +130,10 @@ export function useSteps<V extends object>(
     });
   }
   async function reread(): Promise<void> {
+    const [{ thing }, before] = [on(), answers];
     const { data } = await read();
-    if (data) await take(data);
+    // Another thing was opened meanwhile, or something newer was told.
+    if (data && !disposed && thing === on().thing && before === answers) await take(data);
   }
   function tell(why: ApiError, call: Call<V>, told: Told<V>): void {
     const next = (): void => {

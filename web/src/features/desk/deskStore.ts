@@ -146,12 +146,18 @@ export const useDesk = defineStore("desk", () => {
       "redo",
     );
   const calls = () => draftCalls(`template-${here.value}`);
-  const publish = (name: string) => after(() => calls().publish(made().revision, name));
+  /** Does something with the template that is on the desk now, once all steps on it are kept; nothing with another one. */
+  function act(what: (draft: ReturnType<typeof draftCalls>) => Promise<Answer<unknown>>): Promise<boolean> {
+    const [id, draft] = [here.value, calls()];
+    const message = "Another template was opened before all steps were kept, so it wasn't done.";
+    return after(() => (id === here.value ? what(draft) : Promise.resolve({ error: { code: "left", message } })));
+  }
+  const publish = (name: string) => act((draft) => draft.publish(made().revision, name));
   const takeBack = () => {
     published.value = false;
-    return after(() => calls().takeBack());
+    return act((draft) => draft.takeBack());
   };
-  const unplan = () => after(() => calls().unplan());
+  const unplan = () => act((draft) => draft.unplan());
   const keepBand = (band: string, name: string) =>
     take(({ path, revision }, send) =>
       ask(api.POST("/api/templates/{id}/kept-bands", { params: { path }, body: { revision, band, name }, ...send })),
