@@ -13,7 +13,7 @@ fn run(folder: &Path, program: &str, arguments: &[&str]) {
 
 fn tests_of(part: &str) {
     let folder = Path::new(env!("CARGO_MANIFEST_DIR")).join("..").join(part);
-    run(&folder, "npx", &["--no-install", "vite", "build", "-c", "vite.tests.config.ts"]);
+    run(&folder, "npx", &["--no-install", "vite", "build", "-c", "../vite.tests.config.ts"]);
     run(&folder, "node", &["--test", "--test-reporter=spec", "dist/tests/"]);
 }
 

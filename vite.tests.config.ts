@@ -1,9 +1,9 @@
 import { readdirSync } from "node:fs";
 import { defineConfig } from "vite";
 
-const tests = readdirSync(new URL("tests", import.meta.url)).filter((name) => name.endsWith(".test.ts"));
+const tests = readdirSync("tests").filter((name) => name.endsWith(".test.ts"));
 
-/** Tests of what is logic, bundled for node's own test runner. */
+/** Tests of what is logic, bundled for node's own test runner; asked for in the folder of their part. */
 export default defineConfig({
   logLevel: "warn",
   build: {
