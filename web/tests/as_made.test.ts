@@ -33,6 +33,8 @@ test("what waits is shown where it will stand", () => {
   assert.equal(after({ op: "add_piece", piece, at: at("c1", 1) }), "one: anb|c, two: ");
   assert.equal(after({ op: "move_piece", piece: "a", to: at("c1", 1) }), "one: ba|c, two: ");
   assert.equal(after({ op: "move_piece", piece: "a", to: at("c3", 0) }), "one: b|c, two: a");
+  assert.equal(after({ op: "move_pieces", pieces: ["c", "a"], to: at("c1", 2) }), "one: bca|, two: ");
+  assert.equal(after({ op: "move_pieces", pieces: ["b", "gone"], to: at("c2", 0) }), "one: a|bc, two: ");
   assert.equal(after({ op: "copy_piece", piece: "c", copy: "d", to: at("c2", 1) }), "one: ab|cd, two: ");
   assert.equal(after({ op: "remove_piece", piece: "a" }), "one: b|c, two: ");
   assert.equal(after({ op: "move_band", band: "two", index: 0 }), "two: , one: ab|c");

@@ -1,6 +1,7 @@
 import assert from "node:assert/strict";
 import { test } from "node:test";
 import { type Asked, Outbox, type Step, type Told } from "../src/session/outbox";
+import { Clock, settle } from "./clock";
 
 const asked = (body: string, slot = ""): Asked => ({
   thing: "template-2",
@@ -11,30 +12,6 @@ const asked = (body: string, slot = ""): Asked => ({
   headers: {},
   body,
 });
-
-/** Time that passes only where one waits: timers go off in their order. */
-class Clock {
-  now = 1000;
-  private timers: { at: number; go: () => void }[] = [];
-  pause = (ms: number): Promise<void> => new Promise((go) => this.timers.push({ at: this.now + ms, go }));
-  async pass(ms: number): Promise<void> {
-    const until = this.now + ms;
-    for (;;) {
-      await settle();
-      this.timers.sort((a, b) => a.at - b.at);
-      const next = this.timers[0];
-      if (!next || next.at > until) break;
-      this.timers.shift();
-      this.now = next.at;
-      next.go();
-    }
-    this.now = until;
-  }
-}
-/** Lets everything go on that waits for nothing but its turn. */
-async function settle(): Promise<void> {
-  for (let turn = 0; turn < 8; turn += 1) await new Promise((go) => setImmediate(go));
-}
 
 /** A server that takes each key once, and the browser's own store, which outlives a tab. */
 class World {

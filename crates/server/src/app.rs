@@ -65,6 +65,8 @@ pub async fn start(config: Config) -> Result<Running, StartError> {
     follow_writes(&state.serving);
     jobs::begin(state.clone());
     tokio::spawn(jobs::pictures::work(state.clone().into_inner()));
+    tokio::spawn(jobs::feed::tell(state.clone()));
+    jobs::feed::close_when_told(&state)?;
     let server = serve(listener, state.clone(), &config)?;
     Ok(Running { port, server, state })
 }

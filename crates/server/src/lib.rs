@@ -6,6 +6,7 @@ mod clock;
 mod config;
 mod demo_data;
 mod error;
+mod feed;
 mod jobs;
 mod making;
 mod media;

@@ -1,4 +1,5 @@
 use crate::config::{Config, StartError};
+use crate::feed::Feed;
 use crate::making::drawer::Drawer;
 use crate::media::Media;
 use crate::serving::Serving;
@@ -14,6 +15,8 @@ pub const MEGAPIXELS_AT_ONCE: u32 = 36;
 /// What every handler may use. Nothing in it is the only copy of anything: more processes may stand beside this one.
 pub struct State {
     pub serving: Arc<Serving>,
+    /// What owners' open tabs are told.
+    pub feed: Feed,
     /// Draws what strangers send.
     pub drawer: Drawer,
     /// Wakes a worker when there are pictures to make.
@@ -50,6 +53,7 @@ impl State {
         }
         Ok(Self {
             serving: Arc::new(Serving::new(store, media, assets, config.pace.prepare)?),
+            feed: Feed::default(),
             drawer: Drawer::new(config.drawer.clone())?,
             to_make: Notify::new(),
             turns: Semaphore::new(MEGAPIXELS_AT_ONCE as usize),

@@ -1,6 +1,6 @@
 //! Owners, their sessions, and the slow-down after failed sign-ins.
 
-use crate::{Result, Store};
+use crate::{Result, Store, Thing};
 use chrono::{DateTime, Utc};
 
 /// Somebody who keeps the shop.
@@ -106,8 +106,15 @@ impl Store {
     /// # Errors
     /// Those of the database.
     pub async fn end_session(&self, token_hash: &[u8; 32]) -> Result<()> {
-        sqlx::query!("DELETE FROM session WHERE token_hash = ?", &token_hash[..]).execute(&self.pool).await?;
-        Ok(())
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            sqlx::query!("DELETE FROM session WHERE token_hash = ?", &token_hash[..])
+                .execute(unit.db())
+                .await?;
+            unit.tell(Thing::Sessions, None);
+            unit.done(()).await
+        })
+        .await
     }
 
     /// Until when this address must wait before it may try again.

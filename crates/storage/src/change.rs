@@ -5,7 +5,7 @@ use compagina_core::ids::ProductId;
 
 /// How far back a reader looks: longer than any transaction may take, since notes become visible when their
 /// transaction ends and not in the order of their numbers.
-const LOOK_BACK_SECONDS: i64 = 30;
+pub(crate) const LOOK_BACK_SECONDS: i64 = 30;
 
 /// What may be otherwise since a note.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord)]

@@ -10,6 +10,7 @@ mod column;
 mod document;
 mod draft;
 mod error;
+mod feed;
 mod journal;
 mod matched;
 mod media;
@@ -36,6 +37,7 @@ pub use change::Changed;
 pub use document::{Document, DocumentName, Turn};
 pub use draft::{PlannedRow, PublicationRow};
 pub use error::{Result, StorageError};
+pub use feed::{Note, Thing};
 pub use journal::{By, Hand, Seen, StepRow};
 pub use message::{Message, News};
 pub use order::{Contact, Order, OrderLine, OrderState, Paying, Placed};
@@ -53,13 +55,17 @@ pub use wish::Wish;
 use sqlx::Connection;
 use sqlx::mysql::{MySqlConnectOptions, MySqlPool, MySqlPoolOptions};
 use std::str::FromStr;
+use std::sync::Arc;
 use std::time::Duration;
+use tokio::sync::Notify;
 
 /// The way to everything that is kept.
 #[derive(Debug, Clone)]
 pub struct Store {
     pool: MySqlPool,
     listener: unit::Listener,
+    /// Wakes whoever tells owners what was written here.
+    to_tell: Arc<Notify>,
     /// Within such a time one owner's changes of one value are one step: what was typed is undone at once.
     typing: Duration,
 }
@@ -103,7 +109,7 @@ impl Store {
     /// Else those of the database.
     pub async fn from_pool(pool: MySqlPool) -> Result<Self> {
         MIGRATIONS.run(&pool).await.map_err(|e| StorageError::Migration(e.to_string()))?;
-        Ok(Self { pool, listener: unit::Listener::default(), typing: TYPING })
+        Ok(Self { pool, listener: unit::Listener::default(), to_tell: Arc::default(), typing: TYPING })
     }
 
     /// The same where typing is one step within another time, in whole seconds.

@@ -1,7 +1,9 @@
 //! Pictures of products and of the shop as their owner works on them, and what the worker that makes their sizes needs.
 
 use crate::journal::{Hand, Scope};
-use crate::{Result, StorageError, Store};
+use crate::unit::Unit;
+use crate::{Result, StorageError, Store, Thing};
+use compagina_core::catalog::journal::Subject;
 use compagina_core::ids::{ProductId, ValueId};
 use compagina_core::media::{FilmFile, Focus, PictureSize};
 use sqlx::MySqlConnection;
@@ -338,11 +340,8 @@ impl Store {
         )
         .execute(&mut *tx)
         .await?;
-        let row = sqlx::query!("SELECT product_id FROM picture WHERE id = ?", made.id)
-            .fetch_optional(&mut *tx)
-            .await?;
-        if let Some(row) = row {
-            unit.changed_soon(row.product_id.map(ProductId));
+        if let Some(product) = told_of(&mut unit, made.id).await? {
+            unit.changed_soon(product);
         }
         unit.done(()).await
         })
@@ -354,16 +353,33 @@ impl Store {
     /// # Errors
     /// Those of the database.
     pub async fn picture_failed(&self, made: &ToMake, why: &str) -> Result<()> {
-        sqlx::query!(
-            "UPDATE picture SET trouble = LEFT(?, 300), claimed_until = NULL WHERE id = ? AND original = ?",
-            why,
-            made.id,
-            made.original
-        )
-        .execute(&self.pool)
-        .await?;
-        Ok(())
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            sqlx::query!(
+                "UPDATE picture SET trouble = LEFT(?, 300), claimed_until = NULL WHERE id = ? AND original = ?",
+                why,
+                made.id,
+                made.original
+            )
+            .execute(unit.db())
+            .await?;
+            told_of(&mut unit, made.id).await?;
+            unit.done(()).await
+        })
+        .await
     }
+}
+
+/// Tells whoever looks at a picture's product that something was made of it; gives whose it is, unless it is gone.
+async fn told_of(unit: &mut Unit, picture: u64) -> Result<Option<Option<ProductId>>> {
+    let row = sqlx::query!("SELECT product_id FROM picture WHERE id = ?", picture)
+        .fetch_optional(unit.db())
+        .await?;
+    let product = row.map(|row| row.product_id.map(ProductId));
+    if let Some(of) = product {
+        unit.tell(Thing::Catalogue(of.map_or(Subject::ShopPictures, Subject::Product)), None);
+    }
+    Ok(product)
 }
 
 /// Holds pictures for the rest of a transaction; an error where one of them isn't among these.

@@ -1,6 +1,6 @@
 //! Who is at a desk, situations kept by name, and links by which others may look at a draft.
 
-use crate::{Result, StorageError, Store};
+use crate::{Result, StorageError, Store, Thing};
 use chrono::{DateTime, Utc};
 use compagina_core::ids::TemplateId;
 use sqlx::types::Json;
@@ -33,7 +33,7 @@ pub struct KeptSituation {
 const MOST_KEPT: i64 = 100;
 
 impl Store {
-    /// Notes that someone is here, and tells who else is.
+    /// Notes that someone is here, and what is chosen there.
     ///
     /// # Errors
     /// Those of the database.
@@ -43,36 +43,109 @@ impl Store {
         place: &str,
         owner: u64,
         chosen: &str,
-    ) -> Result<Vec<Present>> {
-        sqlx::query!(
-            "REPLACE INTO presence (template_id, place, owner_id, chosen, seen_at) VALUES (?, ?, ?, ?, UTC_TIMESTAMP(3))",
-            template.0,
-            place,
-            owner,
-            chosen
-        )
-        .execute(&self.pool)
-        .await?;
+    ) -> Result<()> {
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let as_before = sqlx::query_scalar!(
+                r#"SELECT chosen = ? AND seen_at > UTC_TIMESTAMP(3) - INTERVAL ? SECOND AS "same!: bool" FROM presence
+                   WHERE template_id = ? AND place = ?"#,
+                chosen,
+                GONE_AFTER_SECONDS,
+                template.0,
+                place
+            )
+            .fetch_optional(unit.db())
+            .await?;
+            sqlx::query!(
+                "REPLACE INTO presence (template_id, place, owner_id, chosen, seen_at) VALUES (?, ?, ?, ?, UTC_TIMESTAMP(3))",
+                template.0,
+                place,
+                owner,
+                chosen
+            )
+            .execute(unit.db())
+            .await?;
+            if as_before != Some(true) {
+                unit.tell(Thing::Here(template), None);
+            }
+            unit.done(()).await
+        })
+        .await
+    }
+
+    /// Everybody who is at a template's desk, by name.
+    ///
+    /// # Errors
+    /// Those of the database.
+    pub async fn present(&self, template: TemplateId) -> Result<Vec<Present>> {
         let rows = sqlx::query_as!(
             Present,
             "SELECT o.name, p.place, p.chosen FROM presence p JOIN owner o ON o.id = p.owner_id
-             WHERE p.template_id = ? AND p.place <> ? AND p.seen_at > UTC_TIMESTAMP(3) - INTERVAL ? SECOND ORDER BY o.name, p.place",
+             WHERE p.template_id = ? AND p.seen_at > UTC_TIMESTAMP(3) - INTERVAL ? SECOND ORDER BY o.name, p.place",
             template.0,
-            place,
             GONE_AFTER_SECONDS
         );
         Ok(rows.fetch_all(&self.pool).await?)
     }
 
-    /// Notes that someone has left.
+    /// Notes that whoever is at these places is still there.
+    ///
+    /// # Errors
+    /// Those of the database.
+    pub async fn still_present(&self, places: &[String]) -> Result<()> {
+        sqlx::query!(
+            "UPDATE presence SET seen_at = UTC_TIMESTAMP(3) WHERE JSON_CONTAINS(?, JSON_QUOTE(place))",
+            Json(places) as _
+        )
+        .execute(&self.pool)
+        .await?;
+        Ok(())
+    }
+
+    /// Notes that someone has left the desk of a template.
     ///
     /// # Errors
     /// Those of the database.
     pub async fn leave(&self, template: TemplateId, place: &str) -> Result<()> {
-        sqlx::query!("DELETE FROM presence WHERE template_id = ? AND place = ?", template.0, place)
-            .execute(&self.pool)
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            sqlx::query!("DELETE FROM presence WHERE template_id = ? AND place = ?", template.0, place)
+                .execute(unit.db())
+                .await?;
+            unit.tell(Thing::Here(template), None);
+            unit.done(()).await
+        })
+        .await
+    }
+
+    /// Takes everybody to have left who is at this place, or gave no sign for long.
+    ///
+    /// # Errors
+    /// Those of the database.
+    pub async fn clear_presence(&self, place: Option<&str>) -> Result<()> {
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            let gone = sqlx::query!(
+                "SELECT DISTINCT template_id FROM presence WHERE place = ? OR seen_at < UTC_TIMESTAMP(3) - INTERVAL ? SECOND",
+                place,
+                GONE_AFTER_SECONDS
+            )
+            .fetch_all(unit.db())
             .await?;
-        Ok(())
+            if gone.is_empty() {
+                return unit.given_up(()).await;
+            }
+            sqlx::query!(
+                "DELETE FROM presence WHERE place = ? OR seen_at < UTC_TIMESTAMP(3) - INTERVAL ? SECOND",
+                place,
+                GONE_AFTER_SECONDS
+            )
+            .execute(unit.db())
+            .await?;
+            gone.iter().for_each(|row| unit.tell(Thing::Here(TemplateId(row.template_id)), None));
+            unit.done(()).await
+        })
+        .await
     }
 
     /// Every situation that was kept.

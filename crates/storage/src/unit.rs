@@ -1,9 +1,11 @@
 //! The one way to write. A unit is a transaction that is made as a whole or not at all, and made again as a whole when it
-//! loses a conflict. What it changes for shoppers it says with [`Unit::changed`]; that is noted in the same transaction,
-//! and once it is committed whoever listens has caught up before the writer gets an answer. Beginning, noting and
-//! catching up happen here alone, so that no writer can forget them.
+//! loses a conflict. What it changes for shoppers it says with [`Unit::changed`], what for owners with [`Unit::tell`]; that
+//! is noted in the same transaction. Once it is committed whoever serves shoppers has caught up before the writer gets an
+//! answer, and whoever tells owners is woken. Beginning, noting and catching up happen here alone, so that no writer can
+//! forget them.
 
 use crate::change::Changed;
+use crate::feed::{self, Note, Thing};
 use crate::{Result, Store, step_key};
 use sqlx::Transaction;
 use sqlx::mysql::{MySql, MySqlConnection};
@@ -32,6 +34,7 @@ impl std::fmt::Debug for Listener {
 pub(crate) struct Unit {
     tx: Transaction<'static, MySql>,
     changed: BTreeSet<Changed>,
+    to_tell: Vec<Note>,
     /// Whether the writer's answer waits until it is seen.
     at_once: bool,
 }
@@ -53,21 +56,28 @@ impl Unit {
         self.changed.insert(changed.into());
     }
 
+    /// Says what is otherwise for owners, and its revision where its changes are counted.
+    pub fn tell(&mut self, thing: Thing, revision: Option<u64>) {
+        self.to_tell.push(Note { thing, revision });
+    }
+
     /// Ends it: what was written is kept, all of it.
     pub async fn done<T>(mut self, answer: T) -> Result<Committed<T>> {
         for changed in std::mem::take(&mut self.changed) {
             note(&mut self.tx, changed).await?;
         }
+        let tells = !self.to_tell.is_empty();
+        feed::write(&mut self.tx, std::mem::take(&mut self.to_tell)).await?;
         step_key::note(&mut self.tx).await?;
         self.tx.commit().await?;
         step_key::noted();
-        Ok(Committed { answer, at_once: self.at_once })
+        Ok(Committed { answer, at_once: self.at_once, tells })
     }
 
     /// Ends it: nothing of what was written is kept, and the answer is given all the same.
     pub async fn given_up<T>(self, answer: T) -> Result<Committed<T>> {
         self.tx.rollback().await?;
-        Ok(Committed { answer, at_once: false })
+        Ok(Committed { answer, at_once: false, tells: false })
     }
 }
 
@@ -75,6 +85,7 @@ impl Unit {
 pub(crate) struct Committed<T> {
     answer: T,
     at_once: bool,
+    tells: bool,
 }
 
 impl Store {
@@ -89,7 +100,8 @@ impl Store {
 
     /// Begins a unit, within [`Store::unit`].
     pub(crate) async fn begin(&self) -> Result<Unit> {
-        Ok(Unit { tx: self.pool.begin().await?, changed: BTreeSet::new(), at_once: false })
+        let tx = self.pool.begin().await?;
+        Ok(Unit { tx, changed: BTreeSet::new(), to_tell: Vec::new(), at_once: false })
     }
 
     /// Does a piece of work in one transaction, again as a whole while it loses conflicts: begun with [`Store::begin`],
@@ -111,6 +123,9 @@ impl Store {
                 other => break other?,
             }
         };
+        if committed.tells {
+            self.to_tell.notify_one();
+        }
         if let Some(catch_up) = self.listener.0.get().filter(|_| committed.at_once) {
             catch_up().await;
         }

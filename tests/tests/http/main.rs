@@ -7,6 +7,7 @@ mod changes;
 mod desk;
 mod drafts;
 mod drawings;
+mod feed;
 mod journal;
 mod once;
 mod one_template_many_products;

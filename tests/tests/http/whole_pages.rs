@@ -1,6 +1,6 @@
 //! What the desk asks of the server for whole pages: starters, history, situations, company, media, previews, templates.
 
-use compagina_tests::{OTHER_EMAIL, OTHER_PASSWORD, Owner, Site};
+use compagina_tests::{Owner, Site};
 use serde_json::{Value, json};
 use sqlx::MySqlPool;
 
@@ -160,31 +160,6 @@ async fn conditions_are_judged_for_the_desk_and_kept_from_ready_pages_where_they
         let body = json!({ "revision": owner.draft().await["revision"], "op": only(bad.clone()) });
         let status = owner.post("/api/templates/2/operations", &body).await.status();
         assert!(status == 400 || status == 422, "{bad}: {status}");
-    }
-}
-
-#[sqlx::test(migrations = false)]
-async fn who_is_here_is_told_with_what_they_did(pool: MySqlPool) {
-    let site = Site::start(pool).await;
-    let (isla, tomas) = (site.owner().await, site.owner_named(OTHER_EMAIL, OTHER_PASSWORD).await);
-    let here = |owner: &Owner, place: &str, revision: u64| {
-        let body = json!({ "place": place, "revision": revision, "chosen": "p5" });
-        let request = owner
-            .client
-            .post(site.at("/api/templates/2/presence"))
-            .header("x-csrf-token", &owner.token)
-            .json(&body);
-        async move { json_of(request.send().await.unwrap()).await }
-    };
-    assert_eq!(here(&isla, "one", 1).await["others"], json!([]));
-    let seen = here(&tomas, "two", 1).await;
-    assert_eq!(seen["others"], json!([{ "name": "Isla Marram", "chosen": "p5" }]));
-    assert_eq!(seen["draft"], Value::Null, "nothing is new");
-    edit(&isla, 2, json!({ "op": "remove_piece", "piece": "p1" })).await;
-    assert_eq!(here(&tomas, "two", 1).await["draft"]["revision"], 2);
-    for place in ["", "../../etc", &"x".repeat(17)] {
-        let body = json!({ "place": place, "revision": 1, "chosen": "" });
-        assert_eq!(isla.post("/api/templates/2/presence", &body).await.status(), 422, "{place}");
     }
 }
 

@@ -6,7 +6,6 @@ use compagina_tests::{
 };
 use fantoccini::Client;
 use fantoccini::key::Key;
-use serde_json::json;
 use sqlx::MySqlPool;
 
 async fn sit_down(client: &Client, base: &str, email: &str, password: &str) {
@@ -22,13 +21,11 @@ async fn type_words(client: &Client, words: &str) {
     field.send_keys(&format!("{}a{}{words}", Key::Control, Key::Control)).await.unwrap();
 }
 
-/// Lets no news through for a while, as a slow line would, so that both edit what they see.
+/// Lets no news through, as to a tab that lies behind others, so that both edit what they see.
 async fn hold_back_news(client: &Client) {
-    let browser = Browser { client: client.clone() };
-    browser.devtools("Network.enable", json!({})).await;
-    browser.devtools("Network.setBlockedURLs", json!({ "urls": ["*/presence"] })).await;
-    // Whoever asked before has been answered by then.
-    tokio::time::sleep(std::time::Duration::from_millis(400)).await;
+    let hide = "(Object.defineProperty(document, 'visibilityState', { get: () => 'hidden' }),
+                 document.dispatchEvent(new Event('visibilitychange')))";
+    ask(client, hide).await;
 }
 
 #[sqlx::test(migrations = false)]

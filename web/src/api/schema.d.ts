@@ -141,6 +141,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/feed": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Tells a tab what becomes otherwise, as it happens: server-sent events, each a `Told`. */
+        get: operations["stream_feed"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/feed/since": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The same for a tab to which no stream comes through: what was said since it asked last. */
+        get: operations["told_since"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/house": {
         parameters: {
             query?: never;
@@ -1189,8 +1223,25 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** In what two moments differ. */
+        /** In what two moments differ, in sentences. */
         get: operations["compare_moments"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/templates/{id}/draft": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The draft alone, for a desk that is open already. */
+        get: operations["show_template_draft"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1313,7 +1364,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Tells that one is here, and learns who else is and what they have done. */
+        /** Tells that one is at a desk, and what is chosen there; answers who is. A tab without a stream says so every now and then. */
         post: operations["be_here"];
         delete?: never;
         options?: never;
@@ -2036,11 +2087,12 @@ export interface components {
              *     either, so that there is always something to look at.
              */
             products: components["schemas"]["DeskProduct"][];
+            /** @description The sentences of *Appears when*, and the types and tags of which they speak. */
+            sentences: components["schemas"]["Sentence"][];
             serves: number;
             serves_types: number;
             starters: components["schemas"]["StarterView"][];
             tags: components["schemas"]["Tag"][];
-            /** @description For the sentences of *Appears when*. */
             types: components["schemas"]["ProductType"][];
         };
         /** @description One of a product's titled texts: *What is in the bag*. Paragraphs are parted by an empty line. */
@@ -2055,66 +2107,6 @@ export interface components {
          * @enum {string}
          */
         Device: "wide" | "tablet" | "phone";
-        /** @description One way in which two layouts differ. A setting is called as an owner reads it. */
-        Difference: {
-            /** @enum {string} */
-            kind: "piece_added";
-            /** @description The piece. */
-            piece: components["schemas"]["PieceId"];
-        } | {
-            /** @enum {string} */
-            kind: "piece_removed";
-            /** @description The piece. */
-            piece: components["schemas"]["PieceId"];
-            /** @description What it was. */
-            was: components["schemas"]["Kind"];
-        } | {
-            /** @enum {string} */
-            kind: "piece_moved";
-            /** @description The piece. */
-            piece: components["schemas"]["PieceId"];
-        } | {
-            /** @enum {string} */
-            kind: "piece_set";
-            /** @description The piece. */
-            piece: components["schemas"]["PieceId"];
-            /** @description The key of the setting. */
-            setting: string;
-        } | {
-            /** @description The band. */
-            band: components["schemas"]["BandId"];
-            /** @enum {string} */
-            kind: "band_added";
-        } | {
-            /** @description The band. */
-            band: components["schemas"]["BandId"];
-            /** @enum {string} */
-            kind: "band_removed";
-        } | {
-            /** @description The band. */
-            band: components["schemas"]["BandId"];
-            /** @enum {string} */
-            kind: "band_moved";
-        } | {
-            /** @description The band. */
-            band: components["schemas"]["BandId"];
-            /** @enum {string} */
-            kind: "band_set";
-            /** @description The key of the setting. */
-            setting: string;
-        } | {
-            /** @enum {string} */
-            kind: "frame_set";
-        } | {
-            /** @enum {string} */
-            kind: "departed";
-            /** @description The key of the setting. */
-            setting: string;
-            /** @description The piece or band. */
-            target: components["schemas"]["Target"];
-            /** @description Whose page it is. */
-            whom: components["schemas"]["Whom"];
-        };
         /** @description A draft as far as all drafts are alike. */
         DraftState: {
             can_redo: boolean;
@@ -2134,8 +2126,14 @@ export interface components {
         };
         /** @description The draft as it is after a step. */
         DraftView: {
+            /** @description What an owner calls each band, by its name. */
+            bands: {
+                [key: string]: string;
+            };
             can_redo: boolean;
             can_undo: boolean;
+            /** @description In how much it differs from what shoppers see, and that in sentences. */
+            changes: number;
             /** @description A few words for each piece's line in the order, by its name. */
             hints: {
                 [key: string]: string;
@@ -2143,8 +2141,9 @@ export interface components {
             layout: components["schemas"]["Layout"];
             /** @description Whether shoppers see the template at all. */
             live: boolean;
-            /** @description What shoppers don't see yet. */
-            not_live: components["schemas"]["Difference"][];
+            not_live: string[];
+            /** @description The same: on which screens its pieces are hidden, or shown because a type or a product says so. */
+            on_screens?: components["schemas"]["OnScreen"][] | null;
             /** @description Pieces that still say what a starter wrote into them. */
             prompting: components["schemas"]["PieceId"][];
             /** @description The page after the step, where it was asked for. */
@@ -2281,13 +2280,6 @@ export interface components {
          * @enum {string}
          */
         Frame: "whole" | "slim" | "none";
-        /** @description What a page lacks on which screen. */
-        Gap: {
-            /** @description What is missing. */
-            lack: components["schemas"]["Lack"];
-            /** @description The screen. */
-            screen: components["schemas"]["Device"];
-        };
         GridOption: {
             id: components["schemas"]["OptionId"];
             name: string;
@@ -2359,13 +2351,8 @@ export interface components {
             chosen: string;
             /** @description Whether it is being closed. */
             leaving?: boolean;
-            /** @description This open desk, by a name that the browser made up. */
+            /** @description This tab, by a name that the browser made up: up to 16 letters and digits. */
             place: string;
-            /**
-             * Format: int64
-             * @description The revision that it shows.
-             */
-            revision: number;
         };
         /** @description A value that another one hides. */
         Hidden: {
@@ -2383,23 +2370,6 @@ export interface components {
             /** Format: int64 */
             revision: number;
             tokens: components["schemas"]["TokenView"][];
-        };
-        /** @description How one product's page changes. */
-        Impact: {
-            /** @description What differs. */
-            changes: components["schemas"]["Difference"][];
-            /** @description What it lacks that it didn't lack before. */
-            lacks: components["schemas"]["Gap"][];
-        };
-        /** @description A part of what changes where: one line of the answer. */
-        ImpactPart: {
-            /** @description How many pages have been compared, of how many. */
-            done: number;
-            of: number;
-            /** @description The pages that change. */
-            pages: components["schemas"]["ChangedPage"][];
-            /** @description Ways in which pages change that no earlier part had; they are counted on through all parts. */
-            ways: components["schemas"]["Impact"][];
         };
         /** @description What a file would do, or what is wrong with it. */
         ImportReport: {
@@ -2509,11 +2479,6 @@ export interface components {
             only_one: boolean;
             role: components["schemas"]["Role"];
         };
-        /**
-         * @description Something without which a page can't sell its product.
-         * @enum {string}
-         */
-        Lack: "buy_button" | "options" | "price" | "title" | "pictures";
         /**
          * @description A language that the shop can be read in.
          * @enum {string}
@@ -2817,6 +2782,17 @@ export interface components {
             /** Format: int64 */
             revision: number;
         };
+        /** @description A piece on a screen. */
+        OnScreen: {
+            /** @description The screen. */
+            device: components["schemas"]["Device"];
+            /** @description Who says so, the innermost. */
+            level: components["schemas"]["Level"];
+            /** @description The piece. */
+            piece: components["schemas"]["PieceId"];
+            /** @description Whether it is meant to be seen there. */
+            shown: boolean;
+        };
         /** @description One change to a layout. */
         Op: {
             /** @description Where it stands. */
@@ -2836,6 +2812,13 @@ export interface components {
             /** @description The piece. */
             piece: components["schemas"]["PieceId"];
             /** @description Where it goes. */
+            to: components["schemas"]["Place"];
+        } | {
+            /** @enum {string} */
+            op: "move_pieces";
+            /** @description The pieces. */
+            pieces: components["schemas"]["PieceId"][];
+            /** @description Where they go, counted in the column as it is with those of them that stand in it. */
             to: components["schemas"]["Place"];
         } | {
             /** @description The name of the copy. */
@@ -3001,19 +2984,6 @@ export interface components {
             /** @description By its handle. */
             kind: components["schemas"]["Handle"];
         };
-        OtherView: {
-            chosen: string;
-            name: string;
-        };
-        Others: {
-            draft?: components["schemas"]["DraftView"] | null;
-            /**
-             * Format: int64
-             * @description Grows with every change of house style or wording, which proofs show too.
-             */
-            looks: number;
-            others: components["schemas"]["OtherView"][];
-        };
         /** @description A message as it was written to a shopper. */
         OutboxMessage: {
             address: string;
@@ -3021,63 +2991,6 @@ export interface components {
             at: components["schemas"]["Local"];
             body: string;
             subject: string;
-        };
-        /** @description What a rule did, or why it did nothing. */
-        Outcome: {
-            /**
-             * Format: int32
-             * @description The pieces from which the step counts.
-             */
-            from: number;
-            /** @enum {string} */
-            is: "applied";
-        } | {
-            /** @enum {string} */
-            is: "beaten";
-        } | {
-            /** @enum {string} */
-            is: "no_effect";
-        } | {
-            /** @enum {string} */
-            is: "off";
-        } | {
-            /** @description When it begins. */
-            from: components["schemas"]["Local"];
-            /** @enum {string} */
-            is: "not_yet";
-        } | {
-            /** @enum {string} */
-            is: "over";
-            /** @description When it ended. */
-            until: components["schemas"]["Local"];
-        } | {
-            /**
-             * Format: int32
-             * @description What there is.
-             */
-            has: number;
-            /** @enum {string} */
-            is: "too_few";
-            /**
-             * Format: int32
-             * @description What it would take.
-             */
-            needs: number;
-        } | {
-            /** @description What there is. */
-            has: components["schemas"]["Money"];
-            /** @enum {string} */
-            is: "total_too_low";
-            /** @description What it would take. */
-            needs: components["schemas"]["Money"];
-        } | {
-            /** @enum {string} */
-            is: "without";
-            /** @description One of these, by their handles. */
-            needs: components["schemas"]["Handle"][];
-        } | {
-            /** @enum {string} */
-            is: "not_for";
         };
         /** @description A typed old price that is above what the price history bears out. */
         Overstated: {
@@ -3243,8 +3156,8 @@ export interface components {
         };
         /** @description A publication that is planned. */
         Planned: {
-            /** Format: date-time */
-            at: string;
+            /** @description On the shop's clocks. */
+            at: components["schemas"]["Local"];
             name: string;
             /**
              * Format: int64
@@ -3265,6 +3178,14 @@ export interface components {
          * @enum {string}
          */
         Policy: "at_once" | "once_earned" | "with_quantity";
+        /** @description An owner at an open desk. */
+        PresentView: {
+            /** @description The piece or band that is chosen there. */
+            chosen: string;
+            name: string;
+            /** @description The tab, by the name that it gave itself. */
+            place: string;
+        };
         PreviewLink: {
             /** @description The path; whoever has it can look. */
             path: string;
@@ -3664,6 +3585,21 @@ export interface components {
             from: number;
             unit: components["schemas"]["Money"];
         };
+        /** @description Something that is otherwise. */
+        Said: {
+            /** @description Of a desk: everybody who is there. */
+            present?: components["schemas"]["PresentView"][] | null;
+            /**
+             * Format: int64
+             * @description The revision that it has now; none where it isn't counted.
+             */
+            revision?: number | null;
+            /**
+             * @description A draft (`template-12`, `house`), something of the catalogue (`product/7`, `option/3`, `book`, `shelf`, `pictures`),
+             *     who is at a desk (`here/12`), who is signed in (`sessions`), or `everything`.
+             */
+            thing: string;
+        };
         /**
          * @description Whether a proof shows the product on sale.
          * @enum {string}
@@ -3722,6 +3658,15 @@ export interface components {
             honest: string;
             name: string;
             overstated?: components["schemas"]["Money"] | null;
+        };
+        /** @description One sentence that can be said of a product, a cart or a day. */
+        Sentence: {
+            /** @description How its opposite begins. */
+            opposite: string;
+            /** @description As it stands when it is chosen; what it needs to know can be changed then. */
+            rule: components["schemas"]["Rule"];
+            /** @description How it begins. */
+            words: string;
         };
         /** @description A product with the template that serves it and why. */
         ServedProduct: {
@@ -3905,6 +3850,8 @@ export interface components {
             chosen: (number | null)[];
             kind: components["schemas"]["ProductType"];
             name: string;
+            /** @description On which screens pieces are hidden, or shown because a type or a product says so. */
+            on_screens: components["schemas"]["OnScreen"][];
             once: boolean;
             options: components["schemas"]["ProductOption"][];
             /** @description The plans by which it can be bought, and whether it can be bought once. */
@@ -4059,6 +4006,7 @@ export interface components {
         TemplateView: {
             /** @description How many changes of the draft shoppers don't see yet. */
             changes_not_live: number;
+            dates: string;
             /** @description How many values single products and types keep different from it. */
             departures: number;
             id: components["schemas"]["TemplateId"];
@@ -4074,6 +4022,8 @@ export interface components {
              */
             products: number;
             reach: components["schemas"]["Reach"];
+            /** @description The same in a few words: what it takes in, and when, where it doesn't always. */
+            says: string;
             /** @description In how many types. */
             types: number;
         };
@@ -4179,6 +4129,14 @@ export interface components {
             shipped: components["schemas"]["SetValue"];
             value: components["schemas"]["SetValue"];
         };
+        /** @description What was said since a mark. */
+        Told: {
+            /** @description Whether more was said than is known here: everything is better read anew. */
+            anew: boolean;
+            /** @description To be sent when one asks again. */
+            mark: string;
+            said: components["schemas"]["Said"][];
+        };
         /** @description A picture that has too few pixels for its gallery. */
         TooSmallView: {
             piece: components["schemas"]["PieceId"];
@@ -4197,15 +4155,19 @@ export interface components {
             old?: components["schemas"]["Money"] | null;
             /** @description Whether it can be bought without a plan. */
             once: boolean;
+            /** @description How many other rules aren't for this. */
+            others: number;
             planned?: components["schemas"]["Money"] | null;
             /** @description The plans by which it can be bought, and what the one tried makes of the price. */
             plans: components["schemas"]["TriedPlan"][];
+            /** @description The price that the rules make, before a plan and what is written onto it. */
+            ruled: components["schemas"]["Money"];
             saving?: components["schemas"]["Saving"] | null;
             sku: string;
             skus: string[];
             surcharge?: components["schemas"]["Money"] | null;
             unit: components["schemas"]["Money"];
-            working: components["schemas"]["Work"][];
+            working: components["schemas"]["WorkView"][];
         };
         TriedPlan: {
             id: components["schemas"]["PlanId"];
@@ -4509,18 +4471,16 @@ export interface components {
             template?: components["schemas"]["TemplateId"] | null;
             words: components["schemas"]["WordView"][];
         };
-        /** @description What one rule did, in the working of a price. */
-        Work: {
-            /** @description What it is after. */
-            after: components["schemas"]["Money"];
-            /** @description What it was before. */
-            before: components["schemas"]["Money"];
-            /** @description Its name. */
+        /** @description What one rule did. */
+        WorkView: {
+            /** @description Whether it made the price. */
+            applied: boolean;
             name: string;
-            /** @description What came of it. */
-            outcome: components["schemas"]["Outcome"];
-            /** @description Its number. */
+            /** @description What it makes of the price, or would. */
+            price: string;
             rule: components["schemas"]["RuleId"];
+            /** @description What it did, or why it did nothing. */
+            says: string;
         };
     };
     responses: never;
@@ -4951,6 +4911,86 @@ export interface operations {
                 };
             };
             409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    stream_feed: {
+        parameters: {
+            query: {
+                /** @description This tab, by a name that the browser made up: up to 16 letters and digits. */
+                tab: string;
+                /** @description The mark of what was told last. */
+                after?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/event-stream": components["schemas"]["Told"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    told_since: {
+        parameters: {
+            query: {
+                /** @description This tab, by a name that the browser made up: up to 16 letters and digits. */
+                tab: string;
+                /** @description The mark of what was told last. */
+                after?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Told"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -8369,7 +8409,44 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Difference"][];
+                    "application/json": string[];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    show_template_draft: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DraftView"];
                 };
             };
             401: {
@@ -8480,7 +8557,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/x-ndjson": components["schemas"]["ImpactPart"];
+                    "application/x-ndjson": components["schemas"]["ChangePart"];
                 };
             };
             401: {
@@ -8713,7 +8790,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["Others"];
+                    "application/json": components["schemas"]["PresentView"][];
                 };
             };
             401: {

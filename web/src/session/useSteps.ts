@@ -1,5 +1,7 @@
 import { computed, getCurrentScope, onScopeDispose, ref, shallowRef } from "vue";
 import type { Answer, ApiError } from "../api/client";
+import type { Said, Told as Heard } from "./feed";
+import { useFeed } from "./useFeed";
 import { type On, useOutbox } from "./useOutbox";
 
 /**
@@ -19,9 +21,13 @@ export type Shows<V> = (now: V) => V;
 /** Along the steps that were taken. */
 export type Turn = "undo" | "redo";
 
+/** After so long what was told is read again, where nobody answered. */
+const HEARD_AGAIN_MS = [1000, 3000, 10_000];
+
 interface Waiting<V> {
   thing: string;
   shows: Shows<V> | Turn | undefined;
+  about: unknown;
 }
 /** How a step that waits is shown, and what it does, for whoever tells of it. */
 interface Told<V> {
@@ -41,16 +47,23 @@ export function useSteps<V extends object>(
   on: () => Pick<On, "thing" | "called">,
   read: () => Promise<Answer<V>>,
   show?: (now: V) => unknown,
+  /** Reads what steps change and nothing besides, where that is less. */
+  readChanged = read,
 ) {
   const outbox = useOutbox();
   const server = shallowRef<V | null>(null);
   const waiting = shallowRef<Waiting<V>[]>([]);
+  /** Those that are shown: not taken back by one that waits too. */
+  const stands = computed(() => {
+    const { thing } = on();
+    return standing(waiting.value.filter((step) => step.thing === thing));
+  });
   const view = computed<V | null>(() => {
     if (!server.value) return null;
-    const { thing } = on();
-    const shown = waiting.value.filter((step) => step.thing === thing);
-    return standing(shown.map((step) => step.shows)).reduce((now, shows) => shows(now), server.value);
+    return stands.value.reduce((now, { shows }) => (typeof shows === "function" ? shows(now) : now), server.value);
   });
+  /** What the steps that wait are about. */
+  const abouts = computed(() => stands.value.map((step) => step.about));
   const problem = ref<ApiError | null>(null);
   /** The first that was overtaken and isn't chosen yet. */
   const overtaken = shallowRef<Overtaken | null>(null);
@@ -58,7 +71,12 @@ export function useSteps<V extends object>(
   /** Steps that aren't answered yet. */
   const pending = computed(() => waiting.value.length);
   let disposed = false;
-  if (getCurrentScope()) onScopeDispose(() => (disposed = true));
+  const unhear = useFeed().hear((told) => void hear(told));
+  if (getCurrentScope())
+    onScopeDispose(() => {
+      disposed = true;
+      unhear();
+    });
 
   /** Counts the answers to steps, and what is asked besides. */
   let answers = 0;
@@ -100,8 +118,8 @@ export function useSteps<V extends object>(
   let tail: Promise<unknown> = Promise.resolve();
 
   /** Lets a step wait for its answer, and does what is to be done with that in turn. */
-  function wait<T>(answer: Promise<T>, shows: Told<V>["shows"], done: (answer: T) => Promise<boolean>) {
-    const one = { thing: on().thing, shows };
+  function wait<T>(answer: Promise<T>, { shows, about }: Told<V>, done: (answer: T) => Promise<boolean>) {
+    const one = { thing: on().thing, shows, about };
     waiting.value = [...waiting.value, one];
     const turn = Promise.all([answer, tail]).then(([came]) => {
       answers += 1;
@@ -117,7 +135,7 @@ export function useSteps<V extends object>(
   /** Takes a step, on what is seen as it is made; tells whether it was taken. */
   function step(call: Call<V>, told: Told<V> = {}, blind = false): Promise<boolean> {
     const way = send(told.slot);
-    return wait(call(blind ? { ...way, ...asSeen(undefined) } : way), told.shows, async ({ data, error }) => {
+    return wait(call(blind ? { ...way, ...asSeen(undefined) } : way), told, async ({ data, error }) => {
       if (error?.code === "taken_before") return load();
       const late = error?.code === "overtaken" || error?.code === "clash";
       problem.value = late ? null : (error ?? null);
@@ -129,11 +147,32 @@ export function useSteps<V extends object>(
       return data !== undefined;
     });
   }
-  async function reread(): Promise<void> {
+  /** Tells whether it could be read. */
+  async function reread(by = read): Promise<boolean> {
     const [{ thing }, before] = [on(), answers];
-    const { data } = await read();
+    const { data } = await by();
     // Another thing was opened meanwhile, or something newer was told.
     if (data && !disposed && thing === on().thing && before === answers) await take(data);
+    return data !== undefined;
+  }
+  /** Others have changed things: what is shown here is read anew, unless it is that new already. */
+  async function hear({ anew, said }: Heard): Promise<void> {
+    if (!server.value) return;
+    const all = anew
+      ? [null]
+      : said.filter(({ thing }) => ["everything", knownOf(on().thing, server.value).thing].includes(thing));
+    if (all.length === 0) return;
+    // One's own steps are answered first: they tell as much.
+    await tail;
+    const isNews = (one: Said | null): boolean =>
+      typeof one?.revision !== "number" || one.revision > knownOf(on().thing, server.value).revision;
+    const news = all.filter(isNews);
+    if (news.length === 0) return;
+    const by = news.every((one) => typeof one?.revision === "number") ? readChanged : read;
+    for (const pause of HEARD_AGAIN_MS) {
+      if (disposed || (await reread(by))) return;
+      await new Promise((go) => setTimeout(go, pause));
+    }
   }
   function tell(why: ApiError, call: Call<V>, told: Told<V>): void {
     const next = (): void => {
@@ -151,7 +190,7 @@ export function useSteps<V extends object>(
 
   /** Takes a step that isn't answered with the thing, and reads that. */
   const stepThenRead = (call: Call<unknown>, turn?: Turn): Promise<boolean> =>
-    wait(call(send()), turn, async ({ error }) => {
+    wait(call(send()), { shows: turn }, async ({ error }) => {
       const taken = error === undefined || error.code === "taken_before";
       if (taken) return load();
       await reread();
@@ -169,17 +208,17 @@ export function useSteps<V extends object>(
   /** The same, and reads the thing anew. */
   const after = async (first: () => Promise<Answer<unknown>>) => (await turn(first)) && (await load());
 
-  return { view, server, problem, overtaken, pending, step, stepThenRead, load, turn, after, put };
+  return { view, server, abouts, problem, overtaken, pending, step, stepThenRead, load, turn, after, put };
 }
 
 /** What stands of steps of which some take back or make again those before them. */
-function standing<V>(steps: (Shows<V> | Turn | undefined)[]): Shows<V>[] {
-  const done: Shows<V>[] = [];
-  const undone: Shows<V>[] = [];
+function standing<V>(steps: Waiting<V>[]): Waiting<V>[] {
+  const done: Waiting<V>[] = [];
+  const undone: Waiting<V>[] = [];
   for (const step of steps) {
-    if (step === undefined) continue;
-    if (step === "undo" || step === "redo") {
-      const [from, to] = step === "undo" ? [done, undone] : [undone, done];
+    if (step.shows === undefined) continue;
+    if (step.shows === "undo" || step.shows === "redo") {
+      const [from, to] = step.shows === "undo" ? [done, undone] : [undone, done];
       const last = from.pop();
       if (last) to.push(last);
     } else {
@@ -192,4 +231,12 @@ function standing<V>(steps: (Shows<V> | Turn | undefined)[]): Shows<V>[] {
 
 function seenOf(thing: object | null): string | undefined {
   return thing && "seen" in thing && typeof thing.seen === "string" ? thing.seen : undefined;
+}
+
+/** How the server calls a thing that is shown, and which revision of it is. */
+function knownOf(thing: string, now: object | null): { thing: string; revision: number } {
+  const [seen, step] = seenOf(now)?.split("@") ?? [];
+  if (seen !== undefined) return { thing: seen, revision: Number(step) };
+  const revision = now && "revision" in now && typeof now.revision === "number" ? now.revision : 0;
+  return { thing: thing.split("/")[0] ?? thing, revision };
 }

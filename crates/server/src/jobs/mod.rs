@@ -1,6 +1,7 @@
 //! What the application does by itself for as long as it runs: it learns of changes, publishes what was planned, ends
 //! orders whose payment was cut off, and tells those who wait.
 
+pub mod feed;
 pub mod pictures;
 
 use crate::news;
@@ -40,6 +41,8 @@ async fn tidy(state: &State) {
         }
         news::tell_those_who_wait(state).await?;
         state.store.forget_old_changes().await?;
+        state.store.forget_old_notes().await?;
+        state.store.clear_presence(None).await?;
         state.store.forget_old_keys().await?;
         state.store.forget_old_steps().await
     }

@@ -4,6 +4,7 @@ mod book;
 mod changes;
 mod desk;
 mod draft;
+mod feed;
 mod health;
 mod house;
 mod journal;
@@ -54,6 +55,7 @@ pub fn api(config: &mut utoipa_actix_web::service_config::ServiceConfig<'_>) {
         .service(product::address::set)
         .service(product::address::let_go)
         .service(desk::show::show)
+        .service(desk::show::draft)
         .service(desk::slip::piece)
         .service(desk::slip::band)
         .service(desk::departures::list)
@@ -82,6 +84,8 @@ pub fn api(config: &mut utoipa_actix_web::service_config::ServiceConfig<'_>) {
         .service(desk::history::compare)
         .service(desk::history::bring_back)
         .service(desk::presence::be_here)
+        .service(feed::since::tell)
+        .service(feed::stream::tell)
         .service(desk::keep::list)
         .service(desk::keep::keep)
         .service(desk::keep::forget)

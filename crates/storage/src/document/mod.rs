@@ -2,7 +2,7 @@
 
 mod late;
 
-use crate::{Result, StorageError, Store};
+use crate::{DraftId, Result, StorageError, Store, Thing};
 use compagina_core::document::{self, touched};
 use serde::Serialize;
 use serde::de::DeserializeOwned;
@@ -131,6 +131,7 @@ impl Store {
             late::note(tx, (name, owner), current + 1, &touched).await?;
             keep_step(tx, (name, owner), &was).await?;
             write(tx, name, &is).await?;
+            unit.tell(Thing::Draft(DraftId::Shop(name)), Some(current + 1));
             unit.done(()).await
         })
         .await
@@ -211,6 +212,7 @@ impl Store {
             )
             .execute(&mut *tx)
             .await?;
+            unit.tell(Thing::Draft(DraftId::Shop(name)), Some(current + 1));
             unit.done(()).await
         })
         .await

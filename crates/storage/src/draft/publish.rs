@@ -3,7 +3,7 @@
 use super::shown::{current, read, show};
 use crate::change::Changed;
 use crate::publication::{DraftId, unplan};
-use crate::{DocumentName, Result, StorageError, Store};
+use crate::{DocumentName, Result, StorageError, Store, Thing};
 use chrono::{DateTime, Utc};
 use compagina_core::page::Layout;
 use compagina_core::price::PriceBook;
@@ -54,6 +54,7 @@ impl Store {
             show(tx, draft, expected, (name, owner), &document).await?;
             unplan(tx, draft).await?;
             unit.changed(Changed::Looks);
+            unit.tell(Thing::Draft(draft), None);
             unit.done(()).await
         })
         .await
@@ -86,6 +87,7 @@ impl Store {
             )
             .execute(&mut *tx)
             .await?;
+            unit.tell(Thing::Draft(draft), None);
             unit.done(()).await
         })
         .await
@@ -96,7 +98,13 @@ impl Store {
     /// # Errors
     /// Those of the database.
     pub async fn drop_planned(&self, draft: DraftId) -> Result<()> {
-        unplan(&mut *self.pool.acquire().await?, draft).await
+        self.unit(|| async {
+            let mut unit = self.begin().await?;
+            unplan(unit.db(), draft).await?;
+            unit.tell(Thing::Draft(draft), None);
+            unit.done(()).await
+        })
+        .await
     }
 
     /// What is planned.
@@ -160,6 +168,7 @@ impl Store {
             show(tx, draft, row.revision, (&row.name, row.owner_id), &row.document.0).await?;
             unplan(tx, draft).await?;
             unit.changed(Changed::Looks);
+            unit.tell(Thing::Draft(draft), None);
             unit.done(()).await
         })
         .await
@@ -184,6 +193,7 @@ impl Store {
             let before = rows.get(1).ok_or(StorageError::NotFound { what: "earlier publication" })?;
             show(tx, draft, before.revision, ("Taken back", owner), &before.document.0).await?;
             unit.changed(Changed::Looks);
+            unit.tell(Thing::Draft(draft), None);
             unit.done(()).await
         })
         .await

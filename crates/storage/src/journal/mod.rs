@@ -13,7 +13,7 @@ pub(crate) use put::offer;
 
 use crate::change::Changed;
 use crate::unit::Unit;
-use crate::{Result, StorageError, Store};
+use crate::{Result, StorageError, Store, Thing};
 use compagina_core::catalog::journal::{
     Event, Place, Rows, Subject, Touched, difference, places, subjects, told, touched,
 };
@@ -202,15 +202,19 @@ impl Hand<'_> {
         .await?
         .last_insert_id();
         for subject in of {
+            // What is worked on in one view of a product belongs to all of it.
+            if !matches!(subject, Subject::Within(..)) {
+                unit.tell(Thing::Catalogue(subject), Some(step));
+            }
             sqlx::query!(
                 "INSERT INTO catalogue_step_of (subject, step_id) VALUES (?, ?)",
                 subject.to_string(),
                 step
             )
-            .execute(&mut *tx)
+            .execute(unit.db())
             .await?;
         }
-        settle(tx, step, &sort).await
+        settle(unit.db(), step, &sort).await
     }
 }
 

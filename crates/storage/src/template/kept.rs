@@ -3,6 +3,7 @@
 
 use super::step;
 use crate::publication::{self, DraftId};
+use crate::unit::Unit;
 use crate::{Result, StorageError, Store};
 use compagina_core::ids::{BandId, KeptId, TemplateId};
 use compagina_core::page::op::Footprint;
@@ -113,7 +114,7 @@ pub(super) async fn kept_band(tx: &mut MySqlConnection, id: KeptId) -> Result<Ba
 /// After a step on a draft: a linked band that came into it is as it is elsewhere, and one that the step changed is
 /// changed elsewhere too. What goes on with the typing of a moment ago does so elsewhere. Gives what it touched here.
 pub(super) async fn keep_linked(
-    tx: &mut MySqlConnection,
+    unit: &mut Unit,
     (id, owner, typing): (TemplateId, u64, Option<Duration>),
     before: &Layout,
     after: &mut Layout,
@@ -129,7 +130,7 @@ pub(super) async fn keep_linked(
             r#"SELECT band AS "band: Json<Band>" FROM kept_band WHERE id = ? FOR UPDATE"#,
             kept.0
         )
-        .fetch_optional(&mut *tx)
+        .fetch_optional(unit.db())
         .await?;
         let Some(known) = known else { continue };
         if was.is_none() && known.0.kept.is_some() {
@@ -141,10 +142,10 @@ pub(super) async fn keep_linked(
             continue;
         }
         sqlx::query!("UPDATE kept_band SET band = ? WHERE id = ?", Json(&band) as _, kept.0)
-            .execute(&mut *tx)
+            .execute(unit.db())
             .await?;
-        for other in drafts_with(tx, kept, id).await? {
-            change_other(tx, other, (owner, typing), &band).await?;
+        for other in drafts_with(unit.db(), kept, id).await? {
+            change_other(unit, other, (owner, typing), &band).await?;
         }
     }
     Ok(touched)
@@ -163,26 +164,26 @@ async fn drafts_with(tx: &mut MySqlConnection, kept: KeptId, but: TemplateId) ->
 }
 
 async fn change_other(
-    tx: &mut MySqlConnection,
+    unit: &mut Unit,
     id: TemplateId,
     (owner, typing): (u64, Option<Duration>),
     band: &Band,
 ) -> Result<()> {
-    let (mut layout, current) = step::locked_draft(tx, id).await?;
+    let (mut layout, current) = step::locked_draft(unit.db(), id).await?;
     let Some(op) = follow(&layout, band) else { return Ok(()) };
     let revision = current + 1;
     let touched = Footprint::of(&layout, &op);
     let inverse = apply(&mut layout, op.clone())?;
     let is_linked = |last: &Op| matches!(last, Op::ReplaceBand { band: other } if other.id == band.id);
     let goes_on = match typing {
-        Some(within) => step::goes_on(tx, (id, owner, revision), within, &op, is_linked).await?,
+        Some(within) => step::goes_on(unit.db(), (id, owner, revision), within, &op, is_linked).await?,
         None => false,
     };
     if !goes_on {
-        step::note_edit(tx, id, owner, revision, (&op, &inverse)).await?;
+        step::note_edit(unit.db(), id, owner, revision, (&op, &inverse)).await?;
     }
-    step::note_step(tx, (id, owner, revision), &op, &touched).await?;
-    step::write_draft(tx, id, revision, &layout).await
+    step::note_step(unit.db(), (id, owner, revision), &op, &touched).await?;
+    step::write_draft(unit, id, revision, &layout).await
 }
 
 /// What a publication shows of linked bands is shown by all templates that are live.

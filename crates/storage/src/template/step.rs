@@ -2,7 +2,8 @@
 //! has changed since its maker last looked.
 
 use super::kept;
-use crate::{Result, StorageError, Store, step_key};
+use crate::unit::Unit;
+use crate::{DraftId, Result, StorageError, Store, Thing, step_key};
 use compagina_core::ids::{BandId, KeptId, TemplateId};
 use compagina_core::page::op::Footprint;
 use compagina_core::page::{Layout, Op, OpError, apply};
@@ -105,10 +106,10 @@ impl Store {
                 None => (step_forward(tx, id, &mut layout).await?, false),
             };
             let typing = typing.then_some(self.typing);
-            let followed = kept::keep_linked(tx, (id, owner, typing), &before, &mut layout).await?;
+            let followed = kept::keep_linked(&mut unit, (id, owner, typing), &before, &mut layout).await?;
             let touched = Footprint::of(&before, &op).and(followed);
-            note_step(tx, (id, owner, revision), &op, &touched).await?;
-            write_draft(tx, id, revision, &layout).await?;
+            note_step(unit.db(), (id, owner, revision), &op, &touched).await?;
+            write_draft(&mut unit, id, revision, &layout).await?;
             unit.done(Draft { layout, revision }).await
         })
         .await
@@ -180,7 +181,7 @@ async fn check_late(
 }
 
 pub(super) async fn write_draft(
-    tx: &mut MySqlConnection,
+    unit: &mut Unit,
     id: TemplateId,
     revision: u64,
     layout: &Layout,
@@ -191,8 +192,9 @@ pub(super) async fn write_draft(
         revision,
         id.0
     )
-    .execute(&mut *tx)
+    .execute(unit.db())
     .await?;
+    unit.tell(Thing::Draft(DraftId::Template(id)), Some(revision));
     Ok(())
 }
 

@@ -287,16 +287,89 @@ async fn steps_of_one_line_on_a_document_land_one_upon_another(pool: MySqlPool) 
     );
 }
 
+/// What owners were told of since it was asked last.
+struct Told<'a> {
+    store: &'a Store,
+    seen: u64,
+}
+
+impl Told<'_> {
+    async fn news(&mut self) -> Vec<(String, Option<u64>)> {
+        let notes = self.store.recent_notes().await.unwrap();
+        let fresh = notes.iter().filter(|(id, _)| *id > self.seen);
+        let told = fresh.map(|(_, note)| (note.thing.to_string(), note.revision)).collect();
+        self.seen = notes.last().map_or(self.seen, |(id, _)| *id);
+        told
+    }
+}
+
 #[sqlx::test(migrations = false)]
-async fn who_is_here_is_told_to_the_others_until_they_leave(pool: MySqlPool) {
-    let (store, at) = template(pool).await;
-    assert!(store.be_present(at, "one", 1, "buy").await.unwrap().is_empty());
-    let others = store.be_present(at, "two", 2, "price").await.unwrap();
-    assert_eq!((others[0].name.as_str(), others[0].chosen.as_str()), ("Isla", "buy"));
-    assert_eq!(store.be_present(at, "one", 1, "").await.unwrap().len(), 1);
+async fn who_is_here_is_told_until_they_leave_or_give_no_sign(pool: MySqlPool) {
+    let (store, at) = template(pool.clone()).await;
+    let mut told = Told { store: &store, seen: 0 };
+    let here = async || {
+        let all = store.present(at).await.unwrap().into_iter();
+        all.map(|one| format!("{} {} {}", one.name, one.place, one.chosen)).collect::<Vec<_>>()
+    };
+    let desk = || (format!("here/{at}"), None);
+    store.be_present(at, "one", 1, "buy").await.unwrap();
+    store.be_present(at, "two", 2, "price").await.unwrap();
+    assert_eq!(here().await, ["Isla one buy", "Tomas two price"]);
+    assert_eq!(told.news().await, [desk(), desk()]);
+    store.be_present(at, "two", 2, "price").await.unwrap();
+    assert_eq!(told.news().await, [], "still there");
+    store.be_present(at, "two", 2, "").await.unwrap();
+    assert_eq!(told.news().await, [desk()]);
     store.leave(at, "two").await.unwrap();
-    assert!(store.be_present(at, "one", 1, "").await.unwrap().is_empty());
-    assert!(store.be_present(TemplateId(99), "three", 1, "").await.unwrap().is_empty());
+    assert_eq!((here().await, told.news().await), (vec!["Isla one buy".to_owned()], vec![desk()]));
+
+    let long_ago = "UPDATE presence SET seen_at = UTC_TIMESTAMP(3) - INTERVAL 1 MINUTE";
+    sqlx::query(long_ago).execute(&pool).await.unwrap();
+    assert_eq!(here().await, [""; 0]);
+    store.still_present(&["one".to_owned(), "elsewhere".to_owned()]).await.unwrap();
+    assert_eq!(here().await, ["Isla one buy"]);
+    store.clear_presence(None).await.unwrap();
+    assert_eq!(told.news().await, [], "nobody has left");
+    sqlx::query(long_ago).execute(&pool).await.unwrap();
+    store.be_present(at, "two", 2, "").await.unwrap();
+    store.clear_presence(None).await.unwrap();
+    assert_eq!(here().await, ["Tomas two "]);
+    store.clear_presence(Some("two")).await.unwrap();
+    assert_eq!((here().await.len(), told.news().await), (0, vec![desk(), desk(), desk()]));
+}
+
+#[sqlx::test(migrations = false)]
+async fn what_was_written_is_told_with_its_revision_and_what_was_refused_is_not(pool: MySqlPool) {
+    let (store, at) = template(pool).await;
+    let mut told = Told { store: &store, seen: 0 };
+    let (page, house) = (format!("template-{at}"), "house".to_owned());
+    store.change_draft(at, 1, 1, set("buy", "words", "Fly it")).await.unwrap();
+    assert!(store.change_draft(at, 1, 2, set("ghost", "words", "Fly it")).await.is_err());
+    store.change_draft(at, 1, 2, Change::Undo).await.unwrap();
+    store.publish(DraftId::Template(at), 1, 3, "").await.unwrap();
+    let expected = [(page.clone(), Some(2)), (page.clone(), Some(3)), (page.clone(), None)];
+    assert_eq!(told.news().await, expected);
+    store.change_document(DocumentName::House, 1, 0, token("ink", "#111111")).await.unwrap();
+    store.change_document(DocumentName::House, 1, 1, token("ink", "#111111")).await.unwrap();
+    store.turn_document(DocumentName::House, 1, 1, Turn::Undo).await.unwrap();
+    assert_eq!(
+        told.news().await,
+        [(house.clone(), Some(1)), (house, Some(2))],
+        "what changes nothing isn't told"
+    );
+
+    // A band that is linked elsewhere changes there too.
+    let band = BandId::try_from("b").unwrap();
+    store.change_draft(at, 1, 3, Change::Keep { band: &band, name: "Buying" }).await.unwrap();
+    let row = store.kept_bands().await.unwrap().remove(0);
+    let (kept, buy) = (row.id, row.band.columns[0].pieces[2].id.clone());
+    let other = store.add_template("Other", &Reach::fallback(), &Layout::default(), true).await.unwrap();
+    store.change_draft(other, 1, 1, Change::Place { kept, index: 0, copy: None }).await.unwrap();
+    told.news().await;
+    store.change_draft(at, 1, 4, set(buy.as_str(), "words", "Buy it")).await.unwrap();
+    let mut both = told.news().await;
+    both.sort();
+    assert_eq!(both, [(page, Some(5)), (format!("template-{other}"), Some(3))]);
 }
 
 #[sqlx::test(migrations = false)]

@@ -36,7 +36,9 @@ export const useDesk = defineStore("desk", () => {
   /** The situation in which the page is wanted with every answer, and the page that came with the last one. */
   const look = shallowRef<Look | null>(null);
   const fresh = shallowRef<{ html: string; look: Look; revision: number } | null>(null);
-  const others = shallowRef<Schemas["OtherView"][]>([]);
+  /** What is said of where pieces are seen, in the situation that is looked at. */
+  const onScreens = shallowRef<Schemas["OnScreen"][]>([]);
+  const others = shallowRef<Schemas["PresentView"][]>([]);
   /** Whether the last publication was made here a moment ago, so that it can be taken back at once. */
   const published = ref(false);
   /** Something worth knowing that needs nothing done. */
@@ -44,13 +46,20 @@ export const useDesk = defineStore("desk", () => {
   /** The template that is on the desk, or is on its way there. */
   const here = ref(0);
 
-  const steps = useSteps<Draft>(() => ({ thing: `template-${here.value}`, called: view.value?.name ?? "Desk" }), read);
+  const steps = useSteps<Draft>(
+    () => ({ thing: `template-${here.value}`, called: view.value?.name ?? "Desk" }),
+    read,
+    undefined,
+    readDraft,
+  );
   const { problem, overtaken, pending: waiting, put, after } = steps;
   /** The draft as the server has it. */
   const known = steps.server;
   /** The same, as it is with the steps that wait. */
   const draft = shallowRef<Draft | null>(null);
   watch(steps.view, (now) => (draft.value = now && sharing(draft.value, now)), { flush: "sync" });
+  /** The operations that wait. */
+  const asked = computed(() => steps.abouts.value.filter((about) => about !== undefined) as Op[]);
   const clash = computed((): Clash | null => {
     const one = overtaken.value;
     return one && { message: one.told.message, op: (one.about as Op | undefined) ?? null, ...one };
@@ -59,12 +68,19 @@ export const useDesk = defineStore("desk", () => {
   const order = computed(() => (draft.value ? lines(draft.value.layout) : []));
   const labels = computed(() => new Map(view.value?.kinds.map((k) => [k.kind, k.label]) ?? []));
 
+  /** What an owner calls a band; one that waits to be taken has no name yet. */
+  const bandName = (band: string): string => draft.value?.bands[band] ?? "New band";
+
   async function read(): Promise<Answer<Draft>> {
     const id = here.value;
     const { data, error } = await ask(api.GET("/api/templates/{id}/desk", { params: { path: { id } } }));
     if (!data) return { error };
     if (id === here.value) view.value = data;
     return { data: data.draft };
+  }
+  /** The draft alone. */
+  function readDraft(): Promise<Answer<Draft>> {
+    return ask(api.GET("/api/templates/{id}/draft", { params: { path: { id: here.value } } }));
   }
   async function open(id: number): Promise<void> {
     if (here.value !== id) $reset();
@@ -87,6 +103,7 @@ export const useDesk = defineStore("desk", () => {
     also.value = [];
     fresh.value = null;
     others.value = [];
+    onScreens.value = [];
     notice.value = null;
     published.value = false;
   }
@@ -100,6 +117,7 @@ export const useDesk = defineStore("desk", () => {
     const { data } = came;
     if (data?.proof && asked && asked === look.value && id === here.value) {
       const { proof: html } = data;
+      onScreens.value = data.on_screens ?? onScreens.value;
       pageListeners.forEach((listener) => listener(html));
       await afterPainting();
       fresh.value = { html, look: asked, revision: data.revision };
@@ -122,11 +140,6 @@ export const useDesk = defineStore("desk", () => {
   const pageListeners = new Set<(html: string) => void>();
   const onPage = (listener: (html: string) => void) => void pageListeners.add(listener);
   const offPage = (listener: (html: string) => void) => void pageListeners.delete(listener);
-
-  /** Somebody else's edits, where none of one's own is under way. */
-  function takeOver(newer: Draft): void {
-    if (waiting.value === 0 && newer.revision > (known.value?.revision ?? 0)) put(newer);
-  }
 
   const edit = (op: Op) =>
     take(
@@ -207,6 +220,7 @@ export const useDesk = defineStore("desk", () => {
     waiting,
     order,
     labels,
+    bandName,
     open,
     edit,
     undo,
@@ -220,7 +234,6 @@ export const useDesk = defineStore("desk", () => {
     unplan,
     begin,
     bringBack,
-    takeOver,
     onPage,
     offPage,
     also,
@@ -228,6 +241,8 @@ export const useDesk = defineStore("desk", () => {
     fresh,
     clash,
     others,
+    onScreens,
+    asked,
     notice,
     $reset,
   };

@@ -1,4 +1,4 @@
-import { computed, onBeforeUnmount, ref, watch } from "vue";
+import { computed, ref } from "vue";
 import { type Schemas, api, ask } from "../../api/client";
 import { useSteps } from "../../session/useSteps";
 
@@ -6,13 +6,9 @@ export type Pictures = Schemas["PicturesView"];
 export type Picture = Schemas["PictureView"];
 export type PictureChange = Omit<Schemas["ChangePictures"], "ids">;
 
-/** While sizes are being made they are looked for so often. */
-const LOOK_MS = 1000;
-
 /** The pictures of a product, or the shop's own: what is chosen among them, and every change, one after another. */
 export function usePictures(product: () => string | undefined) {
   const chosen = ref<number[]>([]);
-  let timer: ReturnType<typeof setTimeout> | undefined;
   const of = () => ({ query: { product: product() } });
   const at = "/api/pictures" as const;
   const steps = useSteps<Pictures>(
@@ -60,13 +56,6 @@ export function usePictures(product: () => string | undefined) {
   async function takeProposed(): Promise<void> {
     for (const picture of proposed.value) await change([picture.id], { values: picture.proposed });
   }
-
-  // The sizes are made behind one's back.
-  watch(view, () => {
-    clearTimeout(timer);
-    if (waiting.value > 0) timer = setTimeout(() => void load(), LOOK_MS);
-  });
-  onBeforeUnmount(() => clearTimeout(timer));
 
   /** Chooses one; with more keys, more of them. */
   function choose(id: number, more: "only" | "too" | "up_to"): void {

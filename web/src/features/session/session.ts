@@ -1,6 +1,7 @@
 import { defineStore } from "pinia";
 import { ref } from "vue";
 import { type ApiError, type Schemas, api, ask, useSignIn, useToken } from "../../api/client";
+import { useFeed } from "../../session/useFeed";
 import { useOutbox } from "../../session/useOutbox";
 
 type View = Schemas["SessionView"];
@@ -8,6 +9,7 @@ type View = Schemas["SessionView"];
 /** Who is signed in, and which shop it is. */
 export const useSession = defineStore("session", () => {
   const outbox = useOutbox();
+  const feed = useFeed();
   const owner = ref<string | null>(null);
   const shop = ref<Schemas["Shop"] | null>(null);
   /** Whether the session has ended while its owner was at work: they sign in again over the view as it stands. */
@@ -28,6 +30,7 @@ export const useSession = defineStore("session", () => {
     waiting.forEach((go) => go(true));
     waiting = [];
     void outbox.begin(String(view.owner_id));
+    feed.begin();
   }
 
   const now = () => ask(api.GET("/api/session"));

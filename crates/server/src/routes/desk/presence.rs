@@ -1,20 +1,19 @@
-use super::{DraftView, draft_view};
 use crate::error::{ApiError, ApiResult};
+use crate::feed::PresentView;
+use crate::routes::feed::sound;
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::post;
 use actix_web::web::{Data, Json, Path};
 use compagina_core::ids::TemplateId;
-use serde::{Deserialize, Serialize};
+use serde::Deserialize;
 use utoipa::ToSchema;
 
 #[derive(Deserialize, ToSchema)]
 #[serde(deny_unknown_fields)]
 pub struct Here {
-    /// This open desk, by a name that the browser made up.
+    /// This tab, by a name that the browser made up: up to 16 letters and digits.
     place: String,
-    /// The revision that it shows.
-    revision: u64,
     /// The piece or band that is chosen there.
     chosen: String,
     /// Whether it is being closed.
@@ -22,46 +21,26 @@ pub struct Here {
     leaving: bool,
 }
 
-#[derive(Serialize, ToSchema)]
-pub struct Others {
-    others: Vec<OtherView>,
-    /// The draft, where it has gone on since.
-    draft: Option<DraftView>,
-    /// Grows with every change of house style or wording, which proofs show too.
-    looks: u64,
-}
-
-#[derive(Serialize, ToSchema)]
-pub struct OtherView {
-    name: String,
-    chosen: String,
-}
-
-/// Tells that one is here, and learns who else is and what they have done.
-#[utoipa::path(responses((status = 200, body = Others), (status = 404, body = ApiError), (status = 422, body = ApiError)))]
+/// Tells that one is at a desk, and what is chosen there; answers who is. A tab without a stream says so every now and then.
+#[utoipa::path(responses((status = 200, body = [PresentView]), (status = 404, body = ApiError), (status = 422, body = ApiError)))]
 #[post("/templates/{id}/presence")]
 pub async fn be_here(
     state: Data<State>,
     caller: Caller,
     id: Path<u64>,
     here: Json<Here>,
-) -> ApiResult<Json<Others>> {
+) -> ApiResult<Json<Vec<PresentView>>> {
     let id = TemplateId(*id);
-    let sound = (1..=16).contains(&here.place.len()) && here.place.bytes().all(|b| b.is_ascii_alphanumeric());
-    if !sound || here.chosen.chars().count() > 60 {
-        return Err(ApiError::refused("a desk is named by up to 16 letters and digits"));
+    let Here { place, chosen, leaving } = here.into_inner();
+    let place = sound(place)?;
+    if chosen.chars().count() > 60 {
+        return Err(ApiError::refused("the name of what is chosen has at most 60 characters"));
     }
-    let template = state.store.template(id).await?;
-    if here.leaving {
-        state.store.leave(id, &here.place).await?;
-        return Ok(Json(Others { others: vec![], draft: None, looks: 0 }));
+    if leaving {
+        state.store.leave(id, &place).await?;
+        return Ok(Json(vec![]));
     }
-    let others = state.store.be_present(id, &here.place, caller.session.owner_id, &here.chosen).await?;
-    let draft = if template.revision == here.revision {
-        None
-    } else {
-        Some(draft_view(&template, state.store.history(id).await?))
-    };
-    let others = others.into_iter().map(|o| OtherView { name: o.name, chosen: o.chosen });
-    Ok(Json(Others { others: others.collect(), draft, looks: state.store.document_revisions().await? }))
+    state.store.template(id).await?;
+    state.store.be_present(id, &place, caller.session.owner_id, &chosen).await?;
+    Ok(Json(state.store.present(id).await?.into_iter().map(PresentView::from).collect()))
 }

@@ -13,9 +13,9 @@ use actix_web::get;
 use actix_web::web::{Data, Json, Path};
 use compagina_core::catalog::{Product, ProductType, Tag};
 use compagina_core::ids::{Handle, TemplateId};
-use compagina_core::page::Kind;
 use compagina_core::page::piece::Role;
 use compagina_core::page::starter::STARTERS;
+use compagina_core::page::{Kind, Sentence, sentences};
 use compagina_core::template::{Candidate, Index};
 use compagina_storage::{DraftId, TemplateRow};
 use serde::Serialize;
@@ -39,7 +39,8 @@ pub struct DeskView {
     ahead: Vec<TurnTold>,
     kinds: Vec<KindView>,
     starters: Vec<StarterView>,
-    /// For the sentences of *Appears when*.
+    /// The sentences of *Appears when*, and the types and tags of which they speak.
+    sentences: Vec<Sentence>,
     types: Vec<ProductType>,
     tags: Vec<Tag>,
     currency: String,
@@ -106,13 +107,15 @@ pub async fn show(state: Data<State>, _caller: Caller, id: Path<u64>) -> ApiResu
     if products.is_empty() {
         products = listed.iter().map(desk_product).collect();
     }
+    let types: Vec<ProductType> = state.store.types().await?.into_iter().map(|t| t.kind).collect();
+    let tags = state.store.tags().await?;
     let history = state.store.history(id).await?;
     let currency = everywhere(&state).await?.shop.currency;
     Ok(Json(DeskView {
         id,
         name: template.name.clone(),
         live: template.published.is_some(),
-        draft: draft_view(template, history),
+        draft: draft_view(&state, template, history).await?,
         planned: planned(&state, DraftId::Template(id)).await?,
         products,
         serves,
@@ -122,9 +125,19 @@ pub async fn show(state: Data<State>, _caller: Caller, id: Path<u64>) -> ApiResu
             .map(|kind| KindView { kind, label: kind.label(), role: kind.role(), only_one: kind.only_one() })
             .into(),
         starters: STARTERS.iter().map(|s| StarterView { key: s.key, name: s.name, hint: s.hint }).collect(),
-        types: state.store.types().await?.into_iter().map(|t| t.kind).collect(),
-        tags: state.store.tags().await?,
+        sentences: sentences(types.first().map(|kind| kind.handle.clone()), tags.first().cloned()),
+        types,
+        tags,
         currency: currency.code().to_owned(),
         decimals: currency.decimals(),
     }))
+}
+
+/// The draft alone, for a desk that is open already.
+#[utoipa::path(operation_id = "show_template_draft", responses((status = 200, body = DraftView), (status = 404, body = ApiError)))]
+#[get("/templates/{id}/draft")]
+pub async fn draft(state: Data<State>, _caller: Caller, id: Path<u64>) -> ApiResult<Json<DraftView>> {
+    let id = TemplateId(*id);
+    let template = state.store.template(id).await?;
+    Ok(Json(draft_view(&state, &template, state.store.history(id).await?).await?))
 }
