@@ -62,6 +62,10 @@ fn stands(base: &Layout, page: &Layout, op: &Op) -> bool {
         Op::AddPiece { piece, .. } => page.piece(&piece.id).is_some(),
         Op::CopyPiece { copy, .. } => page.piece(copy).is_some(),
         Op::MovePiece { piece, to } => page.place_of(piece).is_some_and(|place| place.column == to.column),
+        Op::MovePieces { pieces, to } => {
+            let there = |piece| page.place_of(piece).is_some_and(|place| place.column == to.column);
+            pieces.iter().all(there)
+        }
         Op::RemovePiece { piece } => page.piece(piece).is_none(),
         Op::RemoveBand { band } => page.band(band).is_none(),
         Op::MoveBand { band, .. } => page.band(band).is_some(),

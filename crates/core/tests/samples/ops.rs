@@ -12,11 +12,13 @@ pub fn any_piece_op() -> impl Strategy<Value = Op> {
     let kind = prop::sample::select(Kind::ALL.to_vec());
     let saving = prop::option::of(prop::sample::select(vec!["percent", "amount", "none"]));
     let device = prop::sample::select(Device::ALL.to_vec());
-    (0..5u8, names, column, 0usize..4, kind, saving, device).prop_map(
-        |(which, name, column, index, kind, saving, device)| match which {
+    let both = prop::sample::select(vec![["price", "crumbs"], ["buy", "title"], ["gallery", "new-1"]]);
+    (0..6u8, names, column, 0usize..4, (kind, both), saving, device).prop_map(
+        |(which, name, column, index, (kind, both), saving, device)| match which {
             0 => Op::AddPiece { piece: piece(name, kind), at: at(column, index) },
             1 => Op::RemovePiece { piece: id(name) },
             2 => Op::MovePiece { piece: id(name), to: at(column, index) },
+            4 => Op::MovePieces { pieces: both.map(id).into(), to: at(column, index) },
             3 => Op::CopyPiece { piece: id(name), copy: id("new-2"), to: at(column, index) },
             _ => Op::Set {
                 target: Target::Piece(id("price")),

@@ -16,6 +16,16 @@ export function withOp(layout: Layout, op: Op): Layout {
       const piece = pieceIn(layout, op.piece);
       return piece ? putPiece(withoutPiece(layout, op.piece), piece, op.to) : layout;
     }
+    case "move_pieces": {
+      const moved = op.pieces.flatMap((id) => pieceIn(layout, id) ?? []);
+      const column = layout.bands.flatMap((band) => band.columns).find((one) => one.id === op.to.column);
+      const stay = column?.pieces.slice(0, op.to.index).filter((one) => !op.pieces.includes(one.id)).length ?? 0;
+      const others = op.pieces.reduce(withoutPiece, layout);
+      return moved.reduce(
+        (now, piece, place) => putPiece(now, piece, { column: op.to.column, index: stay + place }),
+        others,
+      );
+    }
     case "copy_piece": {
       const piece = pieceIn(layout, op.piece);
       return piece ? putPiece(layout, { ...piece, id: op.copy }, op.to) : layout;

@@ -29,17 +29,7 @@ export function useMoves() {
 
   /** Moves all chosen pieces to before the one that stands at a place now. */
   function moveAll(to: Place): void {
-    const ids = new Set(lines.value.map((l) => l.piece.id));
-    const column = desk.draft?.layout.bands.flatMap((b) => b.columns).find((c) => c.id === to.column);
-    const before = column?.pieces.slice(0, to.index).filter((p) => !ids.has(p.id)).length ?? 0;
-    // Each is counted in the column as it is without it: those still waiting to be moved stand in it too.
-    const waiting = new Set(ids);
-    const ops = lines.value.map((l, i): Op => {
-      waiting.delete(l.piece.id);
-      const ahead = column?.pieces.slice(0, to.index).filter((p) => waiting.has(p.id)).length ?? 0;
-      return { op: "move_piece", piece: l.piece.id, to: { column: to.column, index: before + i + ahead } };
-    });
-    void desk.edit({ op: "many", ops });
+    void desk.edit({ op: "move_pieces", pieces: lines.value.map((l) => l.piece.id), to });
   }
 
   function stepBand(direction: -1 | 1): void {

@@ -67,6 +67,7 @@ impl Footprint {
             Op::AddPiece { piece, .. } => one(Touch::Piece(piece.id.clone())),
             Op::RemovePiece { piece } => one(Touch::Piece(piece.clone())),
             Op::MovePiece { piece, .. } => one(Touch::Place(piece.clone())),
+            Op::MovePieces { pieces, .. } => Self(pieces.iter().cloned().map(Touch::Place).collect()),
             Op::CopyPiece { copy, .. } => one(Touch::Piece(copy.clone())),
             Op::AddBand { band, .. } => Self(whole_band(band)),
             Op::RemoveBand { band } => Self(

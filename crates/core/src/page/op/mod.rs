@@ -63,6 +63,13 @@ pub enum Op {
         /// Where it goes.
         to: Place,
     },
+    /// Several pieces come to stand one behind another, in this order, before the piece that stands at `to` now.
+    MovePieces {
+        /// The pieces.
+        pieces: Vec<PieceId>,
+        /// Where they go, counted in the column as it is with those of them that stand in it.
+        to: Place,
+    },
     /// A second piece of the same kind with the same values, under a new name.
     CopyPiece {
         /// What is copied.
@@ -231,6 +238,7 @@ pub fn apply(layout: &mut Layout, op: Op) -> Result<Op, OpError> {
         Op::AddPiece { piece, at } => piece::add(layout, piece, &at),
         Op::RemovePiece { piece } => piece::remove(layout, &piece),
         Op::MovePiece { piece, to } => piece::shift(layout, piece, &to),
+        Op::MovePieces { pieces, to } => piece::shift_all(layout, &pieces, &to),
         Op::CopyPiece { piece, copy, to } => piece::copy(layout, &piece, copy, &to),
         Op::AddBand { band, index } => band::add(layout, band, index),
         Op::RemoveBand { band } => band::remove(layout, &band),

@@ -1,4 +1,5 @@
 use super::set::check_values;
+use super::whole::many;
 use super::{MOST_PIECES, Op, OpError};
 use crate::ids::PieceId;
 use crate::page::{Layout, Piece, Place};
@@ -22,6 +23,24 @@ pub(super) fn shift(layout: &mut Layout, id: PieceId, to: &Place) -> Result<Op, 
         return Err(reason);
     }
     Ok(Op::MovePiece { piece: id, to: from })
+}
+
+pub(super) fn shift_all(layout: &mut Layout, ids: &[PieceId], to: &Place) -> Result<Op, OpError> {
+    let mut columns = layout.bands.iter().flat_map(|band| &band.columns);
+    let column = columns.find(|column| column.id == to.column);
+    let column = column.ok_or_else(|| OpError::NoSuchColumn(to.column.clone()))?;
+    let length = column.pieces.len();
+    let beyond = || OpError::BeyondTheEnd { index: to.index, length };
+    let ahead: Vec<&PieceId> =
+        column.pieces.get(..to.index).ok_or_else(beyond)?.iter().map(|piece| &piece.id).collect();
+    let stay = ahead.iter().filter(|id| !ids.contains(id)).count();
+    // Each is counted in the column as it is without it: those that are still to come stand in it too.
+    let moves = ids.iter().enumerate().map(|(number, id)| {
+        let to_come = ahead.iter().filter(|one| ids[number + 1..].contains(one)).count();
+        let to = Place { column: to.column.clone(), index: stay + number + to_come };
+        Op::MovePiece { piece: id.clone(), to }
+    });
+    many(layout, moves.collect())
 }
 
 pub(super) fn copy(layout: &mut Layout, id: &PieceId, copy: PieceId, to: &Place) -> Result<Op, OpError> {

@@ -12,6 +12,11 @@ pub fn say(op: &Op, layout: &Layout) -> String {
         Op::AddPiece { piece, .. } => format!("{} added", piece.kind.label()),
         Op::RemovePiece { .. } => "A piece removed".into(),
         Op::MovePiece { piece, .. } => format!("{} moved", capital(name(piece))),
+        Op::MovePieces { pieces, .. } => match pieces.as_slice() {
+            [] => "Nothing changed".into(),
+            [only] => format!("{} moved", capital(name(only))),
+            [first, rest @ ..] => format!("{} and {} more moved", capital(name(first)), rest.len()),
+        },
         Op::CopyPiece { copy, .. } => format!("{} copied", capital(name(copy))),
         Op::AddBand { band, .. } => format!("{} added", band_words(band.columns.len())),
         Op::RemoveBand { .. } => "A band removed".into(),

@@ -47,6 +47,35 @@ fn adding_a_piece() {
     assert_eq!(order(&after), ["crumbs", "gallery", "title", "price", "buy", "promises"]);
 }
 
+/// `to` is where one of those that stay stands, whatever of the others stands ahead of it.
+#[test]
+fn several_pieces_are_put_one_behind_another_before_what_stands_there() {
+    let moved = |pieces: &[&str], column: &str, index: usize| {
+        let pieces = pieces.iter().map(|name| id(name)).collect();
+        let after = undone_exactly(Op::MovePieces { pieces, to: at(column, index) });
+        order(&after).join(" ")
+    };
+    assert_eq!(moved(&["price", "buy"], "left", 0), "crumbs price buy gallery title");
+    assert_eq!(moved(&["buy", "title"], "right", 1), "crumbs gallery buy title price");
+    assert_eq!(moved(&["title", "price"], "right", 3), "crumbs gallery buy title price");
+    assert_eq!(moved(&["price", "crumbs"], "right", 2), "gallery title price crumbs buy");
+    assert_eq!(moved(&["gallery", "crumbs"], "right", 3), "title price buy gallery crumbs");
+    for (pieces, to) in [
+        (["buy", "price"], at("right", 4)),
+        (["buy", "ghost"], at("left", 0)),
+        (["buy", "price"], at("nowhere", 0)),
+    ] {
+        refused(Op::MovePieces { pieces: pieces.map(id).into(), to });
+    }
+}
+
+#[test]
+fn several_at_once_are_taken_back_as_part_of_more() {
+    let moves = Op::MovePieces { pieces: vec![id("buy"), id("title")], to: at("left", 0) };
+    let after = undone_exactly(Op::Many { ops: vec![moves, Op::RemovePiece { piece: id("title") }] });
+    assert_eq!(order(&after), ["crumbs", "buy", "gallery", "price"]);
+}
+
 #[test]
 fn removing_a_piece_and_bringing_it_back_keeps_its_values() {
     let mut page = layout();

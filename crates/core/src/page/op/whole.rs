@@ -13,7 +13,14 @@ pub(super) fn many(layout: &mut Layout, ops: Vec<Op>) -> Result<Op, OpError> {
     let mut tried = layout.clone();
     let mut back = Vec::with_capacity(ops.len());
     for op in ops {
-        back.push(apply(&mut tried, op)?);
+        match apply(&mut tried, op)? {
+            // Taking some of them back takes several.
+            Op::Many { ops } => back.extend(ops.into_iter().rev()),
+            one => back.push(one),
+        }
+    }
+    if back.len() > MOST_AT_ONCE {
+        return Err(OpError::TooManyAtOnce);
     }
     *layout = tried;
     back.reverse();
