@@ -5,6 +5,7 @@ import type { Answer, ApiError } from "../api/client";
 import { type DraftState, draftCalls } from "../session/useDraft";
 import ProblemNote from "./ProblemNote.vue";
 import StepsDialog from "./StepsDialog.vue";
+import { onThe, when } from "./when";
 
 /** What is seldom done with a draft: published at a time or under a name, taken back, brought back as it was. */
 const props = defineProps<{ draft: string; revision: number; changes: number; title: string }>();
@@ -37,20 +38,11 @@ const publish = () =>
   take(
     at.value ? calls.value.plan(props.revision, name.value, at.value) : calls.value.publish(props.revision, name.value),
   );
-function when(moment: string): string {
-  return new Date(moment).toLocaleString("en-GB", {
-    day: "numeric",
-    month: "short",
-    year: "numeric",
-    hour: "2-digit",
-    minute: "2-digit",
-  });
-}
 </script>
 
 <template>
-  <span v-if="state?.planned" class="chip" data-test="planned">
-    Goes live {{ when(state.planned.at) }}
+  <span v-if="state?.planned" class="chip" title="By the shop’s clocks" data-test="planned">
+    Goes live {{ onThe(state.planned.at) }}
     <button class="quiet" @click="take(calls.unplan())">Don’t</button>
   </span>
   <v-menu>

@@ -53,7 +53,7 @@ async function publish(): Promise<void> {
     <v-text-field v-model="name" :label="some ? 'Name of their template' : 'Name in the history'" maxlength="120" />
     <template v-if="!some">
       <label v-if="planning" class="when soft">
-        at <input ref="when" v-model="at" type="datetime-local" aria-label="When" />
+        at <input ref="when" v-model="at" type="datetime-local" aria-label="When" /> by the shop’s clocks
       </label>
       <button type="button" class="quiet" data-test="plan" @click="planning = !planning">
         {{ planning ? "Rather at once" : "At a time" }}

@@ -12,6 +12,7 @@ use chrono::{DateTime, Utc};
 use compagina_core::house::House;
 use compagina_core::page::Layout;
 use compagina_core::price::PriceBook;
+use compagina_core::time::{Local, Moment};
 use compagina_core::wording::Book;
 use compagina_storage::{Document, DocumentName, DraftId};
 use serde::Serialize;
@@ -36,7 +37,8 @@ pub struct DraftState {
 /// A publication that is planned.
 #[derive(Serialize, ToSchema)]
 pub struct Planned {
-    pub at: DateTime<Utc>,
+    /// On the shop's clocks.
+    pub at: Local,
     pub name: String,
     /// The draft as it was then is published, whatever is changed on it later.
     pub revision: u64,
@@ -86,8 +88,9 @@ fn facts<T: PartialEq>(document: &Document<T>) -> (u64, bool, bool, bool) {
 }
 
 pub async fn planned(state: &State, draft: DraftId) -> ApiResult<Option<Planned>> {
-    let row = state.store.planned_publication(draft).await?;
-    Ok(row.map(|row| Planned { at: row.at, name: row.name, revision: row.revision }))
+    let Some(row) = state.store.planned_publication(draft).await? else { return Ok(None) };
+    let at = state.store.zone().await?.local(Moment(row.at.timestamp()));
+    Ok(Some(Planned { at, name: row.name, revision: row.revision }))
 }
 
 fn publication_name(name: Option<&str>) -> ApiResult<&str> {
