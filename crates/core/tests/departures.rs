@@ -239,7 +239,7 @@ fn after_all(ops: &[Op]) -> Layout {
 #[test]
 fn a_page_changes_only_where_a_shopper_would_see_it() {
     use compagina_core::page::Kind;
-    use compagina_core::template::{Comparison, Gap, Lack};
+    use compagina_core::template::{Comparison, Gap, Lack, tell_gaps};
     let at = samples::at("right", 1);
     let options = samples::piece("options", Kind::Options);
     let before = after_all(&[
@@ -278,6 +278,10 @@ fn a_page_changes_only_where_a_shopper_would_see_it() {
         .unwrap();
     let lacks = Comparison::new(&before, &hidden, &prices).of(&plain).unwrap().lacks;
     assert_eq!(lacks, [Gap { lack: Lack::BuyButton, screen: Device::Phone }]);
+    assert_eq!(tell_gaps(&lacks), ["no buy button on phones"]);
+    let both = [Device::Wide, Device::Phone].map(|screen| Gap { lack: Lack::Title, screen });
+    let one = Gap { lack: Lack::Price, screen: Device::Wide };
+    assert_eq!(tell_gaps(&[both[0], one, both[1]]), ["no title", "no price on wide screens"]);
     let mut more = hidden.clone();
     apply(&mut more, Op::RemovePiece { piece: id("price") }).unwrap();
     let lacks = Comparison::new(&hidden, &more, &prices).of(&plain).unwrap().lacks;

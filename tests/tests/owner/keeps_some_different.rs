@@ -100,7 +100,7 @@ async fn what_changes_where_is_seen_page_by_page_and_published(pool: MySqlPool) 
         };
         until(&client, &in_page("As shoppers see it now", "Add to cart")).await;
         until(&client, &in_page("As they will see it", "Buy")).await;
-        assert!(ask(&client, "document.body.innerText").await.to_string().contains("Buy button: Words set otherwise"));
+        assert!(ask(&client, "document.body.innerText").await.to_string().contains("Buy button: Words changed"));
         find(&client, "[data-test=publish]").await.click().await.unwrap();
         until(&client, "location.pathname === '/templates/2'").await;
         let shop = reqwest::get(format!("{base}/shop/products/whimbrel")).await.unwrap().text().await.unwrap();

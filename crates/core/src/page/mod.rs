@@ -14,8 +14,8 @@ pub mod starter;
 pub use crate::colour::is_colour;
 pub use crate::screen::Device;
 pub use crate::setting::{
-    CartFacts, Choice, Facts, Group, Rule, RuleError, SPACE_STEPS, SetValue, Setting, Shape, TYPE_STEPS,
-    ValueError, Verdict, judge,
+    CartFacts, Choice, Facts, Group, Rule, RuleError, SPACE_STEPS, Sentence, SetValue, Setting, Shape,
+    TYPE_STEPS, ValueError, Verdict, judge, sentences,
 };
 pub use departure::{Departure, Whom};
 pub use difference::{Difference, differences};

@@ -7,7 +7,7 @@ use super::rule::{PriceRule, RuleId};
 use super::ruled::{Priced, Prices, Suppose, Thing};
 use crate::catalog::{Product, Variant};
 use crate::ids::Handle;
-use crate::money::{Money, MoneyError};
+use crate::money::{Locale, Money, MoneyError};
 use crate::time::Local;
 use serde::Serialize;
 
@@ -85,6 +85,46 @@ pub enum Outcome {
     },
     /// It isn't for this.
     NotFor,
+}
+
+impl Outcome {
+    /// In an owner's words; `product` gives what a product is called.
+    #[must_use]
+    pub fn told(&self, product: impl Fn(&Handle) -> String, locale: Locale) -> String {
+        let at = |local: &Local| local.to_string().replace('T', ", ");
+        match self {
+            Self::Applied { from: 0 | 1 } => "taken".into(),
+            Self::Applied { from } => format!("taken: the step from {from} pieces"),
+            Self::Beaten => "another rule gives a lower price".into(),
+            Self::NoEffect => "would not make it cheaper".into(),
+            Self::Off => "is off".into(),
+            Self::NotYet { from } => format!("begins {}", at(from)),
+            Self::Over { until } => format!("ended {}", at(until)),
+            Self::TooFew { needs, has } => format!("needs {needs} pieces; there are {has}"),
+            Self::Without { needs } => {
+                let names: Vec<String> = needs.iter().map(product).collect();
+                format!("needs {} in the cart", names.join(" or "))
+            }
+            Self::TotalTooLow { needs, has } => {
+                let (needs, has) = (needs.format(locale), has.format(locale));
+                format!("needs a cart of {needs}; it comes to {has}")
+            }
+            Self::NotFor => "isn't for this".into(),
+        }
+    }
+}
+
+impl Work {
+    /// What it makes of the price, or would make of it; a dash where it does nothing.
+    #[must_use]
+    pub fn price_told(&self, locale: Locale) -> String {
+        let (before, after) = (self.before.format(locale), self.after.format(locale));
+        match self.outcome {
+            Outcome::Applied { .. } => format!("{before} → {after}"),
+            Outcome::Beaten => format!("would be {after}"),
+            _ => "–".into(),
+        }
+    }
 }
 
 impl Prices {

@@ -2,8 +2,10 @@
 //! are checked against them, and the press reads them.
 
 mod rule;
+mod sentence;
 
 pub use rule::{CartFacts, Facts, Rule, RuleError, Verdict, judge};
+pub use sentence::{Sentence, sentences};
 
 use crate::colour::is_colour;
 use crate::limits::is_unseen;

@@ -37,6 +37,30 @@ pub struct Gap {
     pub screen: Device,
 }
 
+/// What a page lacks in words; what it lacks on both screens is said once.
+#[must_use]
+pub fn tell_gaps(gaps: &[Gap]) -> Vec<String> {
+    let words = |lack| match lack {
+        Lack::BuyButton => "no buy button",
+        Lack::Options => "no way to choose a variant",
+        Lack::Price => "no price",
+        Lack::Title => "no title",
+        Lack::Pictures => "no pictures",
+    };
+    let first = |at: usize, gap: &Gap| gaps[..at].iter().all(|other| other.lack != gap.lack);
+    let told = gaps.iter().enumerate().filter(|(at, gap)| first(*at, gap)).map(|(_, gap)| {
+        let everywhere = gaps.iter().filter(|other| other.lack == gap.lack).count() > 1;
+        let screen = match gap.screen {
+            _ if everywhere => "",
+            Device::Phone => " on phones",
+            Device::Tablet => " on tablets",
+            Device::Wide => " on wide screens",
+        };
+        format!("{}{screen}", words(gap.lack))
+    });
+    told.collect()
+}
+
 /// How one product's page changes.
 #[derive(Debug, Clone, PartialEq, Eq, Hash, Serialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]

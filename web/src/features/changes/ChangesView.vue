@@ -4,23 +4,20 @@ import { useRouter } from "vue-router";
 import type { ApiError, Schemas } from "../../api/client";
 import { useVisit } from "../../ui/visit/useVisit";
 import ProblemNote from "../../ui/ProblemNote.vue";
-import { changeWords } from "../desk/changes";
 import { useDesk } from "../desk/deskStore";
-import { useScope } from "../desk/useScope";
 import ChangedPages from "./ChangedPages.vue";
 import PublishBar from "./PublishBar.vue";
 import TurnList from "../templates/TurnList.vue";
-import { type WayTold, lackWords, useImpact } from "./useImpact";
+import { type WayTold, useImpact } from "./useImpact";
 
 /** The pages that publishing a template's draft changes. */
 const props = defineProps<{ id: number }>();
 const desk = useDesk();
 const router = useRouter();
-const { nameOf } = useScope();
 const visit = useVisit();
-const { ways, ...impact } = useImpact<Schemas["Impact"]>(
+const { ways, ...impact } = useImpact<Schemas["WayTold"]>(
   () => `/api/templates/${props.id}/impact`,
-  (way) => way.lacks.length,
+  (way) => way.mend.length,
 );
 const failed = ref<ApiError | null>(null);
 const chosen = ref<string[]>([]);
@@ -33,12 +30,7 @@ watch(
   },
   { immediate: true },
 );
-const told = computed((): WayTold[] =>
-  ways.value.map(({ number, impact: { changes, lacks }, pages }) => {
-    const says = desk.draft ? changeWords(changes, desk.draft.layout, desk.labels, nameOf) : [];
-    return { number, says, mend: lackWords(lacks), pages };
-  }),
-);
+const told = computed((): WayTold[] => ways.value.map(({ number, impact: way, pages }) => ({ number, ...way, pages })));
 async function published(): Promise<void> {
   await router.push({ name: "desk", params: { id: props.id } });
 }

@@ -3,7 +3,6 @@ import { type ApiError, type Schemas, eachLine } from "../../api/client";
 import type { Visit } from "../../ui/visit/useVisit";
 
 export type Page = Schemas["ChangedPage"];
-export type Gap = Schemas["Gap"];
 
 /** Pages that change in the same way, and the way in sentences. */
 export interface Way<W> {
@@ -85,21 +84,4 @@ export type ImpactControl = Omit<ReturnType<typeof useImpact>, "ways">;
 export function under(address: string, more: Record<string, string | number>): string {
   const query = new URLSearchParams(Object.entries(more).map(([key, value]) => [key, String(value)]));
   return `${address}${address.includes("?") ? "&" : "?"}${query.toString()}`;
-}
-
-const LACKS: Record<Gap["lack"], string> = {
-  buy_button: "no buy button",
-  options: "no way to choose a variant",
-  price: "no price",
-  title: "no title",
-  pictures: "no pictures",
-};
-/** What a page lacks, in words; on both screens it is said once. */
-export function lackWords(gaps: Gap[]): string[] {
-  const lacks = [...new Set(gaps.map((gap) => gap.lack))];
-  return lacks.map((lack) => {
-    const screens = gaps.filter((gap) => gap.lack === lack).map((gap) => gap.screen);
-    if (screens.length > 1) return LACKS[lack];
-    return `${LACKS[lack]} on ${screens[0] === "phone" ? "phones" : "wide screens"}`;
-  });
 }

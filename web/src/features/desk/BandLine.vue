@@ -3,7 +3,6 @@ import { mdiChevronDown, mdiChevronRight, mdiLinkVariant } from "@mdi/js";
 import { computed } from "vue";
 import { useDesk } from "./deskStore";
 import { injectMoves } from "./keys";
-import { bandName } from "./order";
 import { type Band, bandOf } from "./types";
 
 const props = defineProps<{ band: Band; why: string | null }>();
@@ -11,6 +10,7 @@ const folded = defineModel<boolean>("folded", { required: true });
 const desk = useDesk();
 const moves = injectMoves();
 const chosen = computed(() => bandOf(desk.chosen) === props.band.id);
+const name = computed(() => desk.bandName(props.band.id));
 const count = computed(() => props.band.columns.reduce((sum, c) => sum + c.pieces.length, 0));
 </script>
 
@@ -19,20 +19,20 @@ const count = computed(() => props.band.columns.reduce((sum, c) => sum + c.piece
     <button
       class="fold-it"
       :aria-expanded="!folded"
-      :aria-label="folded ? `Show the ${count} pieces of ${bandName(band)}` : `Fold ${bandName(band)}`"
+      :aria-label="folded ? `Show the ${count} pieces of ${name}` : `Fold ${name}`"
       @click="folded = !folded"
     >
       <v-icon :icon="folded ? mdiChevronRight : mdiChevronDown" size="14" />
     </button>
     <button class="band" :aria-pressed="chosen" @click="moves.choose({ band: band.id })">
       <v-icon v-if="band.kept != null" :icon="mdiLinkVariant" size="13" title="Linked: the same wherever it is used" />
-      {{ bandName(band) }}<span v-if="folded">, {{ count }} {{ count === 1 ? "piece" : "pieces" }}</span>
+      {{ name }}<span v-if="folded">, {{ count }} {{ count === 1 ? "piece" : "pieces" }}</span>
       <em v-if="why">{{ why }}</em> <i />
     </button>
     <button
       v-if="count === 0"
       class="quiet"
-      :aria-label="`Remove ${bandName(band)}, which is empty`"
+      :aria-label="`Remove ${name}, which is empty`"
       @click="desk.edit({ op: 'remove_band', band: band.id })"
     >
       Empty: remove it

@@ -4,7 +4,7 @@ import { computed, ref } from "vue";
 import { useRouter } from "vue-router";
 import { api, ask } from "../../api/client";
 import UndoRedo from "../../ui/UndoRedo.vue";
-import { when } from "../../ui/when";
+import { onThe } from "../../ui/when";
 import PublishDialog from "./PublishDialog.vue";
 import { useDesk } from "./deskStore";
 import { injectMoves } from "./keys";
@@ -18,7 +18,7 @@ const scope = useScope();
 const router = useRouter();
 const moves = injectMoves();
 const publishing = ref(false);
-const count = computed(() => desk.draft?.not_live.length ?? 0);
+const count = computed(() => desk.draft?.changes ?? 0);
 const reach = computed(() => {
   const { serves = 0, serves_types: types = 0 } = desk.view ?? {};
   if (serves === 0) return desk.view?.products.some((one) => one.sample) ? "no products yet" : "reaches no product yet";
@@ -69,8 +69,8 @@ const FRAMES = [
       {{ departed === 1 ? "1 departure" : `${departed} departures` }}
     </button>
     <span class="chip" data-test="state">{{ state }}</span>
-    <span v-if="desk.view?.planned" class="chip differs" data-test="planned">
-      Draft {{ desk.view.planned.revision }} goes live {{ when(desk.view.planned.at) }}
+    <span v-if="desk.view?.planned" class="chip differs" title="By the shop’s clocks" data-test="planned">
+      Draft {{ desk.view.planned.revision }} goes live {{ onThe(desk.view.planned.at) }}
       <button class="quiet" @click="desk.unplan">Don’t</button>
     </span>
     <span v-for="name in here" :key="name" class="chip here" data-test="here">{{ name }} is here</span>

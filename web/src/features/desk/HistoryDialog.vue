@@ -4,20 +4,17 @@ import { type ApiError, type Schemas, api, ask } from "../../api/client";
 import PageThumb from "../../ui/PageThumb.vue";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import { when } from "../../ui/when";
-import { changeWords } from "./changes";
 import { useDesk } from "./deskStore";
-import { useScope } from "./useScope";
 import type { SituationControl } from "./useSituation";
 
 /** What the template was: every edit that stands and everything published, to look at, compare and bring back. */
 const props = defineProps<{ situation: SituationControl }>();
 const emit = defineEmits<{ close: [] }>();
 const desk = useDesk();
-const { nameOf } = useScope();
 const moments = shallowRef<Schemas["MomentView"][] | null>(null);
 const chosen = ref<string | null>(null);
 const against = ref("now");
-const differences = shallowRef<Schemas["Difference"][]>([]);
+const differences = shallowRef<string[]>([]);
 const problem = ref<ApiError | null>(null);
 const path = computed(() => ({ id: desk.view?.id ?? 0 }));
 
@@ -39,9 +36,6 @@ watch([chosen, against], async ([from, to]) => {
 });
 let asked = 0;
 
-const words = computed(() =>
-  desk.draft ? changeWords(differences.value, desk.draft.layout, desk.labels, nameOf) : [],
-);
 const compared = computed(() => [
   { value: "now", title: "the draft as it is now" },
   ...(moments.value ?? [])
@@ -102,10 +96,10 @@ async function bringBack(): Promise<void> {
             />
           </figure>
         </div>
-        <p v-if="words.length === 0" class="soft">The two are the same.</p>
+        <p v-if="differences.length === 0" class="soft">The two are the same.</p>
         <ul v-else aria-label="What differs">
-          <li v-for="(word, index) in words.slice(0, 12)" :key="index">{{ word }}</li>
-          <li v-if="words.length > 12" class="soft">and {{ words.length - 12 }} more</li>
+          <li v-for="(word, index) in differences.slice(0, 12)" :key="index">{{ word }}</li>
+          <li v-if="differences.length > 12" class="soft">and {{ differences.length - 12 }} more</li>
         </ul>
         <div class="acts">
           <v-btn @click="emit('close')">Back to the desk</v-btn>

@@ -2,9 +2,10 @@
 import { computed, ref, watch } from "vue";
 import { useDesk } from "./deskStore";
 import { injectMoves } from "./keys";
-import { type Where, isShown } from "./order";
+import type { Where } from "./order";
 import { type Device, ORDER_DEVICES, type Piece, pieceOf } from "./types";
 import { useScope } from "./useScope";
+import { useVisibility } from "./useVisibility";
 
 const props = defineProps<{
   piece: Piece;
@@ -20,6 +21,7 @@ defineEmits<{ gap: [] }>();
 const desk = useDesk();
 const moves = injectMoves();
 const scope = useScope();
+const visibility = useVisibility();
 
 const label = computed(() => desk.labels.get(props.piece.kind) ?? props.piece.kind);
 const chosen = computed(() => pieceOf(desk.chosen) === props.piece.id || desk.also.includes(props.piece.id));
@@ -57,12 +59,8 @@ watch(
 const said = { first: "in the first screen", below: "below the first screen", away: "not shown" } as const;
 function says(device: Device): string {
   const name = device === "wide" ? "wide screens" : "phones";
-  const act = isShown(props.piece, device) ? "Hide" : "Show";
+  const act = visibility.isShown(props.piece.id, device) ? "Hide" : "Show";
   return `${label.value} on ${name}: ${said[where(device)]}. ${act} it there.`;
-}
-
-function toggle(device: Device): void {
-  void moves.set({ piece: props.piece.id }, "shown", device, !isShown(props.piece, device));
 }
 
 function choose(event: MouseEvent): void {
@@ -97,7 +95,7 @@ function choose(event: MouseEvent): void {
         :class="[device, where(device)]"
         :aria-label="says(device)"
         :title="says(device)"
-        @click="toggle(device)"
+        @click="visibility.toggle(piece.id, device)"
       />
     </span>
     <button class="gap" :aria-label="`Add a piece after ${label}`" title="Add a piece here" @click="$emit('gap')" />

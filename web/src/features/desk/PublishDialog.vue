@@ -1,23 +1,18 @@
 <script setup lang="ts">
 import { computed, ref, watch } from "vue";
 import { useDesk } from "./deskStore";
-import { changeWords } from "./changes";
 import { kilobytes } from "./kilobytes";
 import type { Situation } from "./types";
 import TurnList from "../templates/TurnList.vue";
-import { useScope } from "./useScope";
 
 /** Publishing is the only step that shoppers see: here stands what it changes, and how it is called in the history. */
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ facts: Situation | null }>();
 const desk = useDesk();
-const { nameOf } = useScope();
 const weight = computed(() => (props.facts?.weight.wide.all ? props.facts.weight : null));
 const name = ref("");
 watch(open, (now) => now && (name.value = ""));
-const changes = computed(() =>
-  desk.draft ? changeWords(desk.draft.not_live, desk.draft.layout, desk.labels, nameOf) : [],
-);
+const changes = computed(() => desk.draft?.not_live ?? []);
 const serves = computed(() => {
   const count = desk.view?.serves ?? 0;
   if (count === 0) return "It serves no product now: nothing in the shop changes at once.";

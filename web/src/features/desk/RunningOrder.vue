@@ -9,6 +9,7 @@ import { useDesk } from "./deskStore";
 import { injectMoves } from "./keys";
 import { type Line, type Where, lastInFirstScreen, whereIs } from "./order";
 import { type Boxes, type Device, type Kind, type Piece, type Place, SCREENS, type Situation } from "./types";
+import { useVisibility } from "./useVisibility";
 
 const props = defineProps<{ boxes: Boxes; facts: Situation | null }>();
 const adding = defineModel<boolean>("adding", { required: true });
@@ -16,6 +17,7 @@ const finding = defineModel<boolean>("finding", { required: true });
 defineEmits<{ starters: [] }>();
 const desk = useDesk();
 const moves = injectMoves();
+const visibility = useVisibility();
 /** The place at which the finder is open. */
 const gap = ref<Place | null>(null);
 
@@ -84,7 +86,9 @@ const found = computed(() => {
   return desk.order.filter((l) => `${desk.labels.get(l.piece.kind)} ${hintOf(l.piece)}`.toLowerCase().includes(words));
 });
 function where(piece: Piece, device: Device): Where {
-  return silent.value.has(piece.id) ? "away" : whereIs(piece, device, props.boxes[device].get(piece.id));
+  return silent.value.has(piece.id)
+    ? "away"
+    : whereIs(visibility.isShown(piece.id, device), device, props.boxes[device].get(piece.id));
 }
 function isOut(piece: string): boolean {
   return found.value !== null && !found.value.some((l) => l.piece.id === piece);

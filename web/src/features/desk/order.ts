@@ -42,17 +42,10 @@ export function sharing(old: Draft | null, next: Draft): Draft {
   return { ...next, layout: { ...next.layout, bands } };
 }
 
-/** Whether a piece is meant to be seen on a screen. */
-export function isShown(piece: Piece, device: Device): boolean {
-  const { wide, tablet, phone } = piece.values ?? {};
-  const onWide = wide?.shown ?? true;
-  return (device === "wide" ? onWide : (phone?.shown ?? tablet?.shown ?? onWide)) === true;
-}
-
 /** Where a piece lies on a screen: within the first screen, below it, or nowhere. */
 export type Where = "first" | "below" | "away";
-export function whereIs(piece: Piece, device: Device, box: Box | undefined): Where {
-  if (!isShown(piece, device)) return "away";
+export function whereIs(shown: boolean, device: Device, box: Box | undefined): Where {
+  if (!shown) return "away";
   return box?.seen && box.bottom <= SCREENS[device].height ? "first" : "below";
 }
 
@@ -73,17 +66,6 @@ export function lastInFirstScreen(order: Line[], boxes: Map<string, Box>, height
     return box?.seen && line.piece.kind !== "sticky_bar" && box.bottom <= height;
   });
   return inside.at(-1)?.number ?? 0;
-}
-
-/** What an owner calls a band: its own name, or its columns. */
-export function bandName(band: Band): string {
-  const own = band.values?.wide?.name;
-  if (typeof own === "string" && own !== "") return own;
-  const ground = band.values?.wide?.ground;
-  const suffix = ground === "tinted" ? ", tinted" : ground === "ink" ? ", dark" : "";
-  const counts = ["", "Whole width", "Two columns", "Three columns", "Four columns"];
-  const widths = band.columns.length > 1 ? `, ${band.columns.map((c) => c.width).join(" + ")}` : "";
-  return `${counts[band.columns.length] ?? ""}${widths}${suffix}`;
 }
 
 /** A new name that nothing on the page has. */

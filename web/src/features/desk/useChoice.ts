@@ -1,6 +1,5 @@
 import { computed } from "vue";
 import { useDesk } from "./deskStore";
-import { bandName } from "./order";
 import { type Target, bandOf, pieceOf } from "./types";
 
 /** What is chosen on the desk, and how something else is. */
@@ -11,7 +10,7 @@ export function useChoice() {
   const title = computed(() => {
     if (desk.also.length > 0) return `${desk.also.length + 1} pieces`;
     if (line.value) return `${line.value.number} · ${desk.labels.get(line.value.piece.kind) ?? ""}`;
-    return band.value ? `Band · ${bandName(band.value)}` : "";
+    return band.value ? `Band · ${desk.bandName(band.value.id)}` : "";
   });
 
   /** The chosen pieces, in the order of the page. */

@@ -86,7 +86,9 @@ export function useSituation(first: () => string | undefined) {
       const params = { path: { id: desk.view.id }, query: query.value };
       const asked = query.value;
       const { data } = await ask(api.GET("/api/templates/{id}/situation", { params }));
-      if (data && asked === query.value) facts.value = data;
+      if (!data || asked !== query.value) return;
+      facts.value = data;
+      desk.onScreens = data.on_screens;
     },
     { immediate: true },
   );

@@ -7,9 +7,9 @@ export function useValues() {
   const desk = useDesk();
   const { whom } = useScope();
 
-  function setting(target: Target, key: string, device: Device, value: Value | null): Op {
+  function setting(target: Target, key: string, device: Device, value: Value | null, of = whom.value): Op {
     const one = { target, setting: key, device, value };
-    return whom.value ? { op: "depart", whom: whom.value, ...one } : { op: "set", ...one };
+    return of ? { op: "depart", whom: of, ...one } : { op: "set", ...one };
   }
 
   /** Makes values inherited again: all of a piece or band, or those of some settings. */
@@ -57,8 +57,9 @@ export function useValues() {
     if (ops.length) void desk.edit({ op: "many", ops });
   }
 
-  function set(target: Target, key: string, device: Device, value: Value | null): Promise<boolean> {
-    return desk.edit(setting(target, key, device, value));
+  /** Sets a value for whom the desk is set to, or for somebody else. */
+  function set(target: Target, key: string, device: Device, value: Value | null, of = whom.value): Promise<boolean> {
+    return desk.edit(setting(target, key, device, value, of));
   }
 
   return { set, giveLooks, rejoin, rejoinAll, valuesOf };

@@ -52,41 +52,7 @@ watch(
   { immediate: true },
 );
 
-const named = (handle: string): string => props.view.products.find((one) => one.handle === handle)?.name ?? handle;
 const taken = computed(() => tried.value?.plans.find((one) => one.taken));
-/** Before the plan and what is written on. */
-const ruled = computed(
-  () => working.value.filter((work) => work.outcome.is === "applied").at(-1)?.after ?? tried.value?.base,
-);
-
-type Work = Schemas["Work"];
-/** What a rule did, or why it did nothing. */
-function told({ outcome }: Work): string {
-  switch (outcome.is) {
-    case "applied":
-      return outcome.from > 1 ? `taken: the step from ${outcome.from} pieces` : "taken";
-    case "beaten":
-      return "another rule gives a lower price";
-    case "no_effect":
-      return "would not make it cheaper";
-    case "off":
-      return "is off";
-    case "not_yet":
-      return `begins ${outcome.from.replace("T", ", ")}`;
-    case "over":
-      return `ended ${outcome.until.replace("T", ", ")}`;
-    case "too_few":
-      return `needs ${outcome.needs} pieces; there are ${outcome.has}`;
-    case "without":
-      return `needs ${outcome.needs.map(named).join(" or ")} in the cart`;
-    case "total_too_low":
-      return `needs a cart of ${written(outcome.needs)}; it comes to ${written(outcome.has)}`;
-    case "not_for":
-      return "isn't for this";
-  }
-}
-const working = computed(() => tried.value?.working.filter((work) => work.outcome.is !== "not_for") ?? []);
-const others = computed(() => (tried.value?.working.length ?? 0) - working.value.length);
 </script>
 
 <template>
@@ -158,30 +124,26 @@ const others = computed(() => (tried.value?.working.length ?? 0) - working.value
         <li>
           <span>Price of the variant</span> <b>{{ written(tried.base) }}</b>
         </li>
-        <li v-for="work in working" :key="work.rule" :class="{ idle: work.outcome.is !== 'applied' }">
+        <li v-for="work in tried.working" :key="work.rule" :class="{ idle: !work.applied }">
           <span>
-            {{ work.name }} <span class="soft">{{ told(work) }}</span>
+            {{ work.name }} <span class="soft">{{ work.says }}</span>
           </span>
-          <b>{{
-            work.outcome.is === "applied"
-              ? `${written(work.before)} → ${written(work.after)}`
-              : work.outcome.is === "beaten"
-                ? `would be ${written(work.after)}`
-                : "–"
-          }}</b>
+          <b>{{ work.price }}</b>
         </li>
-        <li v-if="taken && ruled && tried.planned && tried.planned.minor < ruled.minor">
+        <li v-if="taken && tried.planned && tried.planned.minor < tried.ruled.minor">
           <span
             >Plan <span class="soft">{{ taken.says }}</span></span
           >
-          <b>{{ written(ruled) }} → {{ written(tried.planned) }}</b>
+          <b>{{ written(tried.ruled) }} → {{ written(tried.planned) }}</b>
         </li>
         <li v-if="onto && tried.surcharge">
           <span>Writing onto it <span class="soft">nothing lowers it</span></span>
           <b>+{{ written(tried.surcharge) }}</b>
         </li>
-        <li v-if="others" class="idle">
-          <span class="soft">{{ others === 1 ? "1 other rule isn't" : `${others} other rules aren't` }} for this</span>
+        <li v-if="tried.others" class="idle">
+          <span class="soft"
+            >{{ tried.others === 1 ? "1 other rule isn't" : `${tried.others} other rules aren't` }} for this</span
+          >
         </li>
       </ol>
       <LadderChart v-if="tried.ladder.length > 1" :ladder="tried.ladder" :quantity="quantity" />

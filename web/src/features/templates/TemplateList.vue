@@ -2,7 +2,7 @@
 import { mdiDrag } from "@mdi/js";
 import { ref, watch } from "vue";
 import { VueDraggable } from "vue-draggable-plus";
-import { type Template, type TemplatesView, reachDates, reachWords } from "./useTemplates";
+import type { Template, TemplatesView } from "./useTemplates";
 
 /** The templates in their order: where two reach a product in the same way, the upper one serves it. */
 const props = defineProps<{ view: TemplatesView }>();
@@ -78,8 +78,8 @@ function step(index: number, by: -1 | 1): void {
           }}</router-link>
         </td>
         <td>
-          {{ reachWords(template.reach, view) }}
-          <span v-if="reachDates(template.reach)" class="soft dates">{{ reachDates(template.reach) }}</span>
+          {{ template.says }}
+          <span v-if="template.dates" class="soft dates">{{ template.dates }}</span>
         </td>
         <td>
           <template v-if="template.live && template.in_force">

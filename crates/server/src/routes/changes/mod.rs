@@ -13,7 +13,7 @@ use crate::routes::shop::html;
 use crate::serving::known::known;
 use crate::state::State;
 use crate::visit::Under;
-use crate::walk::{ChangedPage, Walk, told};
+use crate::walk::{ChangedPage, Found, Walk, told};
 use actix_web::HttpResponse;
 use actix_web::http::StatusCode;
 use actix_web::web::Data;
@@ -34,7 +34,7 @@ pub struct WayTold {
 }
 
 impl WayTold {
-    fn of_itself(says: Vec<String>, mend: Vec<String>) -> Self {
+    pub fn of_itself(says: Vec<String>, mend: Vec<String>) -> Self {
         Self { says, mend, near: false }
     }
     fn near() -> Self {
@@ -52,6 +52,12 @@ pub struct ChangePart {
     ways: Vec<WayTold>,
     /// The pages that change.
     pages: Vec<ChangedPage>,
+}
+
+impl From<Found<WayTold>> for ChangePart {
+    fn from(Found { done, of, ways, pages }: Found<WayTold>) -> Self {
+        Self { done, of, ways, pages }
+    }
 }
 
 /// The pages of the whole shop that a change changes.

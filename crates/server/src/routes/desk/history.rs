@@ -1,5 +1,6 @@
 use super::operate::change;
-use super::{DraftView, moment};
+
+use super::{DraftView, moment, told};
 use crate::error::{ApiError, ApiResult};
 use crate::session::Caller;
 use crate::state::State;
@@ -8,7 +9,7 @@ use actix_web::{get, post};
 use chrono::{DateTime, Utc};
 use compagina_core::ids::TemplateId;
 use compagina_core::page::op::say;
-use compagina_core::page::{Difference, Op, differences};
+use compagina_core::page::{Op, differences};
 use compagina_storage::{Change, DraftId};
 use serde::{Deserialize, Serialize};
 use utoipa::{IntoParams, ToSchema};
@@ -60,19 +61,19 @@ pub struct Between {
     to: String,
 }
 
-/// In what two moments differ.
-#[utoipa::path(operation_id = "compare_moments", params(Between), responses((status = 200, body = Vec<Difference>), (status = 404, body = ApiError)))]
+/// In what two moments differ, in sentences.
+#[utoipa::path(operation_id = "compare_moments", params(Between), responses((status = 200, body = Vec<String>), (status = 404, body = ApiError)))]
 #[get("/templates/{id}/differences")]
 pub async fn compare(
     state: Data<State>,
     _caller: Caller,
     id: Path<u64>,
     between: Query<Between>,
-) -> ApiResult<Json<Vec<Difference>>> {
+) -> ApiResult<Json<Vec<String>>> {
     let id = TemplateId(*id);
     let from = state.store.layout_at(id, moment(&between.from)?).await?;
     let to = state.store.layout_at(id, moment(&between.to)?).await?;
-    Ok(Json(differences(&from, &to)))
+    Ok(Json(told(&state, &differences(&from, &to), &to).await?))
 }
 
 #[derive(Deserialize, ToSchema)]

@@ -1,11 +1,12 @@
 use crate::clock::now;
 use crate::error::{ApiError, ApiResult};
+use crate::routes::changes::{ChangePart, WayTold};
 use crate::serving::edition::everywhere;
 use crate::serving::edition::live::LiveTemplate;
 use crate::serving::edition::{listed, live};
 use crate::session::Caller;
 use crate::state::State;
-use crate::walk::{ChangedPage, Compare, Found, Walk, Way, told};
+use crate::walk::{Compare, Found, Walk, Way, told};
 use actix_web::web::{Data, Path};
 use actix_web::{HttpResponse, get};
 use compagina_core::catalog::Product;
@@ -13,27 +14,13 @@ use compagina_core::ids::{Handle, TemplateId};
 use compagina_core::page::{Layout, Op, apply};
 use compagina_core::price::Prices;
 use compagina_core::template::kept::{follow, linked};
-use compagina_core::template::{Candidate, Comparison, Impact, Index};
+use compagina_core::template::{Candidate, Comparison, Impact, Index, tell, tell_gaps};
 use compagina_storage::StorageError;
-use serde::Serialize;
 use std::collections::{HashMap, HashSet};
-use utoipa::ToSchema;
-
-/// A part of what changes where: one line of the answer.
-#[derive(Serialize, ToSchema)]
-pub struct ImpactPart {
-    /// How many pages have been compared, of how many.
-    done: usize,
-    of: usize,
-    /// Ways in which pages change that no earlier part had; they are counted on through all parts.
-    ways: Vec<Impact>,
-    /// The pages that change.
-    pages: Vec<ChangedPage>,
-}
 
 /// The pages that publishing the draft would change, told while they are found: a line of JSON for each part. Whoever
 /// stops listening stops the search.
-#[utoipa::path(operation_id = "show_impact", responses((status = 200, body = ImpactPart, content_type = "application/x-ndjson"), (status = 404, body = ApiError)))]
+#[utoipa::path(operation_id = "show_impact", responses((status = 200, body = ChangePart, content_type = "application/x-ndjson"), (status = 404, body = ApiError)))]
 #[get("/templates/{id}/impact")]
 pub async fn show(state: Data<State>, _caller: Caller, id: Path<u64>) -> ApiResult<HttpResponse> {
     let (pages, walk) = pages(&state, TemplateId(*id)).await?;
@@ -97,26 +84,31 @@ async fn pages(state: &State, id: TemplateId) -> ApiResult<(Pages, Walk)> {
 }
 
 impl Compare for Pages {
-    type Way = Impact;
-    type Part = ImpactPart;
+    type Way = WayTold;
+    type Part = ChangePart;
 
     fn count(&self) -> usize {
         self.served.len()
     }
 
-    fn ways(&self, products: &[Product]) -> ApiResult<Vec<Way<Impact>>> {
+    fn ways(&self, products: &[Product]) -> ApiResult<Vec<Way<WayTold>>> {
         let mut comparisons: HashMap<(TemplateId, TemplateId), Comparison<'_>> = HashMap::new();
         let mut way = |product: &Product| {
             let served @ (from, to) = self.served.get(&product.handle)?;
             let (before, after) = (self.before.get(from)?, self.after.get(to)?);
             let comparison =
                 comparisons.entry(*served).or_insert_with(|| Comparison::new(before, after, &self.prices));
-            Some(comparison.of(product).map_or(Way::Stays, Way::Changes))
+            let told = comparison.of(product).map(|Impact { changes, lacks }| {
+                // A page has nothing kept apart: nobody is named.
+                let says = tell(&changes, after, |_| String::new());
+                WayTold::of_itself(says, tell_gaps(&lacks))
+            });
+            Some(told.map_or(Way::Stays, Way::Changes))
         };
         Ok(products.iter().map(|product| way(product).unwrap_or(Way::NoPage)).collect())
     }
 
-    fn part(Found { done, of, ways, pages }: Found<Impact>) -> ImpactPart {
-        ImpactPart { done, of, ways, pages }
+    fn part(found: Found<WayTold>) -> ChangePart {
+        found.into()
     }
 }

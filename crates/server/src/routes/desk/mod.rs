@@ -20,18 +20,18 @@ pub mod tidy;
 use crate::clock::now;
 use crate::error::{ApiError, ApiResult};
 use crate::routes::prices::draft_now;
-use crate::serving::edition::everywhere;
+use crate::serving::edition::{everywhere, listed};
 use crate::serving::known::{Known, known_or_sample};
 use crate::state::State;
 use crate::visit::{Under, Visit};
 use compagina_core::choice::Selection;
 use compagina_core::ids::PieceId;
 use compagina_core::page::starter::prompting;
-use compagina_core::page::{Difference, Layout, differences};
+use compagina_core::page::{Difference, Layout, Whom, differences};
 use compagina_core::price::{PlanId, Prices};
 use compagina_core::situation::{CartMood, SaleMood, Situation, StockMood};
 use compagina_core::style::hint;
-use compagina_core::template::compose;
+use compagina_core::template::{OnScreen, band_name, compose, tell};
 use compagina_core::time::Day;
 use compagina_core::wording::Language;
 use compagina_press::opening_selection;
@@ -48,8 +48,11 @@ pub struct DraftView {
     pub layout: Layout,
     /// A few words for each piece's line in the order, by its name.
     pub hints: BTreeMap<String, String>,
-    /// What shoppers don't see yet.
-    pub not_live: Vec<Difference>,
+    /// What an owner calls each band, by its name.
+    pub bands: BTreeMap<String, String>,
+    /// In how much it differs from what shoppers see, and that in sentences.
+    pub changes: usize,
+    pub not_live: Vec<String>,
     pub can_undo: bool,
     pub can_redo: bool,
     /// Whether shoppers see the template at all.
@@ -59,21 +62,48 @@ pub struct DraftView {
     /// The page after the step, where it was asked for.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub proof: Option<String>,
+    /// The same: on which screens its pieces are hidden, or shown because a type or a product says so.
+    #[serde(skip_serializing_if = "Option::is_none")]
+    pub on_screens: Option<Vec<OnScreen>>,
 }
 
-fn draft_view(template: &TemplateRow, history: History) -> DraftView {
+async fn draft_view(state: &State, template: &TemplateRow, history: History) -> ApiResult<DraftView> {
     let published = template.published.clone().unwrap_or_default();
-    DraftView {
+    let changes = differences(&published, &template.draft);
+    Ok(DraftView {
         revision: template.revision,
         layout: template.draft.clone(),
         hints: template.draft.pieces().map(|p| (p.id.to_string(), hint(p))).collect(),
-        not_live: differences(&published, &template.draft),
+        bands: template.draft.bands.iter().map(|band| (band.id.to_string(), band_name(band))).collect(),
+        not_live: told(state, &changes, &template.draft).await?,
+        changes: changes.len(),
         can_undo: history.undo > 0,
         can_redo: history.redo > 0,
         live: template.published.is_some(),
         prompting: prompting(&template.draft),
         proof: None,
-    }
+        on_screens: None,
+    })
+}
+
+/// Differences in sentences, in which products and types are called by their names; one that is gone by its handle.
+async fn told(state: &State, changes: &[Difference], after: &Layout) -> ApiResult<Vec<String>> {
+    let departs = changes.iter().any(|change| matches!(change, Difference::Departed { .. }));
+    let (products, types) = match departs {
+        true => (Some(listed(state).await?), state.store.types().await?),
+        false => (None, vec![]),
+    };
+    Ok(tell(changes, after, |whom| match whom {
+        Whom::Product(handle) => {
+            let mut all = products.iter().flat_map(|all| all.iter());
+            let one = all.find(|one| one.facts.handle == *handle);
+            one.map_or_else(|| handle.to_string(), |one| one.name.clone())
+        }
+        Whom::Type(handle) => {
+            let one = types.iter().find(|one| one.kind.handle == *handle);
+            one.map_or_else(|| handle.to_string(), |one| one.kind.name.clone())
+        }
+    }))
 }
 
 /// Which price rules a proof goes by.

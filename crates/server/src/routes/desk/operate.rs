@@ -1,4 +1,5 @@
 use super::proof::draw;
+use super::situation::on_screens;
 use super::tidy::tidy;
 use super::{DraftView, Look, draft_view};
 use crate::error::{ApiError, ApiResult};
@@ -81,10 +82,11 @@ pub(super) async fn change(
     let id = TemplateId(id);
     state.store.change_draft(id, caller.session.owner_id, revision, change).await?;
     let (template, history) = tokio::try_join!(state.store.template(id), state.store.history(id))?;
-    let mut view = draft_view(&template, history);
+    let mut view = draft_view(state, &template, history).await?;
     if let Some(look) = look {
         // The step is kept already: a page that can't be drawn must not make it look as if it weren't.
         view.proof = draw(state, id, &template.draft, &look, None).await.ok();
+        view.on_screens = on_screens(state, &template.draft, &look).await.ok();
     }
     Ok(Json(view))
 }

@@ -3,6 +3,7 @@ use super::{Look, Seen, look};
 use crate::error::{ApiError, ApiResult};
 use crate::routes::prices::plan_says;
 use crate::serving::edition::everywhere;
+use crate::serving::known::known_or_sample;
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;
@@ -11,8 +12,9 @@ use compagina_core::catalog::{Product, ProductOption, ProductType};
 use compagina_core::choice::{ValueState, pick, states};
 use compagina_core::ids::{PieceId, TemplateId};
 use compagina_core::page::piece::shared::APPEARS;
-use compagina_core::page::{Kind, Target, Verdict};
+use compagina_core::page::{Kind, Layout, Target, Verdict};
 use compagina_core::price::{Plan, PlanId, PriceBook};
+use compagina_core::template::{OnScreen, visibility};
 use compagina_press::{Bytes, TooSmall, Weight, verdict, weigh};
 use compagina_storage::{Document, DocumentName};
 use serde::Serialize;
@@ -30,6 +32,8 @@ pub struct SituationView {
     /// `[option][value]`: its state, and the choice to which picking it leads.
     states: Vec<Vec<StateView>>,
     silent: Vec<Silent>,
+    /// On which screens pieces are hidden, or shown because a type or a product says so.
+    on_screens: Vec<OnScreen>,
     /// The pieces and bands that appear only at times: whether they do, and why.
     verdicts: Vec<VerdictView>,
     weight: WeightView,
@@ -102,6 +106,12 @@ pub struct Silent {
     why: &'static str,
 }
 
+/// On which screens a draft's pieces are seen, of the product that is looked at.
+pub async fn on_screens(state: &State, draft: &Layout, look: &Look) -> ApiResult<Vec<OnScreen>> {
+    let product = &known_or_sample(state, &look.product).await?.product;
+    Ok(visibility(draft, (&product.kind.handle, &product.handle)))
+}
+
 /// What the situation strip shows for a product.
 #[utoipa::path(operation_id = "show_situation", params(Look), responses((status = 200, body = SituationView), (status = 404, body = ApiError)))]
 #[get("/templates/{id}/situation")]
@@ -148,6 +158,7 @@ pub async fn show(
         chosen: selection.values().to_vec(),
         states: table.collect(),
         silent: silent.collect(),
+        on_screens: on_screens(&state, &template.draft, &query).await?,
         options: product.options.clone(),
         name: product.name.clone(),
         kind: product.kind.clone(),

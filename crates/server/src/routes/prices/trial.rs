@@ -1,13 +1,15 @@
 use super::{plan_says, prices_of_draft};
 use crate::error::{ApiError, ApiResult};
 use crate::routes::shop::product::find;
+use crate::serving::edition::{everywhere, listed};
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::post;
 use actix_web::web::{Data, Json};
 use compagina_core::catalog::{Product, Variant};
+use compagina_core::ids::Handle;
 use compagina_core::money::Money;
-use compagina_core::price::{Extras, Lowest, Next, PlanId, PriceBook, Priced, Saving, Work};
+use compagina_core::price::{Extras, Lowest, Next, Outcome, PlanId, PriceBook, Priced, RuleId, Saving, Work};
 use compagina_core::time::Local;
 use compagina_storage::{Document, DocumentName};
 use serde::{Deserialize, Serialize};
@@ -52,11 +54,15 @@ pub struct Tried {
     saving: Option<Saving>,
     line: Money,
     next: Option<Next>,
-    working: Vec<Work>,
+    working: Vec<WorkView>,
+    /// How many other rules aren't for this.
+    others: usize,
     /// The plans by which it can be bought, and what the one tried makes of the price.
     plans: Vec<TriedPlan>,
     /// Whether it can be bought without a plan.
     once: bool,
+    /// The price that the rules make, before a plan and what is written onto it.
+    ruled: Money,
     planned: Option<Money>,
     /// What writing onto it adds; none where nothing can be.
     surcharge: Option<Money>,
@@ -66,6 +72,19 @@ pub struct Tried {
     /// Unit price by quantity, without the cart.
     ladder: Vec<Rung>,
     at: Local,
+}
+
+/// What one rule did.
+#[derive(Serialize, ToSchema)]
+pub struct WorkView {
+    rule: RuleId,
+    name: String,
+    /// Whether it made the price.
+    applied: bool,
+    /// What it did, or why it did nothing.
+    says: String,
+    /// What it makes of the price, or would.
+    price: String,
 }
 
 #[derive(Serialize, ToSchema)]
@@ -111,6 +130,20 @@ pub async fn try_price(state: Data<State>, _caller: Caller, body: Json<Try>) -> 
     let (Priced { quote, base, next }, working) =
         prices.explain(&product, variant, pieces(wanted.quantity)?)?;
     let rung = |(from, unit)| Rung { from, unit };
+    let (products, locale) = (listed(&state).await?, everywhere(&state).await?.shop.locale);
+    let called = |handle: &Handle| {
+        let one = products.iter().find(|one| one.facts.handle == *handle);
+        one.map_or_else(|| handle.to_string(), |one| one.name.clone())
+    };
+    let applied = |work: &Work| matches!(work.outcome, Outcome::Applied { .. });
+    let work_view = |work: &Work| WorkView {
+        rule: work.rule,
+        name: work.name.clone(),
+        applied: applied(work),
+        says: work.outcome.told(called, locale),
+        price: work.price_told(locale),
+    };
+    let for_this: Vec<&Work> = working.iter().filter(|work| work.outcome != Outcome::NotFor).collect();
     Ok(Json(Tried {
         plans: prices
             .plans(&product, variant)
@@ -118,6 +151,7 @@ pub async fn try_price(state: Data<State>, _caller: Caller, body: Json<Try>) -> 
             .collect(),
         once: prices.can_be_bought_once(&product, variant),
         planned: taken.map(|_| Money::new(quote.unit.minor - added, quote.unit.currency)),
+        ruled: working.iter().rev().find(|work| applied(work)).map_or(base, |work| work.after),
         surcharge,
         lowest,
         lowest_at: lowest.map(|lowest| zone.local(lowest.at)),
@@ -130,7 +164,8 @@ pub async fn try_price(state: Data<State>, _caller: Caller, body: Json<Try>) -> 
         saving: quote.saving,
         line: quote.line,
         next,
-        working,
+        others: working.len() - for_this.len(),
+        working: for_this.into_iter().map(work_view).collect(),
         at,
     }))
 }

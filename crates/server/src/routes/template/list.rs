@@ -6,10 +6,11 @@ use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;
 use actix_web::web::{Data, Json};
-use compagina_core::catalog::{ProductType, Tag};
+use compagina_core::catalog::{ProductType, Shop, Tag};
 use compagina_core::ids::{Handle, TemplateId};
+use compagina_core::money::Money;
 use compagina_core::page::differences;
-use compagina_core::template::{Reach, ReachLevel, Serving};
+use compagina_core::template::{Called, Reach, ReachLevel, Serving};
 use compagina_storage::TemplateRow;
 use serde::Serialize;
 use std::collections::{BTreeMap, BTreeSet};
@@ -51,6 +52,9 @@ pub struct TemplateView {
     pub id: TemplateId,
     pub name: String,
     pub reach: Reach,
+    /// The same in a few words: what it takes in, and when, where it doesn't always.
+    pub says: String,
+    pub dates: String,
     /// Whether its dates and its switch let it serve now.
     pub in_force: bool,
     /// How many products it serves now.
@@ -129,19 +133,29 @@ pub(super) async fn view(state: &State) -> ApiResult<TemplatesView> {
     });
     let types: Vec<TypeReached> = types.collect();
     let now = crate::clock::now();
-    let templates =
-        rows.iter().map(|row| template_view(row, &types, row.reach.is_in_force(now, &live.zone))).collect();
     let handles: BTreeSet<&Handle> =
         rows.iter().flat_map(|row| row.reach.also.iter().chain(&row.reach.except)).collect();
     let named = listed.iter().filter(|one| handles.contains(&one.facts.handle));
-    let currency = everywhere(state).await?.shop.currency;
+    let names: BTreeMap<&Handle, &str> = named.map(|one| (&one.facts.handle, one.name.as_str())).collect();
+    let Shop { currency, locale, .. } = everywhere(state).await?.shop;
+    let called = Called {
+        product: &|handle| names.get(handle).map_or_else(|| handle.to_string(), ToString::to_string),
+        kind: &|kind| {
+            let of = types.iter().find(|one| one.kind.handle == *kind);
+            of.map_or_else(|| kind.to_string(), |of| of.kind.name.clone())
+        },
+        price: &|minor| Money::new(minor, currency).format(locale),
+    };
+    let in_force = |row: &TemplateRow| row.reach.is_in_force(now, &live.zone);
+    let templates = rows.iter().map(|row| template_view(row, &types, in_force(row), &called)).collect();
     Ok(TemplatesView {
         arrangement,
         templates,
         types,
         tags: state.store.tags().await?,
-        named: named
-            .map(|one| NamedProduct { handle: one.facts.handle.clone(), name: one.name.clone() })
+        named: names
+            .iter()
+            .map(|(handle, name)| NamedProduct { handle: (*handle).clone(), name: (*name).to_owned() })
             .collect(),
         currency: currency.code().to_owned(),
         decimals: currency.decimals(),
@@ -179,12 +193,19 @@ fn count(cells: &mut BTreeMap<TemplateId, Cell>, serving: &Serving) {
     }
 }
 
-fn template_view(row: &TemplateRow, types: &[TypeReached], in_force: bool) -> TemplateView {
+fn template_view(
+    row: &TemplateRow,
+    types: &[TypeReached],
+    in_force: bool,
+    called: &Called<'_>,
+) -> TemplateView {
     let cells = || types.iter().flat_map(|t| &t.cells).filter(|cell| cell.template == row.id);
     TemplateView {
         id: row.id,
         name: row.name.clone(),
         reach: row.reach.clone(),
+        says: row.reach.told(called),
+        dates: row.reach.dates_told(),
         in_force,
         products: cells().map(|cell| cell.serves).sum(),
         types: cells().filter(|cell| cell.serves > 0).count(),

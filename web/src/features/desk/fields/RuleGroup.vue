@@ -4,7 +4,6 @@ import { computed } from "vue";
 import { useDesk } from "../deskStore";
 import type { Rule } from "../types";
 import RuleSentence from "./RuleSentence.vue";
-import { SENTENCES, turned } from "./sentences";
 
 /** Sentences joined by all or any; one of them may be a group again. */
 type Group = Extract<Rule, { is: "all" | "any" }>;
@@ -20,16 +19,19 @@ function set(index: number, rule: Rule): void {
   put(rows.value.map((old, i) => (i === index ? rule : old)));
 }
 function add(name: string): void {
-  const sentence = SENTENCES.find((s) => s.is === name);
+  const sentence = desk.view?.sentences.find((one) => one.rule.is === name);
   if (name === "group") put([...rows.value, { is: "any", of: [] }]);
-  else if (sentence)
-    put([...rows.value, sentence.begin({ types: desk.view?.types ?? [], tags: desk.view?.tags ?? [] })]);
+  else if (sentence) put([...rows.value, sentence.rule]);
+}
+/** The opposite of a sentence. */
+function turned(rule: Rule): Rule {
+  return rule.is === "not" ? rule.of : { is: "not", of: rule };
 }
 function inner(rule: Rule): Group | null {
   return rule.is === "all" || rule.is === "any" ? rule : null;
 }
 const choices = computed(() => [
-  ...SENTENCES.map((s) => ({ value: s.is as string, title: s.words })),
+  ...(desk.view?.sentences ?? []).map((one) => ({ value: one.rule.is as string, title: one.words })),
   ...(props.depth === 0 && rows.value.length > 0 ? [{ value: "group", title: "one of several …" }] : []),
 ]);
 </script>

@@ -2,7 +2,6 @@
 import { computed } from "vue";
 import { useDesk } from "../deskStore";
 import type { Rule } from "../types";
-import { SENTENCES } from "./sentences";
 
 /** One sentence, with what it needs to know. A click on its words makes it the opposite. */
 const props = defineProps<{ modelValue: Rule }>();
@@ -13,8 +12,8 @@ const unit = computed(() => 10 ** (desk.view?.decimals ?? 2));
 const negated = computed(() => props.modelValue.is === "not");
 const plain = computed((): Rule => (props.modelValue.is === "not" ? props.modelValue.of : props.modelValue));
 const words = computed(() => {
-  const sentence = SENTENCES.find((s) => s.is === plain.value.is);
-  return (negated.value ? sentence?.not : sentence?.words) ?? "a condition made elsewhere";
+  const sentence = desk.view?.sentences.find((one) => one.rule.is === plain.value.is);
+  return (negated.value ? sentence?.opposite : sentence?.words) ?? "a condition made elsewhere";
 });
 
 function put(rule: Rule): void {
