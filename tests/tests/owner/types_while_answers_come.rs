@@ -185,6 +185,34 @@ async fn a_typed_colour_and_the_first_letter_of_a_note_are_kept(pool: MySqlPool)
     .await;
 }
 
+/// An answer about one number draws the others anew, while the next one is being typed.
+#[sqlx::test(migrations = false)]
+async fn numbers_of_the_house_style_typed_one_after_another_are_all_kept(pool: MySqlPool) {
+    let site = &Site::start(pool).await;
+    with_late_answers(site, "/house-style", |client| async move {
+        let client = &client;
+        click(client, ".parts nav button", "Type").await;
+        let field = |step: usize| format!(".token input[type=number][aria-labelledby=token-type_{step}]");
+        until(client, &format!("document.querySelector('{}')", field(7))).await;
+        for round in 0..4 {
+            for step in 0..8 {
+                type_at(client, &field(step), &format!("{}", 20 + (step + round) % 5), 60).await;
+            }
+        }
+        ask(client, "document.activeElement.blur()").await;
+        until(client, "document.querySelector('[data-test=saved]').innerText.startsWith('Saved')").await;
+        let house = json_of(site.owner().await.get("/api/house").await).await;
+        for step in 0..8 {
+            let tokens = house["tokens"].as_array().unwrap();
+            let token = tokens.iter().find(|token| token["key"] == format!("type_{step}")).unwrap();
+            assert_eq!(token["value"], 20 + (step + 3) % 5, "step {step}");
+            let shown = ask(client, &format!("document.querySelector('{}').value", field(step))).await;
+            assert_eq!(shown, format!("{}", 20 + (step + 3) % 5), "step {step}");
+        }
+    })
+    .await;
+}
+
 /// Lines of the order that are copied, and what their pieces are in the document.
 const COPIED: [(&str, &str); 3] = [("Title", "title"), ("Price", "price"), ("Summary", "summary")];
 

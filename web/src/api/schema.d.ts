@@ -1240,7 +1240,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The draft alone, for a desk that is open already. */
+        /** The draft alone, with the page under a situation, for a desk that is open already. */
         get: operations["show_template_draft"];
         put?: never;
         post?: never;
@@ -8432,7 +8432,26 @@ export interface operations {
     };
     show_template_draft: {
         parameters: {
-            query?: never;
+            query: {
+                product: string;
+                /** @description The choice as an address names it: `colour=ember&sail=2-1-m`; without one the page opens as for a shopper. */
+                choice?: string | null;
+                stock?: components["schemas"]["StockMood"];
+                sale?: components["schemas"]["SaleMood"];
+                coming_soon?: boolean;
+                cart?: components["schemas"]["CartMood"];
+                /** @description What else the cart holds, by its handle, where it holds something else; anything without one. */
+                cart_product?: string | null;
+                /** @description How many pieces of it; one without a number. */
+                cart_pieces?: number | null;
+                prices?: components["schemas"]["PricesMood"];
+                /** @description As `2026-11-24`; today without one. */
+                day?: string | null;
+                quantity?: number | null;
+                /** @description By which plan it is bought; once without one. */
+                plan?: number | null;
+                language?: components["schemas"]["Language"];
+            };
             header?: never;
             path: {
                 id: number;

@@ -1,21 +1,15 @@
 <script setup lang="ts">
-import { ref, watch } from "vue";
+import TypedInput from "./TypedInput.vue";
 
 /** A colour as `#RRGGBB`: typed, or chosen with the browser's own picker. */
 const props = defineProps<{ modelValue: string; labelledby: string }>();
 const emit = defineEmits<{ "update:modelValue": [value: string] }>();
-const typed = ref(props.modelValue);
-watch(
-  () => props.modelValue,
-  (value) => (typed.value = value),
-);
 
-function keep(): void {
-  const text = typed.value.trim();
+function keep(text: string): true | null {
   const colour = text.startsWith("#") ? text : `#${text}`;
-  if (/^#[0-9a-f]{6}$/i.test(colour)) {
-    if (colour.toUpperCase() !== props.modelValue.toUpperCase()) emit("update:modelValue", colour.toUpperCase());
-  } else typed.value = props.modelValue;
+  if (!/^#[0-9a-f]{6}$/i.test(colour)) return null;
+  if (colour.toUpperCase() !== props.modelValue.toUpperCase()) emit("update:modelValue", colour.toUpperCase());
+  return true;
 }
 </script>
 
@@ -27,14 +21,7 @@ function keep(): void {
       :aria-labelledby="labelledby"
       @change="emit('update:modelValue', ($event.target as HTMLInputElement).value.toUpperCase())"
     />
-    <input
-      v-model="typed"
-      maxlength="7"
-      spellcheck="false"
-      :aria-labelledby="labelledby"
-      @blur="keep"
-      @keydown.enter="keep"
-    />
+    <TypedInput :value="modelValue" :keep="keep" maxlength="7" spellcheck="false" :aria-labelledby="labelledby" />
   </span>
 </template>
 

@@ -78,9 +78,12 @@ export const useDesk = defineStore("desk", () => {
     if (id === here.value) view.value = data;
     return { data: data.draft };
   }
-  /** The draft alone. */
+  /** The draft alone, with its page. */
   function readDraft(): Promise<Answer<Draft>> {
-    return ask(api.GET("/api/templates/{id}/draft", { params: { path: { id: here.value } } }));
+    const { path, look: asked } = made();
+    if (!asked) return read();
+    const params = { path, query: asked };
+    return hear(ask(api.GET("/api/templates/{id}/draft", { params })), asked, path.id);
   }
   async function open(id: number): Promise<void> {
     if (here.value !== id) $reset();

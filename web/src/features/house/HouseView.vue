@@ -72,7 +72,7 @@ function ratio(hundredths: number): string {
       <section class="tokens" :aria-label="group?.[1]">
         <h2>{{ group?.[1] }}</h2>
         <p class="soft">{{ group?.[2] }}</p>
-        <TokenField v-for="token in tokens" :key="token.key" :token="token" @set="(value) => set(token.key, value)" />
+        <TokenField v-for="token in tokens" :key="token.key" :token="token" :set="(value) => set(token.key, value)" />
       </section>
       <section class="sample" aria-label="Living sample">
         <iframe v-if="first" ref="frame" :srcdoc="first" title="Living sample" />

@@ -2,18 +2,16 @@
 import { computed } from "vue";
 import type { Schemas } from "../../api/client";
 import ColourField from "../../ui/ColourField.vue";
+import TypedInput from "../../ui/TypedInput.vue";
 import type { Token } from "./useHouse";
 
-const props = defineProps<{ token: Token }>();
-const emit = defineEmits<{ set: [value: Schemas["SetValue"] | null] }>();
+const props = defineProps<{ token: Token; set: (value: Schemas["SetValue"] | null) => Promise<boolean> }>();
 const shape = computed(() => props.token.shape);
 const id = computed(() => `token-${props.token.key}`);
 
-function setNumber(event: Event): void {
-  const input = event.target as HTMLInputElement;
-  const value = Number(input.value);
-  if (input.value !== "" && Number.isInteger(value)) emit("set", value);
-  else input.value = String(props.token.value);
+function setNumber(text: string): Promise<boolean> | null {
+  const value = Number(text);
+  return text !== "" && Number.isInteger(value) ? props.set(value) : null;
 }
 </script>
 
@@ -24,7 +22,7 @@ function setNumber(event: Event): void {
       v-if="shape.shape === 'colour'"
       :model-value="String(token.value)"
       :labelledby="id"
-      @update:model-value="(v) => emit('set', v)"
+      @update:model-value="(v) => set(v)"
     />
     <span v-else-if="shape.shape === 'number'" class="number">
       <input
@@ -33,15 +31,16 @@ function setNumber(event: Event): void {
         :max="shape.most"
         :value="token.value"
         :aria-labelledby="id"
-        @change="setNumber"
+        @change="setNumber(($event.target as HTMLInputElement).value)"
       />
-      <input
+      <TypedInput
         type="number"
         :min="shape.least"
         :max="shape.most"
-        :value="token.value"
+        :value="String(token.value)"
+        :keep="setNumber"
+        :of="token.key"
         :aria-labelledby="id"
-        @change="setNumber"
       />
       <span class="soft">px</span>
     </span>
@@ -51,7 +50,7 @@ function setNumber(event: Event): void {
       :aria-labelledby="id"
       color="primary"
       hide-details
-      @update:model-value="(v) => emit('set', v === true)"
+      @update:model-value="(v) => set(v === true)"
     />
     <v-select
       v-else-if="shape.shape === 'choice'"
@@ -60,12 +59,12 @@ function setNumber(event: Event): void {
       item-title="label"
       item-value="value"
       :aria-labelledby="id"
-      @update:model-value="(v: Schemas['SetValue']) => emit('set', v)"
+      @update:model-value="(v: Schemas['SetValue']) => set(v)"
     />
     <span class="own">
       <template v-if="token.own">
         <span class="dot" title="Set by you" />
-        <button class="quiet" :aria-label="`Rejoin ${token.label}`" @click="emit('set', null)">Rejoin</button>
+        <button class="quiet" :aria-label="`Rejoin ${token.label}`" @click="set(null)">Rejoin</button>
       </template>
     </span>
   </div>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, ref, watch } from "vue";
+import { computed } from "vue";
+import TypedInput from "../../ui/TypedInput.vue";
 import type { PricesControl, PricesView } from "./usePrices";
 import { written } from "./usePrices";
 
@@ -29,15 +30,6 @@ const round = (part: Partial<PricesView["rounding"]>) => change("rounding", { ..
 const style = (part: Partial<PricesView["style"]>) => change("style", { ...props.view.style, ...part });
 const vat = (part: Partial<PricesView["vat"]>) => change("vat", { ...props.view.vat, ...part });
 
-const rate = ref("");
-watch(
-  () => props.view.vat.percent,
-  (now) => (rate.value = now),
-  { immediate: true },
-);
-function keepRate(): void {
-  if (rate.value.trim() !== props.view.vat.percent) void vat({ percent: rate.value });
-}
 const typeName = (handle: string): string => props.view.types.find((type) => type.handle === handle)?.name ?? handle;
 const other = computed(() =>
   props.view.types.filter((type) => !props.view.vat.types.some((own) => own.kind === type.handle)),
@@ -46,8 +38,8 @@ function addRate(event: Event): void {
   const kind = value(event);
   if (kind !== "") void vat({ types: [...props.view.vat.types, { kind, percent: "0" }] });
 }
-function setRate(kind: string, percent: string): void {
-  void vat({ types: props.view.vat.types.map((own) => (own.kind === kind ? { kind, percent } : own)) });
+function setRate(kind: string, percent: string): Promise<boolean> {
+  return vat({ types: props.view.vat.types.map((own) => (own.kind === kind ? { kind, percent } : own)) });
 }
 function dropRate(kind: string): void {
   void vat({ types: props.view.vat.types.filter((own) => own.kind !== kind) });
@@ -86,7 +78,12 @@ function dropRate(kind: string): void {
     <div class="two">
       <label>
         <span class="soft">Rate, %</span>
-        <input v-model="rate" inputmode="decimal" placeholder="none" @blur="keepRate" @keydown.enter="keepRate" />
+        <TypedInput
+          :value="view.vat.percent"
+          :keep="(percent) => vat({ percent })"
+          inputmode="decimal"
+          placeholder="none"
+        />
       </label>
       <label>
         <span class="soft">Prices are shown</span>
@@ -98,11 +95,12 @@ function dropRate(kind: string): void {
     </div>
     <div v-for="own in view.vat.types" :key="own.kind" class="rate">
       <span>{{ typeName(own.kind) }}</span>
-      <input
+      <TypedInput
         :value="own.percent"
+        :keep="(percent) => setRate(own.kind, percent)"
+        :of="own.kind"
         inputmode="decimal"
         :aria-label="`Rate of ${typeName(own.kind)}, in percent`"
-        @change="setRate(own.kind, value($event))"
       />
       <button class="quiet" :aria-label="`No rate of its own for ${typeName(own.kind)}`" @click="dropRate(own.kind)">
         Take out

@@ -81,12 +81,17 @@ pub(super) async fn change(
 ) -> ApiResult<Json<DraftView>> {
     let id = TemplateId(id);
     state.store.change_draft(id, caller.session.owner_id, revision, change).await?;
+    Ok(Json(draft_now(state, id, look.as_ref()).await?))
+}
+
+/// A draft as it is now, with the page that it makes under a situation where one is given.
+pub(super) async fn draft_now(state: &State, id: TemplateId, look: Option<&Look>) -> ApiResult<DraftView> {
     let (template, history) = tokio::try_join!(state.store.template(id), state.store.history(id))?;
     let mut view = draft_view(state, &template, history).await?;
     if let Some(look) = look {
-        // The step is kept already: a page that can't be drawn must not make it look as if it weren't.
-        view.proof = draw(state, id, &template.draft, &look, None).await.ok();
-        view.on_screens = on_screens(state, &template.draft, &look).await.ok();
+        // A step is kept already: a page that can't be drawn must not make it look as if it weren't.
+        view.proof = draw(state, id, &template.draft, look, None).await.ok();
+        view.on_screens = on_screens(state, &template.draft, look).await.ok();
     }
-    Ok(Json(view))
+    Ok(view)
 }

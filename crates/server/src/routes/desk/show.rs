@@ -1,4 +1,5 @@
-use super::{DraftView, draft_view};
+use super::operate::draft_now;
+use super::{DraftView, Look, draft_view};
 use crate::clock::now;
 use crate::error::{ApiError, ApiResult};
 use crate::routes::draft::{Planned, planned};
@@ -10,7 +11,7 @@ use crate::serving::sample::{self, Served};
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;
-use actix_web::web::{Data, Json, Path};
+use actix_web::web::{Data, Json, Path, Query};
 use compagina_core::catalog::{Product, ProductType, Tag};
 use compagina_core::ids::{Handle, TemplateId};
 use compagina_core::page::piece::Role;
@@ -133,11 +134,14 @@ pub async fn show(state: Data<State>, _caller: Caller, id: Path<u64>) -> ApiResu
     }))
 }
 
-/// The draft alone, for a desk that is open already.
-#[utoipa::path(operation_id = "show_template_draft", responses((status = 200, body = DraftView), (status = 404, body = ApiError)))]
+/// The draft alone, with the page under a situation, for a desk that is open already.
+#[utoipa::path(operation_id = "show_template_draft", params(Look), responses((status = 200, body = DraftView), (status = 404, body = ApiError)))]
 #[get("/templates/{id}/draft")]
-pub async fn draft(state: Data<State>, _caller: Caller, id: Path<u64>) -> ApiResult<Json<DraftView>> {
-    let id = TemplateId(*id);
-    let template = state.store.template(id).await?;
-    Ok(Json(draft_view(&state, &template, state.store.history(id).await?).await?))
+pub async fn draft(
+    state: Data<State>,
+    _caller: Caller,
+    id: Path<u64>,
+    look: Query<Look>,
+) -> ApiResult<Json<DraftView>> {
+    Ok(Json(draft_now(&state, TemplateId(*id), Some(&look)).await?))
 }

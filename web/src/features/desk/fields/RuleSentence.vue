@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from "vue";
+import TypedInput from "../../../ui/TypedInput.vue";
 import { useDesk } from "../deskStore";
 import type { Rule } from "../types";
 
@@ -19,19 +20,22 @@ const words = computed(() => {
 function put(rule: Rule): void {
   emit("update:modelValue", negated.value ? { is: "not", of: rule } : rule);
 }
-function number(event: Event): number | null {
-  const value = Number((event.target as HTMLInputElement).value);
-  return Number.isFinite(value) && value >= 0 ? value : null;
+function number(text: string): number | null {
+  const value = Number(text);
+  return text !== "" && Number.isFinite(value) && value >= 0 ? value : null;
 }
-function setCount(event: Event): void {
-  const count = number(event);
+function setCount(text: string): true | null {
+  const count = number(text);
   const rule = plain.value;
-  if (count !== null && (rule.is === "pictures_over" || rule.is === "stock_under"))
-    put({ ...rule, count: Math.floor(count) });
+  if (count === null || (rule.is !== "pictures_over" && rule.is !== "stock_under")) return null;
+  put({ ...rule, count: Math.floor(count) });
+  return true;
 }
-function setPrice(event: Event): void {
-  const price = number(event);
-  if (price !== null && plain.value.is === "price_over") put({ ...plain.value, minor: Math.round(price * unit.value) });
+function setPrice(text: string): true | null {
+  const price = number(text);
+  if (price === null || plain.value.is !== "price_over") return null;
+  put({ ...plain.value, minor: Math.round(price * unit.value) });
+  return true;
 }
 function setDay(which: "from" | "to", event: Event): void {
   const day = (event.target as HTMLInputElement).value || null;
@@ -42,22 +46,23 @@ function setDay(which: "from" | "to", event: Event): void {
 <template>
   <div class="sentence">
     <button type="button" class="words" title="Say the opposite" @click="emit('turn')">{{ words }}</button>
-    <input
+    <TypedInput
       v-if="plain.is === 'pictures_over' || plain.is === 'stock_under'"
       type="number"
       min="0"
-      :value="plain.count"
+      :value="String(plain.count)"
+      :keep="setCount"
+      :of="plain.is"
       :aria-label="words"
-      @change="setCount"
     />
     <span v-else-if="plain.is === 'price_over'" class="price">
-      <input
+      <TypedInput
         type="number"
         min="0"
         :step="1 / unit"
-        :value="plain.minor / unit"
+        :value="String(plain.minor / unit)"
+        :keep="setPrice"
         :aria-label="words"
-        @change="setPrice"
       />
       {{ desk.view?.currency }}
     </span>
