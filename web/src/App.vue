@@ -20,7 +20,7 @@ function leave(): void {
   if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
 }
 function warn(event: BeforeUnloadEvent): void {
-  if (outbox.unkept) event.preventDefault();
+  if (outbox.unkept || outbox.files > 0) event.preventDefault();
 }
 onMounted(() => {
   addEventListener("pagehide", leave);

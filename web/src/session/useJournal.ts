@@ -1,5 +1,5 @@
 import { computed, onBeforeUnmount, ref, shallowRef, watch } from "vue";
-import { type Answer, type ApiError, type Schemas, api, ask } from "../api/client";
+import { type Answer, type ApiError, type Schemas, api, ask, offline } from "../api/client";
 import { useUndoKeys } from "../ui/useUndoKeys";
 import { useOutbox } from "./useOutbox";
 import type { Call, Turn } from "./useSteps";
@@ -32,8 +32,11 @@ export function useJournal(
 
   async function load(): Promise<void> {
     const mine = (asked += 1);
-    const { data } = await ask(api.GET("/api/journal", { params: { query: of() } }));
-    if (data && mine === asked) journal.value = data;
+    const { data, error } = await ask(api.GET("/api/journal", { params: { query: of() } }));
+    if (mine !== asked) return;
+    if (data) journal.value = data;
+    // Without a connection the foot says as much.
+    else if (error && error.code !== offline.code) tell(error.message);
   }
   watch(changed, () => void load(), { immediate: true });
 

@@ -37,6 +37,8 @@ export const useOutbox = defineStore("outbox", () => {
   const told = ref<Told>({ waiting: 0, taken: 0, stuck: null, unkept: false });
   const savedAt = ref<Date | null>(null);
   const refused = ref<Refusal[]>([]);
+  /** Files that are on their way: these are lost with the tab. */
+  const files = ref(0);
   /** Whether something has been on its way for long enough to tell. */
   const saving = ref(false);
   /** Whether a new version was put up, of which parts of this one are gone. */
@@ -86,8 +88,7 @@ export const useOutbox = defineStore("outbox", () => {
       .clone()
       .json()
       .catch(() => ({}))) as { code?: string; message?: string };
-    if (error.code !== "taken_before")
-      refused.value = [...refused.value, { called, why: error.message ?? "The server gave no reason." }];
+    if (error.code !== "taken_before") refuse(called, error.message ?? "The server gave no reason.");
   }
 
   /** Sends what was left behind; what is too old to be sent safely is told. */
@@ -142,7 +143,9 @@ export const useOutbox = defineStore("outbox", () => {
   const stuck = computed(() => told.value.stuck);
   const waiting = computed(() => told.value.waiting);
   const unkept = computed(() => told.value.unkept);
+  /** Tells what wasn't taken, where the view that would tell it is gone. */
+  const refuse = (called: string, why: string): void => void (refused.value = [...refused.value, { called, why }]);
   const understood = (): void => void (refused.value = []);
-  const state = { waiting, stuck, unkept, saving, savedAt, renewed };
-  return { ...state, refused, left, begin, goOn, sendLeft, letGo, through, whenStuck, understood };
+  const state = { waiting, stuck, unkept, saving, savedAt, renewed, files };
+  return { ...state, refused, refuse, left, begin, goOn, sendLeft, letGo, through, whenStuck, understood };
 });

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { mdiDotsHorizontal } from "@mdi/js";
 import { computed, ref, shallowRef, watch } from "vue";
-import type { Answer, ApiError } from "../api/client";
+import { type Answer, type ApiError, offline } from "../api/client";
 import { type DraftState, draftCalls } from "../session/useDraft";
 import ProblemNote from "./ProblemNote.vue";
 import StepsDialog from "./StepsDialog.vue";
@@ -13,8 +13,12 @@ const emit = defineEmits<{ changed: [] }>();
 const calls = computed(() => draftCalls(props.draft));
 const state = shallowRef<DraftState | null>(null);
 const problem = ref<ApiError | null>(null);
+/** Why it isn't known what is planned and what was published. */
+const unread = ref<ApiError | null>(null);
 async function load(): Promise<void> {
-  const { data } = await calls.value.state();
+  const { data, error } = await calls.value.state();
+  // Without a connection the foot says as much.
+  unread.value = error && error.code !== offline.code ? error : null;
   if (data) state.value = data;
 }
 watch(() => [props.draft, props.revision, props.changes], load, { immediate: true });
@@ -41,6 +45,7 @@ const publish = () =>
 </script>
 
 <template>
+  <span v-if="unread" class="signal" role="status" :title="unread.message">What is planned can’t be told now</span>
   <span v-if="state?.planned" class="chip" title="By the shop’s clocks" data-test="planned">
     Goes live {{ onThe(state.planned.at) }}
     <button class="quiet" @click="take(calls.unplan())">Don’t</button>

@@ -18,6 +18,7 @@ const refused = computed(() => outbox.refused[0]);
 const said = computed(() => {
   if (outbox.stuck === "signed_out") return `${wait.value} until you have signed in`;
   if (outbox.stuck === "offline") return `${wait.value} for the connection`;
+  if (outbox.files > 0) return outbox.files === 1 ? "1 file is on its way" : `${outbox.files} files are on their way`;
   if (outbox.saving) return "Saving";
   const time = outbox.savedAt?.toLocaleTimeString([], { hour: "2-digit", minute: "2-digit", hour12: false });
   if (time) return `Saved ${time}`;

@@ -1,5 +1,5 @@
 import { computed, ref, shallowRef, watch } from "vue";
-import { type Schemas, api, ask } from "../../api/client";
+import { type Answer, type Schemas, api, ask, offline } from "../../api/client";
 import { useVisit } from "../../ui/visit/useVisit";
 import { useDesk } from "./deskStore";
 import type { Look, PricesMood, SaleMood, Situation, StockMood } from "./types";
@@ -85,8 +85,11 @@ export function useSituation(first: () => string | undefined) {
       if (!desk.view || !query.value) return;
       const params = { path: { id: desk.view.id }, query: query.value };
       const asked = query.value;
-      const { data } = await ask(api.GET("/api/templates/{id}/situation", { params }));
-      if (!data || asked !== query.value) return;
+      const { data, error } = await ask(api.GET("/api/templates/{id}/situation", { params }));
+      if (asked !== query.value) return;
+      // Without a connection the foot says as much.
+      if (error && error.code !== offline.code) desk.problem = error;
+      if (!data) return;
       facts.value = data;
       desk.onScreens = data.on_screens;
     },
@@ -107,9 +110,12 @@ export function useSituation(first: () => string | undefined) {
     return parts.join(", ");
   });
 
-  async function loadKept(): Promise<void> {
-    const { data } = await ask(api.GET("/api/situations"));
+  function takeKept({ data, error }: Answer<Kept[]>): void {
     if (data) kept.value = data;
+    if (error) desk.problem = error;
+  }
+  async function loadKept(): Promise<void> {
+    takeKept(await ask(api.GET("/api/situations")));
   }
 
   /** Keeps the situation by a name; with the product and its choice, or for any product. */
@@ -123,16 +129,11 @@ export function useSituation(first: () => string | undefined) {
       ...visit.query.value,
     };
     const rest = { day: day.value || null, plan: plan.value || null };
-    const { data, error } = await ask(
-      api.POST("/api/situations", { body: { name, look: { ...here, ...state, ...rest } } }),
-    );
-    if (data) kept.value = data;
-    if (error) desk.problem = error;
+    takeKept(await ask(api.POST("/api/situations", { body: { name, look: { ...here, ...state, ...rest } } })));
   }
 
   async function forget(id: number): Promise<void> {
-    const { data } = await ask(api.DELETE("/api/situations/{id}", { params: { path: { id } } }));
-    if (data) kept.value = data;
+    takeKept(await ask(api.DELETE("/api/situations/{id}", { params: { path: { id } } })));
   }
 
   function recall(one: Kept): void {

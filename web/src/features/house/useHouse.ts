@@ -19,8 +19,10 @@ export function useHouse() {
 
   async function draw(): Promise<void> {
     const mine = (drawn += 1);
-    const { data } = await proofHtml("/api/house/sample");
-    if (data !== undefined && mine === drawn) sample.value = data;
+    const { data, error } = await proofHtml("/api/house/sample");
+    if (mine !== drawn) return;
+    if (data !== undefined) sample.value = data;
+    else problem.value = error ?? null;
   }
 
   const revision = (): number => view.value?.revision ?? 0;

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref, watch } from "vue";
-import { type Schemas, api, ask } from "../../api/client";
+import { type ApiError, type Schemas, api, ask } from "../../api/client";
 import TakeAway from "../../ui/TakeAway.vue";
 import type { BookControl, BookValue } from "./useBook";
 
@@ -8,11 +8,12 @@ import type { BookControl, BookValue } from "./useBook";
 const props = defineProps<{ book: BookControl; value: BookValue }>();
 const open = ref(false);
 const hanging = ref<Schemas["HangingOnValue"] | null>(null);
+const problem = ref<ApiError | null>(null);
 watch(open, async (now) => {
   if (!now) return;
   const path = { handle: props.book.option.value?.handle ?? "", value: props.value.id };
-  const { data } = await ask(api.GET("/api/options/{handle}/values/{value}/hanging", { params: { path } }));
-  hanging.value = data ?? null;
+  const { data, error } = await ask(api.GET("/api/options/{handle}/values/{value}/hanging", { params: { path } }));
+  [hanging.value, problem.value] = [data ?? null, error ?? null];
 });
 async function take(): Promise<void> {
   open.value = false;
@@ -23,6 +24,7 @@ async function take(): Promise<void> {
 <template>
   <button class="quiet" @click="open = true">Take {{ value.name }} away …</button>
   <TakeAway v-model="open" :what="value.name" @taken="take">
+    <li v-if="problem" class="signal" role="alert">What goes along can't be told now. {{ problem.message }}</li>
     <li v-if="hanging?.products">
       {{ hanging.products === 1 ? "1 product offers" : `${hanging.products} products offer` }} it no longer.
     </li>

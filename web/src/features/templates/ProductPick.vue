@@ -4,7 +4,7 @@ import { useProductSearch } from "../../ui/visit/useProductSearch";
 /** Products by their names, found while one types. */
 const picked = defineModel<string[]>({ required: true });
 const props = defineProps<{ label: string; named: { handle: string; name: string }[] }>();
-const { typed, found } = useProductSearch(picked, props.named);
+const { typed, found, problem } = useProductSearch(picked, props.named);
 </script>
 
 <template>
@@ -19,6 +19,7 @@ const { typed, found } = useProductSearch(picked, props.named);
     chips
     closable-chips
     no-filter
-    hide-details
+    hide-details="auto"
+    :error-messages="problem?.message"
   />
 </template>

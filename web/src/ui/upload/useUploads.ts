@@ -1,6 +1,7 @@
-import { reactive, ref } from "vue";
+import { onScopeDispose, reactive, ref } from "vue";
 import type { Answer } from "../../api/client";
 import { cancelled } from "../../api/upload";
+import { useOutbox } from "../../session/useOutbox";
 
 /** A file on its way. */
 export interface Upload {
@@ -28,7 +29,8 @@ const AT_ONCE = 3;
 
 /**
  * Files that are put in: a few at once, each with its progress; those that weren't taken stay with the reason. `landed`
- * hears of every answer; `settled`, when none is on its way any more, of the answers in the order of their files.
+ * hears of every answer; `settled`, when none is on its way any more, of the answers in the order of their files. They go on
+ * when the view is left; then the foot tells of them, and of what wasn't taken.
  */
 export function useUploads<T>(
   send: (parcel: Parcel) => Promise<Answer<T>>,
@@ -36,6 +38,9 @@ export function useUploads<T>(
   settled: (answers: T[]) => void = () => undefined,
 ) {
   const uploads = ref<Upload[]>([]);
+  const outbox = useOutbox();
+  let left = false;
+  onScopeDispose(() => (left = true));
   const queue: (() => Promise<void>)[] = [];
   let going = 0;
   let count = 0;
@@ -56,6 +61,7 @@ export function useUploads<T>(
         },
       });
       uploads.value.push(upload);
+      outbox.files += 1;
       const tell = (share: number): void => void (upload.gone = share);
       queue.push(() => run(upload, { file, replaces, tell, signal: gone.signal }));
     }
@@ -69,6 +75,7 @@ export function useUploads<T>(
       going += 1;
       void start().finally(() => {
         going -= 1;
+        outbox.files -= 1;
         next();
         if (going === 0) settle();
       });
@@ -92,6 +99,7 @@ export function useUploads<T>(
     } else if (error?.code !== cancelled.code) {
       upload.state = "failed";
       upload.why = error?.message ?? "";
+      if (left) outbox.refuse("Pictures", upload.why);
     }
   }
 

@@ -7,7 +7,7 @@ import type { CartMood, Visit } from "./useVisit";
 const props = defineProps<{ visit: Visit }>();
 const { quantity, cart, cartProduct, cartPieces } = props.visit;
 const picked = computed(() => (cartProduct.value ? [cartProduct.value] : []));
-const { typed, found } = useProductSearch(picked);
+const { typed, found, problem } = useProductSearch(picked);
 const CART: [CartMood, string][] = [
   ["empty", "empty"],
   ["this", "holds this"],
@@ -42,7 +42,8 @@ const said = computed(() => {
         label="Which, if it matters"
         no-filter
         clearable
-        hide-details
+        hide-details="auto"
+        :error-messages="problem?.message"
         @update:model-value="(to: string | null) => (cartProduct = to ?? '')"
       />
       <label v-if="cart !== 'empty'">

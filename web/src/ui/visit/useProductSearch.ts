@@ -1,5 +1,5 @@
 import { type Ref, ref, watch } from "vue";
-import { api, ask } from "../../api/client";
+import { type ApiError, api, ask } from "../../api/client";
 
 interface Named {
   handle: string;
@@ -10,16 +10,19 @@ interface Named {
 export function useProductSearch(picked: Ref<string[]>, named: Named[] = []) {
   const typed = ref("");
   const found = ref<Named[]>([...named]);
+  const problem = ref<ApiError | null>(null);
 
   watch(
     typed,
     async (find) => {
-      const { data } = await ask(api.GET("/api/templates/served", { params: { query: { find } } }));
-      if (!data || find !== typed.value) return;
+      const { data, error } = await ask(api.GET("/api/templates/served", { params: { query: { find } } }));
+      if (find !== typed.value) return;
+      problem.value = error ?? null;
+      if (!data) return;
       const known = found.value.filter((one) => picked.value.includes(one.handle));
       found.value = [...known, ...data.products.filter((one) => !picked.value.includes(one.handle))];
     },
     { immediate: true },
   );
-  return { typed, found };
+  return { typed, found, problem };
 }

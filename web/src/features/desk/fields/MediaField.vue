@@ -6,7 +6,7 @@ import { useMedia } from "../useMedia";
 /** Pictures or a film of the shop, chosen from what it has. */
 const props = defineProps<{ modelValue: string[]; count: number; film: boolean }>();
 const emit = defineEmits<{ "update:modelValue": [names: string[]] }>();
-const { media, load } = useMedia();
+const { media, load, problem } = useMedia();
 const all = computed(() => media.value.filter((m) => m.film === props.film));
 const chosen = computed(() =>
   props.modelValue.map(
@@ -63,7 +63,8 @@ function drop(name: string): void {
           <img v-if="one.small" :src="one.small" alt="" loading="lazy" />
           <span>{{ one.alt }}</span>
         </button>
-        <p v-if="all.length === 0" class="soft">The shop has none yet.</p>
+        <p v-if="problem" class="signal" role="alert">{{ problem.message }}</p>
+        <p v-else-if="all.length === 0" class="soft">The shop has none yet.</p>
         <router-link class="more" to="/pictures" target="_blank">
           {{ film ? "Put in another film" : "Put in other pictures" }}
         </router-link>
