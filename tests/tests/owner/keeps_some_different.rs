@@ -10,6 +10,46 @@ use sqlx::MySqlPool;
 /// Three thumbnails fill a line.
 const THREE: &str = "Math.round(page.querySelector('.thumbs').getBoundingClientRect().width / page.querySelector('.thumbs li').getBoundingClientRect().width) === 3";
 
+/// The marks of the order tell of the product on the desk, and change what is seen of it.
+#[sqlx::test(migrations = false)]
+async fn what_is_hidden_for_one_product_is_marked_so_and_shown_again_for_it(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let whom = json!({ "product": "dunlin" });
+    let op = json!({ "op": "depart", "whom": whom, "target": { "piece": "p1" }, "setting": "shown", "device": "wide", "value": false });
+    assert_eq!(
+        owner.post("/api/templates/2/operations", &json!({ "revision": 1, "op": op })).await.status(),
+        200
+    );
+    let base = site.base.clone();
+    Browser::run(Screen::Wide, |client| async move {
+        let mark = ".order button.phone[aria-label^='Breadcrumb on phones']";
+        let says =
+            |what: &str| format!("document.querySelector(\"{mark}\").ariaLabel.endsWith('{what} it there.')");
+        let height = "page.querySelector('.k-breadcrumb')?.getBoundingClientRect().height";
+        let gone = in_proof("Phone", &format!("!{height}"));
+        open_desk(&client, &base, "/templates/2?product=dunlin").await;
+        until(&client, &says("not shown. Show")).await;
+        until(&client, &gone).await;
+        find(&client, "[aria-label^='Product before']").await.click().await.unwrap();
+        until(&client, &says("Hide")).await;
+        find(&client, "[aria-label^='Next product']").await.click().await.unwrap();
+        until(&client, &says("Show")).await;
+        find(&client, mark).await.click().await.unwrap();
+        until(&client, &says("Hide")).await;
+        until(&client, &in_proof("Phone", &format!("{height} > 0"))).await;
+    })
+    .await;
+    let layout = owner.draft().await["layout"].clone();
+    let kept = layout["departures"]
+        .as_array()
+        .unwrap()
+        .iter()
+        .find(|one| one["whom"] == whom && one["target"]["piece"] == "p1");
+    let shown = json!({ "wide": { "shown": false }, "phone": { "shown": true } });
+    assert_eq!(kept.unwrap()["values"], shown, "the product's own word, and not the template's");
+}
+
 #[sqlx::test(migrations = false)]
 async fn one_type_and_one_product_keep_their_own_in_two_actions_each(pool: MySqlPool) {
     let site = Site::start(pool).await;

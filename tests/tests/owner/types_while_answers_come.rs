@@ -3,7 +3,7 @@
 use compagina_tests::desk::{choose, click, in_proof, press, proofs_are_drawn};
 use compagina_tests::{Browser, Screen, Site, ask, find, json_of, until};
 use fantoccini::Client;
-use serde_json::Value;
+use serde_json::{Value, json};
 use sqlx::MySqlPool;
 use std::future::Future;
 use std::time::Duration;
@@ -181,6 +181,29 @@ async fn a_typed_colour_and_the_first_letter_of_a_note_are_kept(pool: MySqlPool)
             tokio::time::sleep(Duration::from_millis(100)).await;
         }
         panic!("{}", json_of(owner.get("/api/options/colour").await).await);
+    })
+    .await;
+}
+
+/// What is published is the draft with every step that was taken on it before.
+#[sqlx::test(migrations = false)]
+async fn publishing_waits_for_the_steps_that_are_on_their_way(pool: MySqlPool) {
+    let site = &Site::start(pool).await;
+    with_late_answers(site, "/templates/2?product=whimbrel", |client| async move {
+        let client = &client;
+        proofs_are_drawn(client).await;
+        ask(client, "window.late = 900").await;
+        for piece in ["Breadcrumb", "Summary", "Promises"] {
+            let mark = format!(".order button.phone[aria-label^='{piece} on phones']");
+            find(client, &mark).await.click().await.unwrap();
+        }
+        let revision = site.owner().await.draft().await["revision"].as_u64().unwrap();
+        assert!(revision < 4, "not all of them are taken yet: {revision}");
+        click(client, ".head button", "Publish").await;
+        find(client, "form[aria-label=Publish] [type=submit]").await.click().await.unwrap();
+        until(client, "document.body.innerText.includes('Published. Shoppers see it now.')").await;
+        let draft = site.owner().await.draft().await;
+        assert_eq!((&draft["revision"], &draft["changes"]), (&json!(4), &json!(0)), "all three are live");
     })
     .await;
 }

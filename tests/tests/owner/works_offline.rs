@@ -121,9 +121,14 @@ async fn in_every_view_what_waits_outlives_the_tab(pool: MySqlPool) {
             ("/products/knot/texts", ".texts textarea", "Summed up anew."),
             ("/wording", ".words tbody textarea", "Said otherwise"),
             ("/swatch-book/colour", "[aria-label^='What it is about']", "Which cloth"),
+            ("/house-style", ".token input[type=number]", "17"),
+            ("/products/whimbrel/pictures", ".panel textarea", "Over the dunes"),
         ];
         for (place, (path, field, text)) in (1..).zip(fields) {
             client.goto(&format!("{}{path}", site.base)).await.unwrap();
+            if path.ends_with("pictures") {
+                find(client, ".grid .card button").await.click().await.unwrap();
+            }
             until(client, &format!("document.querySelector(`{field}`)")).await;
             type_into(client, field, text).await;
             ask(client, leave).await;
@@ -144,15 +149,22 @@ async fn in_every_view_what_waits_outlives_the_tab(pool: MySqlPool) {
         )
         .await;
         until(client, &format!("{written}.value === 'code'")).await;
-        assert_eq!(waiting(client).await, 5);
+        assert_eq!(waiting(client).await, 7);
         let left = open_again(client, &format!("{}/", site.base)).await;
-        assert!(left.contains("Variants, Texts and facts, Wording, Swatch book, Prices"), "{left}");
+        assert!(
+            left.contains("Variants, Texts and facts, Wording, Swatch book, House style, Pictures, Prices"),
+            "{left}"
+        );
         let get = async |path: &str| json_of(owner.get(path).await).await;
         assert_eq!(get("/api/variants?product=knot").await["variants"][0]["stock"], 77);
         assert_eq!(get("/api/products/knot/texts").await["texts"]["summary"], "Summed up anew.");
         assert_eq!(get("/api/wording?language=en").await["words"][0]["text"], "Said otherwise");
         assert_eq!(get("/api/options/colour").await["about"], "Which cloth");
         assert_eq!(get("/api/prices").await["style"]["unit"], "code");
+        let house = get("/api/house").await;
+        let first = house["tokens"].as_array().unwrap().iter().find(|token| token["own"] == true).unwrap();
+        assert_eq!(first["value"], 17);
+        assert_eq!(get("/api/pictures?product=whimbrel").await["pictures"][0]["alt"], "Over the dunes");
     })
     .await;
 }

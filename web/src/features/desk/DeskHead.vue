@@ -29,6 +29,8 @@ const state = computed(() => {
   if (count.value === 0) return "Live, nothing changed since";
   return `Draft ${desk.draft.revision} · ${count.value === 1 ? "1 change" : `${count.value} changes`} not live`;
 });
+/** Of steps that wait it isn't known yet what they change. */
+const nothing = computed(() => count.value === 0 && desk.waiting === 0 && desk.draft?.live === true);
 const own = computed(() => {
   const values = [...desk.order.map((l) => l.piece.values), ...(desk.draft?.layout.bands ?? []).map((b) => b.values)];
   return values.reduce(
@@ -131,9 +133,7 @@ const FRAMES = [
         />
       </v-list>
     </v-menu>
-    <v-btn variant="flat" color="primary" :disabled="count === 0 && desk.draft?.live" @click="publishing = true">
-      Publish
-    </v-btn>
+    <v-btn variant="flat" color="primary" :disabled="nothing" @click="publishing = true"> Publish </v-btn>
     <PublishDialog v-model="publishing" :facts="facts" />
   </div>
 </template>
