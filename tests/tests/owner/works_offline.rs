@@ -1,6 +1,6 @@
 //! Working without a connection, through a closed tab and a session that ended: nothing that was done is lost.
 
-use compagina_tests::desk::{choose, open_desk, order, press, press_with, type_into};
+use compagina_tests::desk::{choose, in_proof, open_desk, order, press, press_with, type_into};
 use compagina_tests::{
     Browser, EMAIL, OTHER_EMAIL, OTHER_PASSWORD, PASSWORD, Screen, Site, ask, find, json_of, until,
 };
@@ -81,6 +81,51 @@ async fn what_was_done_on_the_desk_is_sent_in_order_when_the_tab_is_opened_again
         client.refresh().await.unwrap();
         until(client, &format!("document.querySelectorAll('.order .what').length === {}", seen.len())).await;
         assert_eq!(order(client).await, seen);
+    })
+    .await;
+}
+
+/// The line of the whole browser, as DevTools emulates it.
+async fn line(client: &Client, offline: bool, latency_ms: u32, bytes_a_second: i32) {
+    let browser = Browser { client: client.clone() };
+    browser.devtools("Network.enable", json!({})).await;
+    let line = json!({
+        "offline": offline, "latency": latency_ms,
+        "downloadThroughput": bytes_a_second, "uploadThroughput": bytes_a_second,
+    });
+    browser.devtools("Network.emulateNetworkConditions", line).await;
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_line_that_goes_and_comes_back_slowly_loses_nothing_and_brings_what_others_did(pool: MySqlPool) {
+    let site = &Site::start(pool).await;
+    let owner = &site.owner().await;
+    Browser::run(Screen::Wide, |client| async move {
+        let client = &client;
+        open_desk(client, &site.base, "/templates/2?product=whimbrel").await;
+        choose(client, "Title").await;
+        line(client, true, 0, -1).await;
+        for _ in 0..2 {
+            press_with(client, Key::Alt, Key::Down).await;
+        }
+        assert_eq!(waiting(client).await, 2);
+        let op = json!({ "op": "set", "target": { "piece": "p1" }, "setting": "shown", "device": "phone", "value": false });
+        let step = json!({ "revision": 1, "op": op });
+        assert_eq!(owner.post("/api/templates/2/operations", &step).await.status(), 200);
+        // As slow as lines get on a train.
+        line(client, false, 600, 30_000).await;
+        until(client, &format!("{SAID}.startsWith('Saved')")).await;
+        let gone = "page.querySelector('.k-breadcrumb').getBoundingClientRect().height === 0";
+        until(client, &in_proof("Phone", gone)).await;
+        assert_eq!(owner.draft().await["revision"], 4);
+
+        // And again while nothing waits: what others do meanwhile is heard when it is back.
+        line(client, true, 0, -1).await;
+        let back = json!({ "revision": 4, "op": { "op": "set", "target": { "piece": "p1" }, "setting": "shown", "device": "phone", "value": null } });
+        assert_eq!(owner.post("/api/templates/2/operations", &back).await.status(), 200);
+        line(client, false, 40, -1).await;
+        let there = "page.querySelector('.k-breadcrumb').getBoundingClientRect().height > 0";
+        until(client, &in_proof("Phone", there)).await;
     })
     .await;
 }
