@@ -23,7 +23,7 @@ const gap = ref<Place | null>(null);
 
 // Dragging changes these lists of names at once; the server's answer replaces them.
 const columns = ref(new Map<string, string[]>());
-const bands = computed(() => desk.draft?.layout.bands ?? []);
+const bands = computed(() => desk.drawn?.draft.layout.bands ?? []);
 watch(
   bands,
   (now) => {
@@ -33,7 +33,7 @@ watch(
   { immediate: true },
 );
 
-const byPiece = computed(() => new Map(desk.order.map((line): [string, Line] => [line.piece.id, line])));
+const byPiece = computed(() => new Map(desk.drawnOrder.map((line): [string, Line] => [line.piece.id, line])));
 function linesOf(column: string): Line[] {
   return (columns.value.get(column) ?? []).flatMap((id) => byPiece.value.get(id) ?? []);
 }
@@ -45,8 +45,8 @@ const silent = computed(() => {
   return new Map([...(away ?? []), ...none]);
 });
 const folds = computed(() => ({
-  wide: lastInFirstScreen(desk.order, props.boxes.wide, SCREENS.wide.height),
-  phone: lastInFirstScreen(desk.order, props.boxes.phone, SCREENS.phone.height),
+  wide: lastInFirstScreen(desk.drawnOrder, props.boxes.wide, SCREENS.wide.height),
+  phone: lastInFirstScreen(desk.drawnOrder, props.boxes.phone, SCREENS.phone.height),
 }));
 
 watch(adding, (wanted) => {
@@ -83,7 +83,9 @@ watch(finding, async (wanted) => {
 const found = computed(() => {
   const words = typed.value.trim().toLowerCase();
   if (!finding.value || words === "") return null;
-  return desk.order.filter((l) => `${desk.labels.get(l.piece.kind)} ${hintOf(l.piece)}`.toLowerCase().includes(words));
+  return desk.drawnOrder.filter((l) =>
+    `${desk.labels.get(l.piece.kind)} ${hintOf(l.piece)}`.toLowerCase().includes(words),
+  );
 });
 function where(piece: Piece, device: Device): Where {
   return silent.value.has(piece.id)
@@ -138,7 +140,7 @@ function hintOf(piece: Piece): string {
   const why = silent.value.get(piece.id);
   if (why) return why;
   if (piece.kind === "options") return props.facts?.options.map((o) => o.name).join(", ") ?? "";
-  return desk.draft?.hints[piece.id] ?? "";
+  return desk.drawn?.draft.hints[piece.id] ?? "";
 }
 </script>
 

@@ -17,6 +17,9 @@ function afterPainting(): Promise<void> {
   });
 }
 
+/** So long an answer is waited for before a step is drawn without it. */
+const DRAWN_MS = 60;
+
 /** An edit that somebody else's came before; its maker chooses. */
 export interface Clash {
   message: string;
@@ -58,14 +61,31 @@ export const useDesk = defineStore("desk", () => {
   /** The same, as it is with the steps that wait. */
   const draft = shallowRef<Draft | null>(null);
   watch(steps.view, (now) => (draft.value = now && sharing(draft.value, now)), { flush: "sync" });
-  /** The operations that wait. */
-  const asked = computed(() => steps.abouts.value.filter((about) => about !== undefined) as Op[]);
+  /** The same as the order draws it: a step is drawn before its answer only where that doesn't come at once, since the
+   * frame that it takes would hold up the proofs. */
+  const drawn = shallowRef<{ draft: Draft; asked: Op[] } | null>(null);
+  let late: ReturnType<typeof setTimeout> | undefined;
+  function draw(): void {
+    clearTimeout(late);
+    late = undefined;
+    const asked = steps.abouts.value.filter((about) => about !== undefined) as Op[];
+    drawn.value = draft.value && { draft: draft.value, asked };
+  }
+  watch(
+    draft,
+    (now) => {
+      if (waiting.value === 0 || now === null || drawn.value === null) draw();
+      else late ??= setTimeout(draw, DRAWN_MS);
+    },
+    { flush: "sync" },
+  );
   const clash = computed((): Clash | null => {
     const one = overtaken.value;
     return one && { message: one.told.message, op: (one.about as Op | undefined) ?? null, ...one };
   });
 
   const order = computed(() => (draft.value ? lines(draft.value.layout) : []));
+  const drawnOrder = computed(() => (drawn.value ? lines(drawn.value.draft.layout) : []));
   const labels = computed(() => new Map(view.value?.kinds.map((k) => [k.kind, k.label]) ?? []));
 
   /** What an owner calls a band; one that waits to be taken has no name yet. */
@@ -245,7 +265,8 @@ export const useDesk = defineStore("desk", () => {
     clash,
     others,
     onScreens,
-    asked,
+    drawn,
+    drawnOrder,
     notice,
     $reset,
   };

@@ -60,7 +60,7 @@ export function useProofFrame(wiring: Wiring) {
 
   function sendChosen(reveal: boolean): void {
     const piece = pieceOf(desk.chosen);
-    const line = desk.order.find((l) => l.piece.id === piece);
+    const line = desk.drawnOrder.find((l) => l.piece.id === piece);
     const label = line ? (desk.labels.get(line.piece.kind) ?? "") : "";
     tell({ say: "choose", piece, band: bandOf(desk.chosen), also: [...desk.also], label, reveal });
   }
@@ -100,7 +100,7 @@ export function useProofFrame(wiring: Wiring) {
   watch(wiring.html, () => sendPage(), { immediate: true });
   watch(scale, sendFold);
   watch(
-    () => [desk.chosen, desk.also, desk.order],
+    () => [desk.chosen, desk.also, desk.drawnOrder],
     () => sendChosen(true),
   );
 

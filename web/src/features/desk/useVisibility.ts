@@ -22,7 +22,7 @@ export function useVisibility() {
         if (typeof op.value === "boolean") all.set(key(op.target.piece, op.device), op.value);
       }
     };
-    desk.asked.forEach(take);
+    desk.drawn?.asked.forEach(take);
     return all;
   });
 
