@@ -14,28 +14,57 @@ export interface Parts {
 
 let last: Parts | null = null;
 
-/** Both proofs get the same page: it is taken apart once. */
+/**
+ * Both proofs get the same page: it is taken apart once. The page is the press's own, whose text and attributes hold no
+ * `<`: its elements are found by their tags, which takes a tenth of the time that reading it as a document does.
+ */
 export function partsOf(html: string): Parts {
   if (last?.html === html) return last;
-  const page = new DOMParser().parseFromString(html, "text/html");
-  const text = (css: string) => page.querySelector(css)?.textContent ?? "";
   const pieces = new Map<string, string>();
-  const [house, laid, offers] = [text("#house"), text("#laid"), text("#offers")];
-  for (const piece of page.querySelectorAll<HTMLElement>("[data-piece]")) {
-    pieces.set(piece.dataset.piece ?? "", piece.outerHTML);
-    piece.replaceChildren();
+  const body = html.indexOf("<body");
+  let shape = "";
+  let done = html.indexOf(">", body) + 1;
+  for (const found of html.matchAll(/ data-piece="([^"]*)"/g)) {
+    const start = html.lastIndexOf("<", found.index);
+    // A piece within another one goes along with it.
+    if (start < done) continue;
+    const [inside, close, end] = elementAt(html, start);
+    pieces.set(found[1] ?? "", html.slice(start, end));
+    shape += html.slice(done, inside) + html.slice(close, end);
+    done = end;
   }
-  last = {
-    html,
-    pieces,
-    shape: page.body.innerHTML,
-    house,
-    laid,
-    offers,
-    title: page.title,
-    lang: page.documentElement.lang,
+  shape += html.slice(done, html.lastIndexOf("</body>"));
+  const text = (id: string): string => {
+    const at = html.search(new RegExp(`<(style|script)[^>]* id="${id}"`));
+    if (at < 0) return "";
+    const [inside, close] = elementAt(html, at);
+    return html.slice(inside, close);
   };
+  const [house, laid, offers] = [text("house"), text("laid"), text("offers")];
+  const title = plain(/<title>([^<]*)<\/title>/.exec(html)?.[1] ?? "");
+  const lang = /<html[^>]* lang="([^"]*)"/.exec(html)?.[1] ?? "";
+  last = { html, pieces, shape, house, laid, offers, title, lang };
   return last;
+}
+
+/** A text without the escapes that the press writes. */
+function plain(escaped: string): string {
+  const signs: Record<string, string> = { amp: "&", lt: "<", gt: ">", quot: '"' };
+  return escaped.replace(/&(amp|lt|gt|quot);/g, (_, name: string) => signs[name] ?? "");
+}
+
+/** Where an element's inside begins and ends, and where it ends itself. */
+function elementAt(html: string, start: number): [inside: number, close: number, end: number] {
+  const name = /[a-z][a-z0-9-]*/.exec(html.slice(start, start + 40))?.[0] ?? "";
+  const tags = new RegExp(`<(/?)${name}(?=[\\s>])`, "g");
+  const inside = html.indexOf(">", start) + 1;
+  tags.lastIndex = inside;
+  for (let depth = 1; ;) {
+    const tag = tags.exec(html);
+    if (!tag) return [inside, html.length, html.length];
+    depth += tag[1] === "/" ? -1 : 1;
+    if (depth === 0) return [inside, tag.index, html.indexOf(">", tag.index) + 1];
+  }
 }
 
 /** What a proof that shows one page is told so that it shows another: pieces that are as they were stay untouched. */
