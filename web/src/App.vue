@@ -35,6 +35,9 @@ onBeforeUnmount(() => {
 <template>
   <v-app>
     <TopBar v-if="session.owner" />
+    <p v-if="session.unknown" class="unknown" role="status">
+      The server doesn’t answer. It is asked again until it does; nothing is lost meanwhile.
+    </p>
     <router-view />
     <!-- The desk has it in a foot of its own; before it is known which view is opened there is none. -->
     <footer v-if="session.owner && route.name && route.name !== 'desk'" class="app-foot"><SavedState /></footer>
@@ -43,6 +46,11 @@ onBeforeUnmount(() => {
 </template>
 
 <style scoped>
+.unknown {
+  margin: 96px auto;
+  padding: 0 16px;
+  color: var(--soft);
+}
 .app-foot {
   position: sticky;
   z-index: 4;

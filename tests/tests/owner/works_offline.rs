@@ -259,3 +259,33 @@ async fn who_is_signed_out_in_the_midst_of_it_signs_in_over_the_view(pool: MySql
     })
     .await;
 }
+
+/// Whether somebody is signed in isn't known while nobody answers: what an owner opens then waits for it.
+#[sqlx::test(migrations = false)]
+async fn whoever_opens_a_view_while_nobody_answers_is_not_signed_out(pool: MySqlPool) {
+    let site = &Site::start(pool).await;
+    const DOWN: &str = r#"
+        const sends = window.fetch.bind(window);
+        window.fetch = (wanted, options) => {
+            if (localStorage.getItem("down")) return Promise.resolve(new Response(null, { status: 502 }));
+            return sends(wanted, options);
+        };
+    "#;
+    Browser::run_with(Screen::Wide, DOWN, |client| async move {
+        let client = &client;
+        Browser::sign_in(client, &site.base).await;
+        until(client, "document.querySelector('.shelf')").await;
+        ask(client, "localStorage.setItem('down', '1')").await;
+        client.goto(&format!("{}/prices", site.base)).await.unwrap();
+        until(client, "document.querySelector('.unknown')?.innerText.includes('doesn’t answer')").await;
+        assert_eq!(
+            ask(client, "document.querySelector('form') === null").await,
+            true,
+            "nobody is asked to sign in"
+        );
+        ask(client, "localStorage.removeItem('down')").await;
+        until(client, "document.querySelector('.ways')").await;
+        until(client, "!document.querySelector('.unknown')").await;
+    })
+    .await;
+}

@@ -6,6 +6,11 @@ import { useOutbox } from "../../session/useOutbox";
 
 type View = Schemas["SessionView"];
 
+/** Said where nobody is signed in. */
+const NO_SESSION = "sign_in_first";
+/** Milliseconds until it is asked again who is signed in. */
+const AGAIN_MS = 1000;
+
 /** Who is signed in, and which shop it is. */
 export const useSession = defineStore("session", () => {
   const outbox = useOutbox();
@@ -14,6 +19,8 @@ export const useSession = defineStore("session", () => {
   const shop = ref<Schemas["Shop"] | null>(null);
   /** Whether the session has ended while its owner was at work: they sign in again over the view as it stands. */
   const over = ref(false);
+  /** Whether nobody answers who is signed in. */
+  const unknown = ref(false);
   /** Who has signed in there, where it is somebody else. */
   const other = ref<string | null>(null);
   let ownerId: number | null = null;
@@ -33,20 +40,28 @@ export const useSession = defineStore("session", () => {
     feed.begin();
   }
 
-  const now = () => ask(api.GET("/api/session"));
+  /** Asks which session it is; nothing where it is none. Fails where that isn't known. */
+  async function now(): Promise<View | null> {
+    const { data, error } = await ask(api.GET("/api/session"));
+    if (error && error.code !== NO_SESSION) throw new Error(error.message);
+    return data ?? null;
+  }
 
-  /** Finds out once whether a session is still there. */
+  /** Finds out once whether a session is still there; asks until it is known. */
   async function restore(): Promise<void> {
-    if (restored) return;
-    restored = true;
-    const { data } = await now();
-    if (data) take(data);
+    while (!restored) {
+      const found = await now().catch(() => undefined);
+      unknown.value = found === undefined;
+      if (found === undefined) await new Promise((go) => setTimeout(go, AGAIN_MS));
+      else restored = true;
+      if (found) take(found);
+    }
   }
   /** The session has another token by now: in another tab the same owner signed in anew, or somebody else. */
   async function renew(): Promise<boolean> {
-    const { data } = await now();
-    if (data?.owner_id === ownerId && data) {
-      useToken(data.csrf);
+    const found = await now();
+    if (found && found.owner_id === ownerId) {
+      useToken(found.csrf);
       return true;
     }
     over.value = true;
@@ -78,5 +93,5 @@ export const useSession = defineStore("session", () => {
     return error ?? null;
   }
 
-  return { owner, shop, over, other, restore, signIn, beginAnew, signBackOut, signOut };
+  return { owner, shop, over, unknown, other, restore, signIn, beginAnew, signBackOut, signOut };
 });

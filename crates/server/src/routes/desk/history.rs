@@ -1,5 +1,4 @@
 use super::operate::change;
-
 use super::{DraftView, moment, told};
 use crate::error::{ApiError, ApiResult};
 use crate::session::Caller;
