@@ -81,3 +81,10 @@ pub async fn type_into(client: &Client, css: &str, text: &str) {
     let field = find(client, css).await;
     field.send_keys(&format!("{}a{}{text}", Key::Control, Key::Control)).await.unwrap();
 }
+
+/// Lets no news through, as to a tab that lies behind others, so that two edit what they see.
+pub async fn hold_back_news(client: &Client) {
+    let hide = "(Object.defineProperty(document, 'visibilityState', { get: () => 'hidden' }),
+                 document.dispatchEvent(new Event('visibilitychange')))";
+    ask(client, hide).await;
+}

@@ -1,6 +1,6 @@
 //! What was done to the catalogue is taken back by Ctrl Z in its view, and told in the product's history.
 
-use compagina_tests::desk::{click, press_with, type_into};
+use compagina_tests::desk::{click, hold_back_news, press_with, type_into};
 use compagina_tests::{Browser, OTHER_EMAIL, OTHER_PASSWORD, Screen, Site, ask, find, json_of, until};
 use fantoccini::key::Key;
 use fantoccini::{Client, Locator};
@@ -142,6 +142,7 @@ async fn who_sets_the_same_as_somebody_else_is_told_until_she_chose(pool: MySqlP
             format!("[...document.querySelectorAll('.lines [aria-label^=\"Price\"]')][{row}].value")
         };
         until(&client, "document.querySelectorAll('.lines [aria-label^=\"Price\"]').length > 1").await;
+        hold_back_news(&client).await;
         for amount in ["41", "42"] {
             json_of(tomas.patch(mini, &json!({ "ids": [ids[0]], "price": amount })).await).await;
             let cells = client.find_all(Locator::Css(".lines [aria-label^='Price']")).await.unwrap();
@@ -167,6 +168,39 @@ async fn who_sets_the_same_as_somebody_else_is_told_until_she_chose(pool: MySqlP
             let kept = json_of(tomas.get(mini).await).await;
             assert_eq!(kept["variants"][0]["price"], then);
         }
+    })
+    .await;
+}
+
+/// What somebody else sets comes in while she is typing in the very field: she is told as she leaves it.
+#[sqlx::test(migrations = false)]
+async fn what_comes_in_under_the_typing_hand_is_not_overwritten_unseen(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let tomas = site.owner_named(OTHER_EMAIL, OTHER_PASSWORD).await;
+    let mini = "/api/variants?product=whimbrel-mini";
+    let rows = json_of(tomas.get(mini).await).await["variants"].clone();
+    let (base, ids) = (site.base.clone(), [0, 1].map(|row: usize| rows[row]["id"].clone()));
+    Browser::run(Screen::Wide, |client| async move {
+        Browser::sign_in(&client, &base).await;
+        client.goto(&format!("{base}/products/whimbrel-mini/variants")).await.unwrap();
+        let price = ".lines [aria-label^='Price']";
+        let at = |row: usize| format!("document.querySelectorAll(\"{price}\")[{row}].value");
+        until(&client, &format!("document.querySelectorAll(\"{price}\").length > 1")).await;
+        let cells = client.find_all(Locator::Css(price)).await.unwrap();
+        cells[0].click().await.unwrap();
+        client.execute("document.activeElement.select()", vec![]).await.unwrap();
+        cells[0].send_keys("44").await.unwrap();
+        for (id, amount) in ids.iter().zip(["41", "45"]) {
+            json_of(tomas.patch(mini, &json!({ "ids": [id], "price": amount })).await).await;
+        }
+        // Long enough for the news to come.
+        tokio::time::sleep(std::time::Duration::from_millis(600)).await;
+        assert_eq!(ask(&client, &at(0)).await, "44");
+        cells[0].send_keys(&char::from(Key::Enter).to_string()).await.unwrap();
+        let told = "[...document.querySelectorAll('[role=alert]')].map(a => a.innerText).join()";
+        until(&client, &format!("{told}.includes('Tomas') && {told}.includes('41.00')")).await;
+        until(&client, &format!("{} === '45.00'", at(1))).await;
+        assert_eq!(json_of(tomas.get(mini).await).await["variants"][0]["price"], "41.00");
     })
     .await;
 }
@@ -306,6 +340,7 @@ async fn pictures_and_the_swatch_book_tell_of_others_until_one_chose_too(pool: M
         client.goto(&format!("{base}/swatch-book/colour")).await.unwrap();
         let about = "[aria-label='What it is about, for shoppers']";
         until(&client, &format!("document.querySelector(\"{about}\")")).await;
+        hold_back_news(&client).await;
         json_of(tomas.patch("/api/options/colour", &json!({ "about": "Dyed in Leith" })).await).await;
         type_into(&client, about, "Dyed by hand").await;
         find(&client, about).await.send_keys(&char::from(Key::Enter).to_string()).await.unwrap();
@@ -326,6 +361,7 @@ async fn pictures_and_the_swatch_book_tell_of_others_until_one_chose_too(pool: M
         client.refresh().await.unwrap();
         until(&client, "document.querySelectorAll('.grid .card').length === 16").await;
         find(&client, ".grid .card button").await.click().await.unwrap();
+        hold_back_news(&client).await;
         json_of(tomas.patch(pictures, &json!({ "ids": [first], "alt": "High over the bay" })).await).await;
         let words = ".panel textarea";
         until(&client, &format!("document.querySelector(\"{words}\")")).await;

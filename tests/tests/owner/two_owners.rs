@@ -1,6 +1,6 @@
 //! Two people at one desk, each in a browser of their own.
 
-use compagina_tests::desk::{choose, click, in_both, in_proof, kept, proofs_are_drawn};
+use compagina_tests::desk::{choose, click, hold_back_news, in_both, in_proof, kept, proofs_are_drawn};
 use compagina_tests::{
     Browser, EMAIL, OTHER_EMAIL, OTHER_PASSWORD, PASSWORD, Screen, Site, ask, find, until,
 };
@@ -19,13 +19,6 @@ async fn type_words(client: &Client, words: &str) {
     find(client, "#slip-says").await.click().await.unwrap();
     let field = find(client, ".slip input[aria-labelledby=label-words]").await;
     field.send_keys(&format!("{}a{}{words}", Key::Control, Key::Control)).await.unwrap();
-}
-
-/// Lets no news through, as to a tab that lies behind others, so that both edit what they see.
-async fn hold_back_news(client: &Client) {
-    let hide = "(Object.defineProperty(document, 'visibilityState', { get: () => 'hidden' }),
-                 document.dispatchEvent(new Event('visibilitychange')))";
-    ask(client, hide).await;
 }
 
 #[sqlx::test(migrations = false)]

@@ -1,6 +1,7 @@
 import { computed, getCurrentScope, onScopeDispose, ref, shallowRef } from "vue";
 import type { Answer, ApiError } from "../api/client";
 import type { Said, Told as Heard } from "./feed";
+import { typingEnds } from "./typing";
 import { useFeed } from "./useFeed";
 import { type On, useOutbox } from "./useOutbox";
 
@@ -49,6 +50,8 @@ export function useSteps<V extends object>(
   show?: (now: V) => unknown,
   /** Reads what steps change and nothing besides, where that is less. */
   readChanged = read,
+  /** Whether what is typed is kept letter by letter. */
+  atOnce = false,
 ) {
   const outbox = useOutbox();
   const server = shallowRef<V | null>(null);
@@ -162,6 +165,7 @@ export function useSteps<V extends object>(
       ? [null]
       : said.filter(({ thing }) => ["everything", knownOf(on().thing, server.value).thing].includes(thing));
     if (all.length === 0) return;
+    if (!atOnce) await typingEnds();
     // One's own steps are answered first: they tell as much.
     await tail;
     const isNews = (one: Said | null): boolean =>

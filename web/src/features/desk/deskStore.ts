@@ -54,6 +54,7 @@ export const useDesk = defineStore("desk", () => {
     read,
     undefined,
     readDraft,
+    true,
   );
   const { problem, overtaken, pending: waiting, put, after } = steps;
   /** The draft as the server has it. */
