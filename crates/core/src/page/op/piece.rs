@@ -3,6 +3,7 @@ use super::whole::many;
 use super::{MOST_PIECES, Op, OpError};
 use crate::ids::PieceId;
 use crate::page::{Layout, Piece, Place};
+use std::collections::BTreeMap;
 
 pub(super) fn add(layout: &mut Layout, piece: Piece, at: &Place) -> Result<Op, OpError> {
     check_new(layout, &piece)?;
@@ -26,6 +27,9 @@ pub(super) fn shift(layout: &mut Layout, id: PieceId, to: &Place) -> Result<Op, 
 }
 
 pub(super) fn shift_all(layout: &mut Layout, ids: &[PieceId], to: &Place) -> Result<Op, OpError> {
+    if ids.len() > MOST_PIECES {
+        return Err(OpError::TooManyPieces);
+    }
     let mut columns = layout.bands.iter().flat_map(|band| &band.columns);
     let column = columns.find(|column| column.id == to.column);
     let column = column.ok_or_else(|| OpError::NoSuchColumn(to.column.clone()))?;
@@ -33,11 +37,13 @@ pub(super) fn shift_all(layout: &mut Layout, ids: &[PieceId], to: &Place) -> Res
     let beyond = || OpError::BeyondTheEnd { index: to.index, length };
     let ahead: Vec<&PieceId> =
         column.pieces.get(..to.index).ok_or_else(beyond)?.iter().map(|piece| &piece.id).collect();
-    let stay = ahead.iter().filter(|id| !ids.contains(id)).count();
+    let turns: BTreeMap<&PieceId, usize> = ids.iter().enumerate().map(|(turn, id)| (id, turn)).collect();
+    let turns_ahead: Vec<usize> = ahead.iter().filter_map(|id| turns.get(id).copied()).collect();
+    let stay = ahead.len() - turns_ahead.len();
     // Each is counted in the column as it is without it: those that are still to come stand in it too.
-    let moves = ids.iter().enumerate().map(|(number, id)| {
-        let to_come = ahead.iter().filter(|one| ids[number + 1..].contains(one)).count();
-        let to = Place { column: to.column.clone(), index: stay + number + to_come };
+    let moves = ids.iter().enumerate().map(|(turn, id)| {
+        let to_come = turns_ahead.iter().filter(|other| **other > turn).count();
+        let to = Place { column: to.column.clone(), index: stay + turn + to_come };
         Op::MovePiece { piece: id.clone(), to }
     });
     many(layout, moves.collect())

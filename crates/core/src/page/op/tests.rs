@@ -67,6 +67,8 @@ fn several_pieces_are_put_one_behind_another_before_what_stands_there() {
     ] {
         refused(Op::MovePieces { pieces: pieces.map(id).into(), to });
     }
+    let endless = Op::MovePieces { pieces: vec![id("ghost"); 100_000], to: at("left", 0) };
+    assert_eq!(refused(endless), OpError::TooManyPieces);
 }
 
 #[test]
