@@ -5,7 +5,7 @@ mod samples;
 
 use compagina_core::catalog::{Product, Signs, Stock, TextTerms, Variant};
 use compagina_core::ids::{Handle, ProductId, VariantId};
-use compagina_core::money::{Currency, Locale, Money};
+use compagina_core::money::{Currency, Money};
 use compagina_core::price::{
     Counted, Effect, Extras, Outcome, Period, Places, Plan, PlanId, Policy, PriceBook, PriceRule, Prices,
     Promise, Rounding, RuleId, RuleReach, SavedOn, Step, Surface, Together,
@@ -390,32 +390,6 @@ fn the_working_names_every_rule_with_what_it_did_or_why_not() {
     let (unit, told) = outcomes(Together::InOrder);
     let first = [(10_000, 9000, Outcome::Applied { from: 1 }), (9000, 7200, Outcome::Applied { from: 1 })];
     assert_eq!((unit, told), (7200, [first.to_vec(), rest(7200)].concat()));
-
-    let (_, working) =
-        prices(book(rules.clone(), Together::BestOne)).explain(&line, &line.variants[0], 2).unwrap();
-    let words: Vec<_> = working
-        .iter()
-        .map(|work| (work.outcome.told(ToString::to_string, Locale::EnGb), work.price_told(Locale::EnGb)))
-        .collect();
-    let expected = [
-        ("another rule gives a lower price", "would be £90.00"),
-        ("taken", "£100.00 → £80.00"),
-        ("needs 4 pieces; there are 2", "–"),
-        ("needs a cart of £500.00; it comes to £200.00", "–"),
-        ("begins 1970-01-02, 00:00", "–"),
-        ("ended 1969-12-31, 00:00", "–"),
-        ("is off", "–"),
-        ("isn't for this", "–"),
-        ("would not make it cheaper", "–"),
-    ];
-    assert_eq!(words, expected.map(|(says, price)| (says.to_owned(), price.to_owned())));
-    let without = Outcome::Without { needs: vec![handle("kite"), handle("reel")] };
-    assert_eq!(
-        without.told(|one| one.to_string().to_uppercase(), Locale::EnGb),
-        "needs KITE or REEL in the cart"
-    );
-    let step = Outcome::Applied { from: 6 };
-    assert_eq!(step.told(ToString::to_string, Locale::EnGb), "taken: the step from 6 pieces");
 }
 
 fn plan(id: u64, hundredths: u32) -> Plan {

@@ -220,3 +220,42 @@ impl Prices {
         }
     }
 }
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use crate::money::Currency;
+
+    fn pounds(minor: i64) -> Money {
+        Money::new(minor, Currency::from_code("GBP").unwrap())
+    }
+
+    #[test]
+    fn what_a_rule_did_is_told_with_what_it_makes_of_the_price() {
+        let at = |text: &str| Local::try_from(text.to_owned()).unwrap();
+        let needs = ["kite", "reel"].map(|text| Handle::try_from(text).unwrap()).into();
+        let cases = [
+            (Outcome::Applied { from: 1 }, "taken", "£100.00 → £80.00"),
+            (Outcome::Applied { from: 6 }, "taken: the step from 6 pieces", "£100.00 → £80.00"),
+            (Outcome::Beaten, "another rule gives a lower price", "would be £80.00"),
+            (Outcome::NoEffect, "would not make it cheaper", "–"),
+            (Outcome::Off, "is off", "–"),
+            (Outcome::NotYet { from: at("2027-01-02T08:00") }, "begins 2027-01-02, 08:00", "–"),
+            (Outcome::Over { until: at("2025-12-31T00:00") }, "ended 2025-12-31, 00:00", "–"),
+            (Outcome::TooFew { needs: 4, has: 2 }, "needs 4 pieces; there are 2", "–"),
+            (
+                Outcome::TotalTooLow { needs: pounds(50_000), has: pounds(20_000) },
+                "needs a cart of £500.00; it comes to £200.00",
+                "–",
+            ),
+            (Outcome::Without { needs }, "needs KITE or REEL in the cart", "–"),
+            (Outcome::NotFor, "isn't for this", "–"),
+        ];
+        for (outcome, says, price) in cases {
+            let (before, after) = (pounds(10_000), pounds(8000));
+            let work = Work { rule: RuleId(1), name: "Spring".into(), before, after, outcome };
+            let told = work.outcome.told(|one| one.to_string().to_uppercase(), Locale::EnGb);
+            assert_eq!((told.as_str(), work.price_told(Locale::EnGb).as_str()), (says, price));
+        }
+    }
+}
