@@ -1,4 +1,5 @@
 import { Idiomorph } from "idiomorph";
+import { clearEdges, drawEdges, onColumns } from "./edges";
 import { readTable } from "./entries";
 import look from "./proof.css?inline";
 import { startFilms } from "./film";
@@ -102,6 +103,7 @@ function mark(label: string): void {
     also.map((id) => find("piece", id)),
     "",
   );
+  drawEdges(find("band", chosenBand));
 }
 
 /** Gives a mark to these elements and takes it from all others. */
@@ -114,6 +116,12 @@ function show(name: string, to: (HTMLElement | null)[], value: string): void {
 
 function setText(element: Element | null, text: string | null | undefined): void {
   if (element && typeof text === "string" && element.textContent !== text) element.textContent = text;
+}
+
+/** Takes away what isn't the page's own, before another page is laid over it. */
+function clearMarks(): void {
+  document.getElementById("proof-fold")?.remove();
+  clearEdges();
 }
 
 /** Everything about a page that isn't the inside of a piece. */
@@ -150,7 +158,7 @@ function takeBody(body: string, pieces: Record<string, string>): boolean {
     .filter((id) => !(id in pieces));
   const before = same.map((id) => find("piece", id));
   const isSame = new Set(same);
-  document.getElementById("proof-fold")?.remove();
+  clearMarks();
   Idiomorph.morph(document.body, [...next.body.childNodes], {
     morphStyle: "innerHTML",
     callbacks: {
@@ -165,7 +173,7 @@ function takePage(html: string): void {
   const next = new DOMParser().parseFromString(html, "text/html");
   const text = (css: string) => next.querySelector(css)?.textContent ?? "";
   setHead(text("#house"), text("#laid"), text("#offers"), next.title, next.documentElement.lang);
-  document.getElementById("proof-fold")?.remove();
+  clearMarks();
   Idiomorph.morph(document.body, [...next.body.childNodes], { morphStyle: "innerHTML" });
   settle();
 }
@@ -246,7 +254,11 @@ style.textContent = look;
 document.head.append(style);
 startFilms();
 watchGalleries(true);
-new ResizeObserver(() => report()).observe(document.documentElement);
+new ResizeObserver(() => {
+  report();
+  drawEdges(find("band", chosenBand));
+}).observe(document.documentElement);
+onColumns((band, widths) => tell({ say: "columns", band, widths }));
 document.addEventListener("load", report, true);
 watchSticky();
 tell({ say: "ready" });

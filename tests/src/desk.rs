@@ -82,6 +82,38 @@ pub async fn type_into(client: &Client, css: &str, text: &str) {
     field.send_keys(&format!("{}a{}{text}", Key::Control, Key::Control)).await.unwrap();
 }
 
+/// Turns a value on the slip, such as `words:wide`, into its control, in a part that is folded out for it.
+pub async fn open_value(client: &Client, value: &str) {
+    let cell = format!("document.querySelector('.slip [data-value=\"{value}\"]')");
+    let there = format!(
+        "{cell} || [...document.querySelectorAll('.slip .screens button')].find(b => b.textContent === 'Open all')?.click()"
+    );
+    until(client, &there).await;
+    ask(client, &format!("{cell}.querySelector('button')?.click()")).await;
+}
+
+/// Types a value on the slip in the place of what is there; the field stays open.
+pub async fn type_value(client: &Client, value: &str, text: &str) {
+    open_value(client, value).await;
+    type_into(client, &format!(".slip [data-value='{value}'] input"), text).await;
+}
+
+/// Picks a value on the slip from its list.
+pub async fn pick_value(client: &Client, value: &str, words: &str) {
+    open_value(client, value).await;
+    let option = format!(
+        "[...document.querySelectorAll('.pick-list li')].find(e => e.textContent.trim() === '{words}')"
+    );
+    until(client, &option).await;
+    ask(client, &format!("{option}.click()")).await;
+}
+
+/// What a value on the slip says.
+#[must_use]
+pub fn value_says(value: &str) -> String {
+    format!("document.querySelector('.slip [data-value=\"{value}\"]')?.innerText.trim()")
+}
+
 /// Lets no news through, as to a tab that lies behind others, so that two edit what they see.
 pub async fn hold_back_news(client: &Client) {
     let hide = "(Object.defineProperty(document, 'visibilityState', { get: () => 'hidden' }),

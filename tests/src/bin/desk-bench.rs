@@ -1,6 +1,7 @@
 //! Measures on the desk: from an edit until both proofs are painted. Run by `cargo xtask bench`.
 #![allow(clippy::unwrap_used, clippy::print_stdout)]
 
+use compagina_tests::desk::open_value;
 use compagina_tests::{Browser, Screen, find, until};
 use serde_json::Value;
 
@@ -50,7 +51,7 @@ const TYPE: &str = r#"
 const done = arguments[arguments.length - 1];
 const letters = arguments[0];
 const pages = [...document.querySelectorAll('iframe')].map(f => f.contentDocument);
-const field = document.querySelector('.slip input[aria-labelledby=label-words]');
+const field = document.querySelector('.slip [data-value="words:wide"] input');
 const times = [];
 let text = '';
 const next = () => {
@@ -120,9 +121,8 @@ async fn main() {
         let times = client.execute_async(MEASURE, vec![EDITS.into()]).await.unwrap();
         tell(&format!("desk, page of {pieces} pieces, {EDITS} moves, from the key press until both proofs are painted"), &times);
         find(&client, ".order [data-piece=p9] .what").await.click().await.unwrap();
-        until(&client, "document.querySelector('#slip-says')").await;
-        find(&client, "#slip-says").await.click().await.unwrap();
-        find(&client, ".slip input[aria-labelledby=label-words]").await;
+        open_value(&client, "words:wide").await;
+        find(&client, ".slip [data-value='words:wide'] input").await;
         let times = client.execute_async(TYPE, vec![EDITS.into()]).await.unwrap();
         tell(&format!("desk, page of {pieces} pieces, {EDITS} letters, from the letter until both proofs are painted"), &times);
     })

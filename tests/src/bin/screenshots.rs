@@ -1,9 +1,8 @@
 //! Takes the pictures of `docs/screenshots`; run by `cargo xtask screenshots`.
 #![allow(clippy::unwrap_used)]
 
-use compagina_tests::desk::{choose, click, press};
+use compagina_tests::desk::{choose, click, open_value, press, type_value};
 use compagina_tests::{Browser, Screen, find, until};
-use fantoccini::key::Key;
 use std::time::Duration;
 
 const FOLDER: &str = concat!(env!("CARGO_MANIFEST_DIR"), "/../docs/screenshots");
@@ -77,9 +76,7 @@ async fn templates(browser: &Browser, base: &str) {
     take(browser, "departures").await;
     click(client, "[aria-label=Departures] button", "Close").await;
     choose(client, "Buy button").await;
-    find(client, "#slip-says").await.click().await.unwrap();
-    let words = find(client, ".slip input[aria-labelledby=label-words]").await;
-    words.send_keys(&format!("{}a{}Take it flying", Key::Control, Key::Control)).await.unwrap();
+    type_value(client, "words:wide", "Take it flying").await;
     until(client, "document.querySelector('[data-test=state]').textContent.includes('1 change')").await;
     choose(client, "Options").await;
     find(client, "[aria-label='Remove this']").await.click().await.unwrap();
@@ -95,11 +92,7 @@ async fn templates(browser: &Browser, base: &str) {
 async fn gallery(browser: &Browser) {
     let client = &browser.client;
     choose(client, "Gallery").await;
-    find(client, "#slip-looks").await.click().await.unwrap();
-    for part in ["Thumbnails", "Arrows"] {
-        click(client, ".slip .more", part).await;
-    }
-    client.execute("document.querySelector('.slip .fields').scrollTop = 70", vec![]).await.unwrap();
+    open_value(client, "thumbnails:wide").await;
     take(browser, "gallery").await;
 }
 

@@ -2,7 +2,7 @@
 //! piece, cart, wish list and checkout; and the sticky bar, which covers nothing.
 
 use compagina_core::page::Kind;
-use compagina_tests::desk::{click, open_desk, press};
+use compagina_tests::desk::{choose, click, open_desk, open_value, press};
 use compagina_tests::{Browser, Owner, Screen, Site, ask, find, until};
 use fantoccini::Client;
 use serde_json::{Value, json};
@@ -59,13 +59,15 @@ async fn the_owners_views_can_be_used_by_everybody(pool: MySqlPool) {
     Browser::run(Screen::Wide, |client| async move {
         open_desk(&client, &base, "/templates/2?product=whimbrel").await;
         nothing_is_wrong(&client, "Desk").await;
-        for group in ["says", "phones", "when"] {
-            client
-                .execute(&format!("document.getElementById('slip-{group}').click()"), vec![])
-                .await
-                .unwrap();
-            nothing_is_wrong(&client, group).await;
-        }
+        open_value(&client, "saving:phone").await;
+        until(&client, "document.querySelector('.pick-list')").await;
+        nothing_is_wrong(&client, "Slip with a list").await;
+        click(&client, ".slip .appears", "appears").await;
+        press(&client, "f").await;
+        nothing_is_wrong(&client, "Slip with conditions").await;
+        choose(&client, "Promises").await;
+        open_value(&client, "lines:wide").await;
+        nothing_is_wrong(&client, "Slip with lines").await;
         for (key, view) in [("5", "All products"), ("6", "All states")] {
             press(&client, key).await;
             until(&client, "document.querySelectorAll('.all li').length > 4").await;

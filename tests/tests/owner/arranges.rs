@@ -1,7 +1,8 @@
 //! Many things at once: several pieces, other templates, other screens, conditions, situations, every product and state.
 
 use compagina_tests::desk::{
-    choose, click, in_both, in_proof, kept, open_desk, order, press, press_with, proofs_are_drawn,
+    choose, click, in_both, in_proof, kept, open_desk, order, pick_value, press, press_with,
+    proofs_are_drawn, type_value, value_says,
 };
 use compagina_tests::{Browser, Screen, Site, ask, find, until};
 use fantoccini::Client;
@@ -92,9 +93,9 @@ async fn a_line_is_found_bands_are_folded_and_given_other_columns(pool: MySqlPoo
         );
         click(&client, "button[aria-label='Fold or unfold all bands']", "").await;
         click(&client, ".order .band", "Two columns, 7 + 5").await;
-        find(&client, "#slip-looks").await.click().await.unwrap();
-        find(&client, "button[aria-label='2 columns, 4 + 8']").await.click().await.unwrap();
+        pick_value(&client, "columns:wide", "four and eight").await;
         until(&client, "document.querySelector('.order').textContent.includes('Two columns, 4 + 8')").await;
+        until(&client, &format!("{} === 'four and eight of twelve'", value_says("columns:wide"))).await;
         until(
             &client,
             &in_proof(
@@ -103,12 +104,10 @@ async fn a_line_is_found_bands_are_folded_and_given_other_columns(pool: MySqlPoo
             ),
         )
         .await;
-        find(&client, "#slip-says").await.click().await.unwrap();
-        find(&client, ".slip input[aria-labelledby=label-name]")
-            .await
-            .send_keys("The buy box")
-            .await
-            .unwrap();
+        // Any other way is typed.
+        type_value(&client, "columns:wide", &format!("2 10{}", Key::Enter)).await;
+        until(&client, &format!("{} === 'two and ten of twelve'", value_says("columns:wide"))).await;
+        type_value(&client, "name:wide", "The buy box").await;
         until(&client, "document.querySelector('.order').textContent.includes('The buy box')").await;
     })
     .await;
@@ -121,11 +120,12 @@ async fn a_tablet_gets_values_of_its_own_and_all_of_them_are_rejoined(pool: MySq
     Browser::run(Screen::Wide, |client| async move {
         open_desk(&client, &base, "/templates/2?product=whimbrel").await;
         choose(&client, "Buy button").await;
-        find(&client, "#slip-phones").await.click().await.unwrap();
-        click(&client, ".slip .narrow button", "Tablets").await;
-        let field = find(&client, ".slip input[aria-labelledby=label-words]").await;
-        field.send_keys(&format!("{}a{}On a tablet", Key::Control, Key::Control)).await.unwrap();
-        press(&client, &Key::Tab.to_string()).await;
+        // Tablets have a column of their own while they are looked at, and once something is set for them.
+        assert_eq!(ask(&client, "document.querySelectorAll('.slip [role=columnheader]').length").await, 3);
+        press(&client, "4").await;
+        type_value(&client, "words:tablet", &format!("On a tablet{}", Key::Enter)).await;
+        press(&client, "3").await;
+        until(&client, "document.querySelectorAll('.slip [role=columnheader]').length === 4").await;
         let says = "page.querySelector('.k-buy-button .buy').innerText";
         until(&client, &in_proof("Phone", &format!("{says} === 'On a tablet'"))).await;
         until(&client, &in_proof("Wide", &format!("{says} === 'Add to cart'"))).await;
@@ -149,7 +149,7 @@ async fn a_piece_that_appears_only_at_times_says_whether_and_why(pool: MySqlPool
     Browser::run(Screen::Wide, |client| async move {
         open_desk(&client, &base, "/templates/2?product=whimbrel").await;
         choose(&client, "Promises").await;
-        find(&client, "#slip-when").await.click().await.unwrap();
+        click(&client, ".slip .appears", "appears always").await;
         click(&client, ".slip button", "Only when").await;
         click(&client, ".v-list-item", "the product is on sale").await;
         until(

@@ -1,6 +1,6 @@
 //! An owner composes the page of a product type before its first product exists.
 
-use compagina_tests::desk::{choose, click, in_both, proofs_are_drawn, type_into};
+use compagina_tests::desk::{choose, click, in_both, proofs_are_drawn, type_value, value_says};
 use compagina_tests::{Browser, Screen, Site, ask, find, until};
 use fantoccini::key::Key;
 use fantoccini::{Client, Locator};
@@ -35,8 +35,7 @@ async fn a_page_is_composed_with_a_sample_that_the_first_product_replaces(pool: 
         choose(&client, "Buy button").await;
         assert_eq!(ask(&client, "document.querySelectorAll('.scope .levels button').length").await, 2);
         click(&client, ".scope .levels button", "Power kites").await;
-        find(&client, "#slip-says").await.click().await.unwrap();
-        type_into(&client, ".slip input[aria-labelledby=label-words]", "Take the pull").await;
+        type_value(&client, "words:wide", "Take the pull").await;
         in_both(&client, "page.querySelector('.k-buy-button').textContent.includes('Take the pull')").await;
 
         client.goto(&base).await.unwrap();
@@ -48,11 +47,8 @@ async fn a_page_is_composed_with_a_sample_that_the_first_product_replaces(pool: 
         proofs_are_drawn(&client).await;
         in_both(&client, "page.querySelector('h1').textContent.includes('Gannet')").await;
         choose(&client, "Buy button").await;
-        find(&client, "#slip-says").await.click().await.unwrap();
         click(&client, ".scope .levels button", "Power kites").await;
-        let words =
-            "document.querySelector('.slip input[aria-labelledby=label-words]')?.value === 'Take the pull'";
-        until(&client, words).await;
+        until(&client, &format!("{} === 'Take the pull'", value_says("words:wide"))).await;
         let of = "document.querySelector('.leaf .product').textContent";
         until(&client, &format!("{of}.includes('13 of 13')")).await;
     })

@@ -1,6 +1,6 @@
 //! The same work without a mouse, and the settings that the other tests don't touch.
 
-use compagina_tests::desk::{open_desk as open, press, press_with};
+use compagina_tests::desk::{open_desk as open, open_value, pick_value, press, press_with, value_says};
 use compagina_tests::{Browser, Screen, Site, ask, find, until};
 use fantoccini::Client;
 use fantoccini::key::Key;
@@ -104,22 +104,20 @@ async fn lines_and_values_for_phones_are_typed_and_told_apart(pool: MySqlPool) {
         open(&client, &base, "/templates/2?product=whimbrel").await;
         find(&client, ".order .row[data-piece=p10] .what").await.click().await.unwrap();
         until(&client, &title_is("10 · Promises")).await;
-        find(&client, "#slip-says").await.click().await.unwrap();
-        let lines = find(&client, ".slip textarea[aria-labelledby=label-lines]").await;
+        open_value(&client, "lines:wide").await;
+        let lines = find(&client, ".slip .long textarea").await;
         lines.send_keys(&format!("{}{}{}Free advice", Key::Control, Key::End, Key::Control)).await.unwrap();
         lines.send_keys(&format!("{}By letter", Key::Enter)).await.unwrap();
         let phone = "document.querySelector('iframe[title=\"Proof, Phone\"]').contentDocument";
         until(&client, &format!("{phone}.querySelectorAll('.k-promises li').length === 4")).await;
         until(&client, "document.querySelector('.order .row[data-piece=p10] em').textContent === '4 lines'").await;
 
-        find(&client, "#slip-phones").await.click().await.unwrap();
-        let row = "[...document.querySelectorAll('.slip .v-btn')].find(b => b.textContent.trim() === 'Dot')";
-        until(&client, row).await;
-        ask(&client, &format!("{row}.click()")).await;
+        pick_value(&client, "mark:phone", "dot").await;
         let mark = |frame: &str| format!("getComputedStyle(document.querySelector('iframe[title=\"Proof, {frame}\"]').contentDocument.querySelector('.k-promises li'), '::before').content");
         until(&client, &format!("{} === '\"•\"'", mark("Phone"))).await;
         assert_eq!(ask(&client, &mark("Wide")).await, "\"✓\"");
-        until(&client, "document.querySelector('.slip .source')?.textContent.includes('Differs')").await;
+        until(&client, &format!("{} === 'dot'", value_says("mark:phone"))).await;
+        assert_ne!(ask(&client, &value_says("mark:wide")).await, "dot");
         until(&client, "document.querySelector('.order .row[data-piece=p10] .own').textContent === '2 own'").await;
     })
     .await;

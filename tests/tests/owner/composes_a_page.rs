@@ -1,7 +1,7 @@
 //! An owner moves the price, changes the button's words, hides the breadcrumb on phones, goes back and forth, and
 //! publishes.
 
-use compagina_tests::desk::{choose, click, in_both, in_proof, open_desk, press as keys};
+use compagina_tests::desk::{choose, in_both, in_proof, open_desk, pick_value, press as keys, type_value};
 use compagina_tests::{Browser, Screen, Site, ask, find, until};
 use fantoccini::Client;
 use fantoccini::key::Key;
@@ -22,9 +22,7 @@ async fn make_three_edits(client: &Client) {
     in_both(client, PRICE_FIRST).await;
 
     choose(client, "Buy button").await;
-    find(client, "#slip-says").await.click().await.unwrap();
-    let field = find(client, ".slip input[aria-labelledby=label-words]").await;
-    field.send_keys(&format!("{}a{}Take it flying", Key::Control, Key::Control)).await.unwrap();
+    type_value(client, "words:wide", "Take it flying").await;
     in_both(client, NEW_WORDS).await;
 
     find(client, ".order button.phone[aria-label^='Breadcrumb on phones']").await.click().await.unwrap();
@@ -145,15 +143,15 @@ async fn drag(client: &Client, what: &fantoccini::elements::Element, to: &fantoc
     client.perform_actions(mouse).await.unwrap();
 }
 
-/// What follows the click on the buy button is two actions away: its line, and the choice.
+/// What follows the click on the buy button is three actions away: its line, the value, and the choice.
 #[sqlx::test(migrations = false)]
-async fn two_actions_change_what_follows_the_click(pool: MySqlPool) {
+async fn three_actions_change_what_follows_the_click(pool: MySqlPool) {
     let site = Site::start(pool).await;
     let base = site.base.clone();
     Browser::run(Screen::Wide, |client| async move {
         open_desk(&client, &base, "/templates/2?product=whimbrel").await;
         choose(&client, "Buy button").await;
-        click(&client, ".slip [aria-labelledby=label-after] button", "Side cart").await;
+        pick_value(&client, "after:wide", "side cart").await;
         in_both(&client, "page.querySelector('input[name=after][value=side]')").await;
     })
     .await;

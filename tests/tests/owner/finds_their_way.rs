@@ -1,5 +1,6 @@
 //! From signing in over the shelf to the desk; reach; situations; two owners on one template.
 
+use compagina_tests::desk::pick_value;
 use compagina_tests::{Browser, EMAIL, PASSWORD, Screen, Site, ask, find, until};
 use fantoccini::Client;
 use fantoccini::key::Key;
@@ -98,11 +99,10 @@ async fn the_situation_puts_any_state_on_the_desk_and_a_value_rejoins_its_house(
         until(&client, &format!("{button} === 'Sold out'")).await;
         // The saving in money, and back to the house style by Rejoin.
         click(&client, ".order .row[data-piece=p5] .what").await;
-        let choice = "[...document.querySelectorAll('.slip .v-btn')].find(b => b.textContent.trim() === 'Amount')";
-        until(&client, choice).await;
-        ask(&client, &format!("{choice}.click()")).await;
+        pick_value(&client, "saving:wide", "amount").await;
         until(&client, &format!("{phone}.querySelector('.k-price').innerText.includes('Save £17.00')")).await;
-        click(&client, "button[aria-label='Rejoin Saving as']").await;
+        let cell = find(&client, ".slip [data-value='saving:wide'] button").await;
+        cell.send_keys(&Key::Delete.to_string()).await.unwrap();
         until(&client, &format!("{phone}.querySelector('.k-price').innerText.includes('−20 %')")).await;
         // Pointing at a piece in a proof chooses it in the order.
         ask(&client, &format!("{phone}.querySelector('.k-title h1').click()")).await;

@@ -1,6 +1,6 @@
 //! An owner keeps a band for other templates, and gives one piece the looks of another.
 
-use compagina_tests::desk::{choose, click, in_both, open_desk};
+use compagina_tests::desk::{choose, click, in_both, open_desk, pick_value};
 use compagina_tests::{Browser, Screen, Site, ask, find, until};
 use fantoccini::key::Key;
 use sqlx::MySqlPool;
@@ -44,9 +44,7 @@ async fn a_piece_takes_the_looks_of_another_of_its_kind_and_keeps_its_words(pool
         assert_eq!(ask(&client, lines).await, 0, "there is no other");
         find(&client, "[aria-label='Copy this piece']").await.click().await.unwrap();
         until(&client, "document.querySelector('.slip h2').textContent.includes('11 · Promises')").await;
-        find(&client, "#slip-looks").await.click().await.unwrap();
-        click(&client, ".slip .more", "Text, colour").await;
-        click(&client, ".slip [aria-labelledby=label-align] button", "Centre").await;
+        pick_value(&client, "align:wide", "centre").await;
         let centred = "[...page.querySelectorAll('.k-promises')].filter(e => view(e).textAlign === 'center').length";
         let centred = |count: u8| format!("(view => {centred} === {count})(e => page.defaultView.getComputedStyle(e.querySelector('li') ?? e))");
         in_both(&client, &centred(1)).await;

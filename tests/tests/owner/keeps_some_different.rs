@@ -1,9 +1,10 @@
 //! An owner lets one type and one product keep values of their own, changes the template under them, and looks at what
 //! changes where.
 
-use compagina_tests::desk::{choose, click, in_both, in_proof, open_desk, type_into};
+use compagina_tests::desk::{choose, click, in_both, in_proof, open_desk, type_value};
 use compagina_tests::{Browser, Screen, Site, ask, find, until};
 use fantoccini::Client;
+use fantoccini::key::Key;
 use serde_json::json;
 use sqlx::MySqlPool;
 
@@ -61,48 +62,38 @@ async fn one_type_and_one_product_keep_their_own_in_two_actions_each(pool: MySql
         open_desk(&client, &base, "/templates/2?product=dunlin").await;
         // Thumbnails in three columns for the type: for whom, and how many.
         choose(&client, "Gallery").await;
-        click(&client, ".slip .more", "Thumbnails").await;
         click(&client, ".scope button", "Sport kites").await;
-        type_into(&client, ".slip input[aria-labelledby=label-thumb_count]", "3").await;
-        until(
-            &client,
-            "document.querySelector('.slip .fields').innerText.includes('Departs from house style')",
-        )
-        .await;
+        type_value(&client, "thumb_count:wide", &format!("3{}", Key::Enter)).await;
+        until(&client, "document.querySelector('.slip [data-value=\"thumb_count:wide\"] .set.departs')")
+            .await;
         until(&client, &in_proof("Wide", THREE)).await;
 
         // Other words for one product: for whom, and which.
         choose(&client, "Buy button").await;
-        find(&client, "#slip-says").await.click().await.unwrap();
         click(&client, ".scope button", "Dunlin").await;
-        type_into(&client, ".slip input[aria-labelledby=label-words]", "Take the Dunlin").await;
+        type_value(&client, "words:wide", "Take the Dunlin").await;
         in_both(&client, "page.querySelector('.k-buy-button .buy').innerText === 'Take the Dunlin'").await;
         until(&client, "document.querySelector('.order [data-piece=p9] .dot')").await;
 
         // What was folded out stays so.
         choose(&client, "Gallery").await;
-        find(&client, "#slip-looks").await.click().await.unwrap();
-        find(&client, ".slip input[aria-labelledby=label-thumb_count]").await;
+        find(&client, ".slip [data-value='thumb_count:wide']").await;
         choose(&client, "Buy button").await;
-        find(&client, "#slip-says").await.click().await.unwrap();
 
         // The product before is not meant: the scope falls back to all.
         find(&client, "[aria-label^='Product before']").await.click().await.unwrap();
         in_both(&client, "page.querySelector('.k-buy-button .buy').innerText === 'Add to cart'").await;
-        until(&client, "document.querySelector('.scope [aria-pressed=true]').textContent.trim() === 'All'")
+        until(&client, "document.querySelector('.scope [aria-pressed=true]').textContent.trim() === 'all'")
             .await;
 
         // A change of the template reaches both but for those values.
         until(&client, &in_proof("Wide", THREE)).await;
-        type_into(&client, ".slip input[aria-labelledby=label-words]", "Buy").await;
+        type_value(&client, "words:wide", "Buy").await;
         in_both(&client, "page.querySelector('.k-buy-button .buy').innerText === 'Buy'").await;
         find(&client, "[aria-label^='Next product']").await.click().await.unwrap();
         in_both(&client, "page.querySelector('.k-buy-button .buy').innerText === 'Take the Dunlin'").await;
-        until(
-            &client,
-            "document.querySelector('.slip .keepers')?.textContent.includes('Dunlin keeps its own')",
-        )
-        .await;
+        until(&client, "document.querySelector('.slip .keepers')?.title.includes('Dunlin keeps its own')")
+            .await;
 
         // The list of them: one rejoins.
         click(&client, ".head .chip", "departures").await;
@@ -121,8 +112,7 @@ async fn one_type_and_one_product_keep_their_own_in_two_actions_each(pool: MySql
 async fn to_what_changes(client: &Client, base: &str) {
     open_desk(client, base, "/templates/2?product=whimbrel").await;
     choose(client, "Buy button").await;
-    find(client, "#slip-says").await.click().await.unwrap();
-    type_into(client, ".slip input[aria-labelledby=label-words]", "Buy").await;
+    type_value(client, "words:wide", "Buy").await;
     in_both(client, "page.querySelector('.k-buy-button .buy').innerText === 'Buy'").await;
     client.goto(&format!("{base}/templates/2/changes")).await.unwrap();
 }

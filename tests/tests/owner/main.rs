@@ -7,6 +7,7 @@ mod begins_a_page;
 mod begins_a_type;
 mod by_keyboard;
 mod composes_a_page;
+mod fills_in_the_slip;
 mod finds_their_way;
 mod goes_back;
 mod keeps_a_band;

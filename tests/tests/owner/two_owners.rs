@@ -1,11 +1,12 @@
 //! Two people at one desk, each in a browser of their own.
 
-use compagina_tests::desk::{choose, click, hold_back_news, in_both, in_proof, kept, proofs_are_drawn};
+use compagina_tests::desk::{
+    choose, click, hold_back_news, in_both, in_proof, kept, proofs_are_drawn, type_value,
+};
 use compagina_tests::{
     Browser, EMAIL, OTHER_EMAIL, OTHER_PASSWORD, PASSWORD, Screen, Site, ask, find, until,
 };
 use fantoccini::Client;
-use fantoccini::key::Key;
 use sqlx::MySqlPool;
 
 async fn sit_down(client: &Client, base: &str, email: &str, password: &str) {
@@ -16,9 +17,7 @@ async fn sit_down(client: &Client, base: &str, email: &str, password: &str) {
 
 async fn type_words(client: &Client, words: &str) {
     choose(client, "Buy button").await;
-    find(client, "#slip-says").await.click().await.unwrap();
-    let field = find(client, ".slip input[aria-labelledby=label-words]").await;
-    field.send_keys(&format!("{}a{}{words}", Key::Control, Key::Control)).await.unwrap();
+    type_value(client, "words:wide", words).await;
 }
 
 #[sqlx::test(migrations = false)]

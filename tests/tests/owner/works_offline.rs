@@ -1,6 +1,8 @@
 //! Working without a connection, through a closed tab and a session that ended: nothing that was done is lost.
 
-use compagina_tests::desk::{choose, in_proof, open_desk, order, press, press_with, type_into};
+use compagina_tests::desk::{
+    choose, in_proof, open_desk, open_value, order, press, press_with, type_into, type_value,
+};
 use compagina_tests::{
     Browser, EMAIL, OTHER_EMAIL, OTHER_PASSWORD, PASSWORD, Screen, Site, ask, find, json_of, until,
 };
@@ -138,11 +140,10 @@ async fn what_is_typed_without_a_connection_is_kept_to_the_last_letter(pool: MyS
         let client = &client;
         open_desk(client, &site.base, "/templates/2?product=whimbrel").await;
         choose(client, "Buy button").await;
-        ask(client, "[...document.querySelectorAll('.slip [role=tab]')].find(e => e.textContent.includes('Says')).click()").await;
-        until(client, "document.querySelector('.slip input[type=text], .slip .field input:not([type])')").await;
+        open_value(client, "words:wide").await;
         ask(client, "localStorage.setItem('cut', '1')").await;
         let words = "Have it sent by the next tide";
-        type_into(client, ".slip input[type=text], .slip .field input:not([type])", words).await;
+        type_value(client, "words:wide", words).await;
         waiting(client).await;
         open_again(client, &format!("{}/templates/2?product=whimbrel", site.base)).await;
         let draft = owner.draft().await.to_string();

@@ -1,6 +1,6 @@
 //! Formatted text: typed, pasted from elsewhere, hostile, and far too long.
 
-use compagina_tests::desk::{choose, in_both, open_desk, press};
+use compagina_tests::desk::{choose, in_both, open_desk, open_value, press};
 use compagina_tests::{Browser, Screen, Site, ask, find, until};
 use fantoccini::Client;
 use fantoccini::key::Key;
@@ -13,7 +13,7 @@ async fn add_text(client: &Client, base: &str) {
     press(client, "a").await;
     find(client, "[role=combobox]").await.send_keys(&format!("text{}", Key::Enter)).await.unwrap();
     until(client, "document.querySelector('.slip h2')?.textContent.includes('Text')").await;
-    find(client, "#slip-says").await.click().await.unwrap();
+    open_value(client, "body:wide").await;
     find(client, ".tiptap").await;
 }
 

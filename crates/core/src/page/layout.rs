@@ -117,6 +117,23 @@ impl Band {
     pub fn pieces(&self) -> impl Iterator<Item = &Piece> {
         self.columns.iter().flat_map(|column| &column.pieces)
     }
+
+    /// How its columns share the page: `seven and five of twelve`.
+    #[must_use]
+    pub fn columns_told(&self) -> String {
+        const NUMBERS: [&str; 12] = [
+            "one", "two", "three", "four", "five", "six", "seven", "eight", "nine", "ten", "eleven", "twelve",
+        ];
+        let word = |column: &Column| {
+            let at = usize::from(column.width).checked_sub(1);
+            at.and_then(|at| NUMBERS.get(at)).copied().unwrap_or("none")
+        };
+        let words: Vec<&str> = self.columns.iter().map(word).collect();
+        match words.as_slice() {
+            [] | [_] => "one, the whole width".into(),
+            [first @ .., last] => format!("{} and {last} of twelve", first.join(", ")),
+        }
+    }
 }
 
 /// A page as a document.
@@ -231,5 +248,27 @@ impl Layout {
                 .map(|p| &mut p.values),
             Target::Band(id) => self.bands.iter_mut().find(|b| b.id == *id).map(|b| &mut b.values),
         }
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    #[test]
+    fn columns_share_the_page_in_words() {
+        let told = |widths: &[u8]| {
+            let column = |(at, width): (usize, &u8)| Column {
+                id: ColumnId::try_from(format!("c{at}")).unwrap(),
+                width: *width,
+                pieces: vec![],
+            };
+            let columns = widths.iter().enumerate().map(column).collect();
+            let id = BandId::try_from("b").unwrap();
+            Band { id, kept: None, values: Values::default(), columns }.columns_told()
+        };
+        assert_eq!(told(&[12]), "one, the whole width");
+        assert_eq!(told(&[7, 5]), "seven and five of twelve");
+        assert_eq!(told(&[3, 6, 3]), "three, six and three of twelve");
     }
 }

@@ -177,6 +177,8 @@ pub struct Setting {
     pub group: Group,
     /// What it can hold.
     pub shape: Shape,
+    /// What a number of it counts: `px`, `ms`, `%`; empty where it counts things.
+    pub unit: &'static str,
     /// What the house style says on a wide screen, and on phones where nothing else is said.
     pub wide: Preset,
     /// What the house style says on phones, where that differs.
@@ -200,7 +202,19 @@ impl Setting {
         wide: Preset,
         per_device: bool,
     ) -> Self {
-        Self { key, label, group, shape, wide, phone: None, per_device, part: None, with: None, token: None }
+        Self {
+            key,
+            label,
+            group,
+            shape,
+            unit: "",
+            wide,
+            phone: None,
+            per_device,
+            part: None,
+            with: None,
+            token: None,
+        }
     }
     /// A choice among names.
     pub const fn choice<T: Choice>(key: &'static str, label: &'static str, house: &'static str) -> Self {
@@ -287,6 +301,12 @@ impl Setting {
     #[must_use]
     pub const fn among(mut self, group: Group) -> Self {
         self.group = group;
+        self
+    }
+    /// Says what a number of it counts.
+    #[must_use]
+    pub const fn unit(mut self, unit: &'static str) -> Self {
+        self.unit = unit;
         self
     }
     /// Puts it among what the piece says.

@@ -46,6 +46,24 @@ impl Rule {
     }
 }
 
+impl Rule {
+    /// The whole sentence, of those that need nothing of the shop to be said: no currency, no names, no days.
+    #[must_use]
+    pub fn complete(&self) -> Option<String> {
+        let (rule, holds) = match self {
+            Self::Not { of } => (of.as_ref(), false),
+            rule => (rule, true),
+        };
+        let (words, opposite) = rule.words()?;
+        let begins = if holds { words } else { opposite };
+        match rule {
+            Self::PicturesOver { count } | Self::StockUnder { count } => Some(format!("{begins} {count}")),
+            Self::Type { .. } | Self::Tagged { .. } | Self::PriceOver { .. } | Self::Between { .. } => None,
+            _ => Some(begins.into()),
+        }
+    }
+}
+
 /// Every sentence that can be said; those about a type or a tag only where there is one.
 #[must_use]
 pub fn sentences(kind: Option<Handle>, tag: Option<Tag>) -> Vec<Sentence> {

@@ -1,6 +1,7 @@
 //! What a piece does, in a few words for its line in the running order.
 
 use super::Chain;
+use super::told::without_tags;
 use crate::page::piece::pay_shortcuts::{self, OrderBy};
 use crate::page::piece::{
     buy_button, details, gallery, options, price, promises, questions, quotes, related, reviews, text,
@@ -57,20 +58,7 @@ fn count(number: usize, what: &str) -> String {
 
 /// The first words of formatted text.
 fn opening(html: &str) -> String {
-    let mut inside = false;
-    let mut plain = String::new();
-    for c in html.chars() {
-        match c {
-            '<' => inside = true,
-            '>' => {
-                inside = false;
-                plain.push(' ');
-            }
-            c if !inside => plain.push(c),
-            _ => {}
-        }
-    }
-    let words = plain.replace("&amp;", "&").replace("&nbsp;", " ");
+    let words = without_tags(html);
     let words: Vec<&str> = words.split_whitespace().take(6).collect();
     if words.is_empty() { "no text yet".into() } else { format!("“{} …”", words.join(" ")) }
 }

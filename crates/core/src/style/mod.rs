@@ -5,9 +5,11 @@
 
 mod hint;
 mod room;
+mod told;
 
 pub use hint::hint;
 pub use room::rooms_of;
+pub use told::{in_a_line, told, where_from};
 
 use crate::house::House;
 use crate::page::{Kind, Values};

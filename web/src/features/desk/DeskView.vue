@@ -10,7 +10,7 @@ import KeysDialog from "./KeysDialog.vue";
 import ProofPane from "./ProofPane.vue";
 import RunningOrder from "./RunningOrder.vue";
 import SituationStrip from "./SituationStrip.vue";
-import SlipPanel from "./SlipPanel.vue";
+import SlipPanel from "./slip/SlipPanel.vue";
 import { useDesk } from "./deskStore";
 import { CLIPBOARD, MOVES } from "./keys";
 import type { Shown } from "./types";
@@ -40,6 +40,8 @@ const { html, boxes, report } = useProofs(situation.proofAddress, looks);
 const shown = ref<Shown>("both");
 const adding = ref(false);
 const finding = ref(false);
+const findingSetting = ref(false);
+const slip = ref<InstanceType<typeof SlipPanel> | null>(null);
 const help = ref(false);
 const open = ref<"starters" | "departures" | "history" | "preview" | null>(null);
 
@@ -74,9 +76,15 @@ const press = useKeys({
   leaf: situation.leaf,
   show: (which) => (shown.value = which),
   find: () => (finding.value = true),
+  setting: () => (findingSetting.value = true),
+  into: () => slip.value?.enter(),
   help: () => (help.value = true),
   letGo: () => moves.choose(null),
 });
+
+function backToOrder(): void {
+  document.querySelector<HTMLElement>(".order .chosen .what")?.focus();
+}
 
 /** Whether there is a product whose page it is. */
 const seen = computed(() => (desk.view?.serves ?? 0) > 0);
@@ -117,7 +125,13 @@ function lookAt(product: string): void {
           :facts="situation.facts.value"
           @starters="open = 'starters'"
         />
-        <SlipPanel :facts="situation.facts.value" />
+        <SlipPanel
+          ref="slip"
+          v-model:finding="findingSetting"
+          :facts="situation.facts.value"
+          :tablet="shown === 'tablet'"
+          @out="backToOrder"
+        />
       </section>
       <section class="right">
         <SituationStrip :situation="situation" />
@@ -173,7 +187,8 @@ function lookAt(product: string): void {
 }
 .left {
   display: grid;
-  grid-template-rows: minmax(0, 1fr) minmax(220px, 44%);
+  grid-template-columns: minmax(0, 1fr);
+  grid-template-rows: minmax(134px, 1fr) minmax(160px, min(var(--slip, 70%), 100% - 134px));
   min-height: 0;
   border-right: 1px solid var(--line);
   background: var(--sheet);

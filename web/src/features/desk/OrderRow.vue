@@ -115,7 +115,7 @@ function choose(event: MouseEvent): void {
 }
 .n {
   padding-right: 4px;
-  color: #7c7565;
+  color: var(--soft);
   font-size: 11px;
   text-align: right;
 }

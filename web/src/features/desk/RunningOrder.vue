@@ -9,6 +9,7 @@ import { useDesk } from "./deskStore";
 import { injectMoves } from "./keys";
 import { type Line, type Where, lastInFirstScreen, whereIs } from "./order";
 import { type Boxes, type Device, type Kind, type Piece, type Place, SCREENS, type Situation } from "./types";
+import { useResizeObserver } from "./useResizeObserver";
 import { useVisibility } from "./useVisibility";
 
 const props = defineProps<{ boxes: Boxes; facts: Situation | null }>();
@@ -54,6 +55,14 @@ watch(adding, (wanted) => {
   adding.value = false;
   gap.value = moves.placeForNew();
 });
+
+// Where there is less room than before, the chosen line stays in sight.
+const scroll = ref<HTMLElement | null>(null);
+const room = useResizeObserver(scroll);
+watch(
+  () => room.value.height,
+  () => scroll.value?.querySelector(".chosen")?.scrollIntoView({ block: "center" }),
+);
 
 /** Bands that are folded, until the desk is left. */
 const folded = ref(new Set<string>());
@@ -169,7 +178,7 @@ function hintOf(piece: Piece): string {
         </button>
       </template>
     </div>
-    <div class="scroll">
+    <div ref="scroll" class="scroll">
       <section v-for="band in bands" :key="band.id">
         <BandLine
           :band="band"

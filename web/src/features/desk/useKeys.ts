@@ -22,6 +22,8 @@ export interface Keys {
   leaf(step: -1 | 1): void;
   show(which: Shown): void;
   find(): void;
+  setting(): void;
+  into(): void;
   help(): void;
   letGo(): void;
 }
@@ -35,9 +37,12 @@ export const KEYS: [string, string][] = [
   ["D", "copy the piece right here"],
   ["Ctrl C, X, V", "copy, cut, paste, in other templates too"],
   ["/", "find a line"],
+  ["F", "find a setting"],
+  ["Enter", "from the line to its settings; there arrows, Enter, Esc"],
+  ["Ctrl ↑ ↓", "on the slip: to the next heading"],
   ["Delete", "remove it"],
   ["Ctrl Z", "undo"],
-  ["Ctrl Shift Z", "do it again"],
+  ["Ctrl Shift Z", "redo"],
   ["[ ]", "leaf through the products"],
   ["1 2 3 4", "wide screen, phone, both, tablet"],
   ["5 6", "all products, all states"],
@@ -60,6 +65,8 @@ export function useKeys(keys: Keys) {
     else if (key === "a") keys.add();
     else if (key === "b") keys.addBand();
     else if (key === "/") keys.find();
+    else if (key === "f") keys.setting();
+    else if (key === "Enter") keys.into();
     else if (key === "Escape") keys.letGo();
     else if (key === "d") keys.copy();
     else if (key === "Delete") keys.remove();
@@ -80,7 +87,9 @@ export function useKeys(keys: Keys) {
     const target = event.target as Element;
     if (isTyping(event)) return;
     const arrows = event.key.startsWith("Arrow") && target.closest("[role=tablist], .v-btn-toggle");
-    if (!arrows && act(event)) event.preventDefault();
+    // Enter on a line that is chosen goes on to its settings; on anything else it is that thing's.
+    const theirs = event.key === "Enter" && target !== document.body && !target.closest(".row.chosen .what");
+    if (!arrows && !theirs && act(event)) event.preventDefault();
   }
 
   onMounted(() => addEventListener("keydown", onKey));

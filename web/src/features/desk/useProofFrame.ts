@@ -22,6 +22,7 @@ type FromProof = { from: "proof" } & (
   | { say: "boxes"; boxes: Box[] }
   | { say: "pointed"; piece: string | null; band: string | null; more: boolean }
   | { say: "picked"; choice: string }
+  | { say: "columns"; band: string; widths: number[] }
   | ({ say: "key" } & Press)
 );
 
@@ -89,6 +90,7 @@ export function useProofFrame(wiring: Wiring) {
     else if (message.say === "boxes") wiring.boxes(message.boxes);
     else if (message.say === "pointed") point(message.piece, message.band, message.more);
     else if (message.say === "picked") wiring.picked(message.choice);
+    else if (message.say === "columns") moves.setColumns(message.band, message.widths);
     else if (message.say === "key") wiring.press(message);
   }
 

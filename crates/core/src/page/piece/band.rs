@@ -1,6 +1,6 @@
 //! The strip across the page that holds columns.
 
-use super::shared::{APPEARS, SHOWN};
+use super::shared::{APPEARS, SHOWN, SPACE};
 use crate::page::Setting;
 use crate::setting::{Preset, choice};
 
@@ -54,11 +54,14 @@ pub const STAYS: Setting = Setting::choice::<Stays>("stays", "Column in sight", 
 /// *Columns stand*.
 pub const STAND: Setting = Setting::choice::<Stand>("stand", "Columns stand", "top");
 /// *Between columns*.
-pub const GAP: Setting = Setting::space("gap", "Between columns", 6).on_phones(Preset::Number(3));
+pub const GAP: Setting =
+    Setting::space("gap", "Between columns", 6).on_phones(Preset::Number(3)).in_part(SPACE);
 /// *Space above*.
-pub const SPACE_ABOVE: Setting = Setting::space("space_above", "Space above", 4).on_phones(Preset::Number(3));
+pub const SPACE_ABOVE: Setting =
+    Setting::space("space_above", "Space above", 4).on_phones(Preset::Number(3)).in_part(SPACE);
 /// *Space below*.
-pub const SPACE_BELOW: Setting = Setting::space("space_below", "Space below", 4).on_phones(Preset::Number(3));
+pub const SPACE_BELOW: Setting =
+    Setting::space("space_below", "Space below", 4).on_phones(Preset::Number(3)).in_part(SPACE);
 
 /// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = &[

@@ -107,8 +107,9 @@ pub const FILM_FIRST: Setting = Setting::flag("film_first", "Film first", false)
 
 /// *Form*.
 pub const FORM: Setting = Setting::choice::<Form>("form", "Form", "one");
-/// *Width, %*.
-pub const SHARE: Setting = Setting::number("share", "Width, %", 30, 100, 100).on_phones(Preset::Number(100));
+/// *Width*.
+pub const SHARE: Setting =
+    Setting::number("share", "Width", 30, 100, 100).unit("%").on_phones(Preset::Number(100));
 
 /// *Frame*.
 pub const SHAPE: Setting =
@@ -134,16 +135,17 @@ pub const THUMBNAILS: Setting = Setting::choice::<Thumbnails>("thumbnails", "Thu
 pub const THUMB_COUNT: Setting = Setting::number("thumb_count", "In a line", 3, 12, 6)
     .in_part(SMALL)
     .with(&THUMBNAILS, &["above", "under"]);
-/// *Width, %*.
-pub const THUMB_SHARE: Setting = Setting::number("thumb_share", "Width, %", 6, 30, 11)
+/// *Width*.
+pub const THUMB_SHARE: Setting = Setting::number("thumb_share", "Width", 6, 30, 11)
+    .unit("%")
     .in_part(SMALL)
     .with(&THUMBNAILS, &["left", "right"]);
 /// *More of them*.
 pub const THUMB_FLOW: Setting =
     Setting::choice::<Flow>("thumb_flow", "More of them", "slide").in_part(SMALL).with(&THUMBNAILS, PICTURED);
-/// *Gap, px*.
+/// *Gap*.
 pub const THUMB_GAP: Setting =
-    Setting::number("thumb_gap", "Gap, px", 0, 24, 8).in_part(SMALL).with(&THUMBNAILS, PICTURED);
+    Setting::number("thumb_gap", "Gap", 0, 24, 8).unit("px").in_part(SMALL).with(&THUMBNAILS, PICTURED);
 /// *Their frame*.
 pub const THUMB_SHAPE: Setting = Setting::choice::<Shape>("thumb_shape", "Their frame", "square")
     .in_part(SMALL)
@@ -152,13 +154,14 @@ pub const THUMB_SHAPE: Setting = Setting::choice::<Shape>("thumb_shape", "Their 
 /// *The next one*.
 pub const CHANGE: Setting =
     Setting::choice::<Change>("change", "The next one", "across").in_part(MOVING).with(&FORM, &["one"]);
-/// *Takes, ms*.
-pub const PACE: Setting = Setting::number("pace", "Takes, ms", 100, 1500, 350)
+/// *Takes*.
+pub const PACE: Setting = Setting::number("pace", "Takes", 100, 1500, 350)
+    .unit("ms")
     .in_part(MOVING)
     .with(&CHANGE, &["across", "up", "fade"]);
-/// *By itself, s*.
+/// *By itself*.
 pub const ADVANCE: Setting =
-    Setting::number("advance", "By itself, s", 0, 30, 0).in_part(MOVING).with(&FORM, IN_TURN);
+    Setting::number("advance", "By itself", 0, 30, 0).unit("s").in_part(MOVING).with(&FORM, IN_TURN);
 /// *Round and round*.
 pub const CIRCLES: Setting =
     Setting::flag("circles", "Round and round", false).in_part(MOVING).with(&FORM, IN_TURN);
@@ -181,15 +184,15 @@ pub const ARROW_LOOK: Setting = Setting::choice::<ArrowLook>("arrow_look", "Look
 /// *Seen from near*.
 pub const ZOOM: Setting =
     Setting::choice::<Zoom>("zoom", "Seen from near", "none").on_phones(Preset::Text("none")).in_part(NEAR);
-/// *Lens, px*.
+/// *Lens*.
 pub const LENS_SIZE: Setting =
-    Setting::number("lens_size", "Lens, px", 100, 320, 180).in_part(NEAR).with(&ZOOM, &["lens"]);
+    Setting::number("lens_size", "Lens", 100, 320, 180).unit("px").in_part(NEAR).with(&ZOOM, &["lens"]);
 /// *Lens is*.
 pub const LENS_FORM: Setting =
     Setting::choice::<LensForm>("lens_form", "Lens is", "round").in_part(NEAR).with(&ZOOM, &["lens"]);
-/// *Shade around, %*.
+/// *Shade around*.
 pub const LENS_SHADE: Setting =
-    Setting::number("lens_shade", "Shade around, %", 0, 60, 20).in_part(NEAR).with(&ZOOM, &["lens"]);
+    Setting::number("lens_shade", "Shade around", 0, 60, 20).unit("%").in_part(NEAR).with(&ZOOM, &["lens"]);
 /// *Full screen by*.
 pub const FULL_SCREEN: Setting =
     Setting::choice::<FullScreen>("full_screen", "Full screen by", "click").in_part(NEAR);

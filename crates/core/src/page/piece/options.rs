@@ -111,6 +111,7 @@ pub const LABEL: Setting =
     Setting::choice::<Label>("label", "Option's name", "above").in_part(LABELS).takes(&t::CHOICE_LABEL);
 /// *Width beside*.
 pub const LABEL_WIDTH: Setting = Setting::number("label_width", "Width beside", 40, 240, 90)
+    .unit("px")
     .in_part(LABELS)
     .with(&LABEL, &["beside"])
     .takes(&t::CHOICE_LABEL_WIDTH);

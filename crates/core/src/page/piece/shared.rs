@@ -40,27 +40,37 @@ choice! {
     Corners { House = "house", "House"; Square = "square", "Square"; Small = "small", "Small"; Large = "large", "Large"; }
 }
 
+const TEXT: &str = "Text";
+const GROUND: &str = "Ground and border";
+/// The part of a slip in which it is told how far what stands there is from what stands around it.
+pub const SPACE: &str = "Side and space";
+
 /// *Text style*.
 pub const TEXT_STYLE: Setting =
-    Setting::choice::<TextStyle>("text_style", "Text style", "own").among(Group::Setting);
+    Setting::choice::<TextStyle>("text_style", "Text style", "own").among(Group::Setting).in_part(TEXT);
 /// *Words in*.
-pub const COLOUR: Setting = Setting::choice::<Colour>("colour", "Words in", "own").among(Group::Setting);
+pub const COLOUR: Setting =
+    Setting::choice::<Colour>("colour", "Words in", "own").among(Group::Setting).in_part(TEXT);
 /// *Lies on*.
-pub const UNDER: Setting = Setting::choice::<Under>("under", "Lies on", "none").among(Group::Setting);
+pub const UNDER: Setting =
+    Setting::choice::<Under>("under", "Lies on", "none").among(Group::Setting).in_part(GROUND);
 /// *Border*.
-pub const BORDER: Setting = Setting::choice::<Border>("border", "Border", "none").among(Group::Setting);
+pub const BORDER: Setting =
+    Setting::choice::<Border>("border", "Border", "none").among(Group::Setting).in_part(GROUND);
 /// *Corners*.
-pub const CORNERS: Setting = Setting::choice::<Corners>("corners", "Corners", "house").among(Group::Setting);
+pub const CORNERS: Setting =
+    Setting::choice::<Corners>("corners", "Corners", "house").among(Group::Setting).in_part(GROUND);
 /// *Align*.
-pub const ALIGN: Setting = Setting::choice::<Align>("align", "Align", "start").among(Group::Setting);
+pub const ALIGN: Setting =
+    Setting::choice::<Align>("align", "Align", "start").among(Group::Setting).in_part(SPACE);
 /// *Space above*.
-pub const SPACE_ABOVE: Setting = Setting::space("space_above", "Space above", 3);
+pub const SPACE_ABOVE: Setting = Setting::space("space_above", "Space above", 3).in_part(SPACE);
 /// For pieces that belong to the one before.
-pub const TIGHT_ABOVE: Setting = Setting::space("space_above", "Space above", 2);
+pub const TIGHT_ABOVE: Setting = Setting::space("space_above", "Space above", 2).in_part(SPACE);
 /// For pieces that begin something new.
-pub const WIDE_ABOVE: Setting = Setting::space("space_above", "Space above", 5);
+pub const WIDE_ABOVE: Setting = Setting::space("space_above", "Space above", 5).in_part(SPACE);
 /// *Space below*.
-pub const SPACE_BELOW: Setting = Setting::space("space_below", "Space below", 0);
+pub const SPACE_BELOW: Setting = Setting::space("space_below", "Space below", 0).in_part(SPACE);
 /// Whether the piece is there at all on a screen.
 pub const SHOWN: Setting = Setting::flag("shown", "Shown", true).among(Group::When);
 /// For which products, carts and days it is there.

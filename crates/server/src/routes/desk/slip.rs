@@ -7,8 +7,8 @@ use actix_web::get;
 use actix_web::web::{Data, Json, Path, Query};
 use compagina_core::house::House;
 use compagina_core::ids::{BandId, PieceId, TemplateId};
-use compagina_core::page::{Device, Group, SPACE_STEPS, SetValue, Setting, Shape, TYPE_STEPS, Target};
-use compagina_core::style::{Chain, Explained, Level};
+use compagina_core::page::{Band, Device, Group, SPACE_STEPS, SetValue, Setting, Shape, TYPE_STEPS, Target};
+use compagina_core::style::{Chain, Level, Source, in_a_line, told, where_from};
 use compagina_core::template::levels;
 use compagina_core::wording::Language;
 use serde::{Deserialize, Serialize};
@@ -47,6 +47,8 @@ impl Depth {
 #[derive(Serialize, ToSchema)]
 pub struct SlipView {
     target: Target,
+    /// Of a band: how its columns share the page, in words.
+    columns: Option<String>,
     fields: Vec<FieldView>,
 }
 
@@ -58,10 +60,27 @@ pub struct FieldView {
     /// The part of its group in which it stands.
     part: Option<&'static str>,
     shape: ShapeView,
-    wide: Explained,
+    /// What a number counts, such as px.
+    unit: &'static str,
+    wide: CellView,
     /// Only where screens may differ.
-    tablet: Option<Explained>,
-    phone: Option<Explained>,
+    tablet: Option<CellView>,
+    phone: Option<CellView>,
+}
+
+/// A value on a screen.
+#[derive(Serialize, ToSchema)]
+pub struct CellView {
+    value: SetValue,
+    source: Source,
+    /// The value in words.
+    says: String,
+    /// Where it comes from and what it hides, in a sentence.
+    from: String,
+    /// Whether it was set right here: on this screen, and for whom one looks.
+    own: bool,
+    /// Whether it does anything on this screen, as other settings are.
+    means: bool,
 }
 
 #[derive(Serialize, ToSchema)]
@@ -114,6 +133,8 @@ pub struct PartView {
 pub struct OptionView {
     value: SetValue,
     label: String,
+    /// The label as it stands within a line.
+    says: String,
 }
 
 /// The slip of a piece.
@@ -173,29 +194,58 @@ async fn slip(
     let chain = stack.into_iter().fold(Chain::default(), |chain, (level, values)| chain.then(level, values));
     let chain = chain.styled(&nav.house);
     let chain = if let Some(kind) = kind { chain.saying(&nav.words, kind) } else { chain };
-    let fields = settings.iter().filter(|setting| means_something(setting, &chain));
-    let fields = fields.map(|setting| field(setting, &chain, &nav.house)).collect();
-    Ok(Json(SlipView { target, fields }))
+    let columns = match &target {
+        Target::Band(id) => template.draft.band(id).map(Band::columns_told),
+        Target::Piece(_) => None,
+    };
+    let sight = Looking { chain: &chain, house: &nav.house, level: sight.level.innermost() };
+    let on_some = |setting: &Setting| Device::ALL.into_iter().any(|device| means(setting, &chain, device));
+    let fields = settings.iter().filter(|setting| on_some(setting)).map(|setting| sight.field(setting));
+    Ok(Json(SlipView { fields: fields.collect(), target, columns }))
 }
 
-/// Whether the setting on which this one depends has, on some screen, a choice with which it does something.
-fn means_something(setting: &Setting, chain: &Chain<'_>) -> bool {
+/// Whether the settings on which this one depends have, on a screen, choices with which it does something.
+fn means(setting: &Setting, chain: &Chain<'_>, device: Device) -> bool {
     let Some((other, choices)) = setting.with else { return true };
-    let fits = |device| choices.contains(&chain.text(other, device).as_str());
-    means_something(other, chain) && Device::ALL.into_iter().any(fits)
+    means(other, chain, device) && choices.contains(&chain.text(other, device).as_str())
 }
 
-fn field(setting: &'static Setting, chain: &Chain<'_>, house: &House) -> FieldView {
-    let apart = |device| setting.per_device.then(|| chain.explain(setting, device));
-    FieldView {
-        key: setting.key,
-        label: setting.label,
-        group: setting.group,
-        part: setting.part,
-        shape: shape(setting.shape, house),
-        wide: chain.explain(setting, Device::Wide),
-        tablet: apart(Device::Tablet),
-        phone: apart(Device::Phone),
+/// A piece or band as it is seen by whoever sets values at a level.
+struct Looking<'a> {
+    chain: &'a Chain<'a>,
+    house: &'a House,
+    level: Level,
+}
+
+impl Looking<'_> {
+    fn field(&self, setting: &'static Setting) -> FieldView {
+        let apart = |device| setting.per_device.then(|| self.cell(setting, device));
+        FieldView {
+            key: setting.key,
+            label: setting.label,
+            group: setting.group,
+            part: setting.part,
+            shape: shape(setting.shape, self.house),
+            unit: setting.unit,
+            wide: self.cell(setting, Device::Wide),
+            tablet: apart(Device::Tablet),
+            phone: apart(Device::Phone),
+        }
+    }
+
+    fn cell(&self, setting: &Setting, device: Device) -> CellView {
+        let explained = self.chain.explain(setting, device);
+        let Source { level, device: of } = explained.source;
+        // What is the same everywhere does something as soon as it does on one screen.
+        let means = !setting.per_device || means(setting, self.chain, device);
+        CellView {
+            says: told(setting, &explained.value, self.house),
+            from: where_from(setting, device, self.level, &explained, self.house),
+            own: level == self.level && of == device,
+            means,
+            value: explained.value,
+            source: explained.source,
+        }
     }
 }
 
@@ -220,13 +270,16 @@ pub(in crate::routes) fn shape(shape: Shape, house: &House) -> ShapeView {
             choice(names.iter().map(|(n, label)| (SetValue::Text((*n).into()), (*label).into())))
         }
         Shape::Steps(steps) => choice(steps.iter().map(|(n, label)| (SetValue::Number(*n), (*label).into()))),
-        Shape::Space => choice((0..SPACE_STEPS).map(|n| (SetValue::Number(n), house.space(n).to_string()))),
+        Shape::Space => {
+            choice((0..SPACE_STEPS).map(|n| (SetValue::Number(n), format!("{} px", house.space(n)))))
+        }
         Shape::TypeSize => {
-            choice((0..TYPE_STEPS).map(|n| (SetValue::Number(n), house.type_size(n).to_string())))
+            choice((0..TYPE_STEPS).map(|n| (SetValue::Number(n), format!("{} px", house.type_size(n)))))
         }
     }
 }
 
 fn choice(options: impl Iterator<Item = (SetValue, String)>) -> ShapeView {
-    ShapeView::Choice { options: options.map(|(value, label)| OptionView { value, label }).collect() }
+    let option = |(value, label): (SetValue, String)| OptionView { value, says: in_a_line(&label), label };
+    ShapeView::Choice { options: options.map(option).collect() }
 }

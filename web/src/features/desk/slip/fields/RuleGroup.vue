@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { mdiClose } from "@mdi/js";
 import { computed } from "vue";
-import { useDesk } from "../deskStore";
-import type { Rule } from "../types";
+import { useDesk } from "../../deskStore";
+import type { Rule } from "../../types";
 import RuleSentence from "./RuleSentence.vue";
 
 /** Sentences joined by all or any; one of them may be a group again. */

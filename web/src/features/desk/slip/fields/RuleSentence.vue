@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { computed } from "vue";
-import TypedInput from "../../../ui/TypedInput.vue";
-import { useDesk } from "../deskStore";
-import type { Rule } from "../types";
+import TypedInput from "../../../../ui/TypedInput.vue";
+import { useDesk } from "../../deskStore";
+import type { Rule } from "../../types";
 
 /** One sentence, with what it needs to know. A click on its words makes it the opposite. */
 const props = defineProps<{ modelValue: Rule }>();

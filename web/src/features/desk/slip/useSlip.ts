@@ -1,7 +1,7 @@
 import { shallowRef, watch } from "vue";
-import { type Schemas, api, ask, offline } from "../../api/client";
-import { useDesk } from "./deskStore";
-import { type Target, bandOf, pieceOf, sameTarget } from "./types";
+import { type Schemas, api, ask, offline } from "../../../api/client";
+import { useDesk } from "../deskStore";
+import { type Target, bandOf, pieceOf, sameTarget } from "../types";
 
 /** The settings of what is chosen, with where every value comes from; asked for anew after each step. */
 export function useSlip() {

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from "vue";
-import type { Schemas } from "../../../api/client";
-import type { Rule } from "../types";
+import type { Schemas } from "../../../../api/client";
+import type { Rule } from "../../types";
 import RuleGroup from "./RuleGroup.vue";
 
 /** *Appears when*: always, or when all or any of some sentences hold. */

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from "vue";
-import { useDesk } from "./deskStore";
-import { useScope } from "./useScope";
+import { useDesk } from "../deskStore";
+import { useScope } from "../useScope";
 
 /** For whom a value is set: everyone whom the template serves, one type, one product. */
 const desk = useDesk();
@@ -19,7 +19,7 @@ const note = computed(() => (desk.scope === "template" ? "" : "Order and pieces 
         :title="one.level === 'template' ? 'What is set counts for all' : `What is set counts for ${one.name} only`"
         @click="desk.scope = one.level"
       >
-        {{ one.level === "template" ? "All" : one.name }}
+        {{ one.level === "template" ? "all" : one.name }}
       </button>
     </div>
     <p v-if="note" class="signal">
@@ -31,41 +31,46 @@ const note = computed(() => (desk.scope === "template" ? "" : "Order and pieces 
 
 <style scoped>
 .scope {
-  padding: 0 14px 4px;
+  padding: 1px 14px 3px;
 }
 .levels {
   display: flex;
-  gap: 2px;
-  align-items: baseline;
+  gap: 4px;
+  align-items: center;
 }
 .levels::before {
   content: "For";
-  margin-right: 6px;
+  margin-right: 4px;
   color: var(--soft);
-  font-size: 12px;
 }
 .levels button {
   overflow: hidden;
-  padding: 2px 8px;
+  min-height: 24px;
+  padding: 1px 10px;
+  border: 1px solid var(--line);
   border-radius: 99px;
-  color: var(--soft);
   font-size: 12px;
   text-overflow: ellipsis;
   white-space: nowrap;
+}
+.levels button:hover {
+  border-color: var(--ink);
 }
 .levels button:first-child {
   flex-shrink: 0;
 }
 .levels [aria-pressed="true"] {
+  border-color: var(--ink);
   background: var(--ink);
-  color: #fff;
+  color: var(--sheet);
   font-weight: 600;
 }
 .levels [aria-pressed="true"]:not(:first-child) {
+  border-color: var(--signal);
   background: var(--signal);
 }
 p {
-  margin: 3px 0 0;
+  margin: 2px 0 0;
   font-size: 11px;
 }
 </style>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { mdiClose } from "@mdi/js";
 import { computed } from "vue";
-import { useMedia } from "../useMedia";
+import { useMedia } from "../../useMedia";
 
 /** Pictures or a film of the shop, chosen from what it has. */
 const props = defineProps<{ modelValue: string[]; count: number; film: boolean }>();

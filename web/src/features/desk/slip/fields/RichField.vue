@@ -11,7 +11,7 @@ import {
 import { Editor } from "@tiptap/core";
 import StarterKit from "@tiptap/starter-kit";
 import { onBeforeUnmount, onMounted, ref, shallowRef, watch } from "vue";
-import { useTyping } from "../useTyping";
+import { useTyping } from "../../useTyping";
 
 /** Formatted text: headings, lists, links, emphasis. What is pasted loses all else; the server cleans it once more. */
 const props = defineProps<{ modelValue: string; most: number; labelledby: string }>();

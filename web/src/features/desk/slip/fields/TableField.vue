@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { ref, watch } from "vue";
-import { useTyping } from "../useTyping";
+import { useTyping } from "../../useTyping";
 
 /** A table whose first row is its head. A table copied in a spreadsheet can be pasted as it is. */
 const props = defineProps<{ modelValue: string[][]; columns: number; rows: number; most: number }>();

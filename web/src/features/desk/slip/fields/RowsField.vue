@@ -1,8 +1,8 @@
 <script setup lang="ts">
 import { mdiArrowUp, mdiDeleteOutline } from "@mdi/js";
 import { ref, watch } from "vue";
-import type { Schemas } from "../../../api/client";
-import { useTyping } from "../useTyping";
+import type { Schemas } from "../../../../api/client";
+import { useTyping } from "../../useTyping";
 
 /** Entries of several parts: questions with answers, quotes with names. */
 const props = defineProps<{ modelValue: string[][]; parts: Schemas["PartView"][]; count: number; label: string }>();

@@ -1,11 +1,11 @@
 <script setup lang="ts">
 import { mdiLinkVariant, mdiPlus } from "@mdi/js";
 import { computed, ref } from "vue";
-import { type Schemas, api, ask } from "../../api/client";
-import { useDesk } from "./deskStore";
-import { injectMoves } from "./keys";
-import { newId } from "./order";
-import type { Band } from "./types";
+import { type Schemas, api, ask } from "../../../api/client";
+import { useDesk } from "../deskStore";
+import { injectMoves } from "../keys";
+import { newId } from "../order";
+import type { Band } from "../types";
 
 /** A band below the chosen one, new or a kept one; and keeping the chosen one for other templates. */
 const props = defineProps<{ band: Band }>();

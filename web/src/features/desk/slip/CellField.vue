@@ -1,0 +1,124 @@
+<script setup lang="ts">
+import { computed, onBeforeUnmount, onMounted, ref, watch } from "vue";
+import PickList from "../../../ui/PickList.vue";
+import { useDesk } from "../deskStore";
+import type { Field, Value } from "../types";
+import { useTyping } from "../useTyping";
+
+/** A value's control, in the place of its words: a list, a number or one line of text. */
+const props = defineProps<{ field: Field; now: { value: Value }; label: string }>();
+const emit = defineEmits<{ set: [value: Value]; done: []; leave: [] }>();
+const shape = computed(() => props.field.shape);
+
+// What is being typed appears in the proofs as it is typed.
+const shown = computed(() => String(props.now.value));
+const typed = ref("");
+let dropped = false;
+/** What was sent last, so that leaving doesn't send it once more. */
+let sent: string | null = null;
+const desk = useDesk();
+const typing = useTyping(keep, () => (typed.value = shown.value));
+watch(
+  shown,
+  (text) => {
+    sent = null;
+    if (!typing.busy.value) typed.value = text;
+  },
+  { immediate: true },
+);
+const box = ref<HTMLInputElement | null>(null);
+onMounted(() => {
+  box.value?.focus({ preventScroll: true });
+  box.value?.select();
+});
+
+function keep(): void {
+  if (dropped || typed.value === shown.value || typed.value === sent) return;
+  if (shape.value.shape !== "number") return send(typed.value);
+  const number = Number(typed.value.replace(/[^\d-]/g, ""));
+  // Halfway to a number nothing is refused yet.
+  const fits = number >= shape.value.least && number <= shape.value.most;
+  if (typed.value.trim() !== "" && Number.isInteger(number) && (fits || !typing.busy.value)) send(number);
+}
+function send(value: Value): void {
+  sent = typed.value;
+  emit("set", value);
+}
+/** Ends it, keeping what was typed: now also what only the server can tell is wrong. */
+function end(): void {
+  typing.end();
+  if (!desk.clash) keep();
+}
+/** Ends it, keeping nothing more. */
+function drop(): void {
+  dropped = true;
+}
+function step(by: number): void {
+  if (shape.value.shape !== "number") return;
+  const now = Number(typed.value) || 0;
+  typed.value = String(Math.min(shape.value.most, Math.max(shape.value.least, now + by)));
+  typing.go();
+}
+function onKey(event: KeyboardEvent): void {
+  if (event.key === "Enter" || event.key === "Tab") return end();
+  if (!["ArrowUp", "ArrowDown"].includes(event.key)) return;
+  if (event.ctrlKey || event.metaKey) return end();
+  if (shape.value.shape !== "number") return;
+  event.preventDefault();
+  step((event.key === "ArrowUp" ? 1 : -1) * (event.shiftKey ? 10 : 1));
+}
+function left(): void {
+  end();
+  emit("leave");
+}
+onBeforeUnmount(end);
+defineExpose({ drop });
+</script>
+
+<template>
+  <PickList
+    v-if="shape.shape === 'choice'"
+    :model-value="now.value"
+    :options="shape.options"
+    :label="label"
+    @pick="(v) => emit('set', v)"
+    @done="emit('done')"
+    @leave="emit('leave')"
+  />
+  <span v-else class="text">
+    <input
+      ref="box"
+      v-model="typed"
+      :inputmode="shape.shape === 'number' ? 'numeric' : 'text'"
+      :maxlength="'most' in shape && shape.shape !== 'number' ? shape.most : 500"
+      :placeholder="shape.shape === 'link' ? '/shop, https://…, mailto:…' : undefined"
+      :aria-label="label"
+      autocomplete="off"
+      @focus="typing.begin"
+      @input="shape.shape === 'link' ? undefined : typing.go()"
+      @blur="left"
+      @keydown="onKey"
+    />
+    <span v-if="shape.shape === 'number' && field.unit" class="soft">{{ field.unit }}</span>
+  </span>
+</template>
+
+<style scoped>
+.text {
+  display: flex;
+  gap: 4px;
+  align-items: center;
+}
+input {
+  flex: 1;
+  min-width: 0;
+  height: 22px;
+  padding: 0 6px;
+  border: 1px solid var(--accent);
+  border-radius: 5px;
+  background: var(--sheet);
+}
+input:focus-visible {
+  outline-offset: -1px;
+}
+</style>

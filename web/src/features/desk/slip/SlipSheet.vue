@@ -1,0 +1,533 @@
+<script setup lang="ts">
+import { mdiMenuDown, mdiMenuRight } from "@mdi/js";
+import { computed, nextTick, ref, watch } from "vue";
+import type { Schemas } from "../../../api/client";
+import PickList from "../../../ui/PickList.vue";
+import { useDesk } from "../deskStore";
+import { injectMoves } from "../keys";
+import { type Device, type Field, type Value } from "../types";
+import CellField from "./CellField.vue";
+import LongField from "./LongField.vue";
+import { ARRANGED, columnsIn } from "./columns";
+import { type Cell, type Row, useSheet } from "./useSheet";
+import { useTold } from "./useTold";
+
+/** The settings of a piece or band, a line each, with its value on every screen in a cell of its own. */
+const props = defineProps<{
+  slip: Schemas["SlipView"];
+  devices: Device[];
+  wanted: string;
+  verdict: Schemas["VerdictView"] | null;
+}>();
+const emit = defineEmits<{ out: [] }>();
+const desk = useDesk();
+const moves = injectMoves();
+const view = computed(() => props.slip);
+const devices = computed(() => props.devices);
+const words = computed(() => props.wanted.trim().toLowerCase());
+const sheet = useSheet(view, devices, words);
+const { rows } = sheet;
+const SCREEN = { wide: "wide", tablet: "tablet", phone: "phone" } as const;
+const LONG = ["lines", "rich", "rows", "table", "pictures", "film"];
+
+/** The cell that has the focus, or has it next. */
+const at = ref<{ row: string; device: Device }>({ row: "", device: "wide" });
+const editing = ref(false);
+const grid = ref<HTMLElement | null>(null);
+const control = ref<{ drop: () => void }[]>([]);
+/** What was set where the cell that is edited had the focus first, so that Escape brings it back. */
+let before: Value | null = null;
+
+const current = computed(() => rows.value.find((row) => row.id === at.value.row) ?? rows.value[0] ?? null);
+function isAt(row: Row, device: Device): boolean {
+  if (row !== current.value) return false;
+  return columnOf(row) === device;
+}
+/** The column that is used of a line: one that is the same everywhere has one. */
+function columnOf(row: Row): Device {
+  if (row.is !== "field" || !row.field.phone) return "wide";
+  return props.devices.includes(at.value.device) ? at.value.device : "wide";
+}
+function isLong(field: Field): boolean {
+  return LONG.includes(field.shape.shape);
+}
+
+watch(
+  () => JSON.stringify(props.slip.target),
+  () => {
+    editing.value = false;
+    at.value = { row: "", device: at.value.device };
+  },
+);
+
+async function focus(row: Row | null, device = at.value.device): Promise<void> {
+  if (!row) return;
+  at.value = { row: row.id, device };
+  editing.value = false;
+  await nextTick();
+  const cell = grid.value?.querySelector<HTMLElement>("[data-at]");
+  cell?.focus({ preventScroll: true });
+  cell?.closest("[role=row]")?.scrollIntoView({ block: "nearest" });
+}
+function walk(step: number): void {
+  const index = rows.value.findIndex((row) => row === current.value);
+  void focus(rows.value[Math.min(Math.max(0, index + step), rows.value.length - 1)] ?? null);
+}
+/** To the first setting under the next or the previous heading, which is folded out for it. */
+async function jump(step: 1 | -1): Promise<void> {
+  const index = rows.value.findIndex((row) => row === current.value);
+  const heads = rows.value.flatMap((row, i) => (row.is === "head" ? [i] : []));
+  const own = heads.filter((i) => i < index).at(-1) ?? -1;
+  const wanted = step === 1 ? heads.find((i) => i > own && i >= index) : heads.filter((i) => i < own).at(-1);
+  const head = wanted === undefined ? undefined : rows.value[wanted];
+  if (head?.is !== "head") return void focus(current.value);
+  if (!head.head.open) sheet.fold(head.head.name, true);
+  await nextTick();
+  const place = rows.value.findIndex((row) => row.id === head.id);
+  await focus(rows.value[place + 1] ?? null);
+}
+function sideways(step: 1 | -1): void {
+  const row = current.value;
+  if (row?.is === "head") return fold(row, step === 1);
+  if (row?.is !== "field" || !row.field.phone) return;
+  const index = props.devices.indexOf(columnOf(row)) + step;
+  const device = props.devices[index];
+  if (device) void focus(row, device);
+}
+function fold(row: Row, open: boolean): void {
+  if (row.is === "head") sheet.fold(row.head.name, open);
+}
+
+function now(field: Field): Cell {
+  return sheet.cell(field, columnOf({ is: "field", id: field.key, field }));
+}
+function set(field: Field, to: Value | null, device = columnOf({ is: "field", id: field.key, field })): void {
+  void moves.set(props.slip.target, field.key, device, to);
+}
+function begin(row: Row, device: Device): void {
+  if (editing.value && row === current.value && device === columnOf(row)) {
+    if (row.is === "field" && isLong(row.field)) void focus(row);
+    return;
+  }
+  at.value = { row: row.id, device };
+  if (row.is === "head") return fold(row, !row.head.open);
+  if (row.is === "columns") return void (editing.value = true);
+  const cell = sheet.cell(row.field, device);
+  if (!cell.means) return void focus(row, device);
+  if (row.field.shape.shape === "flag") {
+    set(row.field, cell.value !== true, device);
+    return void focus(row, device);
+  }
+  before = cell.own ? cell.value : null;
+  editing.value = true;
+}
+function cancel(): void {
+  const row = current.value;
+  control.value.forEach((one) => one.drop());
+  if (row?.is === "field" && !isLong(row.field)) {
+    const cell = now(row.field);
+    const own = cell.own ? cell.value : null;
+    if (JSON.stringify(own) !== JSON.stringify(before)) set(row.field, before);
+  }
+  void focus(row);
+}
+/** The control has lost the focus to something else. */
+function left(row: Row): void {
+  if (row === current.value) editing.value = false;
+}
+function rejoin(row: Row | null): void {
+  if (row?.is === "head") moves.rejoin([props.slip.target], row.head.set);
+  else if (row?.is === "field" && sheet.cell(row.field, columnOf(row)).own) set(row.field, null);
+}
+
+function onKey(event: KeyboardEvent): void {
+  const command = event.ctrlKey || event.metaKey;
+  const { key } = event;
+  const row = current.value;
+  const done = (): void => {
+    event.preventDefault();
+    event.stopPropagation();
+  };
+  if (editing.value) {
+    const long = row?.is === "field" && isLong(row.field);
+    if (key === "Escape" && !event.defaultPrevented) cancel();
+    else if (long || event.defaultPrevented) return;
+    else if (key === "Enter") void focus(row);
+    else if (key === "Tab") event.shiftKey ? walkBack() : walkOn();
+    else if (command && key === "ArrowDown") void jump(1);
+    else if (command && key === "ArrowUp") void jump(-1);
+    else return;
+    return done();
+  }
+  if (!(event.target as Element).closest("[data-cell]")) return;
+  if (command && key === "ArrowDown") void jump(1);
+  else if (command && key === "ArrowUp") void jump(-1);
+  else if (command || event.altKey) return;
+  else if (key === "ArrowDown") walk(1);
+  else if (key === "ArrowUp") walk(-1);
+  else if (key === "ArrowRight") sideways(1);
+  else if (key === "ArrowLeft") sideways(-1);
+  else if (key === "Home") void focus(rows.value[0] ?? null);
+  else if (key === "End") void focus(rows.value.at(-1) ?? null);
+  else if ((key === "Enter" || key === " ") && row) begin(row, columnOf(row));
+  else if (key === "Delete" || key === "Backspace") rejoin(row);
+  else if (key === "Escape") emit("out");
+  else return;
+  done();
+}
+/** The cell to the right, or the first of the next line. */
+function walkOn(): void {
+  const row = current.value;
+  const next =
+    row?.is === "field" && row.field.phone ? props.devices[props.devices.indexOf(columnOf(row)) + 1] : undefined;
+  if (next) return void focus(row, next);
+  at.value = { ...at.value, device: "wide" };
+  walk(1);
+}
+function walkBack(): void {
+  const row = current.value;
+  const next =
+    row?.is === "field" && row.field.phone ? props.devices[props.devices.indexOf(columnOf(row)) - 1] : undefined;
+  if (next) return void focus(row, next);
+  walk(-1);
+}
+
+const { told, tell, hush, keepers } = useTold(
+  () => props.slip.target,
+  (key) => props.slip.fields.find((field) => field.key === key) ?? null,
+  sheet.cell,
+  () => grid.value,
+);
+function named(field: Field, cell: Cell): string {
+  const screen = field.phone ? `, ${SCREEN[cell.device]}` : "";
+  return `${field.label}${screen}: ${cell.says || "empty"}${cell.own ? ", set here" : ""}`;
+}
+
+const arranged = computed(() => {
+  const band = desk.draft?.layout.bands.find((one) => "band" in props.slip.target && one.id === props.slip.target.band);
+  return band?.columns.map((column) => column.width) ?? [];
+});
+function arrange(widths: number[]): void {
+  if ("band" in props.slip.target) moves.setColumns(props.slip.target.band, widths);
+}
+
+/** Puts the focus on the first cell, or on the first of what was found. */
+function enter(device: Device = "wide"): void {
+  void focus(rows.value.find((row) => row.is !== "head") ?? rows.value[0] ?? null, device);
+}
+/** Whether no part is folded. */
+const open = computed(() => rows.value.every((row) => row.is !== "head" || row.head.open));
+defineExpose({ enter });
+</script>
+
+<template>
+  <div class="sheet" :class="{ three: devices.length > 2 }" @scroll="hush">
+    <div ref="grid" role="grid" aria-label="Settings" @keydown="onKey">
+      <div class="line screens" role="row">
+        <span role="columnheader">
+          <span class="unseen">Setting</span>
+          <button class="quiet" tabindex="-1" @click="sheet.foldAll(!open)">
+            {{ open ? "Fold all" : "Open all" }}
+          </button>
+        </span>
+        <span v-for="device in devices" :key="device" role="columnheader">{{ SCREEN[device] }}</span>
+      </div>
+      <template v-for="row in rows" :key="row.id">
+        <div v-if="row.is === 'head'" class="line head" :class="{ open: row.head.open }" role="row">
+          <div role="gridcell" :aria-colspan="devices.length + 1">
+            <button
+              data-cell
+              :data-at="isAt(row, 'wide') || undefined"
+              :tabindex="isAt(row, 'wide') ? 0 : -1"
+              :aria-expanded="row.head.open"
+              @click="begin(row, 'wide')"
+            >
+              <v-icon :icon="row.head.open ? mdiMenuDown : mdiMenuRight" size="16" aria-hidden="true" />
+              <b>{{ row.head.name }}</b>
+              <span class="tells">
+                <template v-for="(one, index) in row.head.tells" :key="index"
+                  ><template v-if="index">, </template><b v-if="one.own">{{ one.says }}</b
+                  ><template v-else>{{ one.says }}</template></template
+                >
+              </span>
+            </button>
+            <button
+              v-if="row.head.set.length && row.head.open"
+              class="rejoin quiet"
+              tabindex="-1"
+              :aria-label="`Rejoin ${row.head.set.length} of ${row.head.name}`"
+              @click="rejoin(row)"
+            >
+              Rejoin {{ row.head.set.length }}
+            </button>
+          </div>
+        </div>
+        <div v-else-if="row.is === 'columns'" class="line" role="row">
+          <span class="label" role="rowheader">Columns</span>
+          <div class="whole" role="gridcell" data-value="columns:wide" :aria-colspan="devices.length">
+            <PickList
+              v-if="editing && isAt(row, 'wide')"
+              :model-value="arranged"
+              :options="ARRANGED"
+              label="Columns"
+              :free="columnsIn"
+              @pick="arrange"
+              @done="focus(row)"
+              @leave="left(row)"
+            />
+            <button
+              v-else
+              data-cell
+              class="value"
+              :data-at="isAt(row, 'wide') || undefined"
+              :tabindex="isAt(row, 'wide') ? 0 : -1"
+              :aria-label="`Columns: ${slip.columns}`"
+              @click="begin(row, 'wide')"
+            >
+              {{ slip.columns }}
+            </button>
+          </div>
+        </div>
+        <template v-else>
+          <div class="line" role="row" :class="{ at: row === current && editing }">
+            <span :id="`label-${row.field.key}`" class="label" role="rowheader">
+              {{ row.field.label }}
+              <span
+                v-if="keepers(row.field)"
+                class="dot keepers"
+                role="img"
+                :aria-label="keepers(row.field)"
+                :title="keepers(row.field)"
+              />
+            </span>
+            <div
+              v-for="cell in sheet.cells(row.field)"
+              :key="cell.device"
+              role="gridcell"
+              :data-value="`${row.field.key}:${cell.device}`"
+              :class="{ whole: !row.field.phone }"
+              :aria-colspan="row.field.phone ? undefined : devices.length"
+            >
+              <CellField
+                v-if="editing && isAt(row, cell.device) && !isLong(row.field)"
+                ref="control"
+                :field="row.field"
+                :now="cell"
+                :label="`${row.field.label}, ${SCREEN[cell.device]}`"
+                @set="(v) => set(row.field, v, cell.device)"
+                @done="focus(row, cell.device)"
+                @leave="left(row)"
+              />
+              <button
+                v-else
+                class="value"
+                :class="{ own: cell.own, quiet: cell.quiet || cell.says === '', away: !cell.means }"
+                data-cell
+                :data-at="isAt(row, cell.device) || undefined"
+                :tabindex="isAt(row, cell.device) ? 0 : -1"
+                :aria-label="named(row.field, cell)"
+                :aria-expanded="isLong(row.field) ? editing && isAt(row, cell.device) : undefined"
+                :aria-disabled="!cell.means || undefined"
+                :aria-describedby="told ? 'slip-told' : undefined"
+                @click="begin(row, cell.device)"
+                @focus="tell($event, row.field, cell.device)"
+                @blur="hush"
+                @mouseenter="tell($event, row.field, cell.device)"
+                @mouseleave="hush"
+              >
+                <span v-if="cell.own" class="set" :class="{ departs: desk.scope !== 'template' }" />
+                {{ cell.means ? cell.says || "empty" : "–" }}
+              </button>
+            </div>
+          </div>
+          <div v-if="editing && row === current && isLong(row.field)" class="long" role="row">
+            <div role="gridcell" :aria-colspan="devices.length + 1">
+              <LongField :field="row.field" :now="now(row.field)" :verdict="verdict" @set="(v) => set(row.field, v)" />
+            </div>
+          </div>
+        </template>
+      </template>
+    </div>
+    <p v-if="rows.length === 0" class="soft none">No setting here is called so.</p>
+    <slot />
+    <p
+      v-if="told"
+      id="slip-told"
+      class="slip-told"
+      role="tooltip"
+      :style="{ top: `${told.top}px`, left: `${told.left}px` }"
+    >
+      {{ told.says }}
+    </p>
+  </div>
+</template>
+
+<style scoped>
+.sheet {
+  --columns: minmax(0, 1.22fr) minmax(0, 1fr) minmax(0, 1fr);
+
+  flex: 1;
+  min-height: 0;
+  padding-bottom: 10px;
+  overflow-y: auto;
+  scroll-padding-top: 44px;
+}
+.sheet.three {
+  --columns: minmax(0, 1.2fr) repeat(3, minmax(0, 1fr));
+}
+.line {
+  box-sizing: border-box;
+  display: grid;
+  grid-template-columns: var(--columns);
+  align-items: center;
+  min-height: 24px;
+  padding: 0 6px 0 14px;
+  border-bottom: 1px solid var(--hair);
+}
+.line.at {
+  background: var(--accent-weak);
+}
+.screens {
+  position: sticky;
+  z-index: 2;
+  top: 0;
+  min-height: 20px;
+  border-color: var(--line);
+  background: var(--sheet);
+  color: var(--soft);
+  font-size: 11px;
+}
+.screens [role="columnheader"] + [role="columnheader"] {
+  padding-left: 12px;
+}
+.screens .quiet {
+  margin-left: -4px;
+  color: var(--soft);
+  text-decoration: none;
+}
+.screens .quiet:hover {
+  color: var(--accent);
+}
+.head {
+  grid-template-columns: minmax(0, 1fr);
+}
+.head > div {
+  display: flex;
+  align-items: center;
+  min-width: 0;
+}
+.head.open {
+  position: sticky;
+  z-index: 1;
+  top: 20px;
+  background: var(--head);
+}
+.head [data-cell] {
+  display: flex;
+  flex: 1;
+  gap: 6px;
+  align-items: center;
+  min-width: 0;
+  height: 23px;
+  margin-left: -6px;
+}
+.head b {
+  white-space: nowrap;
+}
+.head:hover [data-cell] > b {
+  color: var(--accent);
+}
+.tells {
+  overflow: hidden;
+  color: var(--soft);
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.tells b {
+  color: var(--ink);
+}
+.rejoin {
+  font-size: 12px;
+  white-space: nowrap;
+}
+.label {
+  overflow: hidden;
+  color: var(--soft);
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.keepers {
+  width: 6px;
+  height: 6px;
+  margin-left: 3px;
+  vertical-align: middle;
+}
+.whole {
+  grid-column: 2 / -1;
+}
+.value {
+  display: block;
+  position: relative;
+  width: 100%;
+  height: 23px;
+  padding: 0 4px 0 12px;
+  overflow: hidden;
+  border-radius: 4px;
+  text-align: left;
+  text-decoration: none;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.value:hover {
+  background: var(--paper);
+}
+.value:focus-visible,
+.head [data-cell]:focus-visible {
+  outline-offset: -2px;
+}
+.value.quiet,
+.value.away {
+  color: var(--soft);
+}
+.value.away {
+  cursor: default;
+}
+.value.own {
+  font-weight: 650;
+}
+.set {
+  position: absolute;
+  top: 9px;
+  left: 2px;
+  width: 6px;
+  height: 6px;
+  border-radius: 50%;
+  background: var(--accent);
+}
+.set.departs {
+  background: var(--signal);
+}
+.long {
+  padding: 6px 12px 10px 14px;
+  border-bottom: 1px solid var(--hair);
+  background: var(--accent-weak);
+}
+.none {
+  padding: 8px 14px;
+}
+</style>
+
+<style>
+.slip-told {
+  position: fixed;
+  z-index: 2400;
+  max-width: 300px;
+  margin: 0;
+  padding: 4px 9px;
+  border-radius: 5px;
+  background: var(--ink);
+  color: var(--sheet);
+  font-size: 12px;
+  pointer-events: none;
+}
+</style>

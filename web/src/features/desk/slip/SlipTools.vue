@@ -1,0 +1,70 @@
+<script setup lang="ts">
+import { mdiBrushVariant, mdiContentCopy, mdiDeleteOutline, mdiUndoVariant } from "@mdi/js";
+import { computed } from "vue";
+import type { Schemas } from "../../../api/client";
+import { useDesk } from "../deskStore";
+import { injectMoves } from "../keys";
+import KeptBands from "./KeptBands.vue";
+
+/** What can be done with what the slip is of. */
+const props = defineProps<{ slip: Schemas["SlipView"] }>();
+const desk = useDesk();
+const moves = injectMoves();
+
+const ownOfAll = computed(() => {
+  const values = moves.valuesOf(props.slip.target);
+  return [values?.wide, values?.tablet, values?.phone].reduce((sum, v) => sum + Object.keys(v ?? {}).length, 0);
+});
+/** Others of the same kind on this page, and the settings that are looks. */
+const twins = computed(() => {
+  const here = moves.line.value?.piece;
+  return here ? desk.order.filter((line) => line.piece.kind === here.kind && line.piece.id !== here.id) : [];
+});
+const looks = computed(() =>
+  props.slip.fields.filter((f) => f.group === "looks" || f.group === "setting").map((f) => f.key),
+);
+</script>
+
+<template>
+  <button
+    v-if="ownOfAll > 0"
+    class="tool"
+    :title="`Rejoin: drop all ${ownOfAll} values set here`"
+    aria-label="Rejoin all values of this"
+    @click="moves.rejoin([slip.target])"
+  >
+    <v-icon :icon="mdiUndoVariant" size="15" />
+  </button>
+  <v-menu v-if="twins.length">
+    <template #activator="{ props: menu }">
+      <button v-bind="menu" class="tool" title="Looks of others of its kind" aria-label="Looks of others of its kind">
+        <v-icon :icon="mdiBrushVariant" size="15" />
+      </button>
+    </template>
+    <v-list>
+      <v-list-item
+        v-for="twin in twins"
+        :key="twin.piece.id"
+        :title="`Take the looks of ${twin.number}`"
+        @click="moves.giveLooks({ piece: twin.piece.id }, looks, [slip.target])"
+      />
+      <v-list-item
+        :title="twins.length === 1 ? 'Give it these looks' : `Give all ${twins.length} others these looks`"
+        @click="
+          moves.giveLooks(
+            slip.target,
+            looks,
+            twins.map((twin) => ({ piece: twin.piece.id })),
+          )
+        "
+      />
+    </v-list>
+  </v-menu>
+  <KeptBands v-if="moves.band.value" :key="moves.band.value.id" :band="moves.band.value" />
+  <button v-else class="tool" title="Copy, D" aria-label="Copy this piece" @click="moves.copy">
+    <v-icon :icon="mdiContentCopy" size="15" />
+  </button>
+  <button class="tool" title="Remove, Delete" aria-label="Remove this" @click="moves.remove">
+    <v-icon :icon="mdiDeleteOutline" size="16" />
+  </button>
+</template>

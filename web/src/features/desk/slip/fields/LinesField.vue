@@ -1,0 +1,38 @@
+<script setup lang="ts">
+import { computed, ref, watch } from "vue";
+import { useTyping } from "../../useTyping";
+
+/** Lines, each a text of its own. */
+const props = defineProps<{ modelValue: string[]; label: string }>();
+const emit = defineEmits<{ "update:modelValue": [lines: string[]] }>();
+const shown = computed(() => props.modelValue.join("\n"));
+const typed = ref("");
+const typing = useTyping(keep, () => (typed.value = shown.value));
+watch(
+  shown,
+  (text) => {
+    if (!typing.busy.value) typed.value = text;
+  },
+  { immediate: true },
+);
+
+function keep(): void {
+  if (typed.value === shown.value) return;
+  const lines = typed.value.split("\n").map((line) => line.trim());
+  emit("update:modelValue", lines.filter(Boolean));
+}
+</script>
+
+<template>
+  <v-textarea
+    v-model="typed"
+    :aria-label="label"
+    rows="4"
+    auto-grow
+    max-rows="10"
+    placeholder="One line for each"
+    @focus="typing.begin"
+    @update:model-value="typing.go"
+    @blur="typing.end"
+  />
+</template>
