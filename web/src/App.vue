@@ -6,6 +6,7 @@ import { useSession } from "./features/session/session";
 import { useOutbox } from "./session/useOutbox";
 import SavedState from "./ui/SavedState.vue";
 import TopBar from "./ui/TopBar.vue";
+import { viewsBeside } from "./ui/places";
 
 const session = useSession();
 const outbox = useOutbox();
@@ -33,7 +34,7 @@ onBeforeUnmount(() => {
 </script>
 
 <template>
-  <v-app>
+  <v-app :class="{ lined: viewsBeside(route).length > 0 }">
     <TopBar v-if="session.owner" />
     <p v-if="session.unknown" class="unknown" role="status">
       The server doesn’t answer. It is asked again until it does; nothing is lost meanwhile.

@@ -1,89 +1,95 @@
 import { createRouter, createWebHistory } from "vue-router";
 import { useSession } from "./features/session/session";
+import type { PlaceName } from "./ui/places";
 
 export const router = createRouter({
   history: createWebHistory(),
   routes: [
-    { path: "/", name: "shelf", meta: { title: "Shelf" }, component: () => import("./features/shelf/ShelfView.vue") },
+    {
+      path: "/",
+      name: "shelf",
+      meta: { title: "Shelf", place: "shelf" },
+      component: () => import("./features/shelf/ShelfView.vue"),
+    },
     {
       path: "/templates",
       name: "templates",
-      meta: { title: "Templates" },
+      meta: { title: "Templates", place: "pages" },
       component: () => import("./features/templates/TemplatesView.vue"),
     },
     {
       path: "/templates/:id(\\d+)",
       name: "desk",
-      meta: { title: "Desk" },
+      meta: { title: "Desk", place: "pages" },
       component: () => import("./features/desk/DeskView.vue"),
       props: (route) => ({ id: Number(route.params.id), product: route.query.product as string | undefined }),
     },
     {
       path: "/templates/:id(\\d+)/changes",
       name: "changes",
-      meta: { title: "What changes where" },
+      meta: { title: "What changes where", place: "pages" },
       component: () => import("./features/changes/ChangesView.vue"),
       props: (route) => ({ id: Number(route.params.id) }),
     },
     {
       path: "/house-style/changes",
       name: "house-changes",
-      meta: { title: "What changes where" },
+      meta: { title: "What changes where", place: "looks" },
       component: () => import("./features/changes/ShopChangesView.vue"),
       props: { what: "house" },
     },
     {
       path: "/prices/changes",
       name: "price-changes",
-      meta: { title: "What changes where" },
+      meta: { title: "What changes where", place: "prices" },
       component: () => import("./features/changes/ShopChangesView.vue"),
       props: { what: "prices" },
     },
     {
       path: "/swatch-book/:handle/values/:value(\\d+)/changes",
       name: "swatch-changes",
-      meta: { title: "What changes where" },
+      meta: { title: "What changes where", place: "looks" },
       component: () => import("./features/changes/SwatchChangesView.vue"),
       props: (route) => ({ handle: String(route.params.handle), value: Number(route.params.value) }),
     },
     {
       path: "/products/:handle/pictures",
       name: "pictures",
-      meta: { title: "Pictures" },
+      meta: { title: "Pictures", place: "shelf" },
       component: () => import("./features/pictures/PicturesView.vue"),
       props: true,
     },
     {
       path: "/products/:handle/texts",
       name: "texts",
-      meta: { title: "Texts and facts" },
+      meta: { title: "Texts and facts", place: "shelf" },
       component: () => import("./features/texts/TextsView.vue"),
       props: true,
     },
     {
       path: "/products/:handle/variants",
       name: "variants",
-      meta: { title: "Variants" },
+      meta: { title: "Variants", place: "shelf" },
       component: () => import("./features/variants/VariantsView.vue"),
       props: true,
     },
     {
       path: "/pictures",
       name: "shop-pictures",
-      meta: { title: "Pictures" },
+      meta: { title: "Pictures", place: "looks" },
       component: () => import("./features/pictures/PicturesView.vue"),
     },
     {
       path: "/swatch-book/:handle?",
       name: "swatch-book",
-      meta: { title: "Swatch book" },
+      meta: { title: "Swatch book", place: "looks" },
       component: () => import("./features/swatches/SwatchBookView.vue"),
       props: true,
     },
     {
       path: "/prices",
       name: "prices",
-      meta: { title: "Prices" },
+      meta: { title: "Prices", place: "prices" },
       component: () => import("./features/prices/PricesView.vue"),
     },
     {
@@ -95,13 +101,13 @@ export const router = createRouter({
     {
       path: "/house-style",
       name: "house-style",
-      meta: { title: "House style" },
+      meta: { title: "House style", place: "looks" },
       component: () => import("./features/house/HouseView.vue"),
     },
     {
       path: "/wording",
       name: "wording",
-      meta: { title: "Wording" },
+      meta: { title: "Wording", place: "looks" },
       component: () => import("./features/wording/WordingView.vue"),
     },
     {
@@ -129,5 +135,13 @@ router.beforeEach(async (to) => {
 
 router.afterEach((to) => {
   const { title } = to.meta;
-  document.title = typeof title === "string" ? `${title} · Compagina` : "Compagina";
+  document.title = title ? `${title} · Compagina` : "Compagina";
 });
+
+declare module "vue-router" {
+  interface RouteMeta {
+    title?: string;
+    /** In which place of the top bar it stands. */
+    place?: PlaceName;
+  }
+}

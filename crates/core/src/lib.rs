@@ -8,6 +8,7 @@ pub mod catalog;
 pub mod choice;
 pub mod colour;
 pub mod document;
+pub mod find;
 pub mod format;
 pub mod house;
 pub mod ids;

@@ -8,6 +8,7 @@ mod desk;
 mod drafts;
 mod drawings;
 mod feed;
+mod finds;
 mod journal;
 mod once;
 mod one_template_many_products;

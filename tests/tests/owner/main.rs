@@ -9,6 +9,7 @@ mod by_keyboard;
 mod composes_a_page;
 mod fills_in_the_slip;
 mod finds_their_way;
+mod goes_anywhere;
 mod goes_back;
 mod keeps_a_band;
 mod keeps_some_different;

@@ -1,5 +1,6 @@
 //! Drop-down lists become swatches for the whole shop, from files on a disk.
 
+use compagina_tests::desk::click;
 use compagina_tests::pictures::photograph;
 use compagina_tests::{Browser, Screen, Site, ask, find, until};
 use fantoccini::Client;
@@ -54,7 +55,7 @@ async fn clothes(client: &Client, base: &str, path: &str, within: &str) -> serde
 }
 
 #[sqlx::test(migrations = false)]
-async fn lists_become_swatches_in_four_actions(pool: MySqlPool) {
+async fn lists_become_swatches_in_five_actions(pool: MySqlPool) {
     let site = Site::start(pool.clone()).await;
     lists_only(&pool).await;
     let base = site.base.clone();
@@ -63,17 +64,18 @@ async fn lists_become_swatches_in_four_actions(pool: MySqlPool) {
     Browser::run(Screen::Wide, |client| async move {
         Browser::sign_in(&client, &base).await;
         until(&client, "document.querySelector('.shelf')").await;
-        // 1: from the shelf into the book, where Colour is open.
-        ask(&client, "[...document.querySelectorAll('nav a')].find(a => a.innerText === 'Swatch book').click()").await;
+        // 1 and 2: from the shelf to the shop's looks and into the book, where Colour is open.
+        click(&client, "nav a", "Looks").await;
+        click(&client, "nav a", "Swatch book").await;
         until(&client, "document.querySelectorAll('.fan > li').length === 11").await;
-        // 2: pages and cards at once.
+        // 3: pages and cards at once.
         ask(&client, "[...document.querySelectorAll('.way button')].find(b => b.innerText === 'Swatches').click()").await;
         until(&client, "document.querySelectorAll('.fan .signal').length === 10").await;
-        // 3: twelve files; a person drops them, the test gives them to the same field.
+        // 4: twelve files; a person drops them, the test gives them to the same field.
         find(&client, "input[type=file][multiple]").await.send_keys(&paths).await.unwrap();
         let says = "document.querySelector('.matches [role=status]')?.innerText";
         until(&client, &format!("{says}?.startsWith('7 in use · 3 nearly right · 1 doubled · 1 left over')")).await;
-        // 4: those that are nearly right.
+        // 5: those that are nearly right.
         ask(&client, "[...document.querySelectorAll('.matches .head button')].find(b => b.innerText.startsWith('Take all 3')).click()").await;
         until(&client, &format!("{says}?.startsWith('10 in use · 0 nearly right · 1 doubled · 1 left over')")).await;
         until(&client, "document.querySelectorAll('.fan .signal').length === 0").await;

@@ -270,7 +270,7 @@ async fn steps_that_wait_go_to_the_template_on_which_they_were_made(pool: MySqlP
             press(client, "d").await;
         }
         // Before they are answered another template is opened, by the way of the application.
-        click(client, "nav a", "Templates").await;
+        click(client, "nav a", "Pages").await;
         until(client, "document.querySelector('a[href^=\"/templates/1\"]')").await;
         find(client, "a[href^='/templates/1']").await.click().await.unwrap();
         until(client, "location.pathname === '/templates/1'").await;

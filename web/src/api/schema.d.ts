@@ -175,6 +175,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/find": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Products, templates, options and price rules by their names, the best first. */
+        get: operations["find_anything"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/house": {
         parameters: {
             query?: never;
@@ -1904,6 +1921,19 @@ export interface components {
              */
             yields: number;
         };
+        /** @description A value on a screen. */
+        CellView: {
+            /** @description Where it comes from and what it hides, in a sentence. */
+            from: string;
+            /** @description Whether it does anything on this screen, as other settings are. */
+            means: boolean;
+            /** @description Whether it was set right here: on this screen, and for whom one looks. */
+            own: boolean;
+            /** @description The value in words. */
+            says: string;
+            source: components["schemas"]["Source"];
+            value: components["schemas"]["SetValue"];
+        };
         /** @description What is to be changed of an option; what isn't here stays as it is. */
         ChangeOption: {
             about?: string | null;
@@ -2155,15 +2185,6 @@ export interface components {
             /** Format: int64 */
             links: number;
         };
-        /** @description A value with where it comes from and what lies under it, nearest first. */
-        Explained: {
-            /** @description What would count otherwise, the nearest first. */
-            hides: components["schemas"]["Hidden"][];
-            /** @description Where it comes from. */
-            source: components["schemas"]["Source"];
-            /** @description What counts. */
-            value: components["schemas"]["SetValue"];
-        };
         /**
          * @description Whose eyes.
          * @enum {string}
@@ -2192,10 +2213,12 @@ export interface components {
             label: string;
             /** @description The part of its group in which it stands. */
             part?: string | null;
-            phone?: components["schemas"]["Explained"] | null;
+            phone?: components["schemas"]["CellView"] | null;
             shape: components["schemas"]["ShapeView"];
-            tablet?: components["schemas"]["Explained"] | null;
-            wide: components["schemas"]["Explained"];
+            tablet?: components["schemas"]["CellView"] | null;
+            /** @description What a number counts, such as px. */
+            unit: string;
+            wide: components["schemas"]["CellView"];
         };
         FileIds: {
             ids: number[];
@@ -2275,6 +2298,30 @@ export interface components {
             /** Format: int64 */
             revision: number;
         };
+        /** @description Something of the shop that has a name. */
+        Found: {
+            handle: components["schemas"]["Handle"];
+            kind: string;
+            name: string;
+            template?: components["schemas"]["TemplateId"] | null;
+            /** @enum {string} */
+            what: "product";
+        } | {
+            id: components["schemas"]["TemplateId"];
+            name: string;
+            /** @enum {string} */
+            what: "template";
+        } | {
+            handle: components["schemas"]["Handle"];
+            name: string;
+            /** @enum {string} */
+            what: "option";
+        } | {
+            id: components["schemas"]["RuleId"];
+            name: string;
+            /** @enum {string} */
+            what: "rule";
+        };
         /**
          * @description What of the shop surrounds the page.
          * @enum {string}
@@ -2353,13 +2400,6 @@ export interface components {
             leaving?: boolean;
             /** @description This tab, by a name that the browser made up: up to 16 letters and digits. */
             place: string;
-        };
-        /** @description A value that another one hides. */
-        Hidden: {
-            /** @description Where it comes from. */
-            source: components["schemas"]["Source"];
-            /** @description What would count. */
-            value: components["schemas"]["SetValue"];
         };
         HouseView: {
             can_redo: boolean;
@@ -2971,6 +3011,8 @@ export interface components {
         };
         OptionView: {
             label: string;
+            /** @description The label as it stands within a line. */
+            says: string;
             value: components["schemas"]["SetValue"];
         };
         OtherAddress: {
@@ -3867,6 +3909,8 @@ export interface components {
         };
         /** @description The settings of a piece or a band, each with its value on every screen and where that comes from. */
         SlipView: {
+            /** @description Of a band: how its columns share the page, in words. */
+            columns?: string | null;
             fields: components["schemas"]["FieldView"][];
             target: components["schemas"]["Target"];
         };
@@ -4991,6 +5035,35 @@ export interface operations {
                 };
             };
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    find_anything: {
+        parameters: {
+            query: {
+                words: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Found"][];
+                };
+            };
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -1,14 +1,24 @@
 <script setup lang="ts">
-import { mdiOpenInNew } from "@mdi/js";
-import { ref } from "vue";
+import { mdiMagnify, mdiOpenInNew } from "@mdi/js";
+import { computed, defineAsyncComponent, ref } from "vue";
 import { useRoute } from "vue-router";
 import type { ApiError } from "../api/client";
 import { useSession } from "../features/session/session";
 import { useOutbox } from "../session/useOutbox";
 import ProblemNote from "./ProblemNote.vue";
+import { PLACES, viewsBeside } from "./places";
+
+const GoAnywhere = defineAsyncComponent(() => import("../features/anywhere/GoAnywhere.vue"));
 
 const session = useSession();
 const route = useRoute();
+
+const going = ref(false);
+const beside = computed(() => viewsBeside(route));
+/** A view stays marked while something of it is open, such as one option of the swatch book. */
+function isWithin(view: string): boolean {
+  return route.path === view || route.path.startsWith(`${view}/`);
+}
 
 const outbox = useOutbox();
 const leaving = ref(false);
@@ -31,16 +41,21 @@ async function signOut(): Promise<void> {
       </svg>
       Compagina
     </router-link>
-    <nav aria-label="Views">
-      <router-link to="/">Shelf</router-link>
-      <router-link to="/templates" :class="{ within: route.path.startsWith('/templates') }">Templates</router-link>
-      <router-link to="/swatch-book">Swatch book</router-link>
-      <router-link to="/prices">Prices</router-link>
-      <router-link to="/pictures">Pictures</router-link>
-      <router-link to="/house-style">House style</router-link>
-      <router-link to="/wording">Wording</router-link>
+    <nav aria-label="Places">
+      <router-link
+        v-for="one in PLACES"
+        :key="one.place"
+        :to="one.to"
+        :class="{ within: route.meta.place === one.place }"
+        :aria-current="route.path === one.to ? 'page' : route.meta.place === one.place ? 'true' : undefined"
+      >
+        {{ one.name }}
+      </router-link>
     </nav>
     <div class="right">
+      <button class="anywhere" title="Go anywhere, Ctrl K" aria-label="Go anywhere" @click="going = true">
+        <v-icon :icon="mdiMagnify" size="17" />
+      </button>
       <v-menu>
         <template #activator="{ props }">
           <button v-bind="props" class="who">{{ session.owner }}, {{ session.shop?.name }}</button>
@@ -69,6 +84,12 @@ async function signOut(): Promise<void> {
       </div>
     </v-dialog>
   </header>
+  <nav v-if="beside.length" class="beside" aria-label="Views">
+    <router-link v-for="view in beside" :key="view.to" :to="view.to" :class="{ within: isWithin(view.to) }">
+      {{ view.name }}
+    </router-link>
+  </nav>
+  <GoAnywhere v-model="going" />
 </template>
 
 <style scoped>
@@ -94,12 +115,12 @@ async function signOut(): Promise<void> {
   letter-spacing: -0.01em;
   text-decoration: none;
 }
-nav {
+.bar nav {
   display: flex;
   gap: 18px;
   align-self: stretch;
 }
-nav a {
+.bar nav a {
   display: flex;
   align-items: center;
   border-block: 3px solid transparent;
@@ -107,13 +128,48 @@ nav a {
   font-weight: 500;
   text-decoration: none;
 }
-nav a:hover {
+.bar nav a:hover {
   color: #fff;
 }
-nav .within,
-nav .router-link-exact-active {
+.bar nav .within {
   border-bottom-color: #f0a36b;
   color: #fff;
+}
+.beside {
+  display: flex;
+  flex: none;
+  gap: 18px;
+  align-items: stretch;
+  height: 32px;
+  padding: 0 18px;
+  border-bottom: 1px solid var(--line);
+  background: var(--sheet);
+}
+.beside a {
+  display: flex;
+  align-items: center;
+  border-block: 2px solid transparent;
+  color: var(--soft);
+  text-decoration: none;
+}
+.beside a:hover {
+  color: var(--accent);
+}
+.beside .within {
+  border-bottom-color: var(--accent);
+  color: var(--ink);
+  font-weight: 600;
+}
+.anywhere {
+  display: grid;
+  place-items: center;
+  width: 28px;
+  height: 28px;
+  border-radius: 5px;
+  color: inherit;
+}
+.anywhere:hover {
+  background: #ffffff1f;
 }
 .right {
   display: flex;

@@ -5,6 +5,7 @@ mod changes;
 mod desk;
 mod draft;
 mod feed;
+mod find;
 mod health;
 mod house;
 mod journal;
@@ -32,6 +33,7 @@ pub fn api(config: &mut utoipa_actix_web::service_config::ServiceConfig<'_>) {
         .service(session::show::show)
         .service(session::sign_out::sign_out)
         .service(shelf::show::show)
+        .service(find::find)
         .service(template::list::list)
         .service(template::add::add)
         .service(template::file::write)

@@ -111,7 +111,7 @@ function takeAll(way: WayTold): void {
 .changes {
   display: flex;
   flex-direction: column;
-  height: calc(100dvh - 48px - var(--foot));
+  height: calc(100dvh - var(--top) - var(--foot));
   min-height: 520px;
 }
 .head {

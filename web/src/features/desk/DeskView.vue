@@ -160,7 +160,7 @@ function lookAt(product: string): void {
 .desk {
   display: flex;
   flex-direction: column;
-  height: calc(100dvh - 48px);
+  height: calc(100dvh - var(--top));
   min-height: 560px;
 }
 .problem {

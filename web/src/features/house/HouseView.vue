@@ -109,7 +109,7 @@ function ratio(hundredths: number): string {
 .house {
   display: flex;
   flex-direction: column;
-  height: calc(100dvh - 48px - var(--foot));
+  height: calc(100dvh - var(--top) - var(--foot));
   min-height: 560px;
 }
 .problem {

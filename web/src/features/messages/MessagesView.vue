@@ -56,7 +56,7 @@ const shown = computed(() => found.value[chosen.value] ?? found.value[0]);
 .messages {
   display: flex;
   flex-direction: column;
-  height: calc(100dvh - 48px - var(--foot));
+  height: calc(100dvh - var(--top) - var(--foot));
   min-height: 480px;
 }
 input {

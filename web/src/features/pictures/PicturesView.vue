@@ -130,7 +130,7 @@ const { over, held, dropped, picked } = useDropped(put);
   position: relative;
   display: flex;
   flex-direction: column;
-  height: calc(100dvh - 48px - var(--foot));
+  height: calc(100dvh - var(--top) - var(--foot));
   min-height: 480px;
 }
 .problem {

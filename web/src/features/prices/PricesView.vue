@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed, ref } from "vue";
+import { computed, ref, watch } from "vue";
+import { useRoute } from "vue-router";
 import DraftHead from "../../ui/DraftHead.vue";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import MovesDialog from "./MovesDialog.vue";
@@ -18,6 +19,13 @@ const plan = ref<number | null>(null);
 function choose(rule: number | null, ofPlans: number | null = null): void {
   [chosen.value, plan.value] = [rule, ofPlans];
 }
+// One that was gone to by its name is open.
+const route = useRoute();
+watch(
+  () => Number(route.query.rule),
+  (rule) => rule > 0 && choose(rule),
+  { immediate: true },
+);
 const publishing = ref(false);
 
 const together = computed({
@@ -98,7 +106,7 @@ const together = computed({
 .prices {
   display: flex;
   flex-direction: column;
-  height: calc(100dvh - 48px - var(--foot));
+  height: calc(100dvh - var(--top) - var(--foot));
   min-height: 560px;
 }
 .halves {

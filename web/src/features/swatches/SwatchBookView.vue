@@ -122,7 +122,7 @@ async function taken(handle: string): Promise<void> {
 .book {
   display: grid;
   grid-template-columns: 272px minmax(0, 1fr);
-  height: calc(100dvh - 48px - var(--foot));
+  height: calc(100dvh - var(--top) - var(--foot));
   min-height: 480px;
 }
 .option {

@@ -58,8 +58,6 @@ onBeforeUnmount(() => window.removeEventListener("beforeunload", warn));
         :name="view.texts.name"
         @changed="load"
       />
-      <router-link :to="{ name: 'pictures', params: { handle } }">Pictures</router-link>
-      <router-link :to="{ name: 'variants', params: { handle } }">Variants</router-link>
       <button v-if="changed" type="button" class="quiet" @click="leaveIt">Leave it as it was</button>
       <v-btn type="submit" form="texts" variant="flat" color="primary" :disabled="!changed">Keep</v-btn>
     </div>
@@ -90,7 +88,7 @@ onBeforeUnmount(() => window.removeEventListener("beforeunload", warn));
   display: grid;
   grid-template-rows: auto minmax(0, 1fr);
   grid-template-columns: minmax(0, 1fr) minmax(0, 1fr);
-  height: calc(100dvh - 48px - var(--foot));
+  height: calc(100dvh - var(--top) - var(--foot));
   min-height: 480px;
 }
 .all {

@@ -65,7 +65,6 @@ const columns = computed(
       </span>
       <span class="space" />
       <JournalBar :control="journal" :of="{ product: handle }" :name="view?.name ?? ''" @changed="control.load" />
-      <router-link :to="{ name: 'texts', params: { handle } }">Texts</router-link>
       <button class="quiet" @click="selling = true">How it is sold</button>
       <button class="quiet" @click="using = true">Options and values</button>
       <a :href="`/api/variants.csv?product=${handle}`" download>Save as CSV</a>
@@ -115,7 +114,7 @@ const columns = computed(
 .variants {
   display: flex;
   flex-direction: column;
-  height: calc(100dvh - 48px - var(--foot));
+  height: calc(100dvh - var(--top) - var(--foot));
   min-height: 480px;
 }
 .head,

@@ -89,7 +89,7 @@ const found = computed(() => {
 .wording {
   display: flex;
   flex-direction: column;
-  height: calc(100dvh - 48px - var(--foot));
+  height: calc(100dvh - var(--top) - var(--foot));
   min-height: 480px;
 }
 .problem {
