@@ -31,6 +31,9 @@ async fn walking_moving_and_going_back_by_keys(pool: MySqlPool) {
         until(&client, "document.querySelector('ol[data-column=c2-1] [data-piece=p3]')").await;
         alt(&client, Key::Down).await;
         until(&client, "document.querySelector('ol[data-column=c2-2] li[data-piece=p3]:first-child')").await;
+        // Where it stands now is said aloud.
+        let moved = "document.querySelector('[data-test=moved]').textContent";
+        assert_eq!(ask(&client, moved).await, "Title: now 3 of 15, Two columns, 7 + 5");
         let start = ask(&client, ORDER).await;
         alt(&client, Key::Down).await;
         until(&client, &format!("{ORDER} !== '{}'", start.as_str().unwrap())).await;

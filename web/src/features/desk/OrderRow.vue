@@ -106,7 +106,7 @@ function choose(event: MouseEvent): void {
 .row {
   position: relative;
   display: grid;
-  grid-template-columns: 20px 12px minmax(0, 1fr) auto 44px;
+  grid-template-columns: 20px 12px minmax(0, 1fr) auto 48px;
   align-items: center;
   gap: 4px;
   height: 25px;
@@ -179,9 +179,6 @@ function choose(event: MouseEvent): void {
   width: 24px;
   height: 24px;
 }
-.devices .phone {
-  width: 20px;
-}
 .devices button::before {
   content: "";
   box-sizing: border-box;
@@ -203,7 +200,7 @@ function choose(event: MouseEvent): void {
 .gap {
   position: absolute;
   z-index: 1;
-  right: 56px;
+  right: 60px;
   bottom: -4px;
   left: 36px;
   height: 8px;

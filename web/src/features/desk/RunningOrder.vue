@@ -155,6 +155,7 @@ function hintOf(piece: Piece): string {
 
 <template>
   <div class="order" role="region" aria-label="Running order">
+    <p class="unseen" role="status" data-test="moved">{{ desk.moved }}</p>
     <div class="title">
       <h2>Running order</h2>
       <input

@@ -46,6 +46,8 @@ export const useDesk = defineStore("desk", () => {
   const published = ref(false);
   /** Something worth knowing that needs nothing done. */
   const notice = ref<string | null>(null);
+  /** Where stands what was moved last, for whoever doesn't see it. */
+  const moved = ref("");
   /** The template that is on the desk, or is on its way there. */
   const here = ref(0);
 
@@ -129,6 +131,7 @@ export const useDesk = defineStore("desk", () => {
     others.value = [];
     onScreens.value = [];
     notice.value = null;
+    moved.value = "";
     published.value = false;
   }
 
@@ -269,6 +272,7 @@ export const useDesk = defineStore("desk", () => {
     drawn,
     drawnOrder,
     notice,
+    moved,
     $reset,
   };
 });

@@ -17,6 +17,20 @@ export function useMoves() {
     if (lines.value.length > 1) return stepAll(direction);
     const to = stepPlace(desk.draft.layout, line.value, direction);
     if (to) void desk.edit({ op: "move_piece", piece: line.value.piece.id, to });
+    tell();
+  }
+
+  /** Tells whoever doesn't see the order where what was moved stands now. */
+  function tell(): void {
+    const bands = desk.draft?.layout.bands ?? [];
+    if (line.value) {
+      const name = desk.labels.get(line.value.piece.kind) ?? "";
+      const several = lines.value.length > 1 ? ` and ${lines.value.length - 1} more` : "";
+      desk.moved = `${name}${several}: now ${line.value.number} of ${desk.order.length}, ${desk.bandName(line.value.band.id)}`;
+    } else if (band.value) {
+      const at = bands.findIndex((one) => one.id === band.value?.id) + 1;
+      desk.moved = `${desk.bandName(band.value.id)}: now band ${at} of ${bands.length}`;
+    }
   }
 
   /** Several go together: to before the line above them, or behind the line below them. */
@@ -30,6 +44,7 @@ export function useMoves() {
   /** Moves all chosen pieces to before the one that stands at a place now. */
   function moveAll(to: Place): void {
     void desk.edit({ op: "move_pieces", pieces: lines.value.map((l) => l.piece.id), to });
+    tell();
   }
 
   function stepBand(direction: -1 | 1): void {
@@ -37,12 +52,14 @@ export function useMoves() {
     const index = bands.findIndex((b) => b.id === band.value?.id) + direction;
     if (band.value && index >= 0 && index < bands.length) {
       void desk.edit({ op: "move_band", band: band.value.id, index });
+      tell();
     }
   }
 
   function move(piece: string, to: Place): void {
     choose({ piece });
     void desk.edit({ op: "move_piece", piece, to });
+    tell();
   }
 
   function add(kind: Kind, at: Place): void {
