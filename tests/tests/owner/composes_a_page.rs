@@ -1,7 +1,9 @@
 //! An owner moves the price, changes the button's words, hides the breadcrumb on phones, goes back and forth, and
 //! publishes.
 
-use compagina_tests::desk::{choose, in_both, in_proof, open_desk, pick_value, press as keys, type_value};
+use compagina_tests::desk::{
+    choose, in_both, in_proof, kept, open_desk, pick_value, press as keys, type_value,
+};
 use compagina_tests::{Browser, Screen, Site, ask, find, until};
 use fantoccini::Client;
 use fantoccini::key::Key;
@@ -112,7 +114,7 @@ async fn a_piece_is_dragged_into_another_column(pool: MySqlPool) {
         in_both(&client, SUMMARY_FIRST).await;
         let row = find(&client, ".order .row[data-piece=p4]").await;
         let target = find(&client, ".order .row[data-piece=p2]").await;
-        drag(&client, &row, &target).await;
+        drag(&client, &row, &target, 0).await;
         until(&client, "document.querySelector('ol[data-column=c2-1] [data-piece=p4]')").await;
         in_both(&client, "page.querySelector('.k-summary').closest('.column').querySelector('.k-gallery')")
             .await;
@@ -120,9 +122,44 @@ async fn a_piece_is_dragged_into_another_column(pool: MySqlPool) {
     .await;
 }
 
-async fn drag(client: &Client, what: &fantoccini::elements::Element, to: &fantoccini::elements::Element) {
+/// Hands that hold still before they let go, as most do.
+#[sqlx::test(migrations = false)]
+async fn a_piece_held_still_before_it_is_let_go_stands_once_in_the_order_also_when_taken_back(
+    pool: MySqlPool,
+) {
+    let site = Site::start(pool).await;
+    let base = site.base.clone();
+    Browser::run(Screen::Wide, |client| async move {
+        open_desk(&client, &base, "/templates/2?product=whimbrel").await;
+        let numbers = "[...document.querySelectorAll('.order .row .n')].map(n => n.textContent).join()";
+        let pieces = "[...document.querySelectorAll('.order .row')].map(r => r.dataset.piece).join()";
+        let (numbered, before) = (ask(&client, numbers).await, ask(&client, pieces).await);
+        for still in [200, 600] {
+            let row = find(&client, ".order .row[data-piece=p4]").await;
+            let target = find(&client, ".order .row[data-piece=p2]").await;
+            drag(&client, &row, &target, still).await;
+            until(&client, "document.querySelector('ol[data-column=c2-1] [data-piece=p4]')").await;
+            kept(&client).await;
+            assert_eq!(ask(&client, numbers).await, numbered, "held for {still} ms");
+            keys(&client, &format!("{}z{}", Key::Control, Key::Control)).await;
+            until(&client, &format!("{pieces} === {before}")).await;
+            assert_eq!(ask(&client, numbers).await, numbered, "taken back");
+        }
+    })
+    .await;
+}
+
+/// Drags a line onto another one and holds it still for some milliseconds before it is let go.
+async fn drag(
+    client: &Client,
+    what: &fantoccini::elements::Element,
+    to: &fantoccini::elements::Element,
+    still: u64,
+) {
     use fantoccini::actions::{InputSource, MOUSE_BUTTON_LEFT, MouseActions, PointerAction};
     use std::time::Duration;
+    // Near an edge of the list it would scroll by itself.
+    ask(client, "document.querySelector('.order .scroll').scrollTop = 0").await;
     let middle = |rectangle: (f64, f64, f64, f64)| {
         ((rectangle.0 + rectangle.2 / 3.0) as i64, (rectangle.1 + rectangle.3 / 2.0) as i64)
     };
@@ -139,6 +176,7 @@ async fn drag(client: &Client, what: &fantoccini::elements::Element, to: &fantoc
         .then(at(x, y - 4, 80))
         .then(at(x, y - 10, 80))
         .then(at(tx, ty - 6, 200))
+        .then(at(tx, ty - 6, still))
         .then(PointerAction::Up { button: MOUSE_BUTTON_LEFT });
     client.perform_actions(mouse).await.unwrap();
 }

@@ -71,7 +71,7 @@ function choose(event: MouseEvent): void {
 </script>
 
 <template>
-  <li v-show="!out" ref="row" class="row" :class="{ chosen, silent }" :aria-current="chosen || undefined">
+  <div v-show="!out" ref="row" class="row" :class="{ chosen, silent }" :aria-current="chosen || undefined">
     <span class="n">{{ number }}</span>
     <span class="role" :data-role="role" />
     <button class="what" @click="choose">
@@ -99,7 +99,7 @@ function choose(event: MouseEvent): void {
       />
     </span>
     <button class="gap" :aria-label="`Add a piece after ${label}`" title="Add a piece here" @click="$emit('gap')" />
-  </li>
+  </div>
 </template>
 
 <style scoped>
@@ -111,6 +111,7 @@ function choose(event: MouseEvent): void {
   gap: 4px;
   height: 25px;
   padding: 0 10px 0 8px;
+  scroll-margin: 26px;
   cursor: grab;
 }
 .n {

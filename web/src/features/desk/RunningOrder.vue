@@ -61,7 +61,7 @@ const scroll = ref<HTMLElement | null>(null);
 const room = useResizeObserver(scroll);
 watch(
   () => room.value.height,
-  () => scroll.value?.querySelector(".chosen")?.scrollIntoView({ block: "center" }),
+  () => scroll.value?.querySelector(".chosen")?.scrollIntoView({ block: "nearest" }),
 );
 
 /** Bands that are folded, until the desk is left. */
@@ -195,13 +195,20 @@ function hintOf(piece: Piece): string {
             :animation="120"
             :data-column="column.id"
             :class="{ empty: !columns.get(column.id)?.length }"
-            draggable="[data-piece]"
+            draggable=".line"
             :delay="180"
             :delay-on-touch-only="true"
             @update:model-value="(ids: string[]) => columns.set(column.id, ids)"
             @end="dropped"
           >
-            <template v-for="({ piece, number }, index) in linesOf(column.id)" :key="piece.id">
+            <!-- A line is one element with all that belongs to it: what is dragged away is put back beside its neighbours
+                 before it is taken out of the list, and would stay there if it were one of several. -->
+            <li
+              v-for="({ piece, number }, index) in linesOf(column.id)"
+              :key="piece.id"
+              class="line"
+              :data-piece="piece.id"
+            >
               <OrderRow
                 :piece="piece"
                 :number="number"
@@ -213,12 +220,12 @@ function hintOf(piece: Piece): string {
                 :data-piece="piece.id"
                 @gap="gap = { column: column.id, index: index + 1 }"
               />
-              <li v-if="isGap(column.id, index + 1)" class="finder">
+              <div v-if="isGap(column.id, index + 1)" class="finder">
                 <PieceFinder :product="facts" @pick="pick" @close="gap = null" />
-              </li>
-              <li v-if="number === folds.phone" class="fold">phone first screen ends <i /></li>
-              <li v-if="number === folds.wide" class="fold">wide first screen ends <i /></li>
-            </template>
+              </div>
+              <p v-if="number === folds.phone" class="fold">phone first screen ends <i /></p>
+              <p v-if="number === folds.wide" class="fold">wide first screen ends <i /></p>
+            </li>
             <li v-if="!columns.get(column.id)?.length" class="nothing">
               <PieceFinder v-if="isGap(column.id, 0)" :product="facts" @pick="pick" @close="gap = null" />
               <button v-else class="quiet" @click="gap = { column: column.id, index: 0 }">
@@ -277,6 +284,7 @@ ol {
   list-style: none;
 }
 .fold {
+  margin: 0;
   display: flex;
   align-items: center;
   gap: 8px;
