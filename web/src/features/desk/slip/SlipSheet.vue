@@ -1,6 +1,5 @@
 <script setup lang="ts">
-import { mdiMenuDown, mdiMenuRight } from "@mdi/js";
-import { computed, nextTick, ref, watch } from "vue";
+import { computed, ref, watch } from "vue";
 import type { Schemas } from "../../../api/client";
 import PickList from "../../../ui/PickList.vue";
 import { useDesk } from "../deskStore";
@@ -8,9 +7,11 @@ import { injectMoves } from "../keys";
 import { type Device, type Field, type Value } from "../types";
 import CellField from "./CellField.vue";
 import LongField from "./LongField.vue";
+import SheetHead from "./SheetHead.vue";
 import { ARRANGED, columnsIn } from "./columns";
 import { type Cell, type Row, useSheet } from "./useSheet";
 import { useTold } from "./useTold";
+import { useWalk } from "./useWalk";
 
 /** The settings of a piece or band, a line each, with its value on every screen in a cell of its own. */
 const props = defineProps<{
@@ -30,24 +31,13 @@ const { rows } = sheet;
 const SCREEN = { wide: "wide", tablet: "tablet", phone: "phone" } as const;
 const LONG = ["lines", "rich", "rows", "table", "pictures", "film"];
 
-/** The cell that has the focus, or has it next. */
-const at = ref<{ row: string; device: Device }>({ row: "", device: "wide" });
-const editing = ref(false);
 const grid = ref<HTMLElement | null>(null);
+const walking = useWalk(rows, devices, (row, open) => fold(row, open), grid);
+const { at, editing, current, columnOf, isAt, focus, walk, jump, sideways, walkOn, walkBack } = walking;
 const control = ref<{ drop: () => void }[]>([]);
 /** What was set where the cell that is edited had the focus first, so that Escape brings it back. */
 let before: Value | null = null;
 
-const current = computed(() => rows.value.find((row) => row.id === at.value.row) ?? rows.value[0] ?? null);
-function isAt(row: Row, device: Device): boolean {
-  if (row !== current.value) return false;
-  return columnOf(row) === device;
-}
-/** The column that is used of a line: one that is the same everywhere has one. */
-function columnOf(row: Row): Device {
-  if (row.is !== "field" || !row.field.phone) return "wide";
-  return props.devices.includes(at.value.device) ? at.value.device : "wide";
-}
 function isLong(field: Field): boolean {
   return LONG.includes(field.shape.shape);
 }
@@ -60,40 +50,6 @@ watch(
   },
 );
 
-async function focus(row: Row | null, device = at.value.device): Promise<void> {
-  if (!row) return;
-  at.value = { row: row.id, device };
-  editing.value = false;
-  await nextTick();
-  const cell = grid.value?.querySelector<HTMLElement>("[data-at]");
-  cell?.focus({ preventScroll: true });
-  cell?.closest("[role=row]")?.scrollIntoView({ block: "nearest" });
-}
-function walk(step: number): void {
-  const index = rows.value.findIndex((row) => row === current.value);
-  void focus(rows.value[Math.min(Math.max(0, index + step), rows.value.length - 1)] ?? null);
-}
-/** To the first setting under the next or the previous heading, which is folded out for it. */
-async function jump(step: 1 | -1): Promise<void> {
-  const index = rows.value.findIndex((row) => row === current.value);
-  const heads = rows.value.flatMap((row, i) => (row.is === "head" ? [i] : []));
-  const own = heads.filter((i) => i < index).at(-1) ?? -1;
-  const wanted = step === 1 ? heads.find((i) => i > own && i >= index) : heads.filter((i) => i < own).at(-1);
-  const head = wanted === undefined ? undefined : rows.value[wanted];
-  if (head?.is !== "head") return void focus(current.value);
-  if (!head.head.open) sheet.fold(head.head.name, true);
-  await nextTick();
-  const place = rows.value.findIndex((row) => row.id === head.id);
-  await focus(rows.value[place + 1] ?? null);
-}
-function sideways(step: 1 | -1): void {
-  const row = current.value;
-  if (row?.is === "head") return fold(row, step === 1);
-  if (row?.is !== "field" || !row.field.phone) return;
-  const index = props.devices.indexOf(columnOf(row)) + step;
-  const device = props.devices[index];
-  if (device) void focus(row, device);
-}
 function fold(row: Row, open: boolean): void {
   if (row.is === "head") sheet.fold(row.head.name, open);
 }
@@ -175,23 +131,6 @@ function onKey(event: KeyboardEvent): void {
   else return;
   done();
 }
-/** The cell to the right, or the first of the next line. */
-function walkOn(): void {
-  const row = current.value;
-  const next =
-    row?.is === "field" && row.field.phone ? props.devices[props.devices.indexOf(columnOf(row)) + 1] : undefined;
-  if (next) return void focus(row, next);
-  at.value = { ...at.value, device: "wide" };
-  walk(1);
-}
-function walkBack(): void {
-  const row = current.value;
-  const next =
-    row?.is === "field" && row.field.phone ? props.devices[props.devices.indexOf(columnOf(row)) - 1] : undefined;
-  if (next) return void focus(row, next);
-  walk(-1);
-}
-
 const { told, tell, hush, keepers } = useTold(
   () => props.slip.target,
   (key) => props.slip.fields.find((field) => field.key === key) ?? null,
@@ -233,35 +172,14 @@ defineExpose({ enter });
         <span v-for="device in devices" :key="device" role="columnheader">{{ SCREEN[device] }}</span>
       </div>
       <template v-for="row in rows" :key="row.id">
-        <div v-if="row.is === 'head'" class="line head" :class="{ open: row.head.open }" role="row">
-          <div role="gridcell" :aria-colspan="devices.length + 1">
-            <button
-              data-cell
-              :data-at="isAt(row, 'wide') || undefined"
-              :tabindex="isAt(row, 'wide') ? 0 : -1"
-              :aria-expanded="row.head.open"
-              @click="begin(row, 'wide')"
-            >
-              <v-icon :icon="row.head.open ? mdiMenuDown : mdiMenuRight" size="16" aria-hidden="true" />
-              <b>{{ row.head.name }}</b>
-              <span class="tells">
-                <template v-for="(one, index) in row.head.tells" :key="index"
-                  ><template v-if="index">, </template><b v-if="one.own">{{ one.says }}</b
-                  ><template v-else>{{ one.says }}</template></template
-                >
-              </span>
-            </button>
-            <button
-              v-if="row.head.set.length && row.head.open"
-              class="rejoin quiet"
-              tabindex="-1"
-              :aria-label="`Rejoin ${row.head.set.length} of ${row.head.name}`"
-              @click="rejoin(row)"
-            >
-              Rejoin {{ row.head.set.length }}
-            </button>
-          </div>
-        </div>
+        <SheetHead
+          v-if="row.is === 'head'"
+          :head="row.head"
+          :at="isAt(row, 'wide')"
+          :cells="devices.length + 1"
+          @fold="begin(row, 'wide')"
+          @rejoin="rejoin(row)"
+        />
         <div v-else-if="row.is === 'columns'" class="line" role="row">
           <span class="label" role="rowheader">Columns</span>
           <div class="whole" role="gridcell" data-value="columns:wide" :aria-colspan="devices.length">
@@ -407,48 +325,6 @@ defineExpose({ enter });
 }
 .screens .quiet:hover {
   color: var(--accent);
-}
-.head {
-  grid-template-columns: minmax(0, 1fr);
-}
-.head > div {
-  display: flex;
-  align-items: center;
-  min-width: 0;
-}
-.head.open {
-  position: sticky;
-  z-index: 1;
-  top: 20px;
-  background: var(--head);
-}
-.head [data-cell] {
-  display: flex;
-  flex: 1;
-  gap: 6px;
-  align-items: center;
-  min-width: 0;
-  height: 23px;
-  margin-left: -6px;
-}
-.head b {
-  white-space: nowrap;
-}
-.head:hover [data-cell] > b {
-  color: var(--accent);
-}
-.tells {
-  overflow: hidden;
-  color: var(--soft);
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-.tells b {
-  color: var(--ink);
-}
-.rejoin {
-  font-size: 12px;
-  white-space: nowrap;
 }
 .label {
   overflow: hidden;
