@@ -240,3 +240,37 @@ async fn a_band_whose_last_piece_was_taken_out_is_offered_to_be_removed(pool: My
     })
     .await;
 }
+
+/// The edge between two columns is taken in the proof and let go further left.
+#[sqlx::test(migrations = false)]
+async fn the_edge_of_a_column_is_dragged_in_the_proof(pool: MySqlPool) {
+    use fantoccini::actions::{InputSource, MOUSE_BUTTON_LEFT, MouseActions, PointerAction};
+    use std::time::Duration;
+    let site = Site::start(pool).await;
+    Browser::run(Screen::Wide, |client| async move {
+        open_desk(&client, &site.base, "/templates/2?product=whimbrel").await;
+        click(&client, ".order .band", "Two columns, 7 + 5").await;
+        until(&client, &in_proof("Wide", "page.querySelectorAll('.proof-edge').length === 1")).await;
+        until(&client, &in_proof("Phone", "page.querySelectorAll('.proof-edge').length === 0")).await;
+        let place = "(() => { const frame = document.querySelector('iframe[title=\"Proof, Wide\"]');
+            const [box, edge] = [frame, frame.contentDocument.querySelector('.proof-edge')].map(e => e.getBoundingClientRect());
+            const scale = box.width / 1280, twelfth = frame.contentDocument.querySelector('[data-chosen-band] > .columns').clientWidth / 12;
+            return [box.left + (edge.left + edge.width / 2) * scale, box.top + (edge.top + 60) * scale, twelfth * scale]; })()";
+        let place = ask(&client, place).await;
+        let [x, y, twelfth] = [0, 1, 2].map(|i| place[i].as_f64().unwrap().round());
+        let at = |x: f64| PointerAction::MoveTo { duration: Some(Duration::from_millis(80)), x, y };
+        let mouse = MouseActions::new("mouse".to_owned())
+            .then(at(x))
+            .then(PointerAction::Down { button: MOUSE_BUTTON_LEFT })
+            .then(at(x - twelfth))
+            .then(at(x - 2.0 * twelfth))
+            .then(PointerAction::Up { button: MOUSE_BUTTON_LEFT });
+        client.perform_actions(mouse).await.unwrap();
+        until(&client, &format!("{} === 'five and seven of twelve'", value_says("columns:wide"))).await;
+        until(&client, "document.querySelector('.order').textContent.includes('Two columns, 5 + 7')").await;
+        // One drag is one step.
+        press_with(&client, Key::Control, "z").await;
+        until(&client, &format!("{} === 'seven and five of twelve'", value_says("columns:wide"))).await;
+    })
+    .await;
+}
