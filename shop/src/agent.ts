@@ -213,12 +213,14 @@ addEventListener("message", (event: MessageEvent<ToProof>) => {
   }
 });
 
+const still = matchMedia("(prefers-reduced-motion: reduce)");
 /** Scrolls only when the piece isn't in sight. */
 function reveal(piece: HTMLElement): void {
   const box = piece.getBoundingClientRect();
   const inSight =
     box.top >= 0 && (box.bottom <= innerHeight || (box.height > innerHeight && box.top < innerHeight / 2));
-  if (!inSight && box.height > 0) scrollTo({ top: Math.max(0, scrollY + box.top - 80), behavior: "smooth" });
+  if (!inSight && box.height > 0)
+    scrollTo({ top: Math.max(0, scrollY + box.top - 80), behavior: still.matches ? "auto" : "smooth" });
 }
 
 document.addEventListener(

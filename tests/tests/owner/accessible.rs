@@ -2,7 +2,7 @@
 //! piece, cart, wish list and checkout; and the sticky bar, which covers nothing.
 
 use compagina_core::page::Kind;
-use compagina_tests::desk::{choose, click, open_desk, open_value, press};
+use compagina_tests::desk::{choose, click, open_value, press, proofs_are_drawn};
 use compagina_tests::{Browser, Owner, Screen, Site, ask, find, until};
 use fantoccini::Client;
 use serde_json::{Value, json};
@@ -54,10 +54,24 @@ async fn templates(client: &Client, base: &str) {
 
 #[sqlx::test(migrations = false)]
 async fn the_owners_views_can_be_used_by_everybody(pool: MySqlPool) {
+    every_view_in(pool, "paper").await;
+}
+
+#[sqlx::test(migrations = false)]
+async fn the_owners_views_can_be_used_in_dark_colours_too(pool: MySqlPool) {
+    every_view_in(pool, "dark").await;
+}
+
+async fn every_view_in(pool: MySqlPool, colours: &str) {
     let site = Site::start(pool).await;
     let base = site.base.clone();
+    let colours = colours.to_owned();
     Browser::run(Screen::Wide, |client| async move {
-        open_desk(&client, &base, "/templates/2?product=whimbrel").await;
+        Browser::sign_in(&client, &base).await;
+        ask(&client, &format!("localStorage.setItem('colours', '{colours}')")).await;
+        client.goto(&format!("{base}/templates/2?product=whimbrel")).await.unwrap();
+        proofs_are_drawn(&client).await;
+        until(&client, &format!("document.documentElement.dataset.set === '{colours}'")).await;
         nothing_is_wrong(&client, "Desk").await;
         open_value(&client, "saving:phone").await;
         until(&client, "document.querySelector('.pick-list')").await;

@@ -6,6 +6,7 @@ mod arranges;
 mod begins_a_page;
 mod begins_a_type;
 mod by_keyboard;
+mod chooses_colours;
 mod composes_a_page;
 mod fills_in_the_slip;
 mod finds_their_way;

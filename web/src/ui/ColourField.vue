@@ -37,13 +37,13 @@ input[type="color"] {
   padding: 2px;
   border: 1px solid var(--line);
   border-radius: 6px;
-  background: #fff;
+  background: var(--field);
 }
 input:not([type]) {
   width: 82px;
   padding: 4px 8px;
   border: 1px solid var(--line);
   border-radius: 6px;
-  background: #fff;
+  background: var(--field);
 }
 </style>

@@ -42,6 +42,6 @@ const open = ref(false);
   border-radius: 6px;
   background: var(--ink);
   box-shadow: var(--shadow);
-  color: #f3efe6;
+  color: var(--on-ink);
 }
 </style>

@@ -71,7 +71,7 @@ watch(
   display: block;
   width: 100%;
   overflow: hidden;
-  background: #fff;
+  background: var(--page);
   container-type: inline-size;
 }
 iframe {

@@ -35,7 +35,7 @@ defineProps<{
   gap: 12px;
   align-items: center;
   padding: 8px 14px;
-  border: 1px solid #e7b79e;
+  border: 1px solid var(--signal-line);
   border-radius: 6px;
   background: var(--signal-weak);
 }

@@ -1,11 +1,12 @@
 <script setup lang="ts">
-import { mdiMagnify, mdiOpenInNew } from "@mdi/js";
+import { mdiMagnify, mdiOpenInNew, mdiRadioboxBlank, mdiRadioboxMarked } from "@mdi/js";
 import { computed, defineAsyncComponent, ref } from "vue";
 import { useRoute } from "vue-router";
 import type { ApiError } from "../api/client";
 import { useSession } from "../features/session/session";
 import { useOutbox } from "../session/useOutbox";
 import ProblemNote from "./ProblemNote.vue";
+import { WANTED, wanted } from "./colours";
 import { PLACES, viewsBeside } from "./places";
 
 const GoAnywhere = defineAsyncComponent(() => import("../features/anywhere/GoAnywhere.vue"));
@@ -35,9 +36,9 @@ async function signOut(): Promise<void> {
   <header class="bar">
     <router-link to="/" class="mark">
       <svg width="22" height="22" viewBox="0 0 22 22" aria-hidden="true">
-        <path d="M2 4h8v14H2z" fill="#F0A36B" />
-        <path d="M12 4h8v6h-8z" fill="#F3EFE6" />
-        <path d="M12 12h8v6h-8z" fill="#7FB8B4" />
+        <path d="M2 4h8v14H2z" fill="var(--bar-mark)" />
+        <path d="M12 4h8v6h-8z" fill="var(--on-bar)" />
+        <path d="M12 12h8v6h-8z" fill="var(--sign-sail)" />
       </svg>
       Compagina
     </router-link>
@@ -62,6 +63,17 @@ async function signOut(): Promise<void> {
         </template>
         <v-list>
           <v-list-item title="Messages to shoppers" to="/messages" />
+          <v-divider />
+          <v-list-item
+            v-for="[set, says] in WANTED"
+            :key="set"
+            :title="says"
+            role="menuitemradio"
+            :aria-checked="wanted === set"
+            :prepend-icon="wanted === set ? mdiRadioboxMarked : mdiRadioboxBlank"
+            @click="wanted = set"
+          />
+          <v-divider />
           <v-list-item title="Sign out" @click="signOut" />
         </v-list>
       </v-menu>
@@ -99,12 +111,12 @@ async function signOut(): Promise<void> {
   gap: 22px;
   height: 48px;
   padding: 0 18px;
-  background: var(--ink);
-  color: #f3efe6;
+  background: var(--bar);
+  color: var(--on-bar);
   flex: none;
 }
 .bar :focus-visible {
-  outline-color: #f0a36b;
+  outline-color: var(--bar-mark);
 }
 .mark {
   display: flex;
@@ -124,16 +136,16 @@ async function signOut(): Promise<void> {
   display: flex;
   align-items: center;
   border-block: 3px solid transparent;
-  color: #c9d0d2;
+  color: var(--bar-soft);
   font-weight: 500;
   text-decoration: none;
 }
 .bar nav a:hover {
-  color: #fff;
+  color: var(--on-bar);
 }
 .bar nav .within {
-  border-bottom-color: #f0a36b;
-  color: #fff;
+  border-bottom-color: var(--bar-mark);
+  color: var(--on-bar);
 }
 .beside {
   display: flex;
@@ -169,7 +181,7 @@ async function signOut(): Promise<void> {
   color: inherit;
 }
 .anywhere:hover {
-  background: #ffffff1f;
+  background: var(--bar-line);
 }
 .right {
   display: flex;
@@ -183,7 +195,7 @@ async function signOut(): Promise<void> {
 }
 .open {
   padding: 4px 10px;
-  border: 1px solid #6b7a80;
+  border: 1px solid var(--bar-line);
   border-radius: 6px;
   color: inherit;
   text-decoration: none;

@@ -29,7 +29,7 @@ figure {
   position: relative;
   flex: 1;
   overflow: hidden;
-  background: #fff;
+  background: var(--page);
   box-shadow: var(--shadow);
   container-type: size;
 }

@@ -83,7 +83,7 @@ input {
   padding: 4px 8px;
   border: 1px solid var(--line);
   border-radius: 6px;
-  background: #fff;
+  background: var(--field);
   color: var(--ink);
 }
 </style>

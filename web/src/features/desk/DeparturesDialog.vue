@@ -162,7 +162,7 @@ li {
   align-items: center;
   padding: 5px 10px;
   border-top: 1px solid var(--line);
-  background: #fff;
+  background: var(--field);
 }
 li:first-child {
   border-top: 0;

@@ -156,7 +156,7 @@ const FRAMES = [
   text-decoration-style: dotted;
 }
 .here {
-  border-color: #9cc3bf;
+  border-color: var(--accent-line);
   background: var(--accent-weak);
 }
 .head :deep(.v-btn--icon) {

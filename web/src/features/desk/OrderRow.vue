@@ -124,13 +124,13 @@ function choose(event: MouseEvent): void {
   width: 8px;
   height: 15px;
   border-radius: 2px;
-  background: #d9e4e1;
+  background: var(--show);
 }
 .role[data-role="buy"] {
-  background: #eadbc8;
+  background: var(--buy);
 }
 .role[data-role="tell"] {
-  background: #dfdccf;
+  background: var(--tell);
 }
 .what {
   overflow: hidden;
@@ -155,7 +155,7 @@ function choose(event: MouseEvent): void {
   padding: 0 5px;
   border-radius: 99px;
   background: var(--accent);
-  color: #fff;
+  color: var(--on-accent);
 }
 .chosen {
   background: var(--accent-weak);
@@ -196,7 +196,7 @@ function choose(event: MouseEvent): void {
   background: var(--accent);
 }
 .devices .away::before {
-  border: 1.4px dashed #8f8878;
+  border: 1.4px dashed var(--dash);
 }
 .gap {
   position: absolute;

@@ -88,7 +88,7 @@ function leave(event: FocusEvent): void {
 .piece-finder {
   border: 1px solid var(--accent);
   border-radius: 6px;
-  background: #fff;
+  background: var(--field);
 }
 input {
   width: 100%;

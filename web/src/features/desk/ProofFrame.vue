@@ -65,7 +65,7 @@ figcaption {
 }
 .page {
   position: relative;
-  background: #fff;
+  background: var(--page);
   box-shadow: var(--shadow);
 }
 .page::before,
@@ -75,15 +75,15 @@ figcaption {
   top: -9px;
   width: 8px;
   height: 8px;
-  border-bottom: 1px solid #8a8272;
+  border-bottom: 1px solid var(--crop);
 }
 .page::before {
   left: -9px;
-  border-right: 1px solid #8a8272;
+  border-right: 1px solid var(--crop);
 }
 .page::after {
   right: -9px;
-  border-left: 1px solid #8a8272;
+  border-left: 1px solid var(--crop);
 }
 iframe {
   display: block;

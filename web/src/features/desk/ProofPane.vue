@@ -77,7 +77,7 @@ const VIEWS: [Shown, string][] = [
 }
 .views [aria-pressed="true"] {
   background: var(--ink);
-  color: #fff;
+  color: var(--on-ink);
 }
 .frames {
   display: flex;

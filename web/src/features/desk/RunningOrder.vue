@@ -265,7 +265,7 @@ function hintOf(piece: Piece): string {
   padding: 3px 8px;
   border: 1px solid var(--accent);
   border-radius: 6px;
-  background: #fff;
+  background: var(--field);
 }
 .bare {
   display: grid;
@@ -296,7 +296,7 @@ ol {
 }
 .fold i {
   flex: 1;
-  border-top: 1.5px dashed #c4491a99;
+  border-top: 1.5px dashed var(--signal-line);
 }
 .nothing,
 .finder,

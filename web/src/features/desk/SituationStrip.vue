@@ -140,7 +140,7 @@ const byPlan = computed({
   min-height: 46px;
   padding: 6px 14px;
   border-bottom: 1px solid var(--line);
-  background: #faf7f0;
+  background: var(--head);
 }
 .leaf {
   display: flex;
@@ -153,7 +153,7 @@ const byPlan = computed({
   height: 24px;
   border: 1px solid var(--line);
   border-radius: 5px;
-  background: #fff;
+  background: var(--field);
 }
 .product {
   display: flex;
@@ -175,6 +175,6 @@ const byPlan = computed({
   width: 12px;
   height: 12px;
   border-radius: 50%;
-  box-shadow: inset 0 0 0 1px #0003;
+  box-shadow: inset 0 0 0 1px var(--rim);
 }
 </style>

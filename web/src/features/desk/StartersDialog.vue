@@ -64,7 +64,7 @@ button {
   padding: 8px;
   border: 1px solid var(--line);
   border-radius: 6px;
-  background: #fff;
+  background: var(--field);
   text-align: left;
 }
 button:hover {

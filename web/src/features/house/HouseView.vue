@@ -161,7 +161,7 @@ iframe {
   width: 100%;
   height: 100%;
   border: 0;
-  background: #fff;
+  background: var(--field);
   box-shadow: var(--shadow);
 }
 .contrasts {

@@ -96,7 +96,7 @@ input[type="number"] {
   padding: 4px 6px;
   border: 1px solid var(--line);
   border-radius: 6px;
-  background: #fff;
+  background: var(--field);
 }
 .own {
   display: flex;

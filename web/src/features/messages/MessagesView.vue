@@ -64,7 +64,7 @@ input {
   padding: 5px 10px;
   border: 1px solid var(--line);
   border-radius: 6px;
-  background: #fff;
+  background: var(--field);
 }
 .halves {
   display: grid;
@@ -84,18 +84,18 @@ li button {
   gap: 1px;
   width: 100%;
   padding: 9px 18px;
-  border-bottom: 1px solid #ece7da;
+  border-bottom: 1px solid var(--hair);
   text-align: left;
   overflow-wrap: anywhere;
 }
 li button:hover {
-  background: #faf7f0;
+  background: var(--head);
 }
 li .chosen {
   background: var(--accent-weak);
 }
 li .chosen .soft {
-  color: #3f4c53;
+  color: var(--soft);
 }
 article {
   padding: 22px 28px;

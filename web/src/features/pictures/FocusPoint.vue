@@ -46,7 +46,7 @@ function step(event: KeyboardEvent): void {
   cursor: crosshair;
 }
 .cut-out {
-  background: repeating-conic-gradient(#ddd8ca 0 25%, #f2eee4 0 50%) 0 0 / 18px 18px;
+  background: repeating-conic-gradient(var(--chequer) 0 25%, var(--chequer-light) 0 50%) 0 0 / 18px 18px;
 }
 .point img {
   display: block;
@@ -58,12 +58,12 @@ i {
   width: 26px;
   height: 26px;
   margin: -13px;
-  border: 2px solid #fff;
+  border: 2px solid var(--page);
   border-radius: 50%;
-  background: #0d6a6e55;
+  background: color-mix(in srgb, var(--accent) 33%, transparent);
   box-shadow:
-    0 0 0 1.5px #0d6a6e,
-    inset 0 0 0 1.5px #0d6a6e;
+    0 0 0 1.5px var(--accent),
+    inset 0 0 0 1.5px var(--accent);
   pointer-events: none;
 }
 </style>

@@ -56,7 +56,7 @@ function how(event: MouseEvent): "only" | "too" | "up_to" {
   text-align: left;
 }
 .card:hover > button {
-  background: #e9e4d7;
+  background: var(--hair);
 }
 .chosen > button {
   background: var(--accent-weak) !important;
@@ -70,10 +70,10 @@ function how(event: MouseEvent): "only" | "too" | "up_to" {
   aspect-ratio: 1;
   margin-bottom: 5px;
   border-radius: 5px;
-  background: #e4dfd2;
+  background: var(--hair);
 }
 .cut-out {
-  background: repeating-conic-gradient(#ddd8ca 0 25%, #f2eee4 0 50%) 0 0 / 18px 18px;
+  background: repeating-conic-gradient(var(--chequer) 0 25%, var(--chequer-light) 0 50%) 0 0 / 18px 18px;
 }
 .pane img {
   position: absolute;
@@ -92,7 +92,7 @@ function how(event: MouseEvent): "only" | "too" | "up_to" {
   left: 6px;
   padding: 1px 8px 1px 4px;
   border-radius: 99px;
-  background: #fffffff0;
+  background: var(--veil);
   font-size: 11px;
   font-weight: 600;
 }

@@ -116,7 +116,7 @@ function replaced(event: Event): void {
   padding: 12px 14px 24px;
   overflow-y: auto;
   border-left: 1px solid var(--line);
-  background: #fff;
+  background: var(--field);
 }
 .title {
   display: flex;
@@ -169,7 +169,7 @@ legend {
 .value[aria-pressed="true"] {
   border-color: var(--accent);
   background: var(--accent);
-  color: #fff;
+  color: var(--on-accent);
 }
 .value[aria-pressed="mixed"] {
   border-color: var(--accent);

@@ -173,7 +173,7 @@ const { over, held, dropped, picked } = useDropped(put);
   flex: 1;
   gap: 4px;
   margin: 0;
-  border: 1.5px dashed #b9b09b;
+  border: 1.5px dashed var(--dash);
   border-radius: 10px;
 }
 .drop-over {

@@ -47,7 +47,7 @@ figure {
 }
 .bar {
   width: 100%;
-  border: 1px solid #9cc4c1;
+  border: 1px solid var(--accent-line);
   border-bottom-color: var(--ink);
   background: var(--accent-weak);
 }

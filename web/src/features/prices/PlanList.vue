@@ -27,7 +27,7 @@ defineEmits<{ choose: [id: number] }>();
 .plans {
   border: 1px solid var(--line);
   border-radius: 8px;
-  background: #fff;
+  background: var(--field);
 }
 .plan {
   display: flex;
@@ -38,16 +38,16 @@ defineEmits<{ choose: [id: number] }>();
   text-align: left;
 }
 div + div > .plan {
-  border-top: 1px solid #ece7da;
+  border-top: 1px solid var(--hair);
 }
 .plan:hover {
-  background: #faf7f0;
+  background: var(--head);
 }
 .plan.chosen {
   background: var(--accent-weak);
 }
 .plan.chosen .soft {
-  color: #3f4c53;
+  color: var(--soft);
 }
 .none {
   margin: 0;

@@ -89,7 +89,7 @@ select {
   padding: 5px 8px;
   border: 1px solid var(--line);
   border-radius: 6px;
-  background: #fff;
+  background: var(--field);
 }
 input[type="checkbox"] {
   accent-color: var(--accent);

@@ -158,7 +158,7 @@ const taken = computed(() => tried.value?.plans.find((one) => one.taken));
   padding: 12px 14px 16px;
   border: 1px solid var(--line);
   border-radius: 8px;
-  background: #fff;
+  background: var(--field);
 }
 .asked {
   display: flex;
@@ -175,7 +175,7 @@ input {
   padding: 4px 8px;
   border: 1px solid var(--line);
   border-radius: 6px;
-  background: #fff;
+  background: var(--field);
 }
 input[type="number"] {
   width: 66px;
@@ -215,7 +215,7 @@ li {
   gap: 10px;
   justify-content: space-between;
   padding: 4px 0;
-  border-bottom: 1px solid #ece7da;
+  border-bottom: 1px solid var(--hair);
 }
 li b {
   white-space: nowrap;

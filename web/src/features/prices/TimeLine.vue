@@ -82,7 +82,7 @@ const named = (id: number): string => props.view.rules.find((rule) => rule.id ==
 .lines {
   border: 1px solid var(--line);
   border-radius: 8px;
-  background: #fff;
+  background: var(--field);
 }
 .axis,
 .rule {
@@ -112,16 +112,16 @@ const named = (id: number): string => props.view.rules.find((rule) => rule.id ==
 }
 .rule + .rule,
 div + div > .rule {
-  border-top: 1px solid #ece7da;
+  border-top: 1px solid var(--hair);
 }
 .rule:hover {
-  background: #faf7f0;
+  background: var(--head);
 }
 .rule.chosen {
   background: var(--accent-weak);
 }
 .rule.chosen .soft {
-  color: #3f4c53;
+  color: var(--soft);
 }
 .what {
   display: grid;
@@ -141,11 +141,11 @@ div + div > .rule {
   background: var(--accent);
 }
 .bar.planned {
-  background: repeating-linear-gradient(135deg, var(--accent) 0 4px, #7fb8b4 4px 8px);
+  background: repeating-linear-gradient(135deg, var(--accent) 0 4px, var(--accent-line) 4px 8px);
 }
 .bar.over,
 .bar.off {
-  background: #c9c2b4;
+  background: var(--off);
 }
 .now {
   position: absolute;

@@ -17,9 +17,9 @@ async function go(): Promise<void> {
     <SignInForm class="sheet" @done="go">
       <p class="mark">
         <svg width="26" height="26" viewBox="0 0 22 22" aria-hidden="true">
-          <path d="M2 4h8v14H2z" fill="#F0A36B" />
-          <path d="M12 4h8v6h-8z" fill="#1D2A32" />
-          <path d="M12 12h8v6h-8z" fill="#7FB8B4" />
+          <path d="M2 4h8v14H2z" fill="var(--bar-mark)" />
+          <path d="M12 4h8v6h-8z" fill="var(--ink)" />
+          <path d="M12 12h8v6h-8z" fill="var(--sign-sail)" />
         </svg>
         Compagina
       </p>

@@ -22,7 +22,7 @@ defineProps<{ handle: string; name: string }>();
   display: block;
   aspect-ratio: 1280 / 900;
   overflow: hidden;
-  background: #fff;
+  background: var(--page);
   container-type: inline-size;
 }
 iframe {

@@ -32,7 +32,7 @@ const pairs = computed(() =>
   display: grid;
   gap: 6px;
   padding: 10px 14px;
-  border: 1px solid #e7b79e;
+  border: 1px solid var(--signal-line);
   border-radius: 8px;
   background: var(--signal-weak);
 }

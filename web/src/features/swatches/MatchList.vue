@@ -193,7 +193,7 @@ select {
   padding: 3px 6px;
   border: 1px solid var(--line);
   border-radius: 6px;
-  background: #fff;
+  background: var(--field);
 }
 .tool {
   display: inline-grid;

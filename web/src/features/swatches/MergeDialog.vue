@@ -106,7 +106,7 @@ select {
   padding: 5px 8px;
   border: 1px solid var(--line);
   border-radius: 6px;
-  background: #fff;
+  background: var(--field);
 }
 .acts {
   display: flex;

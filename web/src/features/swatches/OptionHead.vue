@@ -114,7 +114,7 @@ function choose(place: Place, way: Way): void {
 .names input:hover,
 .names input:focus {
   border-color: var(--line);
-  background: #fff;
+  background: var(--field);
 }
 .title {
   font: 600 17px var(--heading);

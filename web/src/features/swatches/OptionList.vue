@@ -84,7 +84,7 @@ const way = (line: OptionLine): string => WAYS.find((w) => w.way === line.page)?
   background: var(--accent-weak) !important;
 }
 .chosen .signal {
-  color: #9c360a;
+  color: var(--signal);
 }
 .name {
   display: flex;
@@ -103,7 +103,7 @@ const way = (line: OptionLine): string => WAYS.find((w) => w.way === line.page)?
 .new input {
   width: 150px;
   padding: 4px 8px;
-  border: 1px dashed #a39c8b;
+  border: 1px dashed var(--dash);
   border-radius: 6px;
 }
 .new input::placeholder {

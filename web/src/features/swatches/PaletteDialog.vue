@@ -67,7 +67,7 @@ textarea {
   padding: 8px 10px;
   border: 1px solid var(--line);
   border-radius: 6px;
-  background: #fff;
+  background: var(--field);
   line-height: 1.5;
 }
 .acts {

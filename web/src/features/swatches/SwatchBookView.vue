@@ -150,7 +150,7 @@ async function taken(handle: string): Promise<void> {
 .drop {
   margin: 0;
   padding: 14px;
-  border: 1.5px dashed #b9b09b;
+  border: 1.5px dashed var(--dash);
   border-radius: 10px;
   text-align: center;
 }

@@ -27,13 +27,13 @@ const background = computed(() => {
   display: inline-block;
   flex: none;
   border-radius: 50%;
-  box-shadow: inset 0 0 0 1px #0003;
+  box-shadow: inset 0 0 0 1px var(--rim);
 }
 .pale {
-  box-shadow: inset 0 0 0 1.5px #767676;
+  box-shadow: inset 0 0 0 1.5px var(--dash);
 }
 .bare {
-  border: 1.5px dashed #a39c8b;
+  border: 1.5px dashed var(--dash);
   box-shadow: none;
 }
 </style>

@@ -60,7 +60,13 @@ async function add(): Promise<void> {
 </template>
 
 <style scoped>
+/* On the shop's ground words are as in the shop, in both sets of colours. */
 .fan {
+  --ink: var(--page-ink);
+  --soft: var(--page-soft);
+  --signal: var(--page-signal);
+
+  color: var(--page-ink);
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(112px, 1fr));
   gap: 4px;
@@ -85,10 +91,10 @@ async function add(): Promise<void> {
   font-size: 13px;
 }
 .fan > li > button:hover {
-  background: #00000008;
+  background: color-mix(in srgb, var(--page-ink) 4%, transparent);
 }
 .chosen {
-  background: var(--accent-weak) !important;
+  background: color-mix(in srgb, var(--accent) 16%, transparent) !important;
   box-shadow: inset 0 0 0 2px var(--accent);
 }
 .new {
@@ -102,7 +108,7 @@ async function add(): Promise<void> {
 .new input {
   width: 96px;
   padding: 4px 6px;
-  border: 1px dashed #a39c8b;
+  border: 1px dashed var(--dash);
   border-radius: 6px;
   text-align: center;
 }

@@ -180,7 +180,7 @@ const ownHere = computed(() => many.value.some((value) => value.from === "book")
   padding: 14px 16px 24px;
   overflow-y: auto;
   border-left: 1px solid var(--line);
-  background: #fff;
+  background: var(--field);
 }
 .panel p {
   margin: 0;

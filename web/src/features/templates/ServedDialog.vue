@@ -92,7 +92,7 @@ li {
   align-items: center;
   padding: 5px 10px;
   border-top: 1px solid var(--line);
-  background: #fff;
+  background: var(--field);
 }
 li:first-child {
   border-top: 0;
@@ -105,7 +105,7 @@ select {
   padding: 3px 6px;
   border: 1px solid var(--line);
   border-radius: 6px;
-  background: #fff;
+  background: var(--field);
 }
 .buttons {
   display: flex;

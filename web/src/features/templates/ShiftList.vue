@@ -49,7 +49,7 @@ const says = computed(() => {
   padding: 8px 12px;
   border: 1px solid var(--line);
   border-radius: 6px;
-  background: #fff;
+  background: var(--field);
 }
 p {
   margin: 0;

@@ -137,7 +137,7 @@ textarea {
   padding: 5px 8px;
   border: 1px solid var(--line);
   border-radius: 6px;
-  background: #fff;
+  background: var(--field);
   resize: vertical;
   field-sizing: content;
   min-height: 62px;

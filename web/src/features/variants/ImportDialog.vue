@@ -144,7 +144,7 @@ code {
   overflow-y: auto;
   border: 1px solid var(--line);
   border-radius: 6px;
-  background: #fff;
+  background: var(--field);
 }
 table {
   width: 100%;

@@ -67,7 +67,7 @@ input {
   padding: 4px 8px;
   border: 1px solid var(--line);
   border-radius: 6px;
-  background: #fff;
+  background: var(--field);
 }
 input {
   width: 150px;

@@ -205,7 +205,7 @@ select,
   padding: 4px 8px;
   border: 1px solid var(--line);
   border-radius: 6px;
-  background: #fff;
+  background: var(--field);
 }
 .acts {
   display: flex;

@@ -74,7 +74,7 @@ const keep = (field: (typeof FIELDS)[number]) =>
   align-items: center;
   height: 36px;
   padding: 0 12px;
-  border-bottom: 1px solid #ece7da;
+  border-bottom: 1px solid var(--hair);
 }
 .chosen {
   background: var(--accent-weak);
@@ -102,7 +102,7 @@ input:not([type="checkbox"]) {
 }
 input:not([type="checkbox"]):is(:hover, :focus) {
   border-color: var(--line);
-  background: #fff;
+  background: var(--field);
 }
 input::placeholder {
   color: var(--soft);
@@ -119,7 +119,7 @@ input::placeholder {
   text-align: right;
 }
 .chosen .gone {
-  color: #9c360a;
+  color: var(--signal);
 }
 .gone {
   color: var(--signal);

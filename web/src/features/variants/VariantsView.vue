@@ -141,7 +141,7 @@ const columns = computed(
   padding: 5px 9px;
   border: 1px solid var(--line);
   border-radius: 6px;
-  background: #fff;
+  background: var(--field);
 }
 .find::placeholder {
   color: var(--soft);
@@ -158,7 +158,7 @@ const columns = computed(
   overflow-x: auto;
   border: 1px solid var(--line);
   border-radius: 8px;
-  background: #fff;
+  background: var(--field);
 }
 .lines {
   flex: 1;

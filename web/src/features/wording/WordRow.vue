@@ -72,7 +72,7 @@ tr:hover textarea {
 }
 textarea:focus {
   border-color: var(--accent);
-  background: #fff;
+  background: var(--field);
 }
 .own {
   width: 90px;

@@ -102,7 +102,7 @@ const found = computed(() => {
   align-items: center;
   padding: 10px 18px;
   border-bottom: 1px solid var(--line);
-  background: #faf7f0;
+  background: var(--head);
 }
 .tools .v-btn-toggle {
   width: 170px;

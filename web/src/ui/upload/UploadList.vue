@@ -55,7 +55,7 @@ const going = computed(() => open.value.filter((u) => u.state === "going"));
   overflow-y: auto;
   border: 1px solid var(--line);
   border-radius: 8px;
-  background: #fff;
+  background: var(--field);
 }
 .head,
 .failed {

@@ -154,7 +154,7 @@ defineExpose({ enter: (): void => sheet.value?.enter() });
   min-height: 0;
   border-top: 1px solid var(--line);
   background: var(--sheet);
-  box-shadow: 0 -6px 14px -12px rgb(30 30 20 / 50%);
+  box-shadow: 0 -6px 14px -12px var(--rim);
 }
 .title {
   display: flex;

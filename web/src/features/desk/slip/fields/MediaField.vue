@@ -100,7 +100,7 @@ function drop(name: string): void {
   height: 24px;
   border: 1px solid var(--line);
   border-radius: 50%;
-  background: #fff;
+  background: var(--field);
 }
 .shelf {
   display: grid;

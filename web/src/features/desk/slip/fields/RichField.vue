@@ -177,7 +177,7 @@ function setLink(): void {
 .rich {
   border: 1px solid var(--line);
   border-radius: 6px;
-  background: #fff;
+  background: var(--field);
 }
 .rich:focus-within {
   border-color: var(--accent);

@@ -100,7 +100,7 @@ function setDay(which: "from" | "to", event: Event): void {
   padding: 2px 8px;
   border: 1px solid var(--line);
   border-radius: 6px;
-  background: #fff;
+  background: var(--field);
 }
 .words {
   text-align: left;
@@ -112,7 +112,7 @@ select {
   padding: 2px 6px;
   border: 1px solid var(--line);
   border-radius: 4px;
-  background: #fff;
+  background: var(--field);
 }
 input[type="number"] {
   width: 68px;

@@ -107,7 +107,7 @@ function paste(event: ClipboardEvent): void {
   overflow-x: auto;
   border: 1px solid var(--line);
   border-radius: 6px;
-  background: #fff;
+  background: var(--field);
 }
 input {
   min-width: 0;

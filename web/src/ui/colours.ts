@@ -1,0 +1,24 @@
+import { ref, watchEffect } from "vue";
+import { vuetify } from "./theme";
+
+/** The set of colours that is wanted: as the system has it, paper, or dark. */
+export type Wanted = "system" | "paper" | "dark";
+export const WANTED: [Wanted, string][] = [
+  ["system", "Colours as the system has them"],
+  ["paper", "Paper"],
+  ["dark", "Dark"],
+];
+
+const KEPT = "colours";
+const kept = localStorage.getItem(KEPT);
+export const wanted = ref<Wanted>(kept === "paper" || kept === "dark" ? kept : "system");
+const system = matchMedia("(prefers-color-scheme: dark)");
+const systemDark = ref(system.matches);
+system.addEventListener("change", (event) => (systemDark.value = event.matches));
+
+watchEffect(() => {
+  const set = wanted.value === "system" ? (systemDark.value ? "dark" : "paper") : wanted.value;
+  document.documentElement.dataset.set = set;
+  vuetify.theme.change(set);
+  localStorage.setItem(KEPT, wanted.value);
+});
