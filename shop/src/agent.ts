@@ -140,7 +140,7 @@ function takeChanges(changes: Changes): void {
   if (changes.body === null) {
     for (const [id, html] of Object.entries(changes.pieces)) {
       const old = find("piece", id);
-      if (old) Idiomorph.morph(old, html, { morphStyle: "outerHTML" });
+      if (old) void Idiomorph.morph(old, html, { morphStyle: "outerHTML" });
     }
   } else if (!takeBody(changes.body, changes.pieces)) return tell({ say: "lost" });
   settle();
@@ -159,7 +159,7 @@ function takeBody(body: string, pieces: Record<string, string>): boolean {
   const before = same.map((id) => find("piece", id));
   const isSame = new Set(same);
   clearMarks();
-  Idiomorph.morph(document.body, [...next.body.childNodes], {
+  void Idiomorph.morph(document.body, [...next.body.childNodes], {
     morphStyle: "innerHTML",
     callbacks: {
       beforeNodeMorphed: (_, wanted) => !(wanted instanceof HTMLElement && isSame.has(wanted.dataset.piece ?? "-")),
@@ -174,7 +174,7 @@ function takePage(html: string): void {
   const text = (css: string) => next.querySelector(css)?.textContent ?? "";
   setHead(text("#house"), text("#laid"), text("#offers"), next.title, next.documentElement.lang);
   clearMarks();
-  Idiomorph.morph(document.body, [...next.body.childNodes], { morphStyle: "innerHTML" });
+  void Idiomorph.morph(document.body, [...next.body.childNodes], { morphStyle: "innerHTML" });
   settle();
 }
 

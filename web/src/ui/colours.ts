@@ -19,6 +19,6 @@ system.addEventListener("change", (event) => (systemDark.value = event.matches))
 watchEffect(() => {
   const set = wanted.value === "system" ? (systemDark.value ? "dark" : "paper") : wanted.value;
   document.documentElement.dataset.set = set;
-  vuetify.theme.change(set);
+  void vuetify.theme.change(set);
   localStorage.setItem(KEPT, wanted.value);
 });

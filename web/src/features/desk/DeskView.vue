@@ -60,7 +60,7 @@ watch(situation.product, (product) => {
 });
 
 async function addBand(): Promise<void> {
-  await moves.addBand([7, 5]);
+  moves.addBand([7, 5]);
   await nextTick();
 }
 

@@ -2,7 +2,7 @@
 import { computed, ref, watch } from "vue";
 import type { ApiError } from "../../api/client";
 import ProblemNote from "../../ui/ProblemNote.vue";
-import { type Report, bringCsv, checkCsv } from "./importCsv";
+import { type Report, bringCsv, checkCsv } from "../../api/csv";
 
 /** Brings variants in from a file: what it would do is shown first, and a file with a mistake does nothing. */
 const open = defineModel<boolean>({ required: true });

@@ -1,4 +1,4 @@
-import { type ApiError, type Schemas, isApiError, offline, readLines, tokenHeader } from "../../api/client";
+import { type ApiError, type Schemas, isApiError, offline, readLines, tokenHeader } from "./client";
 
 export type Report = Schemas["ImportReport"];
 type Step = { done: number } | { report: Report } | { error: string };
