@@ -61,7 +61,17 @@ async fn the_slip_tells_where_every_value_comes_from(pool: MySqlPool) {
     let saving = slip["fields"].as_array().unwrap().iter().find(|f| f["key"] == "saving").unwrap();
     assert_eq!(saving["wide"]["source"], json!({ "level": "house", "device": "wide" }));
     assert_eq!(saving["phone"]["source"], json!({ "level": "template", "device": "phone" }));
-    assert_eq!(saving["phone"]["hides"][0]["value"], "percent");
+    assert_eq!(saving["phone"]["from"], "Set here. It hides “percent” of the house style.");
+    assert_eq!((&saving["phone"]["says"], &saving["phone"]["own"]), (&json!("amount"), &json!(true)));
+    assert_eq!((&saving["wide"]["says"], &saving["wide"]["own"]), (&json!("percent"), &json!(false)));
+
+    // What other settings make meaningless on a screen is told so.
+    let gallery: Value = owner.get("/api/templates/2/slip/piece/p2").await.json().await.unwrap();
+    let width = gallery["fields"].as_array().unwrap().iter().find(|f| f["key"] == "thumb_share").unwrap();
+    assert_eq!((&width["unit"], &width["wide"]["says"]), (&json!("%"), &json!("11 %")));
+    assert_eq!((&width["wide"]["means"], &width["phone"]["means"]), (&json!(true), &json!(false)));
+    let band: Value = owner.get("/api/templates/2/slip/band/b2").await.json().await.unwrap();
+    assert_eq!(band["columns"], "seven and five of twelve");
 }
 
 #[sqlx::test(migrations = false)]

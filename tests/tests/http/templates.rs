@@ -188,7 +188,7 @@ async fn a_product_and_a_type_keep_their_values_while_the_template_changes(pool:
     };
     let own = slip("product=dunlin&level=product").await;
     assert_eq!((&own["value"], &own["source"]["level"]), (&json!("Take the Dunlin"), &json!("product")));
-    assert_eq!(own["hides"][0]["value"], "Take it flying");
+    assert_eq!(own["from"], "Set here. It hides “Take it flying” of its type.");
     assert_eq!(slip("product=dunlin&level=type").await["value"], "Take it flying");
     assert_eq!(slip("product=dunlin").await["value"], "Buy");
 

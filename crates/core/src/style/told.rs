@@ -107,12 +107,13 @@ pub fn where_from(
         && let Some(under) = explained.hides.first()
         && under.value != explained.value
     {
-        let Source { level: whose, device: of } = under.source;
+        let Source { level: hidden, device: of } = under.source;
         let value = told(setting, &under.value, house);
         let value = if value.is_empty() { "nothing".into() } else { format!("“{value}”") };
-        let whose = if whose == level { "" } else { &format!(" of {}", owner(whose)) };
-        let screen =
-            if of == device || setting.house(of).is_none() { "" } else { &format!(" for {}", screens(of)) };
+        let whose = if hidden == level { "" } else { &format!(" of {}", owner(hidden)) };
+        // Of the house style a screen is told only where it knows one from another.
+        let alike = hidden == Level::House && setting.phone.is_none();
+        let screen = if of == device || alike { "" } else { &format!(" for {}", screens(of)) };
         sentence.push_str(&format!(" It hides {value}{whose}{screen}."));
     }
     sentence
@@ -259,6 +260,13 @@ mod tests {
         assert_eq!(
             from(&two, Device::Wide, Level::Product),
             "From the template. It hides “left” of the house style."
+        );
+        let gap = Values::default().with(Device::Phone, &gallery::THUMB_GAP, SetValue::Number(2));
+        let explained = Chain::of_template(&gap).explain(&gallery::THUMB_GAP, Device::Phone);
+        assert_eq!(
+            where_from(&gallery::THUMB_GAP, Device::Phone, Level::Template, &explained, &house),
+            "Set here. It hides “8 px” of the house style.",
+            "which has the same for all screens"
         );
         let both = set.clone().with(Device::Phone, setting, word("none"));
         assert_eq!(
