@@ -214,8 +214,15 @@ async fn situations_are_kept_and_every_product_and_state_is_seen(pool: MySqlPool
             ask(&client, &format!("[...document.querySelectorAll('.all li')].find(li => li.textContent.includes('{name}')).scrollIntoView()")).await;
             until(&client, &state(name, says)).await;
         }
+        // States in which it looks the same stand as one, which says which they are.
+        let shown = "[...document.querySelectorAll('.all li')].filter(li => li.checkVisibility()).map(li => li.querySelector('button > span').innerText).join(' | ')";
+        until(&client, &format!("({shown}).startsWith('As it is, ')")).await;
+        until(&client, &format!("({shown}).includes('| Sold out |')")).await;
         click(&client, ".all li button", "Sold out").await;
         in_both(&client, "page.querySelector('.k-buy-button .buy').innerText === 'Sold out'").await;
+        choose(&client, "Breadcrumb").await;
+        press(&client, "6").await;
+        until(&client, "document.querySelector('.all .head').innerText.includes('In 11 states it looks')").await;
     })
     .await;
 }

@@ -11,6 +11,7 @@ const props = defineProps<{
   height: number;
   fit?: boolean;
 }>();
+const emit = defineEmits<{ drawn: [html: string] }>();
 const tall = ref<number | null>(null);
 const shown = computed(() => (props.fit && tall.value ? Math.min(tall.value, props.height) : props.height));
 
@@ -43,7 +44,10 @@ watch(
     if (address !== props.address) return;
     failed.value = data === undefined;
     // Nothing in it needs to run.
-    if (data !== undefined) html.value = data.replace(/<script type="module"[^>]*><\/script>/, "");
+    if (data !== undefined) {
+      html.value = data.replace(/<script type="module"[^>]*><\/script>/, "");
+      emit("drawn", data);
+    }
   },
   { immediate: true },
 );

@@ -1,6 +1,7 @@
 <script setup lang="ts">
-import { computed, ref } from "vue";
+import { computed, ref, watch } from "vue";
 import PageThumb from "../../ui/PageThumb.vue";
+import { seenOf, together } from "./alike";
 import { useDesk } from "./deskStore";
 import { type Look, SCREENS, pieceOf } from "./types";
 import type { SituationControl } from "./useSituation";
@@ -38,6 +39,16 @@ function address(look: Partial<Look>): string | null {
   return at && `${at}&draft=${desk.draft?.revision ?? 0}`;
 }
 
+/** What can be seen of the chosen piece in each state; those in which it is the same stand as one. */
+const seen = ref(new Map<string, string>());
+watch(only, () => (seen.value = new Map()));
+const groups = computed(() => together(STATES, (state) => (only.value ? seen.value.get(state.name) : undefined)));
+function titleOf(name: string): string | null {
+  const group = groups.value.find(([first]) => first?.name === name);
+  const more = group?.slice(1).map((state) => state.name.charAt(0).toLowerCase() + state.name.slice(1));
+  return group ? [name, ...(more ?? [])].join(", ") : null;
+}
+
 function put(look: Partial<Look>): void {
   props.situation.take(look);
   emit("look");
@@ -51,18 +62,26 @@ function put(look: Partial<Look>): void {
         <v-btn :value="true">{{ label || "The chosen piece" }} alone</v-btn>
         <v-btn :value="false">Whole page</v-btn>
       </v-btn-toggle>
-      <span class="soft">A click puts the state on the desk; what is changed on the slip shows in all of them.</span>
+      <span class="soft" role="status">
+        {{
+          only && groups.length < STATES.length
+            ? `In ${STATES.length} states it looks ${groups.length === 1 ? "the same." : `${groups.length} ways.`}`
+            : ""
+        }}
+        A click puts the state on the desk; what is changed on the slip shows in all of them.
+      </span>
     </div>
     <ul :class="{ alone: only }">
-      <li v-for="state in STATES" :key="state.name">
+      <li v-for="state in STATES" v-show="titleOf(state.name)" :key="state.name">
         <button @click="put(state.look)">
-          <span>{{ state.name }}</span>
+          <span>{{ titleOf(state.name) }}</span>
           <PageThumb
             :address="address(state.look)"
             :name="`${state.name}, drawn small`"
             :width="only ? 520 : SCREENS.wide.width"
             :height="only ? 520 : 1000"
             :fit="only !== null"
+            @drawn="(html) => seen.set(state.name, seenOf(html))"
           />
         </button>
       </li>
