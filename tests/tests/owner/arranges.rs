@@ -215,7 +215,7 @@ async fn situations_are_kept_and_every_product_and_state_is_seen(pool: MySqlPool
             until(&client, &state(name, says)).await;
         }
         // States in which it looks the same stand as one, which says which they are.
-        let shown = "[...document.querySelectorAll('.all li')].filter(li => li.checkVisibility()).map(li => li.querySelector('button > span').innerText).join(' | ')";
+        let shown = "[...document.querySelectorAll('.all li')].filter(li => li.checkVisibility()).map(li => [...li.querySelectorAll('.names button')].map(b => b.innerText).join(', ')).join(' | ')";
         until(&client, &format!("({shown}).startsWith('As it is, ')")).await;
         until(&client, &format!("({shown}).includes('| Sold out |')")).await;
         click(&client, ".all li button", "Sold out").await;

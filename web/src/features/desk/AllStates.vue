@@ -43,10 +43,9 @@ function address(look: Partial<Look>): string | null {
 const seen = ref(new Map<string, string>());
 watch(only, () => (seen.value = new Map()));
 const groups = computed(() => together(STATES, (state) => (only.value ? seen.value.get(state.name) : undefined)));
-function titleOf(name: string): string | null {
-  const group = groups.value.find(([first]) => first?.name === name);
-  const more = group?.slice(1).map((state) => state.name.charAt(0).toLowerCase() + state.name.slice(1));
-  return group ? [name, ...(more ?? [])].join(", ") : null;
+/** The states that stand here as one; none where this one stands with an earlier one. */
+function groupOf(name: string) {
+  return groups.value.find(([first]) => first?.name === name) ?? [];
 }
 
 function put(look: Partial<Look>): void {
@@ -72,9 +71,11 @@ function put(look: Partial<Look>): void {
       </span>
     </div>
     <ul :class="{ alone: only }">
-      <li v-for="state in STATES" v-show="titleOf(state.name)" :key="state.name">
-        <button @click="put(state.look)">
-          <span>{{ titleOf(state.name) }}</span>
+      <li v-for="state in STATES" v-show="groupOf(state.name).length" :key="state.name">
+        <span class="names">
+          <button v-for="one in groupOf(state.name)" :key="one.name" @click="put(one.look)">{{ one.name }}</button>
+        </span>
+        <button class="small" :aria-label="`Put it on the desk: ${state.name}`" @click="put(state.look)">
           <PageThumb
             :address="address(state.look)"
             :name="`${state.name}, drawn small`"
@@ -95,9 +96,18 @@ function put(look: Partial<Look>): void {
   flex: none;
   width: 250px;
 }
-button > span:first-child {
-  display: block;
-  padding-bottom: 4px;
+.names {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 10px;
+  padding-bottom: 2px;
+}
+.names button {
+  width: auto;
+  min-height: 24px;
   font-weight: 600;
+}
+.names button:hover {
+  color: var(--accent);
 }
 </style>
