@@ -46,7 +46,7 @@ defineEmits<{ fold: []; rejoin: [] }>();
 </template>
 
 <style scoped>
-.head {
+.line.head {
   grid-template-columns: minmax(0, 1fr);
 }
 .head > div {
