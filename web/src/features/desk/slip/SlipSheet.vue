@@ -87,9 +87,9 @@ function cancel(): void {
   }
   void focus(row);
 }
-/** The control has lost the focus to something else. */
-function left(row: Row): void {
-  if (row === current.value) editing.value = false;
+/** The control has lost the focus to something else; to another screen's cell of its line, too. */
+function left(row: Row, device: Device): void {
+  if (isAt(row, device)) editing.value = false;
 }
 function rejoin(row: Row | null): void {
   if (row?.is === "head") moves.rejoin([props.slip.target], row.head.set);
@@ -191,7 +191,7 @@ defineExpose({ enter });
               :free="columnsIn"
               @pick="arrange"
               @done="focus(row)"
-              @leave="left(row)"
+              @leave="left(row, 'wide')"
             />
             <button
               v-else
@@ -234,7 +234,7 @@ defineExpose({ enter });
                 :label="`${row.field.label}, ${SCREEN[cell.device]}`"
                 @set="(v) => set(row.field, v, cell.device)"
                 @done="focus(row, cell.device)"
-                @leave="left(row)"
+                @leave="left(row, cell.device)"
               />
               <button
                 v-else
