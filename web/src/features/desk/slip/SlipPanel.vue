@@ -130,8 +130,10 @@ defineExpose({ enter: (): void => sheet.value?.enter() });
         <button v-if="rule.wide.own" class="quiet" @click="appears(null)">Rejoin</button>
       </div>
       <p v-for="small in tooSmall" :key="small.why" class="signal note">{{ small.why }}</p>
+      <!-- Another piece has a sheet of its own: what was being typed on this one is still kept for this one. -->
       <SlipSheet
         ref="sheet"
+        :key="JSON.stringify(slip.target)"
         :slip="slip"
         :devices="devices"
         :wanted="finding ? typed : ''"

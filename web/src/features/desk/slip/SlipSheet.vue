@@ -1,10 +1,10 @@
 <script setup lang="ts">
-import { computed, ref, watch } from "vue";
+import { computed, ref } from "vue";
 import type { Schemas } from "../../../api/client";
 import PickList from "../../../ui/PickList.vue";
 import { useDesk } from "../deskStore";
 import { injectMoves } from "../keys";
-import { type Device, type Field, type Value } from "../types";
+import type { Device, Field, Value } from "../types";
 import CellField from "./CellField.vue";
 import LongField from "./LongField.vue";
 import SheetHead from "./SheetHead.vue";
@@ -41,14 +41,6 @@ let before: Value | null = null;
 function isLong(field: Field): boolean {
   return LONG.includes(field.shape.shape);
 }
-
-watch(
-  () => JSON.stringify(props.slip.target),
-  () => {
-    editing.value = false;
-    at.value = { row: "", device: at.value.device };
-  },
-);
 
 function fold(row: Row, open: boolean): void {
   if (row.is === "head") sheet.fold(row.head.name, open);
