@@ -1,7 +1,7 @@
 //! Working without a connection, through a closed tab and a session that ended: nothing that was done is lost.
 
 use compagina_tests::desk::{
-    choose, in_proof, open_desk, open_value, order, press, press_with, type_into, type_value,
+    choose, click, in_proof, open_desk, open_value, order, press, press_with, type_into, type_value,
 };
 use compagina_tests::{
     Browser, EMAIL, OTHER_EMAIL, OTHER_PASSWORD, PASSWORD, Screen, Site, ask, find, json_of, until,
@@ -111,6 +111,10 @@ async fn a_line_that_goes_and_comes_back_slowly_loses_nothing_and_brings_what_ot
             press_with(client, Key::Alt, Key::Down).await;
         }
         assert_eq!(waiting(client).await, 2);
+        // A slip that was seen before is shown as it was; of one that wasn't it is told when it comes.
+        click(client, ".order .what", "Summary").await;
+        until(client, "document.querySelector('.slip .none')?.innerText.includes('What is set here is shown')").await;
+        choose(client, "Title").await;
         let op = json!({ "op": "set", "target": { "piece": "p1" }, "setting": "shown", "device": "phone", "value": false });
         let step = json!({ "revision": 1, "op": op });
         assert_eq!(owner.post("/api/templates/2/operations", &step).await.status(), 200);

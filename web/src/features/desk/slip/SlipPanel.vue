@@ -19,7 +19,7 @@ const emit = defineEmits<{ out: [] }>();
 const desk = useDesk();
 const moves = injectMoves();
 const { product } = useScope();
-const slip = useSlip();
+const { slip, unseen } = useSlip();
 const sheet = ref<InstanceType<typeof SlipSheet> | null>(null);
 
 /** Tablets have a column of their own while they are looked at, or where something is set for them. */
@@ -143,7 +143,13 @@ defineExpose({ enter: (): void => sheet.value?.enter() });
         <router-link v-if="ofProduct" class="quiet there" :to="ofProduct.to">{{ ofProduct.says }}</router-link>
       </SlipSheet>
     </template>
-    <p v-else class="soft none">Choose a line in the order, or point at something in a proof.</p>
+    <p v-else class="soft none" role="status">
+      {{
+        unseen
+          ? "The server doesn’t answer. What is set here is shown as soon as it does."
+          : "Choose a line in the order, or point at something in a proof."
+      }}
+    </p>
   </div>
 </template>
 

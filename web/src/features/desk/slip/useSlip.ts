@@ -1,17 +1,28 @@
-import { shallowRef, watch } from "vue";
+import { onScopeDispose, ref, shallowRef, watch } from "vue";
 import { type Schemas, api, ask, offline } from "../../../api/client";
 import { useDesk } from "../deskStore";
-import { type Target, bandOf, pieceOf, sameTarget } from "../types";
+import { type Target, bandOf, pieceOf } from "../types";
+
+/** After so long a slip that was never seen is asked for again. */
+const AGAIN_MS = 3000;
 
 /** The settings of what is chosen, with where every value comes from; asked for anew after each step. */
 export function useSlip() {
   const desk = useDesk();
   const slip = shallowRef<Schemas["SlipView"] | null>(null);
+  /** Whether it can't be asked for now, and was never seen before. */
+  const unseen = ref(false);
+  /** Slips as they were seen last, for as long as nobody answers. */
+  const seen = new Map<string, Schemas["SlipView"]>();
   let asked = 0;
+  const again = ref(0);
+  let later: ReturnType<typeof setTimeout> | undefined;
+  onScopeDispose(() => clearTimeout(later));
 
   watch(
-    [() => desk.chosen, () => desk.draft?.revision, () => desk.scope, () => desk.look?.product],
+    [() => desk.chosen, () => desk.draft?.revision, () => desk.scope, () => desk.look?.product, again],
     async ([target]) => {
+      clearTimeout(later);
       const id = desk.view?.id;
       if (!target || id === undefined) {
         slip.value = null;
@@ -20,11 +31,14 @@ export function useSlip() {
       // What was just made is chosen before the server has it.
       if (!isThere(target)) return;
       const mine = (asked += 1);
+      const key = JSON.stringify([id, target, desk.scope, desk.look?.product]);
       const { data, error } = await ask(call(id));
       if (mine !== asked) return;
-      if (data) slip.value = data;
-      // Without a connection it stays as it was last seen.
-      else if (error?.code !== offline.code || !sameTarget(target, slip.value?.target ?? null)) slip.value = null;
+      if (data) seen.set(key, data);
+      const known = error?.code === offline.code ? seen.get(key) : undefined;
+      slip.value = data ?? known ?? null;
+      unseen.value = error?.code === offline.code && known === undefined;
+      if (unseen.value) later = setTimeout(() => (again.value += 1), AGAIN_MS);
     },
     { immediate: true },
   );
@@ -44,5 +58,5 @@ export function useSlip() {
       : api.GET("/api/templates/{id}/slip/band/{band}", { params: { path: { id, band: band ?? "" }, query } });
   }
 
-  return slip;
+  return { slip, unseen };
 }
