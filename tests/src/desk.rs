@@ -108,6 +108,17 @@ pub async fn pick_value(client: &Client, value: &str, words: &str) {
     ask(client, &format!("{option}.click()")).await;
 }
 
+/// Picks a product from the list that a button opens, by words of its name.
+pub async fn pick_product(client: &Client, button: &str, words: &str) {
+    find(client, button).await.click().await.unwrap();
+    let field = find(client, ".products [role=combobox]").await;
+    field.send_keys(words).await.unwrap();
+    let first = "document.querySelector('.products [role=option]')";
+    until(client, &format!("{first}?.innerText.startsWith('{words}')")).await;
+    field.send_keys(&Key::Enter.to_string()).await.unwrap();
+    until(client, "!document.querySelector('.products')").await;
+}
+
 /// What a value on the slip says.
 #[must_use]
 pub fn value_says(value: &str) -> String {

@@ -4,6 +4,7 @@ import "./ui/reset.css";
 import "vuetify/styles";
 import "./ui/roles.css";
 import "./ui/base.css";
+import "./ui/fields/fields.css";
 import { createPinia } from "pinia";
 import { createApp } from "vue";
 import App from "./App.vue";

@@ -57,6 +57,13 @@ impl Wanted {
     }
 }
 
+/// Those that fit, the best first, in the order in which they stood where they fit as well.
+pub fn best<T>(found: impl Iterator<Item = (Fit, T)>) -> Vec<T> {
+    let mut all: Vec<(Fit, T)> = found.collect();
+    all.sort_by_key(|(fit, _)| *fit);
+    all.into_iter().map(|(_, one)| one).collect()
+}
+
 #[cfg(test)]
 mod tests {
     use super::*;

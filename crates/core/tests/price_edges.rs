@@ -9,11 +9,12 @@ use compagina_core::limits::{MOST_ID, MOST_MINOR};
 use compagina_core::money::Money;
 use compagina_core::price::{
     BookError, Counted, Effect, Extras, MOST_NAMED, MOST_PLANS, MOST_RULES, Period, Plan, PlanError, PlanId,
-    PriceBook, PriceRule, Prices, Promise, Rounding, RuleError, RuleId, RuleReach, SavedOn, Step, Surface,
-    Together, TypeRate, Vat,
+    PriceBook, PriceRule, Prices, Promise, ReachedBy, Rounding, RuleError, RuleId, RuleReach, SavedOn, Step,
+    Surface, Together, TypeRate, Vat,
 };
 use compagina_core::time::{Local, Moment, Zone};
 use samples::{handle, handles};
+use std::collections::BTreeSet;
 use std::sync::Arc;
 
 fn steps(count: u32) -> Vec<Step> {
@@ -227,6 +228,41 @@ fn a_rule_that_is_for_none_of_its_variants_is_not_for_a_product() {
     assert!(of(RuleReach::All) && of(RuleReach::Products { products: vec![kite.handle.clone()] }));
     assert!(!of(RuleReach::Products { products: handles(&["another"]) }));
     assert!(!PriceRule { except: vec![kite.handle.clone()], ..rule(1) }.reaches_some(&kite));
+}
+
+#[test]
+fn of_a_whole_product_a_reach_says_what_it_says_of_its_variants() {
+    let kite = kite();
+    let product = ReachedBy { handle: &kite.handle, kind: &kite.kind.handle, tags: &kite.tags };
+    let skus = |sku: &str| RuleReach::Variants { skus: vec![sku.to_owned()] };
+    for (reach, of_skus) in [
+        (RuleReach::All, BTreeSet::new()),
+        (RuleReach::Types { types: vec![kite.kind.handle.clone()] }, BTreeSet::new()),
+        (RuleReach::Types { types: handles(&["another"]) }, BTreeSet::new()),
+        (RuleReach::Tags { tags: kite.tags.clone() }, BTreeSet::new()),
+        (RuleReach::Products { products: vec![kite.handle.clone()] }, BTreeSet::new()),
+        (RuleReach::Products { products: handles(&["another"]) }, BTreeSet::new()),
+        (skus("k"), BTreeSet::from([kite.handle.clone()])),
+        (skus("another"), BTreeSet::from([handle("another")])),
+    ] {
+        let some = kite.variants.iter().any(|variant| reach.holds(&kite, variant));
+        assert_eq!(reach.holds_some(product, &of_skus), some, "{reach:?}");
+    }
+}
+
+#[test]
+fn a_book_names_the_products_of_all_its_rules_and_plans() {
+    let products = |names: &[&str]| RuleReach::Products { products: handles(names) };
+    let named = PriceBook {
+        rules: vec![
+            PriceRule { reach: products(&["a"]), with: handles(&["b"]), ..rule(1) },
+            PriceRule { except: handles(&["c"]), ..rule(2) },
+        ],
+        plans: vec![Plan { reach: products(&["d"]), ..plan(1) }],
+        ..PriceBook::default()
+    };
+    let all: BTreeSet<String> = named.named_products().map(ToString::to_string).collect();
+    assert_eq!(all, BTreeSet::from(["a", "b", "c", "d"].map(str::to_owned)));
 }
 
 /// A product for £10.00, of which there is one variant.

@@ -83,7 +83,7 @@ pub(crate) fn behind(ctx: &Ctx<'_>, band: &Band, chain: &Chain<'_>) -> Markup {
     };
     html! {
         div class={ "behind " (motion) } aria-hidden="true" {
-            @if let Some(picture) = picture { (img(picture, "100vw", ctx.load_in(&band.id))) }
+            @if let Some(picture) = picture { (img(picture, ctx.sizes("100vw"), ctx.load_in(&band.id))) }
             @if let Some(film) = film { (video(film, true, true, false)) }
         }
     }

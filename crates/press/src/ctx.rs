@@ -29,7 +29,12 @@ pub(crate) struct Ctx<'a> {
     pub situation: &'a Situation,
     pub offer: &'a Offer,
     pub layout: &'a Layout,
+    /// Whether the whole page is drawn a few fingers wide.
+    pub small: bool,
 }
+
+/// As wide as a picture can be on a page that is drawn small.
+const SMALL: &str = "216px";
 
 impl Ctx<'_> {
     /// What cards are drawn with.
@@ -65,6 +70,10 @@ impl Ctx<'_> {
     /// Whether the page has reviews to lead to.
     pub fn has_reviews(&self) -> bool {
         self.layout.first_of(Kind::Reviews).is_some()
+    }
+    /// The `sizes` attribute of a picture that has this one on the page in its whole size.
+    pub fn sizes<'s>(&self, whole: &'s str) -> &'s str {
+        if self.small { SMALL } else { whole }
     }
     pub fn say(&self, key: &str) -> String {
         self.words.say(key)

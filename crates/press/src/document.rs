@@ -73,7 +73,7 @@ pub(crate) struct Head<'a> {
     pub preload: Option<Markup>,
     /// What the pieces and bands of a product's page are set to.
     pub laid: Option<&'a str>,
-    pub script: &'a str,
+    pub script: Option<&'a str>,
     pub data: Option<&'a str>,
     pub frame: Frame,
     /// The address that stands for this page, without choices.
@@ -98,7 +98,7 @@ pub(crate) fn document(nav: &Nav, head: &Head<'_>, body: Markup) -> Markup {
                 style #house { (PreEscaped(house::css(&nav.house))) }
                 @if let Some(css) = head.laid { style #laid { (PreEscaped(css)) } }
                 @if let Some(json) = head.data { script type="application/json" id="offers" { (PreEscaped(json)) } }
-                script type="module" src=(head.script) {}
+                @if let Some(src) = head.script { script type="module" src=(src) {} }
             }
             body {
                 a.skip href="#content" { (nav.words.say("to-content")) }

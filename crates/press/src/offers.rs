@@ -83,6 +83,7 @@ pub fn entry_for(
         situation,
         offer: &offer,
         layout,
+        small: false,
     };
     Ok(entry(&ctx, layout))
 }

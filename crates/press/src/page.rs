@@ -4,7 +4,7 @@ use crate::band;
 use crate::ctx::{Around, Ctx, Styled};
 use crate::document::{Head, Nav, document};
 use crate::escape::json_for_script;
-use crate::offers::{Table, table};
+use crate::offers::table;
 use crate::piece;
 use crate::piece::gallery::weight::Weight;
 use crate::sheet::Sheet;
@@ -34,6 +34,8 @@ pub enum Mode {
     Quick,
     /// The desk: pieces carry their names, and the agent reports boxes and clicks.
     Proof,
+    /// A picture of it a few fingers wide: nothing runs in it, and its pictures are small.
+    Small,
 }
 
 /// A sentence over the page: what came of the shopper's last step.
@@ -124,6 +126,7 @@ impl<'a> Page<'a> {
             situation: self.situation,
             offer,
             layout: self.layout,
+            small: self.mode == Mode::Small,
         }
     }
 }
@@ -174,8 +177,10 @@ fn make(page: &Page<'_>, mut sheet: Sheet) -> Result<String, MoneyError> {
         (draw_content(&ctx, page, &mut sheet))
         @if page.mode == Mode::Quick { (to_the_page(&ctx)) }
     };
-    let table: Table = table(&ctx, page.layout)?;
-    let json = json_for_script(&serde_json::to_string(&table).unwrap_or_default());
+    let data = match page.mode {
+        Mode::Small => None,
+        _ => Some(json_for_script(&serde_json::to_string(&table(&ctx, page.layout)?).unwrap_or_default())),
+    };
     let canonical = product.path();
     let head = Head {
         title: &product.name,
@@ -183,10 +188,11 @@ fn make(page: &Page<'_>, mut sheet: Sheet) -> Result<String, MoneyError> {
         laid: Some(&sheet.finish()),
         preload: preload(&ctx, page),
         script: match page.mode {
-            Mode::Shop | Mode::Quick => &page.nav.assets.script,
-            Mode::Proof => &page.nav.assets.agent,
+            Mode::Shop | Mode::Quick => Some(&page.nav.assets.script),
+            Mode::Proof => Some(&page.nav.assets.agent),
+            Mode::Small => None,
         },
-        data: Some(&json),
+        data: data.as_deref(),
         frame: if page.only.is_some() { Frame::None } else { page.layout.frame },
         canonical: Some(&canonical),
     };

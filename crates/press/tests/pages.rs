@@ -125,6 +125,17 @@ fn a_band_that_nothing_was_put_into_yet_has_its_place_on_the_desk() {
 }
 
 #[test]
+fn a_page_that_is_drawn_small_runs_nothing_and_takes_small_pictures() {
+    let (products, layouts) = demo();
+    let whole = html(&look(&products[0], &layouts[1]));
+    let small = html(&Look { mode: Mode::Small, ..look(&products[0], &layouts[1]) });
+    assert!(whole.contains("<script") && !small.contains("<script"));
+    assert!(small.contains("sizes=\"216px\"") && small.len() < whole.len());
+    let slides = |page: &str| page.matches("class=\"slide\"").count();
+    assert_eq!(slides(&small), slides(&whole), "all else is as it is");
+}
+
+#[test]
 fn only_proofs_carry_the_names_of_pieces() {
     let (products, layouts) = demo();
     let mut look = look(&products[0], &layouts[1]);

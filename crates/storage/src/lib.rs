@@ -38,7 +38,7 @@ pub use document::{Document, DocumentName, Turn};
 pub use draft::{PlannedRow, PublicationRow};
 pub use error::{Result, StorageError};
 pub use feed::{Note, Thing};
-pub use journal::{By, Hand, Seen, StepRow};
+pub use journal::{By, Hand, Seen, StepRow, VariantsSince};
 pub use message::{Message, News};
 pub use order::{Contact, Order, OrderLine, OrderState, Paying, Placed};
 pub use picture::{KeptPicture, PictureChange, PicturesOf, ToMake};

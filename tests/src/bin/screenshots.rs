@@ -1,7 +1,7 @@
 //! Takes the pictures of `docs/screenshots`; run by `cargo xtask screenshots`.
 #![allow(clippy::unwrap_used)]
 
-use compagina_tests::desk::{choose, click, open_value, press, type_value};
+use compagina_tests::desk::{choose, click, open_value, pick_product, press, type_value};
 use compagina_tests::{Browser, Screen, find, until};
 use std::time::Duration;
 
@@ -25,13 +25,21 @@ async fn proofs_are_drawn(browser: &Browser) {
     until(&browser.client, pictures).await;
 }
 
+/// As whoever's system wishes for dark colours sees it.
+async fn in_dark(browser: &Browser, dark: bool) {
+    let scheme = if dark { "dark" } else { "light" };
+    let wish = serde_json::json!({ "features": [{ "name": "prefers-color-scheme", "value": scheme }] });
+    browser.devtools("Emulation.setEmulatedMedia", wish).await;
+}
+
 async fn owners_views(base: &str) {
     let browser = Browser::open(Screen::Wide).await;
     let client = &browser.client;
     client.goto(&format!("{base}/sign-in")).await.unwrap();
     find(client, "input[name=email]").await;
     Browser::sign_in(client, base).await;
-    until(client, "document.querySelectorAll('.shelf iframe').length === 28").await;
+    client.goto(&format!("{base}/?find=kite&order=dearest")).await.unwrap();
+    until(client, "document.querySelectorAll('.found iframe').length >= 10").await;
     tokio::time::sleep(Duration::from_secs(2)).await;
     take(&browser, "shelf").await;
     client.goto(&format!("{base}/templates")).await.unwrap();
@@ -40,9 +48,18 @@ async fn owners_views(base: &str) {
     client.goto(&format!("{base}/templates/2?product=whimbrel")).await.unwrap();
     proofs_are_drawn(&browser).await;
     take(&browser, "desk").await;
+    choose(client, "Gallery").await;
+    in_dark(&browser, true).await;
+    take(&browser, "desk-dark").await;
+    in_dark(&browser, false).await;
     press(client, "5").await;
     let thumbs = "[...document.querySelectorAll('.all iframe')].filter(f => f.contentDocument?.querySelector('.piece')).length";
     until(client, &format!("{thumbs} >= 6")).await;
+    until(
+        client,
+        "document.querySelector('[data-test=first-screens]')?.innerText.includes('first screen of all')",
+    )
+    .await;
     take(&browser, "all-products").await;
     press(client, "3").await;
     proofs_are_drawn(&browser).await;
@@ -53,7 +70,7 @@ async fn owners_views(base: &str) {
     take(&browser, "house-style").await;
     client.goto(&format!("{base}/prices")).await.unwrap();
     until(client, "document.querySelector('.bench .price')").await;
-    find(client, "[aria-label='Test bench'] select").await.select_by_value("braided-line").await.unwrap();
+    pick_product(client, "[aria-label='Test bench'] [aria-label^='Product:']", "Braided line").await;
     let pieces = find(client, ".asked input[type=number]").await;
     pieces.clear().await.unwrap();
     pieces.send_keys("4").await.unwrap();
@@ -68,13 +85,9 @@ async fn owners_views(base: &str) {
     browser.client.clone().close().await.unwrap();
 }
 
-/// What single products and types keep different, and what a draft changes where.
+/// What a draft changes where.
 async fn templates(browser: &Browser, base: &str) {
     let client = &browser.client;
-    click(client, ".head .chip", "departures").await;
-    until(client, "document.querySelectorAll('[aria-label=Departures] li').length === 4").await;
-    take(browser, "departures").await;
-    click(client, "[aria-label=Departures] button", "Close").await;
     choose(client, "Buy button").await;
     type_value(client, "words:wide", "Take it flying").await;
     until(client, "document.querySelector('[data-test=state]').textContent.includes('1 change')").await;

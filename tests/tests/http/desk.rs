@@ -18,9 +18,92 @@ async fn the_shelf_has_every_product_under_its_type_with_the_template_that_serve
     assert_eq!(types[3]["products"][0]["why"], "no other template reaches it");
     let kept = |of: usize| types[1]["products"][of]["departures"].clone();
     assert_eq!((kept(0), kept(3)), (json!(2), json!(3)), "by the type, and by the Curlew itself");
+    let kite = &types[0]["products"][0];
+    assert_eq!((&kite["standing"], &kite["says"]), (&json!("on_sale"), &json!("")));
+    assert_eq!((&kite["served_by"], &kite["kind"]), (&json!("Sport kites"), &json!("sport-kites")));
     let rest: Value = owner.get("/api/shelf?type=sport-kites&skip=2").await.json().await.unwrap();
     assert_eq!(rest["types"][0]["products"].as_array().unwrap().len(), 4);
     assert_eq!(owner.get("/api/shelf?type=boats").await.status(), 404);
+}
+
+/// The handles of products in an answer.
+fn handles(answer: &Value) -> Vec<&str> {
+    answer["products"].as_array().unwrap().iter().map(|p| p["handle"].as_str().unwrap()).collect()
+}
+
+#[sqlx::test(migrations = false)]
+async fn the_shelf_is_searched_by_name_type_template_and_how_products_stand(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let search = async |query: &str| json_of(owner.get(&format!("/api/shelf/products{query}")).await).await;
+    let all = search("").await;
+    assert_eq!((&all["count"], handles(&all).len()), (&json!(28), 28));
+    assert_eq!(all["types"][0], json!({ "handle": "sport-kites", "name": "Sport kites", "count": 6 }));
+    assert_eq!(all["templates"][1], json!({ "id": 2, "name": "Sport kites", "count": 12 }));
+    assert_eq!(handles(&search("?find=whim").await), ["whimbrel", "whimbrel-mini"]);
+    assert_eq!(handles(&search("?find=mini%20whim").await), ["whimbrel-mini"]);
+    let sport = search("?type=sport-kites&order=dearest").await;
+    assert_eq!(sport["count"], 6);
+    assert_eq!(
+        sport["types"].as_array().unwrap().len(),
+        all["types"].as_array().unwrap().len(),
+        "others stay told"
+    );
+    assert_eq!(sport["templates"].as_array().unwrap().len(), 1);
+    let whimbrel = json_of(owner.get("/api/variants?product=whimbrel-mini").await).await;
+    let ids: Vec<_> = whimbrel["variants"].as_array().unwrap().iter().map(|v| v["id"].clone()).collect();
+    let gone = json!({ "ids": ids, "stock": "0" });
+    json_of(owner.patch("/api/variants?product=whimbrel-mini", &gone).await).await;
+    let out = search("?find=whimbrel&standing=sold_out").await;
+    assert_eq!((handles(&out), &out["products"][0]["says"]), (vec!["whimbrel-mini"], &json!("Sold out")));
+    let says = json!([{ "standing": "on_sale", "says": "On sale", "count": 1 }, { "standing": "sold_out", "says": "Sold out", "count": 1 }]);
+    assert_eq!(out["standings"], says);
+    assert_eq!(search("?find=nothing-like-it").await["count"], 0);
+    let rest = search("?order=name&skip=20").await;
+    assert_eq!((&rest["count"], handles(&rest).len()), (&json!(28), 8));
+    assert_eq!(owner.get("/api/shelf/products?standing=lost").await.status(), 400);
+    assert_eq!(site.shopper().get(site.at("/api/shelf/products")).send().await.unwrap().status(), 401);
+}
+
+#[sqlx::test(migrations = false)]
+async fn products_are_found_to_be_picked_with_their_types_and_pictures(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let found = json_of(owner.get("/api/products?find=whimbrel").await).await;
+    assert_eq!(handles(&found), ["whimbrel", "whimbrel-mini"]);
+    let first = &found["products"][0];
+    assert_eq!((&first["name"], &first["kind"]), (&json!("Whimbrel"), &json!("Sport kites")));
+    let picture = first["picture"].as_str().unwrap();
+    assert_eq!(site.shopper().get(site.at(picture)).send().await.unwrap().status(), 200);
+    let all = json_of(owner.get("/api/products").await).await;
+    assert_eq!((&all["count"], handles(&all).len()), (&json!(28), 20), "part by part");
+    let rest = json_of(owner.get("/api/products?skip=20").await).await;
+    assert_eq!(handles(&rest).len(), 8);
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_small_page_is_drawn_once_and_anew_after_a_change(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let path = "/api/products/whimbrel/small";
+    let tag = async || {
+        let answer = owner.get(path).await;
+        assert_eq!(answer.status(), 200);
+        let tag = answer.headers()["etag"].to_str().unwrap().to_owned();
+        (tag, answer.text().await.unwrap())
+    };
+    let (first, page) = tag().await;
+    assert!(page.contains("Whimbrel") && !page.contains("<script"));
+    assert_eq!(tag().await.0, first);
+    let texts = json_of(owner.get("/api/products/whimbrel/texts").await).await;
+    let mut wanted = texts["texts"].clone();
+    wanted["summary"] = json!("Summed up otherwise.");
+    let put = owner.put("/api/products/whimbrel/texts", &wanted).await;
+    assert_eq!(put.status(), 200, "{}", put.text().await.unwrap());
+    let (second, page) = tag().await;
+    assert!(second != first && page.contains("Summed up otherwise."));
+    assert_eq!(owner.get("/api/products/nobody/small").await.status(), 404);
+    assert_eq!(site.shopper().get(site.at(path)).send().await.unwrap().status(), 401);
 }
 
 #[sqlx::test(migrations = false)]
@@ -51,9 +134,20 @@ async fn the_desk_leafs_through_what_the_template_serves(pool: MySqlPool) {
     let site = Site::start(pool).await;
     let owner = site.owner().await;
     let desk: Value = owner.get("/api/templates/2/desk").await.json().await.unwrap();
-    let products: Vec<_> =
-        desk["products"].as_array().unwrap().iter().map(|p| p["handle"].as_str().unwrap()).collect();
+    let products: Vec<_> = desk["products"]["products"]
+        .as_array()
+        .unwrap()
+        .iter()
+        .map(|p| p["handle"].as_str().unwrap())
+        .collect();
     assert_eq!(products[..4], ["whimbrel", "whimbrel-mini", "dunlin", "turnstone"]);
+    let found = json_of(owner.get("/api/templates/2/products?find=dun").await).await;
+    assert_eq!((handles(&found), &found["count"]), (vec!["dunlin"], &json!(1)));
+    let near = json_of(owner.get("/api/templates/2/products?near=dunlin").await).await;
+    assert_eq!((&near["skip"], &near["count"], handles(&near)), (&json!(0), &json!(12), products.clone()));
+    let rest = json_of(owner.get("/api/templates/2/products?skip=10").await).await;
+    assert_eq!((&rest["skip"], handles(&rest)), (&json!(10), products[10..].to_vec()));
+    assert_eq!(owner.get("/api/templates/99/products").await.status(), 404);
     assert_eq!((&desk["serves"], &desk["serves_types"]), (&json!(12), &json!(2)));
     assert_eq!(desk["kinds"].as_array().unwrap().len(), 36);
     assert_eq!(desk["draft"]["hints"]["p11"], "tabs → folding rows");

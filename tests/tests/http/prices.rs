@@ -48,13 +48,14 @@ async fn a_draft_moves_no_price_until_it_is_put_in_force(pool: MySqlPool) {
     assert!(view["rules"][0]["products"].as_u64().unwrap() > 10);
     assert_eq!(unit().await, 900, "a draft");
     let moves = json_of(owner.get("/api/prices/moves").await).await;
-    let line = moves.as_array().unwrap().iter().find(|m| m["product"] == "braided-line").unwrap();
+    let line = moves["moves"].as_array().unwrap().iter().find(|m| m["product"] == "braided-line").unwrap();
     let (was, is) = (line["before"]["minor"].as_i64().unwrap(), line["after"]["minor"].as_i64().unwrap());
     assert_eq!(is, (was * 875 + 500) / 1000, "an eighth less, to the nearest penny");
     publish(&owner).await;
     // 9.00 × 0.875 = 7.875, a half: up.
     assert_eq!(unit().await, 788);
-    assert_eq!(json_of(owner.get("/api/prices/moves").await).await, json!([]));
+    assert_eq!(moves["count"].as_u64().unwrap() as usize, moves["moves"].as_array().unwrap().len());
+    assert_eq!(json_of(owner.get("/api/prices/moves").await).await, json!({ "count": 0, "moves": [] }));
     let page = owner.page(format!("{LINE}?reel=25-m")).await;
     assert!(page.contains("£7.88") && page.contains("−12 %"), "{page}");
     let undone = prices(&owner).await["revision"].clone();

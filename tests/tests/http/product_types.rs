@@ -25,7 +25,7 @@ async fn add(owner: &Owner, template: Value) -> Value {
 async fn desk_products(owner: &Owner, template: u64) -> Vec<(String, bool)> {
     let desk = json_of(owner.get(&format!("/api/templates/{template}/desk")).await).await;
     let product = |p: &Value| (p["handle"].as_str().unwrap().to_owned(), p["sample"] == true);
-    desk["products"].as_array().unwrap().iter().map(product).collect()
+    desk["products"]["products"].as_array().unwrap().iter().map(product).collect()
 }
 
 #[sqlx::test(migrations = false)]

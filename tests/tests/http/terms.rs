@@ -94,7 +94,7 @@ async fn a_new_price_goes_into_the_history_and_the_old_price_may_come_from_there
     let (owner, shopper) = (site.owner().await, site.shopper());
     let view = json_of(owner.get(KIT).await).await;
     assert_eq!(view["overstated"]["minor"], 1650, "16.50 in the days before, and 18.00 is typed");
-    let mend = json_of(owner.get("/api/prices").await).await["to_mend"].clone();
+    let mend = json_of(owner.get("/api/prices/overstated").await).await;
     assert_eq!((&mend[0]["product"], &mend[0]["typed"]["minor"]), (&json!("line-care-kit"), &json!(1800)));
     assert!(page(&site, &shopper, "/shop/products/line-care-kit").await.contains("£18.00"));
 
@@ -102,7 +102,7 @@ async fn a_new_price_goes_into_the_history_and_the_old_price_may_come_from_there
     publish(&owner).await;
     let told = page(&site, &shopper, "/shop/products/line-care-kit").await;
     assert!(told.contains("£16.50") && !told.contains("£18.00"), "{told}");
-    assert_eq!(json_of(owner.get("/api/prices").await).await["to_mend"], json!([]));
+    assert_eq!(json_of(owner.get("/api/prices/overstated").await).await, json!([]));
     assert!(page(&site, &shopper, "/shop/products/whimbrel").await.contains("£85.00"), "85.00 is on record");
     let dunlin = page(&site, &shopper, "/shop/products/dunlin").await;
     assert!(dunlin.contains("data-shows=\"old\" hidden"), "the Dunlin has become dearer");
@@ -156,7 +156,12 @@ async fn a_plans_price_moves_before_it_is_put_in_force_and_a_plan_that_is_gone_i
         "period": "weeks", "percent": "5", "saved_on": "all", "once": true });
     json_of(set_prices(&owner, json!({ "plans": [dearer] })).await).await;
     let moves = json_of(owner.get("/api/prices/moves").await).await;
-    let plan = moves.as_array().unwrap().iter().find(|one| one["plan"] == "every 8 weeks, 5 % less").unwrap();
+    let plan = moves["moves"]
+        .as_array()
+        .unwrap()
+        .iter()
+        .find(|one| one["plan"] == "every 8 weeks, 5 % less")
+        .unwrap();
     assert_eq!((&plan["before"]["minor"], &plan["after"]["minor"]), (&json!(1260), &json!(1330)));
     publish(&owner).await;
     let cart = page(&site, &shopper, "/shop/cart").await;

@@ -32,6 +32,63 @@ fn unmarked(mut view: Value) -> Value {
 }
 
 #[sqlx::test(migrations = false)]
+async fn an_answer_holds_what_became_otherwise_since_it_was_seen_and_nothing_besides(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let before = json_of(owner.get(MINI).await).await;
+    let all = before["variants"].as_array().unwrap();
+    assert_eq!((&before["whole"], &before["count"]), (&json!(true), &json!(all.len())));
+    let set = |at: usize, stock: &str| json!({ "ids": [all[at]["id"]], "stock": stock });
+    let mine = json_of(owner.patch(MINI, &set(0, "31")).await).await;
+    assert_eq!(mine["whole"], true, "it wasn't told how the product was seen");
+    let since = async |seen: &Value| {
+        json_of(owner.get(&format!("{MINI}&since={}", seen.as_str().unwrap().replace('@', "%40"))).await)
+            .await
+    };
+    assert_eq!(since(&mine["seen"]).await["variants"], json!([]), "nothing since");
+    json_of(owner.patch(MINI, &set(1, "32")).await).await;
+    let one = since(&mine["seen"]).await;
+    assert_eq!((&one["whole"], one["variants"].as_array().unwrap().len()), (&json!(false), 1));
+    assert_eq!((&one["variants"][0]["id"], &one["variants"][0]["stock"]), (&all[1]["id"], &json!(32)));
+    let gone = json!({ "ids": [all[1]["id"]] });
+    json_of(owner.send(Method::DELETE, MINI, gone.to_string().into_bytes()).await).await;
+    let one = since(&mine["seen"]).await;
+    assert_eq!((&one["gone"], &one["count"]), (&json!([all[1]["id"]]), &json!(all.len() - 1)));
+    assert_eq!(since(&json!("nonsense")).await["whole"], true);
+    let rest = json_of(owner.get(&format!("{MINI}&skip=1")).await).await;
+    assert_eq!(rest["variants"].as_array().unwrap().len(), all.len() - 2);
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_block_fills_variants_each_in_its_own_way_or_none_of_them(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let fill = "/api/variants/fill?product=whimbrel-mini";
+    let before = json_of(owner.get(MINI).await).await;
+    let (one, two) = (&before["variants"][0], &before["variants"][1]);
+    let rows = json!({ "rows": [
+        { "id": one["id"], "sku": two["sku"], "price": "41", "stock": "5" },
+        { "id": two["id"], "sku": one["sku"], "old_price": "50.5", "measure": "2 m" },
+    ] });
+    let now = json_of(owner.patch(fill, &rows).await).await;
+    let (first, second) = (&now["variants"][0], &now["variants"][1]);
+    assert_eq!((&first["sku"], &first["price"], &first["stock"]), (&two["sku"], &json!("41.00"), &json!(5)));
+    assert_eq!((&second["sku"], &second["old_price"]), (&one["sku"], &json!("50.50")));
+    let taken =
+        json_of(owner.get("/api/variants?product=whimbrel").await).await["variants"][0]["sku"].clone();
+    for (bad, says) in [
+        (json!({ "id": two["id"], "price": "cheap" }), one["sku"].as_str().unwrap()),
+        (json!({ "id": two["id"], "sku": now["variants"][2]["sku"] }), "would belong to two variants"),
+        (json!({ "id": two["id"], "sku": taken }), "belongs to another variant, of Whimbrel"),
+    ] {
+        let rows = json!({ "rows": [{ "id": one["id"], "stock": "99" }, bad] });
+        let message = refusal(owner.patch(fill, &rows).await).await;
+        assert!(message.contains(says), "{message}");
+    }
+    assert_eq!(json_of(owner.get(MINI).await).await["variants"][0]["stock"], 5, "nothing of it was kept");
+}
+
+#[sqlx::test(migrations = false)]
 async fn price_and_stock_are_set_for_many_at_once(pool: MySqlPool) {
     let site = Site::start(pool).await;
     let owner = site.owner().await;

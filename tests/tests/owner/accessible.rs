@@ -32,7 +32,7 @@ async fn templates(client: &Client, base: &str) {
     until(client, "document.querySelectorAll('[aria-label=Departures] li').length === 4").await;
     nothing_is_wrong(client, "Departures").await;
     client.goto(&format!("{base}/templates/4/changes")).await.unwrap();
-    until(client, "document.querySelectorAll('.way li').length > 1").await;
+    until(client, "document.querySelectorAll('.way .line').length > 1").await;
     nothing_is_wrong(client, "What changes where").await;
     click(client, "[data-test=plan]", "At a time").await;
     until(client, "document.querySelector('[aria-label=When]')").await;

@@ -1,6 +1,6 @@
 //! An owner looks at what a house style and a swatch would change, page by page, before shoppers see it.
 
-use compagina_tests::desk::{click, in_both, open_desk, proofs_are_drawn, type_into};
+use compagina_tests::desk::{click, in_both, open_desk, pick_product, proofs_are_drawn, type_into};
 use compagina_tests::{Browser, Screen, Site, ask, find, json_of, until};
 use fantoccini::Client;
 use fantoccini::key::Key;
@@ -30,7 +30,7 @@ async fn a_house_style_is_published_where_its_pages_were_looked_at(pool: MySqlPo
         assert!(told.starts_with("To mend: Sale mark can’t be read by everybody"), "{told}");
         until(&client, &format!("{} === '#B8420F'", side(0, "--sale"))).await;
         until(&client, &format!("{} === '#E8B84A'", side(1, "--sale"))).await;
-        click(&client, ".way li button", "Repair kit club").await;
+        click(&client, ".way .line button", "Repair kit club").await;
         until(&client, "document.querySelectorAll('.pair iframe')[1].contentDocument?.querySelector('h1')?.textContent === 'Repair kit club'").await;
         find(&client, "[data-test=publish]").await.click().await.unwrap();
         until(&client, "location.pathname === '/house-style'").await;
@@ -67,8 +67,7 @@ async fn visit(client: &Client, pieces: u8, holds: &str) {
     type_into(client, "label.part input[type=number]", &pieces.to_string()).await;
     find(client, "button.part[aria-label^=Cart]").await.click().await.unwrap();
     click(client, "[role=group][aria-label=Cart] label", "holds something else").await;
-    find(client, "[role=group][aria-label=Cart] .v-autocomplete input").await.send_keys(holds).await.unwrap();
-    click(client, ".v-list-item", holds).await;
+    pick_product(client, "[aria-label^='Which, if it matters']", holds).await;
     until(
         client,
         &format!("document.querySelector('button.part[aria-label^=Cart]').textContent.includes('{holds}')"),
@@ -107,8 +106,8 @@ async fn prices_of_the_draft_are_looked_at_with_a_cart_on_the_desk_and_on_every_
         client.goto(&format!("{base}/prices/changes")).await.unwrap();
         until(&client, "document.querySelector('[data-test=count]')?.textContent.includes('of 28')").await;
         visit(&client, 3, "Dunlin").await;
-        until(&client, "[...document.querySelectorAll('.way')].find(way => way.innerText.startsWith('Costs less with this cart'))?.querySelectorAll('li').length === 4").await;
-        click(&client, ".way li button", "Carbon spar").await;
+        until(&client, "[...document.querySelectorAll('.way')].find(way => way.innerText.startsWith('Costs less with this cart'))?.querySelectorAll('.line').length === 4").await;
+        click(&client, ".way .line button", "Carbon spar").await;
         let says = |at: u8| format!("document.querySelectorAll('.pair iframe')[{at}]?.contentDocument?.body?.innerText");
         until(&client, &format!("{}?.includes('3 for £30.00') && {}?.includes('3 for £27.00')", says(0), says(1))).await;
     })

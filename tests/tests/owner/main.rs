@@ -9,6 +9,8 @@ mod by_keyboard;
 mod chooses_colours;
 mod composes_a_page;
 mod fills_in_the_slip;
+mod fills_the_grid;
+mod finds_among_many;
 mod finds_their_way;
 mod goes_anywhere;
 mod goes_back;

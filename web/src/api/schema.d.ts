@@ -809,6 +809,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/prices/overstated": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Typed old prices that are too high, of the prices in force; where there are very many, the first of them. */
+        get: operations["overstated_prices"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/prices/steps": {
         parameters: {
             query?: never;
@@ -850,7 +867,8 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        get?: never;
+        /** Products by their names, those first that fit best. */
+        get: operations["list_products"];
         put?: never;
         /**
          * Adds a product with what its type has: options, a variant for each choice, price and terms. It has no pictures, texts
@@ -984,6 +1002,26 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/products/{handle}/small": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * A product's page as shoppers see it, to be drawn a few fingers wide: nothing runs in it, and its pictures are small.
+         *     Drawn once and kept until anything of it changes.
+         */
+        get: operations["draw_small_page"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/products/{handle}/texts": {
         parameters: {
             query?: never;
@@ -1045,8 +1083,25 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The home view: products by type with the state of their pages. */
+        /** The home view: products by type with the state of their pages, of each type the first ones. */
         get: operations["show_shelf"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/shelf/products": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Products looked for by name, type, template and how they stand. */
+        get: operations["search_shelf"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1407,6 +1462,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/templates/{id}/products": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The products that can be put on a template's desk, part by part. */
+        get: operations["list_desk_products"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/templates/{id}/proof": {
         parameters: {
             query?: never;
@@ -1625,7 +1697,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** The variants of a product. */
+        /** The variants of a product, part by part, or those that became otherwise since it was seen. */
         get: operations["list_variants"];
         put?: never;
         post?: never;
@@ -1669,6 +1741,23 @@ export interface paths {
         options?: never;
         head?: never;
         patch?: never;
+        trace?: never;
+    };
+    "/api/variants/fill": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        /** Changes variants of a product, each in its own way; all or none. */
+        patch: operations["fill_variants"];
         trace?: never;
     };
     "/api/variants/import": {
@@ -2094,8 +2183,18 @@ export interface components {
             /** @description Its type, by its handle. */
             kind: components["schemas"]["Handle"];
             name: string;
+            /** @description The address of its first picture. */
+            picture?: string | null;
             /** @description Whether it stands in for products that its type doesn't have yet. */
             sample: boolean;
+        };
+        /** @description Some of the products that a template serves, in their order. */
+        DeskProducts: {
+            /** @description How many there are in all. */
+            count: number;
+            products: components["schemas"]["DeskProduct"][];
+            /** @description How many come before these. */
+            skip: number;
         };
         DeskView: {
             /** @description What its dates will change, as if it were live. */
@@ -2111,12 +2210,11 @@ export interface components {
             kinds: components["schemas"]["KindView"][];
             live: boolean;
             name: string;
+            /** @description The products that keep something different, by their names. */
+            named: components["schemas"]["NamedProduct"][];
             planned?: components["schemas"]["Planned"] | null;
-            /**
-             * @description The products that it serves, and the samples of types that have none yet; or all products where there is none of
-             *     either, so that there is always something to look at.
-             */
-            products: components["schemas"]["DeskProduct"][];
+            /** @description Some of the products that can be put on it: those around the one that was asked for, or the first. */
+            products: components["schemas"]["DeskProducts"];
             /** @description The sentences of *Appears when*, and the types and tags of which they speak. */
             sentences: components["schemas"]["Sentence"][];
             serves: number;
@@ -2262,6 +2360,19 @@ export interface components {
         } | {
             /** @enum {string} */
             how: "unused";
+        };
+        /** @description A block of the grid, as it was pasted: one line for each of some variants. */
+        FillVariants: {
+            rows: components["schemas"]["FilledRow"][];
+        };
+        /** @description What is to be changed of a variant, as it was typed; what isn't here stays as it is. */
+        FilledRow: {
+            id: components["schemas"]["VariantId"];
+            measure?: string | null;
+            old_price?: string | null;
+            price?: string | null;
+            sku?: string | null;
+            stock?: string | null;
         };
         /** @description A film as it is kept: MP4 or WebM, as it came. */
         FilmFile: {
@@ -3249,6 +3360,12 @@ export interface components {
             product: components["schemas"]["Handle"];
             sku: string;
         };
+        /** @description The prices that publishing would move. */
+        PriceMoves: {
+            /** @description How many there are in all; the list may be shorter. */
+            count: number;
+            moves: components["schemas"]["PriceMove"][];
+        };
         /** @description Something that is changed. */
         PricesChange: {
             /** @enum {string} */
@@ -3316,23 +3433,23 @@ export interface components {
             can_undo: boolean;
             changes_not_live: number;
             currency: components["schemas"]["Currency"];
+            first?: components["schemas"]["Named"] | null;
             /** @description A number that no rule has yet. */
             free: components["schemas"]["RuleId"];
             free_plan: components["schemas"]["PlanId"];
+            /** @description The products that rules and plans name, and the first of the shop. */
+            named: components["schemas"]["Named"][];
             /** @description What the shop's clocks show. */
             now: components["schemas"]["Local"];
             old: components["schemas"]["OldFrom"];
             places: components["schemas"]["Places"];
             plans: components["schemas"]["PlanView"][];
-            products: components["schemas"]["Named"][];
             /** Format: int64 */
             revision: number;
             rounding: components["schemas"]["Rounding"];
             rules: components["schemas"]["RuleView"][];
             style: components["schemas"]["AmountStyle"];
             tags: components["schemas"]["Tag"][];
-            /** @description Typed old prices that are too high, of the prices in force. */
-            to_mend: components["schemas"]["Overstated"][];
             together: components["schemas"]["Together"];
             /** @description What a rule can be for. */
             types: components["schemas"]["Named"][];
@@ -3343,6 +3460,15 @@ export interface components {
          * @description A product's number in the database.
          */
         ProductId: number;
+        /** @description A product in a list from which one is picked. */
+        ProductLine: {
+            handle: components["schemas"]["Handle"];
+            /** @description The name of its type. */
+            kind: string;
+            name: string;
+            /** @description The address of its first picture. */
+            picture?: string | null;
+        };
         /** @description An option as one product uses it: all of the option's values, or some. */
         ProductOption: {
             /** @description What it is about, in one line; mostly empty. */
@@ -3392,6 +3518,12 @@ export interface components {
             note: string;
             /** @description What it looks like. */
             swatch: components["schemas"]["Swatch"];
+        };
+        /** @description Products to pick one from, part by part. */
+        ProductsFound: {
+            /** @description How many there are in all. */
+            count: number;
+            products: components["schemas"]["ProductLine"][];
         };
         /** @description What is published, and what it is called in the history. */
         Publication: {
@@ -3810,14 +3942,37 @@ export interface components {
             /** @enum {string} */
             shape: "rule";
         };
+        /** @description What was found, part by part. */
+        ShelfFound: {
+            /** @description How many there are in all. */
+            count: number;
+            /** @description In this order. */
+            order: components["schemas"]["ShelfOrder"];
+            products: components["schemas"]["ShelfProduct"][];
+            standings: components["schemas"]["StandingChoice"][];
+            templates: components["schemas"]["TemplateChoice"][];
+            /** @description What else could be wished for, with how many there would be. */
+            types: components["schemas"]["TypeChoice"][];
+        };
+        /**
+         * @description In which order products are shown.
+         * @enum {string}
+         */
+        ShelfOrder: "placed" | "name" | "cheapest" | "dearest";
         ShelfProduct: {
-            can_be_bought: boolean;
             /** @description How many values its page keeps different from the template, by itself or by its type. */
             departures: number;
             handle: components["schemas"]["Handle"];
+            /** @description Its type, by its handle. */
+            kind: components["schemas"]["Handle"];
             name: string;
-            state: components["schemas"]["ProductState"];
+            /** @description How it stands, in words; nothing where it is simply on sale. */
+            says: string;
+            /** @description The name of that template. */
+            served_by: string;
+            standing: components["schemas"]["Standing"];
             template?: components["schemas"]["TemplateId"] | null;
+            /** Format: int32 */
             variants: number;
             /** @description Why this template, in one sentence. */
             why: string;
@@ -3927,6 +4082,16 @@ export interface components {
             /** @description Handles. */
             products: string[];
         };
+        /**
+         * @description How a product stands in the shop, as its owner says it.
+         * @enum {string}
+         */
+        Standing: "on_sale" | "sold_out" | "coming_soon" | "new" | "withdrawn";
+        StandingChoice: {
+            count: number;
+            says: string;
+            standing: components["schemas"]["Standing"];
+        };
         /** @description A ready arrangement of a whole page. */
         StarterView: {
             hint: string;
@@ -4014,6 +4179,11 @@ export interface components {
             arrangement: number;
             name: string;
             reach: components["schemas"]["Reach"];
+        };
+        TemplateChoice: {
+            count: number;
+            id: components["schemas"]["TemplateId"];
+            name: string;
         };
         /** @description A template as it stands in a file. */
         TemplateFile: {
@@ -4250,6 +4420,11 @@ export interface components {
             fields: components["schemas"]["TypeFields"];
             name: string;
         };
+        TypeChoice: {
+            count: number;
+            handle: components["schemas"]["Handle"];
+            name: string;
+        };
         /** @description The fields of a product type. */
         TypeFields: {
             /**
@@ -4420,7 +4595,11 @@ export interface components {
         };
         /** @description A product's variants, and what they are chosen by. */
         VariantsView: {
+            /** @description How many there are in all. */
+            count: number;
             currency: string;
+            /** @description Where only some are told: those that are gone. */
+            gone: components["schemas"]["VariantId"][];
             /** @description How many combinations of the product's values have no variant. */
             missing: number;
             name: string;
@@ -4431,7 +4610,10 @@ export interface components {
             price: string;
             /** @description How it was seen: sent along with what is changed next, in the header `x-seen`. */
             seen: string;
+            /** @description So many of them at the most. */
             variants: components["schemas"]["VariantRow"][];
+            /** @description Whether the variants told here begin or go on the list of all; else they are those that became otherwise. */
+            whole: boolean;
         };
         /** @description The rates of tax as an owner writes them. */
         VatForm: {
@@ -7115,7 +7297,34 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["PriceMove"][];
+                    "application/json": components["schemas"]["PriceMoves"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    overstated_prices: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Overstated"][];
                 };
             };
             401: {
@@ -7219,6 +7428,38 @@ export interface operations {
                 };
             };
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    list_products: {
+        parameters: {
+            query?: {
+                /** @description Words of its name, its type or its handle; all where there are none. */
+                find?: string;
+                /** @description So many are passed over. */
+                skip?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ProductsFound"];
+                };
+            };
+            401: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -7690,6 +7931,43 @@ export interface operations {
             };
         };
     };
+    draw_small_page: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                handle: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/html": string;
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
     show_texts: {
         parameters: {
             query?: never;
@@ -7957,6 +8235,45 @@ export interface operations {
             };
         };
     };
+    search_shelf: {
+        parameters: {
+            query?: {
+                /** @description Words of its name, its type or its handle. */
+                find?: string;
+                /** @description Only products of this type. */
+                type?: components["schemas"]["Handle"] | null;
+                /** @description Only products that this template serves. */
+                template?: number | null;
+                /** @description Only products that stand so. */
+                standing?: components["schemas"]["Standing"] | null;
+                order?: components["schemas"]["ShelfOrder"];
+                /** @description So many of those found are passed over. */
+                skip?: number;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ShelfFound"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
     list_situations: {
         parameters: {
             query?: never;
@@ -8192,8 +8509,10 @@ export interface operations {
                 template?: number | null;
                 /** @description Only products of this type. */
                 type?: string | null;
-                /** @description Only products with these letters in their names. */
-                find?: string | null;
+                /** @description Only products with these words in their names or handles. */
+                find?: string;
+                /** @description So many are passed over. */
+                skip?: number;
             };
             header?: never;
             path?: never;
@@ -8428,7 +8747,10 @@ export interface operations {
     };
     show_desk: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description The product that is to lie on it. */
+                product?: string | null;
+            };
             header?: never;
             path: {
                 id: number;
@@ -8986,6 +9308,50 @@ export interface operations {
                 };
             };
             401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    list_desk_products: {
+        parameters: {
+            query?: {
+                /** @description Words of its name or handle; all where there are none. */
+                find?: string;
+                /** @description The part in which this product stands. */
+                near?: string | null;
+                /** @description So many are passed over. */
+                skip?: number;
+            };
+            header?: never;
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DeskProducts"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };
@@ -9644,6 +10010,10 @@ export interface operations {
         parameters: {
             query: {
                 product: string;
+                /** @description So many are passed over. */
+                skip?: number;
+                /** @description Only those that are others than they were when the product was seen so. */
+                since?: string | null;
             };
             header?: never;
             path?: never;
@@ -9843,6 +10213,58 @@ export interface operations {
                 };
             };
             413: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    fill_variants: {
+        parameters: {
+            query: {
+                product: string;
+            };
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FillVariants"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VariantsView"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
                 headers: {
                     [name: string]: unknown;
                 };

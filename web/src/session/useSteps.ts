@@ -52,6 +52,8 @@ export function useSteps<V extends object>(
   readChanged = read,
   /** Whether what is typed is kept letter by letter. */
   atOnce = false,
+  /** Makes the whole thing of what was told, where that may be only what became otherwise. */
+  into: (now: V, told: V) => V = (_, told) => told,
 ) {
   const outbox = useOutbox();
   const server = shallowRef<V | null>(null);
@@ -103,7 +105,8 @@ export function useSteps<V extends object>(
     answers += 1;
     server.value = now;
   }
-  async function take(now: V): Promise<void> {
+  async function take(told: V): Promise<void> {
+    const now = server.value ? into(server.value, told) : told;
     server.value = now;
     await show?.(now);
   }

@@ -2,7 +2,7 @@
 import { computed, onBeforeUnmount, onMounted, ref, watch } from "vue";
 import { proofHtml } from "../api/client";
 
-/** A page drawn small, loaded once it comes into sight; it can't be entered. */
+/** A page drawn small, loaded once it comes into sight and let go when it is far from it; it can't be entered. */
 const props = defineProps<{
   address: string | null;
   name: string;
@@ -28,7 +28,7 @@ let observer: IntersectionObserver | undefined;
 onMounted(() => {
   observer = new IntersectionObserver(
     (entries) => {
-      if (entries.some((e) => e.isIntersecting)) seen.value = true;
+      seen.value = entries.at(-1)?.isIntersecting ?? false;
     },
     { rootMargin: "160px" },
   );
@@ -39,9 +39,11 @@ onBeforeUnmount(() => observer?.disconnect());
 watch(
   [seen, () => props.address],
   async ([inSight, address]) => {
+    // However many there are, few pages live at a time.
+    if (!inSight) html.value = null;
     if (!inSight || !address) return;
     const { data } = await proofHtml(address);
-    if (address !== props.address) return;
+    if (address !== props.address || !seen.value) return;
     failed.value = data === undefined;
     // Nothing in it needs to run.
     if (data !== undefined) {

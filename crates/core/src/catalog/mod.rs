@@ -16,6 +16,7 @@ mod review;
 #[cfg(test)]
 pub(crate) mod samples;
 mod selling;
+mod shelf;
 mod tag;
 mod terms;
 mod texts;
@@ -35,6 +36,7 @@ pub use product::{
 };
 pub use review::{Rating, Review};
 pub use selling::Selling;
+pub use shelf::{Found, OnShelf, Search, ShelfOrder, Standing};
 pub use tag::{LONGEST_TAG, Tag};
 pub use terms::{Signs, Terms, TermsError, TextProblem, TextTerms};
 pub use texts::{Texts, TextsError};

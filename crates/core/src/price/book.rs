@@ -1,8 +1,9 @@
 //! All of a shop's price rules, how they go together, how fractions are rounded, and where an old price is shown.
 
 use super::plan::{MOST_PLANS, Plan, PlanError, PlanId};
-use super::rule::{MOST_NAMED, PriceRule, RuleError, RuleId};
+use super::rule::{MOST_NAMED, PriceRule, RuleError, RuleId, RuleReach};
 use super::vat::Vat;
+use crate::ids::Handle;
 use crate::limits::free_id;
 use crate::money::AmountStyle;
 use crate::time::{Moment, Zone};
@@ -213,6 +214,17 @@ impl PriceBook {
             return Err(BookError::Vat);
         }
         Ok(())
+    }
+
+    /// The products that its rules and plans name.
+    pub fn named_products(&self) -> impl Iterator<Item = &Handle> {
+        let reaches =
+            self.rules.iter().map(|rule| &rule.reach).chain(self.plans.iter().map(|plan| &plan.reach));
+        let named = reaches.flat_map(|reach| match reach {
+            RuleReach::Products { products } => products.as_slice(),
+            _ => &[],
+        });
+        named.chain(self.rules.iter().flat_map(|rule| rule.except.iter().chain(&rule.with)))
     }
 
     /// A number that no rule has.

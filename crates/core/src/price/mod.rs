@@ -20,6 +20,6 @@ pub use history::{DAYS_LOOKED_BACK, Lowest};
 pub use offer::{Hindrance, Offer, PriceTag, hindrance, offer};
 pub use plan::{MOST_PLANS, Period, Plan, PlanError, PlanId, SavedOn};
 pub use quote::{Quote, Saving, quote};
-pub use rule::{Counted, Effect, MOST_NAMED, PriceRule, RuleError, RuleId, RuleReach, Step};
+pub use rule::{Counted, Effect, MOST_NAMED, PriceRule, ReachedBy, RuleError, RuleId, RuleReach, Step};
 pub use ruled::{Counts, Extras, Next, PastBook, Priced, Prices, Promise, Shown};
 pub use vat::{TypeRate, Vat, VatShown, without};

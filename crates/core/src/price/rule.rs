@@ -7,6 +7,7 @@ use crate::limits::{MOST_ID, MOST_MINOR, is_unseen};
 use crate::money::Money;
 use crate::time::Local;
 use serde::{Deserialize, Serialize};
+use std::collections::BTreeSet;
 
 /// A rule's number, for good.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Hash, PartialOrd, Ord, Serialize, Deserialize)]
@@ -122,6 +123,30 @@ impl RuleReach {
             Self::Variants { skus } => skus.iter().any(|sku| sku.eq_ignore_ascii_case(&variant.sku)),
         }
     }
+
+    /// Whether some variant of a product is among what is named, where `of_skus` are the products to which the SKUs
+    /// belong.
+    #[must_use]
+    pub fn holds_some(&self, product: ReachedBy<'_>, of_skus: &BTreeSet<Handle>) -> bool {
+        match self {
+            Self::All => true,
+            Self::Types { types } => types.contains(product.kind),
+            Self::Tags { tags } => tags.iter().any(|tag| product.tags.contains(tag)),
+            Self::Products { products } => products.contains(product.handle),
+            Self::Variants { .. } => of_skus.contains(product.handle),
+        }
+    }
+}
+
+/// What of a product decides whether a reach takes it in, as long as no single variant is asked for.
+#[derive(Debug, Clone, Copy)]
+pub struct ReachedBy<'a> {
+    /// Its handle.
+    pub handle: &'a Handle,
+    /// Its type.
+    pub kind: &'a Handle,
+    /// Its tags.
+    pub tags: &'a [Tag],
 }
 
 /// Which pieces are counted together.

@@ -15,7 +15,7 @@ fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
     let (own, link) = (styled.chain.text(&ALT, Device::Wide), styled.chain.text(&LINK, Device::Wide));
     let alt = if own.is_empty() { picture.alt.clone() } else { own };
     let picture = Picture { alt, ..picture.clone() };
-    let shown = html! { (img(&picture, "(max-width:640px) 100vw, 1200px", ctx.load_of(&styled.piece.id))) };
+    let shown = html! { (img(&picture, ctx.sizes("(max-width:640px) 100vw, 1200px"), ctx.load_of(&styled.piece.id))) };
     Some(html! {
         figure.framed {
             @if link.is_empty() { (shown) } @else { a href=(link) { (shown) } }

@@ -19,7 +19,7 @@ fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
     Some(html! {
         (styled.heading(&HEADING))
         ul.pictures tabindex=[slides.then_some("0")] aria-label=[slides.then(|| ctx.say("slide-region"))] {
-            @for picture in pictures { li { (img(picture, "(max-width:640px) 60vw, 400px", Load::Later)) } }
+            @for picture in pictures { li { (img(picture, ctx.sizes("(max-width:640px) 60vw, 400px"), Load::Later)) } }
         }
     })
 }

@@ -26,7 +26,7 @@ fn plain_page(nav: &Nav, title: &str, frame: Frame, body: Markup) -> String {
         description: None,
         laid: None,
         preload: None,
-        script: &nav.assets.script,
+        script: Some(&nav.assets.script),
         data: None,
         frame,
         canonical: None,

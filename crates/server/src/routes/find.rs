@@ -4,7 +4,7 @@ use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;
 use actix_web::web::{Data, Json, Query};
-use compagina_core::find::{Fit, Wanted};
+use compagina_core::find::{Fit, Wanted, best};
 use compagina_core::ids::{Handle, TemplateId};
 use compagina_core::price::{PriceBook, RuleId};
 use compagina_storage::{Document, DocumentName};
@@ -48,7 +48,7 @@ pub async fn find(state: Data<State>, _caller: Caller, typed: Query<Typed>) -> A
         let kind = kinds.get(&one.facts.kind).map_or("", String::as_str);
         Some((wanted.fit(&one.name, &[kind, one.facts.handle.as_str()])?, (one, kind)))
     });
-    let products = best(products).into_iter().map(|(one, kind)| Found::Product {
+    let products = first(products).into_iter().map(|(one, kind)| Found::Product {
         handle: one.facts.handle.clone(),
         name: one.name.clone(),
         kind: kind.to_owned(),
@@ -57,20 +57,20 @@ pub async fn find(state: Data<State>, _caller: Caller, typed: Query<Typed>) -> A
     let names = state.store.template_names().await?;
     let templates =
         names.into_iter().filter_map(|(id, name)| Some((wanted.fit(&name, &["template"])?, (id, name))));
-    let templates = best(templates).into_iter().map(|(id, name)| Found::Template { id, name });
+    let templates = first(templates).into_iter().map(|(id, name)| Found::Template { id, name });
     let options = state.store.swatch_book().await?.into_iter();
     let options = options.filter_map(|one| Some((wanted.fit(&one.name, &["option"])?, one)));
-    let options = best(options).into_iter().map(|one| Found::Option { handle: one.handle, name: one.name });
+    let options = first(options).into_iter().map(|one| Found::Option { handle: one.handle, name: one.name });
     let book: Document<PriceBook> = state.store.document(DocumentName::Prices).await?;
     let rules = book.draft.rules.into_iter();
     let rules = rules.filter_map(|one| Some((wanted.fit(&one.name, &["price rule"])?, one)));
-    let rules = best(rules).into_iter().map(|one| Found::Rule { id: one.id, name: one.name });
+    let rules = first(rules).into_iter().map(|one| Found::Rule { id: one.id, name: one.name });
     Ok(Json(products.chain(templates).chain(options).chain(rules).collect()))
 }
 
-/// The best of a kind, in the order in which they stand where they fit as well.
-fn best<T>(found: impl Iterator<Item = (Fit, T)>) -> Vec<T> {
-    let mut all: Vec<(Fit, T)> = found.collect();
-    all.sort_by_key(|(fit, _)| *fit);
-    all.into_iter().take(MOST).map(|(_, one)| one).collect()
+/// The best of a kind.
+fn first<T>(found: impl Iterator<Item = (Fit, T)>) -> Vec<T> {
+    let mut all = best(found);
+    all.truncate(MOST);
+    all
 }

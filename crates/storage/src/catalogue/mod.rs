@@ -2,6 +2,7 @@
 
 mod address;
 mod neighbours;
+mod pictured;
 mod read;
 mod texts;
 mod types;
@@ -53,6 +54,13 @@ pub enum Which {
         /// How many of them are passed over.
         skip: u32,
     },
+    /// Those for which an old price was typed, for themselves or for a variant.
+    OldPriced {
+        /// So many at the most.
+        most: u32,
+        /// How many of them are passed over.
+        skip: u32,
+    },
     /// The first ones of a product's type that stand in listings, itself perhaps among them.
     OfTypeOf {
         /// The product whose type it is.
@@ -81,6 +89,10 @@ pub struct ListedRow {
     pub options: bool,
     /// Whether it has any.
     pub pictures: bool,
+    /// How many variants it has.
+    pub variants: u32,
+    /// Whether there is any of them.
+    pub in_stock: bool,
 }
 
 impl Store {
@@ -143,10 +155,13 @@ impl Store {
     pub async fn listed_products(&self) -> Result<Vec<ListedRow>> {
         let rows = sqlx::query!(
             r#"SELECT p.handle, p.name, p.state, t.handle AS type_handle, p.tags AS "tags: Json<Vec<Tag>>",
-               COALESCE((SELECT MIN(COALESCE(v.price_minor, p.price_minor)) FROM variant v WHERE v.product_id = p.id), p.price_minor) AS "price!: i64",
+               COALESCE(v.price, p.price_minor) AS "price!: i64", COALESCE(v.variants, 0) AS "variants!: u32", COALESCE(v.in_stock, 0) AS "in_stock!: bool",
                EXISTS (SELECT 1 FROM product_option o WHERE o.product_id = p.id) AS "options!: bool",
                EXISTS (SELECT 1 FROM picture i WHERE i.product_id = p.id AND JSON_LENGTH(i.sizes) > 0) AS "pictures!: bool"
-               FROM product p JOIN product_type t ON t.id = p.type_id ORDER BY t.position, t.id, p.position, p.id"#
+               FROM product p JOIN product_type t ON t.id = p.type_id
+               LEFT JOIN (SELECT w.product_id, MIN(COALESCE(w.price_minor, q.price_minor)) AS price, COUNT(*) AS variants, MAX(w.stock IS NULL OR w.stock > 0) AS in_stock
+                          FROM variant w JOIN product q ON q.id = w.product_id GROUP BY w.product_id) v ON v.product_id = p.id
+               ORDER BY t.position, t.id, p.position, p.id"#
         )
         .fetch_all(&self.pool)
         .await?;
@@ -160,6 +175,8 @@ impl Store {
                 price_minor: r.price,
                 options: r.options,
                 pictures: r.pictures,
+                variants: r.variants,
+                in_stock: r.in_stock,
             })
         });
         listed.collect()

@@ -196,6 +196,17 @@ async fn ids_of(db: &mut MySqlConnection, which: Which) -> Result<String> {
             .fetch_all(&mut *db)
             .await?
         }
+        Which::OldPriced { most, skip } => {
+            sqlx::query_scalar!(
+                "SELECT p.id FROM product p WHERE p.old_price_minor IS NOT NULL
+                 OR EXISTS (SELECT 1 FROM variant v WHERE v.product_id = p.id AND v.old_price_minor IS NOT NULL)
+                 ORDER BY p.id LIMIT ? OFFSET ?",
+                most,
+                skip
+            )
+            .fetch_all(&mut *db)
+            .await?
+        }
         Which::OfTypeOf { product, most } => {
             sqlx::query_scalar!(
                 "SELECT q.id FROM product p JOIN product q ON q.type_id = p.type_id AND q.state IN ('on_sale', 'coming_soon')

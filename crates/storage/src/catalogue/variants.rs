@@ -98,6 +98,29 @@ impl Hand<'_> {
         .await
     }
 
+    /// Changes several variants of a product, each in its own way; all or none.
+    ///
+    /// # Errors
+    /// [`StorageError::NotFound`](crate::StorageError::NotFound) where there is none.
+    /// Else those of the database.
+    pub async fn fill_variants(&self, product: ProductId, rows: &[(VariantId, VariantChange)]) -> Result<()> {
+        let ids: Vec<VariantId> = rows.iter().map(|(id, _)| *id).collect();
+        self.step(&Scope::product(product), async |tx, _| {
+            held(tx, product, &ids).await?;
+            // Two may exchange their SKUs: for a moment none of them has one that another gets.
+            for (id, _) in rows.iter().filter(|(_, change)| change.sku.is_some()) {
+                sqlx::query!("UPDATE variant SET sku = CONCAT('~', id) WHERE id = ?", id.0)
+                    .execute(&mut *tx)
+                    .await?;
+            }
+            for (id, wanted) in rows {
+                change_one(tx, *id, wanted).await?;
+            }
+            Ok(())
+        })
+        .await
+    }
+
     /// Adds the variants that are decided on for the product as it is, behind the others, without stock and at the
     /// product's price.
     ///

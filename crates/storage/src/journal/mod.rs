@@ -7,9 +7,11 @@ mod back;
 mod history;
 mod put;
 mod rows;
+mod since;
 
 pub use history::StepRow;
 pub(crate) use put::offer;
+pub use since::VariantsSince;
 
 use crate::change::Changed;
 use crate::unit::Unit;

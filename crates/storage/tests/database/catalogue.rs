@@ -1,13 +1,15 @@
 use crate::common::{handle, kite, shop};
 use compagina_core::catalog::Selling;
+use compagina_core::catalog::journal::Subject;
 use compagina_core::catalog::{NewProduct, ProductState, Stock};
 use compagina_core::format::{Checked, PlannedRow, PlannedValue};
-use compagina_core::ids::OptionId;
+use compagina_core::ids::{OptionId, VariantId};
 use compagina_core::money::Money;
 use compagina_core::page::Layout;
 use compagina_core::template::Reach;
-use compagina_storage::{By, Changed, Store, Which};
+use compagina_storage::{By, Changed, Seen, StorageError, Store, VariantChange, VariantsSince, Which};
 use sqlx::MySqlPool;
+use std::collections::BTreeSet;
 
 #[sqlx::test(migrations = false)]
 async fn a_product_comes_back_as_it_was_kept(pool: MySqlPool) {
@@ -253,6 +255,111 @@ async fn products_of_a_type_are_put_in_another_order(pool: MySqlPool) {
     assert_eq!(order().await, ["whimbrel", "kite-5", "kite-2", "kite-3", "kite-4"]);
     nobody.place_product(id("kite-4").await, None).await.unwrap();
     assert_eq!(order().await, ["kite-4", "whimbrel", "kite-5", "kite-2", "kite-3"]);
+}
+
+#[sqlx::test(migrations = false)]
+async fn of_all_products_it_is_told_how_many_variants_they_have_and_whether_there_is_any(pool: MySqlPool) {
+    let store = five_kites(pool).await;
+    let nobody = store.by(By::default());
+    let listed = async || {
+        let all = store.listed_products().await.unwrap();
+        let one = all.into_iter().find(|product| product.handle.as_str() == "whimbrel").unwrap();
+        (one.variants, one.in_stock, one.price_minor)
+    };
+    let kite = store.product(&handle("whimbrel")).await.unwrap().unwrap();
+    let ids: Vec<VariantId> = kite.variants.iter().map(|variant| variant.id).collect();
+    let (count, _, price) = listed().await;
+    assert_eq!(count as usize, ids.len());
+    let set = |change: VariantChange| {
+        let ids = ids.clone();
+        async move { nobody.change_variants(kite.id, &ids, &change).await.unwrap() }
+    };
+    set(VariantChange { stock: Some(Stock::Counted(0)), ..VariantChange::default() }).await;
+    assert_eq!(listed().await, (count, false, price));
+    set(VariantChange {
+        stock: Some(Stock::NotCounted),
+        price_minor: Some(Some(700)),
+        ..VariantChange::default()
+    })
+    .await;
+    assert_eq!(listed().await, (count, true, 700));
+}
+
+#[sqlx::test(migrations = false)]
+async fn products_with_a_typed_old_price_are_found_part_by_part(pool: MySqlPool) {
+    let store = five_kites(pool.clone()).await;
+    let nobody = store.by(By::default());
+    sqlx::query("UPDATE product SET old_price_minor = NULL").execute(&pool).await.unwrap();
+    let found = async |most, skip| {
+        let all = store.products(Which::OldPriced { most, skip }).await.unwrap();
+        all.into_iter().map(|product| product.handle.to_string()).collect::<Vec<_>>()
+    };
+    let kite = store.product(&handle("whimbrel")).await.unwrap().unwrap();
+    let ids: Vec<VariantId> = kite.variants.iter().map(|variant| variant.id).collect();
+    let none = VariantChange { old_price_minor: Some(None), ..VariantChange::default() };
+    nobody.change_variants(kite.id, &ids, &none).await.unwrap();
+    assert_eq!(found(9, 0).await, Vec::<String>::new());
+    let own = VariantChange { old_price_minor: Some(Some(9_900)), ..VariantChange::default() };
+    nobody.change_variants(kite.id, &ids[..1], &own).await.unwrap();
+    sqlx::query("UPDATE product SET old_price_minor = 100 WHERE handle = 'kite-3'")
+        .execute(&pool)
+        .await
+        .unwrap();
+    assert_eq!(found(9, 0).await, ["whimbrel", "kite-3"]);
+    assert_eq!(
+        (found(1, 0).await, found(1, 1).await),
+        (vec!["whimbrel".to_owned()], vec!["kite-3".to_owned()])
+    );
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_block_is_filled_as_a_whole_and_two_variants_can_exchange_their_skus(pool: MySqlPool) {
+    let store = shop(pool).await;
+    let nobody = store.by(By::default());
+    let kite = store.product(&handle("whimbrel")).await.unwrap().unwrap();
+    let [one, two] = [0, 1].map(|at: usize| (kite.variants[at].id, kite.variants[at].sku.clone()));
+    let set = |sku: &str, stock| VariantChange {
+        sku: Some(sku.to_owned()),
+        stock: Some(Stock::Counted(stock)),
+        ..VariantChange::default()
+    };
+    nobody.fill_variants(kite.id, &[(one.0, set(&two.1, 5)), (two.0, set(&one.1, 6))]).await.unwrap();
+    let now = async || {
+        let kite = store.product(&handle("whimbrel")).await.unwrap().unwrap();
+        [0, 1].map(|at: usize| (kite.variants[at].sku.clone(), kite.variants[at].stock))
+    };
+    let exchanged = [(two.1.clone(), Stock::Counted(5)), (one.1.clone(), Stock::Counted(6))];
+    assert_eq!(now().await, exchanged);
+    let gone = VariantId(999_999);
+    let refused = nobody.fill_variants(kite.id, &[(one.0, set("NEW", 1)), (gone, set("GONE", 1))]).await;
+    assert!(matches!(refused, Err(StorageError::NotFound { what: "variant" })));
+    assert_eq!(now().await, exchanged, "all or none");
+}
+
+#[sqlx::test(migrations = false)]
+async fn which_variants_became_otherwise_since_is_told_until_some_came_or_nobody_knows(pool: MySqlPool) {
+    let store = shop(pool).await;
+    let nobody = store.by(By::default());
+    let kite = store.product(&handle("whimbrel")).await.unwrap().unwrap();
+    let [one, two] = [0, 1].map(|at: usize| kite.variants[at].id);
+    let seen = async || store.seen_product("whimbrel").await.unwrap().unwrap();
+    let set = |stock| VariantChange { stock: Some(Stock::Counted(stock)), ..VariantChange::default() };
+    let never = Seen { step: 0, ..seen().await };
+    assert_eq!(store.variants_since(kite.id, never).await.unwrap(), None, "nobody knows any more");
+    nobody.change_variants(kite.id, &[one], &set(40)).await.unwrap();
+    let first = seen().await;
+    let since = async || store.variants_since(kite.id, first).await.unwrap();
+    assert_eq!(since().await, Some(VariantsSince::default()));
+    nobody.change_variants(kite.id, &[two], &set(41)).await.unwrap();
+    assert_eq!(since().await.unwrap().set, BTreeSet::from([two]));
+    nobody.remove_variants(kite.id, &[two]).await.unwrap();
+    let both = since().await.unwrap();
+    assert_eq!((both.set.is_empty(), both.gone), (true, BTreeSet::from([two])));
+    let other = Seen { subject: Subject::Shelf, ..first };
+    assert_eq!(store.variants_since(kite.id, other).await.unwrap(), None, "something else was looked at");
+    let choice = vec![("NEW-1".to_owned(), vec![None; kite.options.len()])];
+    nobody.make_variants(kite.id, &|_| Ok(choice.clone())).await.unwrap();
+    assert_eq!(since().await, None, "one came, whose place has to be read");
 }
 
 #[sqlx::test(migrations = false)]

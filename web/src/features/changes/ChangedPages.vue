@@ -2,6 +2,7 @@
 import { computed, ref, watch } from "vue";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import PageBeside from "./PageBeside.vue";
+import PageLine from "./PageLine.vue";
 import VisitParts from "../../ui/visit/VisitParts.vue";
 import type { Visit } from "../../ui/visit/useVisit";
 import { type ImpactControl, type Page, type WayTold, under } from "./useImpact";
@@ -26,6 +27,8 @@ const looking = computed(() => picked.value ?? props.first ?? null);
 const phone = ref(false);
 const open = ref(new Set<number>());
 const MOST = 6;
+/** Longer lists have a bar of their own and draw only what is in sight. */
+const MANY = 60;
 
 watch(
   () => props.ways,
@@ -39,10 +42,10 @@ const before = computed(() => under("/api/changes/now", query.value));
 const after = computed(() => under(props.after, query.value));
 
 function takeAll(way: WayTold): void {
-  const handles = way.pages.map((page) => page.handle);
+  const handles = new Set(way.pages.map((page) => page.handle));
   const now = chosen.value ?? [];
-  const all = handles.every((handle) => now.includes(handle));
-  const others = now.filter((handle) => !handles.includes(handle));
+  const others = now.filter((handle) => !handles.has(handle));
+  const all = now.length - others.length === handles.size;
   chosen.value = all ? others : [...others, ...handles];
 }
 </script>
@@ -73,20 +76,30 @@ function takeAll(way: WayTold): void {
             <span class="soft">{{ way.pages.length === 1 ? "1 page" : `${way.pages.length} pages` }}</span>
             <button v-if="chosen" class="quiet" @click="takeAll(way)">Choose these</button>
           </div>
-          <ul>
-            <li v-for="page in pages(way)" :key="page.handle" :class="{ here: page.handle === looking?.handle }">
-              <input
-                v-if="chosen"
-                v-model="chosen"
-                type="checkbox"
-                :value="page.handle"
-                :aria-label="`Publish for ${page.name}`"
-              />
-              <button :aria-pressed="page.handle === looking?.handle" @click="picked = page">{{ page.name }}</button>
-            </li>
-          </ul>
+          <v-virtual-scroll
+            v-if="open.has(way.number) && way.pages.length > MANY"
+            class="many"
+            role="list"
+            :items="way.pages"
+            :item-height="26"
+            item-key="handle"
+          >
+            <template #default="{ item }">
+              <PageLine v-model:chosen="chosen" :page="item" :looking="looking" @look="picked = item" />
+            </template>
+          </v-virtual-scroll>
+          <div v-else role="list">
+            <PageLine
+              v-for="page in pages(way)"
+              :key="page.handle"
+              v-model:chosen="chosen"
+              :page="page"
+              :looking="looking"
+              @look="picked = page"
+            />
+          </div>
           <button v-if="way.pages.length > MOST && !open.has(way.number)" class="quiet" @click="open.add(way.number)">
-            Show all {{ way.pages.length }}
+            Show all {{ way.pages.length.toLocaleString("en-GB") }}
           </button>
         </div>
       </section>
@@ -153,32 +166,8 @@ function takeAll(way: WayTold): void {
   gap: 10px;
   margin: 4px 0;
 }
-ul {
-  margin: 0;
-  padding: 0;
-  list-style: none;
-}
-li {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  margin: 0 -14px;
-  padding: 0 14px;
-}
-li button {
-  flex: 1;
-  overflow: hidden;
-  padding: 4px 0;
-  text-align: left;
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-li input {
-  accent-color: var(--accent);
-}
-.here {
-  background: var(--accent-weak);
-  box-shadow: inset 3px 0 0 var(--accent);
+.many {
+  height: 340px;
 }
 .none {
   padding: 14px;

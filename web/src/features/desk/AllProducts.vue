@@ -1,8 +1,11 @@
 <script setup lang="ts">
-import { computed, ref } from "vue";
+import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from "vue";
 import PageThumb from "../../ui/PageThumb.vue";
+import { useComesInSight } from "../../ui/useComesInSight";
 import { useDesk } from "./deskStore";
 import { SCREENS } from "./types";
+import { useFirstScreens } from "./useFirstScreens";
+import type { DeskProduct } from "./useLeaf";
 import type { SituationControl } from "./useSituation";
 
 /** Every product that the template serves, side by side, so that the odd one out shows. */
@@ -11,45 +14,98 @@ defineEmits<{ look: [product: string] }>();
 const desk = useDesk();
 const device = ref<"wide" | "phone">("wide");
 const screen = computed(() => SCREENS[device.value]);
-const samples = computed(() => props.situation.products.value.filter((one) => one.sample).length);
-const note = computed(() => {
-  if (desk.view?.serves !== 0) return "";
-  return samples.value > 0
-    ? "There are no products yet: what you see is a sample made of what they will have."
-    : "This template serves no product yet; these are all of the shop’s.";
+const { count } = props.situation;
+
+const products = shallowRef<DeskProduct[]>([]);
+const end = ref<HTMLElement | null>(null);
+let turn = 0;
+async function load(skip: number): Promise<boolean> {
+  const mine = ++turn;
+  const { data, error } = await props.situation.part(skip);
+  if (mine !== turn) return false;
+  if (error) desk.problem = error;
+  if (data) products.value = skip === 0 ? data.products : [...products.value, ...data.products];
+  return (data?.products.length ?? 0) > 0;
+}
+const more = (): Promise<boolean> =>
+  products.value.length < count.value ? load(products.value.length) : Promise.resolve(false);
+const scroll = useComesInSight(end, more);
+watch(
+  () => desk.view,
+  () => void load(0),
+);
+onMounted(async () => {
+  await load(0);
+  scroll.begin();
 });
+onBeforeUnmount(scroll.end);
+
 /** A new draft is another page, so each small proof is asked for anew. */
 function address(product: string): string | null {
   const at = props.situation.address({ product });
   return at && `${at}&draft=${desk.draft?.revision ?? 0}`;
+}
+const { ends, busy, halt } = useFirstScreens(products, address, device);
+/** Once all that there are have been measured, those whose buy button ends late come first, the latest at the head. */
+const sorted = computed(() => !busy.value && products.value.length >= count.value);
+const inOrder = computed(() => {
+  if (!sorted.value) return products.value;
+  const late = (one: DeskProduct): number => Math.max(0, ends.get(one.handle) ?? 0);
+  return [...products.value].sort((a, b) => late(b) - late(a));
+});
+const lates = computed(() => [...ends.values()].filter((end) => end !== null && end > 0).length);
+
+const note = computed(() => {
+  const number = count.value.toLocaleString("en-GB");
+  if (desk.view?.serves === 0)
+    return desk.product?.sample
+      ? "There are no products yet: what you see is a sample made of what they will have."
+      : "This template serves no product yet; these are all of the shop’s.";
+  const said = count.value === 1 ? "1 product" : `${number} products`;
+  if (busy.value) return `${said}. First screens: ${ends.size} of ${products.value.length} measured`;
+  const measured = ends.size < count.value ? ` of the ${ends.size} measured` : "";
+  if (lates.value === 0) return `${said}. The buy button lies in the first screen of all${measured}.`;
+  const several = lates.value === 1 ? "1 buy button ends" : `${lates.value} buy buttons end`;
+  return `${said}. ${several} below the first screen${measured}${sorted.value ? "; they stand first" : ""}.`;
+});
+function told(product: string): { text: string; late: boolean } | null {
+  const below = ends.get(product);
+  if (below === undefined) return null;
+  if (below === null) return { text: "no buy button seen", late: false };
+  return below > 0 ? { text: `button ${below} px below`, late: true } : { text: "button in sight", late: false };
 }
 </script>
 
 <template>
   <div class="all">
     <div class="head">
-      <v-btn-toggle v-model="device" aria-label="Screen">
-        <v-btn value="wide">Wide</v-btn>
-        <v-btn value="phone">Phone</v-btn>
+      <v-btn-toggle v-model="device" mandatory aria-label="Screen">
+        <v-btn value="wide" :aria-pressed="device === 'wide'">Wide</v-btn>
+        <v-btn value="phone" :aria-pressed="device === 'phone'">Phone</v-btn>
       </v-btn-toggle>
-      <span class="soft">{{
-        note ||
-        `${situation.products.value.length - samples} products${samples ? " and samples of types without any" : ""}, each down to its first screen and a little more`
-      }}</span>
+      <span class="soft" role="status" data-test="first-screens">{{ note }}</span>
+      <button v-if="busy" class="quiet" @click="halt">Stop</button>
     </div>
     <ul :class="device">
-      <li v-for="product in situation.products.value" :key="product.handle">
-        <button :aria-label="`Put ${product.name} on the desk`" @click="$emit('look', product.handle)">
-          <PageThumb
-            :address="address(product.handle)"
-            :name="`${product.name}, drawn small`"
-            :width="screen.width"
-            :height="Math.round(screen.height * 1.25)"
-          />
-          <span>{{ product.name }}</span>
+      <li v-for="product in inOrder" :key="product.handle">
+        <button @click="$emit('look', product.handle)">
+          <span class="page">
+            <PageThumb
+              :address="address(product.handle)"
+              :name="`${product.name}, drawn small`"
+              :width="screen.width"
+              :height="Math.round(screen.height * 1.25)"
+            />
+            <i class="fold" aria-hidden="true" />
+          </span>
+          <span class="name"><span class="unseen">Put on the desk: </span>{{ product.name }}</span>
+          <span v-if="told(product.handle)" class="told" :class="told(product.handle)?.late ? 'signal' : 'soft'">{{
+            told(product.handle)?.text
+          }}</span>
         </button>
       </li>
     </ul>
+    <div ref="end" class="end" />
   </div>
 </template>
 
@@ -61,12 +117,35 @@ function address(product: string): string | null {
 ul.phone {
   grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
 }
-button > span:last-child {
+.page {
+  position: relative;
   display: block;
-  padding-top: 6px;
+}
+/* Where the first screen ends: four fifths of what is shown. */
+.fold {
+  position: absolute;
+  top: 80%;
+  right: 0;
+  left: 0;
+  border-top: 1px dashed var(--signal);
+  pointer-events: none;
+}
+.name,
+.told {
+  display: block;
   overflow: hidden;
-  font-weight: 600;
   text-overflow: ellipsis;
   white-space: nowrap;
+}
+.name {
+  padding-top: 6px;
+  font-weight: 600;
+}
+.told {
+  min-height: 18px;
+  font-size: 12px;
+}
+.end {
+  height: 1px;
 }
 </style>

@@ -33,7 +33,19 @@ const weight = computed(() => {
   };
 });
 const small = computed(() => props.facts?.weight.too_small ?? []);
-const hasButton = computed(() => desk.order.some((l) => l.piece.kind === "buy_button"));
+/** What there is to say of a buy button that isn't late anywhere. */
+const buy = computed(() => {
+  const buttons = desk.order.filter((l) => l.piece.kind === "buy_button").map((l) => l.piece.id);
+  if (buttons.length === 0) return { text: "This page has no buy button yet.", mend: true };
+  const without = ORDER_DEVICES.filter((device) => {
+    const boxes = props.boxes[device];
+    return boxes.size > 0 && !buttons.some((id) => boxes.get(id)?.seen);
+  });
+  if (without.length === ORDER_DEVICES.length) return { text: "No screen shows the buy button.", mend: true };
+  const [none] = without;
+  if (none) return { text: `${SCREENS[none].name}: no buy button is shown.`, mend: true };
+  return { text: "The buy button lies in the first screen of both.", mend: false };
+});
 </script>
 
 <template>
@@ -42,8 +54,7 @@ const hasButton = computed(() => desk.order.some((l) => l.piece.kind === "buy_bu
       <span class="signal">{{ one.text }}</span>
       <button class="quiet" @click="moves.choose({ piece: one.button })">Show me</button>
     </template>
-    <span v-if="late.length === 0 && hasButton" class="soft">The buy button lies in the first screen of both.</span>
-    <span v-else-if="!hasButton" class="soft">This page has no buy button yet.</span>
+    <span v-if="late.length === 0 || buy.mend" :class="buy.mend ? 'signal' : 'soft'">{{ buy.text }}</span>
     <template v-if="small.length">
       <span class="signal">{{ small.length === 1 ? "1 picture is" : `${small.length} pictures are` }} too small.</span>
       <button class="quiet" @click="moves.choose({ piece: small[0]?.piece ?? '' })">Show me</button>

@@ -21,7 +21,7 @@ const publishing = ref(false);
 const count = computed(() => desk.draft?.changes ?? 0);
 const reach = computed(() => {
   const { serves = 0, serves_types: types = 0 } = desk.view ?? {};
-  if (serves === 0) return desk.view?.products.some((one) => one.sample) ? "no products yet" : "reaches no product yet";
+  if (serves === 0) return desk.product?.sample ? "no products yet" : "reaches no product yet";
   return `reaches ${serves} ${serves === 1 ? "product" : "products"} in ${types} ${types === 1 ? "type" : "types"}`;
 });
 const state = computed(() => {

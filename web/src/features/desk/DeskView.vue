@@ -47,7 +47,7 @@ const open = ref<"starters" | "departures" | "history" | "preview" | null>(null)
 
 watch(
   () => props.id,
-  (id) => void desk.open(id),
+  (id) => void desk.open(id, props.product),
   { immediate: true },
 );
 // Whoever is on their way elsewhere isn't called back by an address for what has just loaded here.
@@ -92,7 +92,7 @@ const seen = computed(() => (desk.view?.serves ?? 0) > 0);
 const ahead = computed(() => desk.view?.ahead ?? []);
 
 function lookAt(product: string): void {
-  situation.look(product);
+  void situation.look(product);
   shown.value = "both";
 }
 </script>
@@ -100,7 +100,7 @@ function lookAt(product: string): void {
 <template>
   <main class="desk">
     <DeskHead v-if="desk.view && desk.draft" :facts="situation.facts.value" @open="(what) => (open = what)" />
-    <ProblemNote class="problem" :problem="desk.problem" @retry="() => desk.open(id)" />
+    <ProblemNote class="problem" :problem="desk.problem" @retry="() => desk.open(id, product)" />
     <div v-if="desk.notice" class="notice" role="status">
       <span>{{ desk.notice }}</span>
       <button class="quiet" @click="desk.notice = null">Understood</button>

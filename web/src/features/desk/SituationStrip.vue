@@ -1,16 +1,15 @@
 <script setup lang="ts">
-import { mdiChevronLeft, mdiChevronRight } from "@mdi/js";
 import { computed } from "vue";
 import type { Schemas } from "../../api/client";
 import VisitParts from "../../ui/visit/VisitParts.vue";
 import KeepMenu from "./KeepMenu.vue";
+import LeafMenu from "./LeafMenu.vue";
 import MoodMenu from "./MoodMenu.vue";
 import type { PricesMood, SaleMood, StockMood } from "./types";
 import type { SituationControl } from "./useSituation";
 
 const props = defineProps<{ situation: SituationControl }>();
-const { facts, products, place, product, choice, stock, sale, soon, prices, day, language, plan, told } =
-  props.situation;
+const { facts, choice, stock, sale, soon, prices, day, language, plan, told } = props.situation;
 
 /** What is to be had, and what isn't sold yet, are one question to a shopper. */
 const STOCK: [StockMood | "soon", string][] = [
@@ -66,30 +65,7 @@ const byPlan = computed({
 
 <template>
   <div class="strip" role="region" aria-label="Situation">
-    <div class="leaf">
-      <button aria-label="Product before, [" title="Product before, [" @click="situation.leaf(-1)">
-        <v-icon :icon="mdiChevronLeft" size="16" />
-      </button>
-      <v-menu max-height="420">
-        <template #activator="{ props: menu }">
-          <button v-bind="menu" class="product" :title="facts?.name">
-            <span>{{ facts?.name }}</span> <small class="soft">{{ place + 1 }} of {{ products.length }}</small>
-          </button>
-        </template>
-        <v-list>
-          <v-list-item
-            v-for="one in products"
-            :key="one.handle"
-            :title="one.name"
-            :active="one.handle === product"
-            @click="situation.look(one.handle)"
-          />
-        </v-list>
-      </v-menu>
-      <button aria-label="Next product, ]" title="Next product, ]" @click="situation.leaf(1)">
-        <v-icon :icon="mdiChevronRight" size="16" />
-      </button>
-    </div>
+    <LeafMenu :situation="situation" />
     <v-menu v-for="(option, at) in facts?.options ?? []" :key="option.id">
       <template #activator="{ props: menu }">
         <button v-bind="menu" class="part">
@@ -141,35 +117,6 @@ const byPlan = computed({
   padding: 6px 14px;
   border-bottom: 1px solid var(--line);
   background: var(--head);
-}
-.leaf {
-  display: flex;
-  align-items: center;
-  gap: 8px;
-  min-width: 0;
-}
-.leaf > button:not(.product) {
-  width: 24px;
-  height: 24px;
-  border: 1px solid var(--line);
-  border-radius: 5px;
-  background: var(--field);
-}
-.product {
-  display: flex;
-  gap: 6px;
-  align-items: baseline;
-  max-width: 250px;
-  font-weight: 600;
-  white-space: nowrap;
-}
-.product span {
-  overflow: hidden;
-  text-overflow: ellipsis;
-}
-.product small {
-  font-size: 12px;
-  font-weight: 500;
 }
 .part i {
   width: 12px;

@@ -48,6 +48,10 @@ export const useDesk = defineStore("desk", () => {
   const notice = ref<string | null>(null);
   /** Where stands what was moved last, for whoever doesn't see it. */
   const moved = ref("");
+  /** The product that lies on the desk. */
+  const product = shallowRef<Schemas["DeskProduct"] | null>(null);
+  /** The same before the desk is read. */
+  let opening: string | undefined;
   /** The template that is on the desk, or is on its way there. */
   const here = ref(0);
 
@@ -96,7 +100,8 @@ export const useDesk = defineStore("desk", () => {
 
   async function read(): Promise<Answer<Draft>> {
     const id = here.value;
-    const { data, error } = await ask(api.GET("/api/templates/{id}/desk", { params: { path: { id } } }));
+    const query = { product: product.value?.handle ?? opening };
+    const { data, error } = await ask(api.GET("/api/templates/{id}/desk", { params: { path: { id }, query } }));
     if (!data) return { error };
     if (id === here.value) view.value = data;
     return { data: data.draft };
@@ -108,9 +113,9 @@ export const useDesk = defineStore("desk", () => {
     const params = { path, query: asked };
     return hear(ask(api.GET("/api/templates/{id}/draft", { params })), asked, path.id);
   }
-  async function open(id: number): Promise<void> {
+  async function open(id: number, first?: string): Promise<void> {
     if (here.value !== id) $reset();
-    here.value = id;
+    [here.value, opening] = [id, first];
     if ((await steps.load()) && !chosen.value && id === here.value) chosen.value = firstToChoose();
   }
 
@@ -122,6 +127,7 @@ export const useDesk = defineStore("desk", () => {
   function $reset(): void {
     here.value = 0;
     view.value = null;
+    product.value = null;
     put(null);
     chosen.value = null;
     scope.value = "template";
@@ -265,6 +271,7 @@ export const useDesk = defineStore("desk", () => {
     offPage,
     also,
     look,
+    product,
     fresh,
     clash,
     others,

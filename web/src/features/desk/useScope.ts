@@ -14,17 +14,16 @@ export function sameWhom(a: Whom, b: Whom): boolean {
  * at, or this product alone. */
 export function useScope() {
   const desk = useDesk();
-  const product = computed(() => desk.view?.products.find((p) => p.handle === desk.look?.product) ?? null);
+  const product = computed(() => desk.product);
   const kind = computed(() => desk.view?.types.find((t) => t.handle === product.value?.kind) ?? null);
   const departs = (type: string): boolean =>
     (desk.draft?.layout.departures ?? []).some(({ whom }) => "type" in whom && whom.type === type);
-  const types = computed(() => new Set(desk.view?.products.filter((p) => !p.sample).map((p) => p.kind)).size);
   const levels = computed(() => {
     const all: { level: Level; name: string; whom: Whom | null }[] = [
       { level: "template", name: "All products", whom: null },
     ];
     // Where all that it serves are of one type, or it serves one product alone, it makes no difference.
-    if (kind.value && (types.value > 1 || departs(kind.value.handle)))
+    if (kind.value && ((desk.view?.serves_types ?? 0) > 1 || departs(kind.value.handle)))
       all.push({ level: "type", name: kind.value.name, whom: { type: kind.value.handle } });
     if (product.value && !product.value.sample && (desk.view?.serves ?? 0) > 1)
       all.push({ level: "product", name: product.value.name, whom: { product: product.value.handle } });
@@ -42,7 +41,8 @@ export function useScope() {
   }
   function nameOf(one: Whom): string {
     if ("type" in one) return desk.view?.types.find((t) => t.handle === one.type)?.name ?? one.type;
-    return desk.view?.products.find((p) => p.handle === one.product)?.name ?? one.product;
+    const named = [...(desk.product ? [desk.product] : []), ...(desk.view?.named ?? [])];
+    return named.find((p) => p.handle === one.product)?.name ?? one.product;
   }
 
   return { product, kind, levels, now, whom, keptOf, bearsHere, nameOf };

@@ -2,6 +2,7 @@ import { computed, ref, shallowRef, watch } from "vue";
 import { type Answer, type Schemas, api, ask, offline } from "../../api/client";
 import { useVisit } from "../../ui/visit/useVisit";
 import { useDesk } from "./deskStore";
+import { useLeaf } from "./useLeaf";
 import type { Look, PricesMood, SaleMood, Situation, StockMood } from "./types";
 
 export type Kept = Schemas["KeptView"];
@@ -9,7 +10,10 @@ export type Kept = Schemas["KeptView"];
 /** The situation under which the proofs are shown: product, choice, stock, sale, quantity, cart, day, language. */
 export function useSituation(first: () => string | undefined) {
   const desk = useDesk();
-  const product = ref<string | null>(null);
+  const leaves = useLeaf(first);
+  const product = computed(() => leaves.product.value?.handle ?? null);
+  /** What it is called, before anything else is known of it. */
+  const name = computed(() => leaves.product.value?.name ?? "");
   const choice = ref<string | null>(null);
   const stock = ref<StockMood>("as_it_is");
   const sale = ref<SaleMood>("as_it_is");
@@ -23,31 +27,8 @@ export function useSituation(first: () => string | undefined) {
   const facts = shallowRef<Situation | null>(null);
   const kept = shallowRef<Kept[]>([]);
 
-  const products = computed(() => desk.view?.products ?? []);
-  const place = computed(() => products.value.findIndex((p) => p.handle === product.value));
-
-  watch(
-    products,
-    (all) => {
-      if (all.some((p) => p.handle === product.value)) return;
-      const wanted = all.find((p) => p.handle === first()) ?? all[0];
-      product.value = wanted?.handle ?? null;
-      choice.value = null;
-    },
-    { immediate: true },
-  );
-
-  function look(handle: string): void {
-    product.value = handle;
-    choice.value = null;
-  }
-
-  /** Leafs to the next or the one before, around the ends. */
-  function leaf(step: -1 | 1): void {
-    const count = products.value.length;
-    const next = products.value[(place.value + step + count) % count];
-    if (next) look(next.handle);
-  }
+  // What is chosen of one product means nothing of another.
+  watch(product, () => (choice.value = null), { flush: "sync" });
 
   const query = computed((): Look | null => {
     if (!product.value) return null;
@@ -136,12 +117,9 @@ export function useSituation(first: () => string | undefined) {
     takeKept(await ask(api.DELETE("/api/situations/{id}", { params: { path: { id } } })));
   }
 
-  function recall(one: Kept): void {
+  async function recall(one: Kept): Promise<void> {
     const to = one.look;
-    if (to.product && products.value.some((p) => p.handle === to.product)) {
-      product.value = to.product;
-      choice.value = to.choice ?? null;
-    }
+    if (to.product && (await leaves.look(to.product))) choice.value = to.choice ?? null;
     stock.value = to.stock;
     sale.value = to.sale;
     soon.value = to.coming_soon;
@@ -177,12 +155,15 @@ export function useSituation(first: () => string | undefined) {
     product,
     choice,
     ...moods,
+    name,
     facts,
-    products,
-    place,
+    count: leaves.count,
+    place: leaves.place,
     told,
-    look,
-    leaf,
+    look: leaves.look,
+    leaf: leaves.leaf,
+    find: leaves.find,
+    part: leaves.after,
     take,
     plain,
     address,

@@ -8,12 +8,13 @@ import { type PricesControl, written } from "./usePrices";
 const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ control: PricesControl }>();
 const moves = ref<Schemas["PriceMove"][] | null>(null);
+const count = ref(0);
 const problem = ref<ApiError | null>(null);
 watch(open, async (now) => {
   if (!now) return;
   moves.value = null;
   const { data, error } = await ask(api.GET("/api/prices/moves"));
-  [moves.value, problem.value] = [data ?? null, error ?? null];
+  [moves.value, count.value, problem.value] = [data?.moves ?? null, data?.count ?? 0, error ?? null];
 });
 async function publish(): Promise<void> {
   if (await props.control.publish()) open.value = false;
@@ -34,7 +35,7 @@ async function publish(): Promise<void> {
         <table>
           <thead>
             <tr>
-              <th>{{ moves.length === 1 ? "1 price" : `${moves.length} prices` }}</th>
+              <th>{{ count === 1 ? "1 price" : `${count.toLocaleString("en-GB")} prices` }}</th>
               <th>Variant that moves most</th>
               <th>From</th>
               <th>To</th>
@@ -54,6 +55,7 @@ async function publish(): Promise<void> {
             </tr>
           </tbody>
         </table>
+        <p v-if="count > moves.length" class="soft">The first {{ moves.length }}; what changes where tells all.</p>
       </div>
       <div class="acts">
         <v-btn variant="text" @click="open = false">Not yet</v-btn>

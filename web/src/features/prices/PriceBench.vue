@@ -2,15 +2,16 @@
 import { computed, ref, watch } from "vue";
 import { type ApiError, type Schemas, api, ask } from "../../api/client";
 import ProblemNote from "../../ui/ProblemNote.vue";
+import ProductPick from "../../ui/products/ProductPick.vue";
 import LadderChart from "./LadderChart.vue";
 import { type PricesView, written } from "./usePrices";
 
 /** Any variant, quantity, cart and time: what it costs under the draft, and how that comes about. */
 const props = defineProps<{ view: PricesView }>();
-const product = ref("");
+const product = ref<string | null>("");
 const sku = ref("");
 const quantity = ref(1);
-const other = ref("");
+const other = ref<string | null>(null);
 const otherQuantity = ref(1);
 const at = ref("");
 const plan = ref(0);
@@ -19,12 +20,13 @@ const tried = ref<Schemas["Tried"] | null>(null);
 const problem = ref<ApiError | null>(null);
 let turn = 0;
 
+const named = computed(() => [...props.view.named, ...(props.view.first ? [props.view.first] : [])]);
 watch(
-  () => props.view.products,
-  (all) => {
+  () => props.view.first,
+  (any) => {
     const ruled = props.view.rules.find((rule) => rule.products > 0 && rule.reach.of === "products");
     const first = ruled?.reach.of === "products" ? ruled.reach.products[0] : undefined;
-    if (product.value === "") product.value = first ?? all[0]?.handle ?? "";
+    if (product.value === "") product.value = first ?? any?.handle ?? "";
   },
   { immediate: true },
 );
@@ -32,9 +34,9 @@ watch(product, () => ([sku.value, plan.value, onto.value] = ["", 0, false]));
 watch(
   [product, sku, quantity, other, otherQuantity, at, plan, onto, () => props.view.revision],
   async () => {
-    if (product.value === "" || !(quantity.value > 0)) return;
+    if (!product.value || !(quantity.value > 0)) return;
     const asked = ++turn;
-    const cart = other.value === "" ? [] : [{ product: other.value, sku: null, quantity: otherQuantity.value || 1 }];
+    const cart = other.value === null ? [] : [{ product: other.value, sku: null, quantity: otherQuantity.value || 1 }];
     const body = {
       product: product.value,
       sku: sku.value || null,
@@ -59,12 +61,7 @@ const taken = computed(() => tried.value?.plans.find((one) => one.taken));
   <section class="bench" aria-label="Test bench">
     <h2>Test bench</h2>
     <div class="asked">
-      <label>
-        <span class="soft">Product</span>
-        <select v-model="product">
-          <option v-for="one in view.products" :key="one.handle" :value="one.handle">{{ one.name }}</option>
-        </select>
-      </label>
+      <ProductPick v-model="product" label="Product" :named="named" />
       <label>
         <span class="soft">Variant</span>
         <select v-model="sku">
@@ -75,13 +72,7 @@ const taken = computed(() => tried.value?.plans.find((one) => one.taken));
         <span class="soft">Pieces</span>
         <input v-model.number="quantity" type="number" min="1" max="99" />
       </label>
-      <label>
-        <span class="soft">Also in the cart</span>
-        <select v-model="other">
-          <option value="">nothing</option>
-          <option v-for="one in view.products" :key="one.handle" :value="one.handle">{{ one.name }}</option>
-        </select>
-      </label>
+      <ProductPick v-model="other" label="Also in the cart" :named="named" none="nothing" />
       <label v-if="other">
         <span class="soft">Pieces of it</span>
         <input v-model.number="otherQuantity" type="number" min="1" max="99" />

@@ -1,5 +1,6 @@
 <script setup lang="ts">
-import { computed } from "vue";
+import { computed, onMounted, ref, watch } from "vue";
+import { type Schemas, api, ask } from "../../api/client";
 import TypedInput from "../../ui/TypedInput.vue";
 import type { PricesControl, PricesView } from "./usePrices";
 import { written } from "./usePrices";
@@ -7,6 +8,18 @@ import { written } from "./usePrices";
 /** How prices are shown: where an old price comes from and when it stands there, tax, rounding, signs. */
 const props = defineProps<{ view: PricesView; control: PricesControl }>();
 const { change } = props.control;
+
+/** Typed old prices that are too high, of the prices in force: told once they are found, and anew after publishing. */
+const toMend = ref<Schemas["Overstated"][]>([]);
+async function find(): Promise<void> {
+  const { data } = await ask(api.GET("/api/prices/overstated"));
+  if (data) toMend.value = data;
+}
+onMounted(find);
+watch(
+  () => props.view.changes_not_live === 0,
+  (live) => live && void find(),
+);
 
 const ROUNDS = [
   { step: 1, title: "the smallest coin" },
@@ -48,9 +61,9 @@ function dropRate(kind: string): void {
 
 <template>
   <div class="ways">
-    <template v-if="view.to_mend.length">
+    <template v-if="toMend.length">
       <h2 class="signal">To mend</h2>
-      <p v-for="one in view.to_mend" :key="one.sku" class="mend">
+      <p v-for="one in toMend" :key="one.sku" class="mend">
         <router-link :to="{ name: 'variants', params: { handle: one.product }, query: { selling: 1 } }">{{
           one.name
         }}</router-link>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from "vue";
+import ProductsPick from "../../ui/products/ProductsPick.vue";
 import type { PricesView, RuleForm } from "./usePrices";
 
 /** For which products something is: all, some types, tags, products or variants. */
@@ -27,7 +28,6 @@ function become(of: Of): void {
 const choices = computed(() => {
   const { of } = reach.value;
   if (of === "types") return (props.view?.types ?? []).map((one) => ({ value: one.handle, title: one.name }));
-  if (of === "products") return (props.view?.products ?? []).map((one) => ({ value: one.handle, title: one.name }));
   return (props.view?.tags ?? []).map((tag) => ({ value: tag, title: tag }));
 });
 const picked = computed({
@@ -57,6 +57,13 @@ const skus = computed({
       <option v-for="one in REACHES" :key="one.of" :value="one.of">{{ one.title }}</option>
     </select>
     <input v-if="reach.of === 'variants'" v-model="skus" aria-label="SKUs" placeholder="LIN-25, LIN-50" />
+    <ProductsPick
+      v-else-if="reach.of === 'products'"
+      v-model="picked"
+      label="Which"
+      :named="view?.named ?? []"
+      none="none yet"
+    />
     <v-autocomplete
       v-else-if="reach.of !== 'all'"
       v-model="picked"

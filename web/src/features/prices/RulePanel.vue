@@ -3,6 +3,7 @@ import { mdiArrowDown, mdiArrowUp, mdiClose, mdiPlus } from "@mdi/js";
 import { computed } from "vue";
 import { useDraftForm } from "../../session/useDraftField";
 import MetNote from "../../ui/MetNote.vue";
+import ProductsPick from "../../ui/products/ProductsPick.vue";
 import ReachPick from "./ReachPick.vue";
 import { type PricesControl, type RuleForm, formOf } from "./usePrices";
 
@@ -40,9 +41,7 @@ const CALLED: Partial<Record<keyof RuleForm, string>> = {
   on: "whether it is on",
 };
 
-const products = computed(() =>
-  (props.control.view.value?.products ?? []).map((one) => ({ value: one.handle, title: one.name })),
-);
+const company = computed({ get: () => form.value.with ?? [], set: (to) => (form.value.with = to) });
 function more(): void {
   const last = form.value.steps.at(-1);
   form.value.steps.push({ from: (last?.from ?? 1) + 2, kind: last?.kind ?? "percent", value: "" });
@@ -103,22 +102,17 @@ async function remove(): Promise<void> {
       <span class="soft">Only from a cart of, {{ control.view.value?.currency }}</span>
       <input v-model="form.total" class="number" inputmode="decimal" placeholder="any" />
     </label>
-    <label>
-      <span class="soft">Only with one of these in the cart</span>
-      <v-autocomplete
-        v-model="form.with"
-        :items="products"
-        multiple
-        chips
-        closable-chips
-        hide-details
-        placeholder="anything"
-        aria-label="Only with one of these in the cart"
+    <div class="with">
+      <ProductsPick
+        v-model="company"
+        label="Only with one of these in the cart"
+        :named="control.view.value?.named ?? []"
+        none="anything"
       />
       <span v-if="form.with?.length && form.reach.of === 'products'" class="soft"
         >It is offered once one of them is added.</span
       >
-    </label>
+    </div>
     <div class="dates">
       <label>
         <span class="soft">From</span>

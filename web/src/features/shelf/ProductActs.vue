@@ -6,17 +6,18 @@ import ProblemNote from "../../ui/ProblemNote.vue";
 import TakeAway from "../../ui/TakeAway.vue";
 import AddressDialog from "./AddressDialog.vue";
 import CopyDialog from "./CopyDialog.vue";
-import type { ShelfType } from "./useShelf";
+import type { ShelfProduct, ShelfType } from "./useShelf";
 
 /** What is done with a product as a whole: put elsewhere, copied, given another address or type, taken away. */
 const props = defineProps<{
-  product: ShelfType["products"][number];
-  kind: string;
+  product: ShelfProduct;
   types: ShelfType[];
-  first: boolean;
-  last: boolean;
+  /** Whether it stands among its type, where it can be put elsewhere. */
+  places?: boolean;
+  earlier?: (() => Promise<void>) | undefined;
+  later?: (() => Promise<void>) | undefined;
 }>();
-const emit = defineEmits<{ changed: []; earlier: []; later: [] }>();
+const emit = defineEmits<{ changed: [] }>();
 const path = () => ({ path: { handle: props.product.handle } });
 const problem = ref<ApiError | null>(null);
 const copying = ref(false);
@@ -54,8 +55,10 @@ const count = (number: number, one: string, many: string) => (number === 1 ? `1 
       </button>
     </template>
     <v-list density="compact">
-      <v-list-item title="Earlier among its type" :disabled="first" @click="emit('earlier')" />
-      <v-list-item title="Later among its type" :disabled="last" @click="emit('later')" />
+      <template v-if="places">
+        <v-list-item title="Earlier among its type" :disabled="!earlier" @click="earlier?.()" />
+        <v-list-item title="Later among its type" :disabled="!later" @click="later?.()" />
+      </template>
       <v-list-item title="Copy …" @click="copying = true" />
       <v-list-item title="Another address …" @click="addressing = true" />
       <v-list-item title="Make it one of another type …" :disabled="types.length < 2" @click="moving = true" />
@@ -70,7 +73,7 @@ const count = (number: number, one: string, many: string) => (number === 1 ? `1 
       <ProblemNote :problem="problem" />
       <div class="kinds">
         <template v-for="type in types" :key="type.handle">
-          <button v-if="type.handle !== kind" class="quiet" @click="move(type.handle)">{{ type.name }}</button>
+          <button v-if="type.handle !== product.kind" class="quiet" @click="move(type.handle)">{{ type.name }}</button>
         </template>
       </div>
       <p class="soft">Its page is then laid out by the template that serves that type.</p>

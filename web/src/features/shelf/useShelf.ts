@@ -4,8 +4,9 @@ import { useOutbox } from "../../session/useOutbox";
 import { type Call, type Send, asSeen } from "../../session/useSteps";
 
 export type ShelfType = Schemas["ShelfType"];
+export type ShelfProduct = Schemas["ShelfProduct"];
 
-/** The products by type, loaded part by part. */
+/** The products by type, of each type the first ones. */
 export function useShelf() {
   const types = ref<ShelfType[]>([]);
   const problem = ref<ApiError | null>(null);
@@ -22,28 +23,19 @@ export function useShelf() {
     loading.value = false;
   }
 
-  async function more(type: ShelfType): Promise<void> {
-    const query = { type: type.handle, skip: type.products.length };
-    const { data, error } = await ask(api.GET("/api/shelf", { params: { query } }));
-    problem.value = error ?? null;
-    const [next] = data?.types ?? [];
-    type.products.push(...(next?.products ?? []));
-    type.templates.push(...(next?.templates ?? []).filter((one) => !type.templates.some((t) => t.id === one.id)));
-  }
-
-  /** Puts the product that stands at a place now behind the one before it. */
-  async function placed(type: ShelfType, place: number): Promise<void> {
-    const product = type.products[place];
+  /** Puts the product that stands at a place of a list now behind the one before it. */
+  async function placed(products: ShelfProduct[], place: number): Promise<void> {
+    const product = products[place];
     if (!product) return;
     const params = { path: { handle: product.handle } };
-    const body = { behind: type.products[place - 1]?.handle ?? null };
+    const body = { behind: products[place - 1]?.handle ?? null };
     const { error } = await ask(api.PUT("/api/products/{handle}/place", { params, body, ...send() }));
     await load();
     problem.value = error ?? problem.value;
   }
-  function move(type: ShelfType, from: number, to: number): Promise<void> {
-    type.products.splice(to, 0, ...type.products.splice(from, 1));
-    return placed(type, to);
+  function move(products: ShelfProduct[], from: number, to: number): Promise<void> {
+    products.splice(to, 0, ...products.splice(from, 1));
+    return placed(products, to);
   }
 
   /** Takes a step of the journal, and reads the shelf. */
@@ -54,5 +46,6 @@ export function useShelf() {
     return error === undefined;
   }
 
-  return { types, problem, loading, load, more, placed, move, stepThenRead };
+  return { types, problem, loading, load, placed, move, stepThenRead };
 }
+export type ShelfControl = ReturnType<typeof useShelf>;

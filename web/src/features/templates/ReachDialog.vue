@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from "vue";
 import type { Answer, ApiError } from "../../api/client";
-import ProductPick from "./ProductPick.vue";
+import ProductsPick from "../../ui/products/ProductsPick.vue";
 import ShiftList from "./ShiftList.vue";
 import type { Moving, Reach, Shifted, Template, TemplatesView } from "./useTemplates";
 
@@ -137,9 +137,9 @@ async function submit(): Promise<void> {
           <v-text-field v-model="most" type="number" min="0" step="0.01" label="Up to" :suffix="view.currency" />
         </div>
       </template>
-      <ProductPick v-model="also" :label="rule === 'named' ? 'Products' : 'And these products'" :named="view.named" />
+      <ProductsPick v-model="also" :label="rule === 'named' ? 'Products' : 'And these products'" :named="view.named" />
       <template v-if="!fallback">
-        <ProductPick v-if="rule !== 'named'" v-model="except" label="But not these" :named="view.named" />
+        <ProductsPick v-if="rule !== 'named'" v-model="except" label="But not these" :named="view.named" />
         <div class="pair">
           <v-text-field v-model="from" type="datetime-local" label="From, if not at once" />
           <v-text-field v-model="until" type="datetime-local" label="Ends by itself" />

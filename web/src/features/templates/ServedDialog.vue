@@ -1,6 +1,8 @@
 <script setup lang="ts">
-import { ref, watch } from "vue";
+import { onBeforeUnmount, onMounted, ref, watch } from "vue";
 import { api, ask } from "../../api/client";
+import SearchField from "../../ui/fields/SearchField.vue";
+import { useComesInSight } from "../../ui/useComesInSight";
 import type { Moving, Served, TemplatesView } from "./useTemplates";
 
 /** The products of one type, each with the template that serves it and why; each can be moved to another. */
@@ -11,18 +13,33 @@ const count = ref(0);
 const problem = ref("");
 const loaded = ref(false);
 
-watch(
-  () => props.view,
-  async () => {
-    const query = { type: props.kind.handle };
-    const { data, error } = await ask(api.GET("/api/templates/served", { params: { query } }));
-    problem.value = error?.message ?? "";
-    products.value = data?.products ?? [];
-    count.value = data?.count ?? 0;
-    loaded.value = true;
-  },
-  { immediate: true },
-);
+const typed = ref("");
+const end = ref<HTMLElement | null>(null);
+let turn = 0;
+/** Reads the first ones, or those after a number of them. */
+async function load(skip: number): Promise<boolean> {
+  const mine = ++turn;
+  const query = { type: props.kind.handle, find: typed.value, skip };
+  const { data, error } = await ask(api.GET("/api/templates/served", { params: { query } }));
+  if (mine !== turn) return false;
+  problem.value = error?.message ?? "";
+  if (data) products.value = skip === 0 ? data.products : [...products.value, ...data.products];
+  count.value = data?.count ?? count.value;
+  loaded.value = true;
+  return (data?.products.length ?? 0) > 0;
+}
+const more = (): Promise<boolean> =>
+  products.value.length < count.value ? load(products.value.length) : Promise.resolve(false);
+const scroll = useComesInSight(end, more);
+watch([() => props.view, typed], async () => {
+  await load(0);
+  await scroll.again();
+});
+onMounted(async () => {
+  await load(0);
+  scroll.begin();
+});
+onBeforeUnmount(scroll.end);
 
 const nameOf = (id: number): string => props.view.templates.find((one) => one.id === id)?.name ?? "";
 function moveAll(select: HTMLSelectElement): void {
@@ -48,9 +65,11 @@ function move(product: Served, to: number): void {
         </select>
       </div>
       <p v-if="problem" class="signal" role="alert">{{ problem }}</p>
-      <p v-else-if="loaded && count === 0" class="soft">There are no products of this type yet.</p>
-      <p v-if="products.length < count" class="soft">The first {{ products.length }} of {{ count }}.</p>
-      <ul v-if="products.length">
+      <SearchField v-if="typed || count > 8" v-model="typed" :label="`Find among ${kind.name}`" />
+      <p v-if="loaded && count === 0" class="soft">
+        {{ typed ? "None is called like this." : "There are no products of this type yet." }}
+      </p>
+      <ul v-show="products.length">
         <li v-for="product in products" :key="product.handle">
           <router-link :to="{ name: 'desk', params: { id: product.template }, query: { product: product.handle } }">
             {{ product.name }}
@@ -66,6 +85,7 @@ function move(product: Served, to: number): void {
           </select>
           <span :class="product.tied.length ? 'signal' : 'soft'">because {{ product.why }}</span>
         </li>
+        <li ref="end" class="end" aria-hidden="true" />
       </ul>
       <div class="buttons"><v-btn @click="emit('close')">Close</v-btn></div>
     </div>
@@ -80,7 +100,9 @@ function move(product: Served, to: number): void {
   justify-content: space-between;
 }
 ul {
+  max-height: 56dvh;
   margin: 0;
+  overflow-y: auto;
   padding: 0;
   border: 1px solid var(--line);
   list-style: none;
@@ -96,6 +118,11 @@ li {
 }
 li:first-child {
   border-top: 0;
+}
+.end {
+  height: 1px;
+  padding: 0;
+  border: 0;
 }
 li > span {
   font-size: 12px;

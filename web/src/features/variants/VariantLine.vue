@@ -1,10 +1,17 @@
 <script setup lang="ts">
 import { computed } from "vue";
 import { useDraftFields } from "../../session/useDraftField";
+import { FIELDS, type Field } from "./grid";
 import type { Variant, VariantChange, VariantsControl } from "./useVariants";
 
 /** One variant: its choice, and what is set of it. A field is kept when it is left. */
-const props = defineProps<{ variant: Variant; control: VariantsControl; chosen: boolean }>();
+const props = defineProps<{
+  variant: Variant;
+  /** Its place among those that are shown. */
+  place: number;
+  control: VariantsControl;
+  chosen: boolean;
+}>();
 defineEmits<{ choose: [] }>();
 const own = computed(() => ({
   sku: props.variant.sku,
@@ -25,13 +32,12 @@ const picture = computed(() => {
   const fits = (values: number[]) => values.length > 0 && values.every((id) => props.variant.values.includes(id));
   return all.find((one) => one.id === props.variant.picture) ?? all.find((one) => fits(one.values));
 });
-const FIELDS = ["sku", "price", "old_price", "stock", "measure"] as const;
 const labels = { sku: "SKU", price: "Price", old_price: "Old price", stock: "Stock", measure: "Measure" };
-function empty(field: (typeof FIELDS)[number]): string {
+function empty(field: Field): string {
   if (field === "price") return props.control.view.value?.price ?? "";
   return field === "stock" ? "not counted" : "";
 }
-const keep = (field: (typeof FIELDS)[number]) =>
+const keep = (field: Field) =>
   fields.keep(field, (text) => {
     const change: VariantChange = { [field]: text };
     return props.control.change([props.variant.id], change);
@@ -56,8 +62,9 @@ const keep = (field: (typeof FIELDS)[number]) =>
         :class="{ number: field !== 'sku' && field !== 'measure', gone: field === 'stock' && variant.stock === 0 }"
         :aria-label="`${labels[field]} of ${variant.sku}`"
         :placeholder="empty(field)"
+        :data-cell="`${place}:${field}`"
+        autocomplete="off"
         @blur="keep(field)"
-        @keydown.enter="keep(field)"
       />
       <span v-if="field === 'stock' && variant.waiting" class="waiting">
         {{ variant.waiting === 1 ? "1 waits" : `${variant.waiting} wait` }}

@@ -10,6 +10,7 @@ import SellingDialog from "./SellingDialog.vue";
 import SetMany from "./SetMany.vue";
 import UsesDialog from "./UsesDialog.vue";
 import VariantLine from "./VariantLine.vue";
+import { type Cell, block, cellOf, filled, next } from "./grid";
 import { useVariants } from "./useVariants";
 
 /** What is really bought of a product: a line for each variant. */
@@ -46,6 +47,43 @@ function choose(id: number): void {
   chosen.value = next;
 }
 
+const lines = ref<{ scrollToIndex: (index: number) => void } | null>(null);
+/** Moves to a cell, which may lie out of sight. */
+async function goTo({ place, field }: Cell): Promise<void> {
+  if (place < 0 || place >= found.value.length) return;
+  const there = () => document.querySelector<HTMLInputElement>(`.lines [data-cell="${place}:${field}"]`);
+  if (!there()) {
+    lines.value?.scrollToIndex(place);
+    await new Promise((drawn) => requestAnimationFrame(() => requestAnimationFrame(drawn)));
+  }
+  there()?.focus();
+  there()?.select();
+}
+function onKey(event: KeyboardEvent): void {
+  const from = cellOf(event.target);
+  const to = from && next(from, event);
+  if (!from || !to) return;
+  event.preventDefault();
+  // The last line is left too, so that what was typed there is kept.
+  if (to.place >= found.value.length) (event.target as HTMLElement).blur();
+  void goTo(to);
+}
+const told = ref("");
+async function onPaste(event: ClipboardEvent): Promise<void> {
+  const from = cellOf(event.target);
+  const cells = block(event.clipboardData?.getData("text/plain") ?? "");
+  if (!from || !cells) return;
+  event.preventDefault();
+  const rows = filled(cells, from).flatMap(({ place, set }) => {
+    const id = found.value[place]?.id;
+    return id === undefined ? [] : [{ id, ...set }];
+  });
+  const over = cells.length - rows.length;
+  const kept = await control.fill(rows);
+  const lines = rows.length === 1 ? "1 line" : `${rows.length} lines`;
+  told.value = kept ? `${lines} filled${over ? `; ${over} more didn’t fit below the last one` : ""}` : "";
+}
+
 const making = ref(false);
 const importing = ref(false);
 const using = ref(false);
@@ -75,7 +113,10 @@ const columns = computed(
     <div class="tools">
       <input v-model="typed" class="find" placeholder="Find by SKU or value" aria-label="Find variants" />
       <SetMany v-if="chosen.size" :control="control" />
-      <span v-else class="soft">Choose several to set their price or stock at once.</span>
+      <span v-else-if="told" class="soft" role="status">{{ told }}</span>
+      <span v-else class="soft"
+        >Choose several to set their price or stock at once, or paste a block from a spreadsheet into a cell.</span
+      >
     </div>
     <div v-if="view" class="grid" role="table" :aria-label="`Variants of ${view.name}`" :aria-rowcount="found.length">
       <div class="row names" role="row">
@@ -90,11 +131,21 @@ const columns = computed(
         <span role="columnheader">Stock</span>
         <span role="columnheader">Measure</span>
       </div>
-      <v-virtual-scroll class="lines" :items="found" :item-height="36" item-key="id" role="rowgroup">
-        <template #default="{ item }">
+      <v-virtual-scroll
+        ref="lines"
+        class="lines"
+        :items="found"
+        :item-height="36"
+        item-key="id"
+        role="rowgroup"
+        @keydown="onKey"
+        @paste="onPaste"
+      >
+        <template #default="{ item, index }">
           <VariantLine
             :key="item.id"
             :variant="item"
+            :place="index"
             :control="control"
             :chosen="chosen.has(item.id)"
             @choose="choose(item.id)"

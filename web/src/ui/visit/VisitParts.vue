@@ -1,22 +1,21 @@
 <script setup lang="ts">
-import { computed } from "vue";
-import { useProductSearch } from "./useProductSearch";
+import { computed, ref } from "vue";
+import ProductPick from "../products/ProductPick.vue";
 import type { CartMood, Visit } from "./useVisit";
 
 /** How many pieces are looked at, and what lies in the cart meanwhile. */
 const props = defineProps<{ visit: Visit }>();
 const { quantity, cart, cartProduct, cartPieces } = props.visit;
-const picked = computed(() => (cartProduct.value ? [cartProduct.value] : []));
-const { typed, found, problem } = useProductSearch(picked);
 const CART: [CartMood, string][] = [
   ["empty", "empty"],
   ["this", "holds this"],
   ["other", "holds something else"],
 ];
+const called = ref("");
+const other = computed({ get: () => cartProduct.value || null, set: (to) => (cartProduct.value = to ?? "") });
 const said = computed(() => {
   const what = CART.find(([key]) => key === cart.value)?.[1] ?? "";
-  const named = found.value.find((one) => one.handle === cartProduct.value)?.name;
-  const holds = cart.value === "other" && named ? `holds ${named}` : what;
+  const holds = cart.value === "other" && cartProduct.value ? `holds ${called.value || cartProduct.value}` : what;
   return cart.value !== "empty" && cartPieces.value > 1 ? `${holds}, ${cartPieces.value}` : holds;
 });
 </script>
@@ -32,19 +31,13 @@ const said = computed(() => {
       <label v-for="[key, words] in CART" :key="key">
         <input v-model="cart" type="radio" name="cart-of-the-visit" :value="key" /> {{ words }}
       </label>
-      <v-autocomplete
+      <ProductPick
         v-if="cart === 'other'"
-        v-model:search="typed"
-        :model-value="cartProduct || null"
-        :items="found"
-        item-value="handle"
-        item-title="name"
+        v-model="other"
         label="Which, if it matters"
-        no-filter
-        clearable
-        hide-details="auto"
-        :error-messages="problem?.message"
-        @update:model-value="(to: string | null) => (cartProduct = to ?? '')"
+        :named="[]"
+        none="anything"
+        @named="(name) => (called = name)"
       />
       <label v-if="cart !== 'empty'">
         <input v-model.number="cartPieces" type="number" min="1" max="99" aria-label="Pieces in the cart" />

@@ -140,7 +140,7 @@ fn slide(ctx: &Ctx<'_>, styled: &Styled<'_>, order: &Order, nth: usize, place: u
             style={ "--own:" (own_ratio(picture)) (crop_style(styled, ctx, picture)) } {
             @match &picture.film {
                 Some(film) => (self::film(styled, picture, film)),
-                None => (img(picture, &sizes(&rooms), load)),
+                None => (img(picture, ctx.sizes(&sizes(&rooms)), load)),
             }
         }
     }
@@ -244,6 +244,6 @@ pub(crate) fn preload(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
             let size = picture.at_least(720)?;
             html! { link rel="preload" as="image" href={ "/media/" (size.hash) } fetchpriority="high"; }
         }
-        None => preloaded(picture, &sizes(&rooms)),
+        None => preloaded(picture, ctx.sizes(&sizes(&rooms))),
     })
 }

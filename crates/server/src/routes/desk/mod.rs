@@ -5,6 +5,7 @@ pub mod history;
 pub mod impact;
 pub mod keep;
 pub mod kept;
+pub mod leaf;
 pub mod media;
 pub mod operate;
 pub mod presence;

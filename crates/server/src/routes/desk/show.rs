@@ -1,27 +1,26 @@
+use super::leaf::{DeskProducts, Leaves};
 use super::operate::draft_now;
 use super::{DraftView, Look, draft_view};
-use crate::clock::now;
 use crate::error::{ApiError, ApiResult};
 use crate::routes::draft::{Planned, planned};
 use crate::routes::template::ahead::{TurnTold, ahead};
+use crate::routes::template::list::NamedProduct;
 use crate::serving::edition::everywhere;
-use crate::serving::edition::live::Listed;
-use crate::serving::edition::{listed, live};
-use crate::serving::sample::{self, Served};
+use crate::serving::edition::listed;
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;
 use actix_web::web::{Data, Json, Path, Query};
-use compagina_core::catalog::{Product, ProductType, Tag};
+use compagina_core::catalog::{ProductType, Tag};
 use compagina_core::ids::{Handle, TemplateId};
 use compagina_core::page::piece::Role;
 use compagina_core::page::starter::STARTERS;
-use compagina_core::page::{Kind, Sentence, sentences};
-use compagina_core::template::{Candidate, Index};
+use compagina_core::page::{Kind, Sentence, Whom, sentences};
+use compagina_core::template::Candidate;
 use compagina_storage::{DraftId, TemplateRow};
-use serde::Serialize;
+use serde::{Deserialize, Serialize};
 use std::collections::BTreeSet;
-use utoipa::ToSchema;
+use utoipa::{IntoParams, ToSchema};
 
 #[derive(Serialize, ToSchema)]
 pub struct DeskView {
@@ -31,9 +30,10 @@ pub struct DeskView {
     draft: DraftView,
     /// What is published by itself, and when.
     planned: Option<Planned>,
-    /// The products that it serves, and the samples of types that have none yet; or all products where there is none of
-    /// either, so that there is always something to look at.
-    products: Vec<DeskProduct>,
+    /// Some of the products that can be put on it: those around the one that was asked for, or the first.
+    products: DeskProducts,
+    /// The products that keep something different, by their names.
+    named: Vec<NamedProduct>,
     serves: usize,
     serves_types: usize,
     /// What its dates will change, as if it were live.
@@ -57,26 +57,6 @@ pub struct StarterView {
     hint: &'static str,
 }
 
-#[derive(Serialize, ToSchema)]
-pub struct DeskProduct {
-    handle: Handle,
-    name: String,
-    /// Its type, by its handle.
-    kind: Handle,
-    /// Whether it stands in for products that its type doesn't have yet.
-    sample: bool,
-}
-
-fn desk_product(one: &Listed) -> DeskProduct {
-    let (handle, kind) = (one.facts.handle.clone(), one.facts.kind.clone());
-    DeskProduct { handle, name: one.name.clone(), kind, sample: false }
-}
-
-fn desk_sample(one: Served) -> DeskProduct {
-    let Product { handle, name, kind, .. } = one.sample;
-    DeskProduct { handle, name, kind: kind.handle, sample: true }
-}
-
 /// A kind of piece that can be added.
 #[derive(Serialize, ToSchema)]
 pub struct KindView {
@@ -86,28 +66,45 @@ pub struct KindView {
     only_one: bool,
 }
 
+#[derive(Deserialize, IntoParams)]
+pub struct Opened {
+    /// The product that is to lie on it.
+    product: Option<String>,
+}
+
+/// The templates that count for whom one serves that is on the desk: those that are live, and itself as if it were.
+pub(super) async fn desk_templates(state: &State, id: TemplateId) -> ApiResult<Vec<TemplateRow>> {
+    let mut templates = state.store.templates().await?;
+    templates.retain(|t| t.published.is_some() || t.id == id);
+    if templates.iter().any(|t| t.id == id) { Ok(templates) } else { Err(ApiError::no_such("template")) }
+}
+
 /// Everything that the desk needs to open a template.
-#[utoipa::path(operation_id = "show_desk", responses((status = 200, body = DeskView), (status = 404, body = ApiError)))]
+#[utoipa::path(operation_id = "show_desk", params(Opened), responses((status = 200, body = DeskView), (status = 404, body = ApiError)))]
 #[get("/templates/{id}/desk")]
-pub async fn show(state: Data<State>, _caller: Caller, id: Path<u64>) -> ApiResult<Json<DeskView>> {
-    let templates = state.store.templates().await?;
+pub async fn show(
+    state: Data<State>,
+    _caller: Caller,
+    id: Path<u64>,
+    opened: Query<Opened>,
+) -> ApiResult<Json<DeskView>> {
     let id = TemplateId(*id);
-    let template = templates.iter().find(|t| t.id == id).ok_or_else(|| ApiError::no_such("template"))?;
-    // Its reach counts here as if it were live, so that one sees for whom it is made.
-    let (live, listed) = (live(&state).await?, listed(&state).await?);
-    let seen: Vec<TemplateRow> =
-        templates.iter().filter(|t| t.published.is_some() || t.id == id).cloned().collect();
+    let seen = desk_templates(&state, id).await?;
+    let template = seen.iter().find(|t| t.id == id).ok_or_else(|| ApiError::no_such("template"))?;
     let candidates: Vec<_> = seen.iter().map(|t| Candidate { id: t.id, reach: &t.reach }).collect();
-    let index = Index::new(candidates.iter().copied(), now(), &live.zone);
-    let shown: Vec<&Listed> = listed.iter().filter(|one| index.winner(&one.facts) == Some(id)).collect();
-    let serves = shown.len();
-    let serves_types = shown.iter().map(|one| &one.facts.kind).collect::<BTreeSet<_>>().len();
-    let mut products: Vec<DeskProduct> = shown.into_iter().map(desk_product).collect();
-    let samples = sample::served(&state, &seen).await?;
-    products.extend(samples.into_iter().filter(|one| one.template == id).map(desk_sample));
-    if products.is_empty() {
-        products = listed.iter().map(desk_product).collect();
-    }
+    let leaves = Leaves::of(&state, &seen, id).await?;
+    let differing: BTreeSet<&Handle> = template
+        .draft
+        .departures
+        .iter()
+        .filter_map(|one| match &one.whom {
+            Whom::Product(handle) => Some(handle),
+            Whom::Type(_) => None,
+        })
+        .collect();
+    let listed = listed(&state).await?;
+    let named = listed.iter().filter(|one| differing.contains(&one.facts.handle));
+    let named = named.map(|one| NamedProduct { handle: one.facts.handle.clone(), name: one.name.clone() });
     let types: Vec<ProductType> = state.store.types().await?.into_iter().map(|t| t.kind).collect();
     let tags = state.store.tags().await?;
     let history = state.store.history(id).await?;
@@ -118,9 +115,10 @@ pub async fn show(state: Data<State>, _caller: Caller, id: Path<u64>) -> ApiResu
         live: template.published.is_some(),
         draft: draft_view(&state, template, history).await?,
         planned: planned(&state, DraftId::Template(id)).await?,
-        products,
-        serves,
-        serves_types,
+        products: leaves.near(&state, opened.product.as_deref()).await?,
+        named: named.collect(),
+        serves: leaves.serves,
+        serves_types: leaves.serves_types,
         ahead: ahead(&state, &candidates, id).await?,
         kinds: Kind::ALL
             .map(|kind| KindView { kind, label: kind.label(), role: kind.role(), only_one: kind.only_one() })

@@ -2,30 +2,30 @@
 
 mod form;
 pub mod moves;
+pub mod overstated;
 pub mod set;
 pub mod show;
 pub mod trial;
 
 use crate::clock::now;
 use crate::error::ApiResult;
-use crate::serving::edition::everywhere;
+use crate::serving::edition::live::{Listed, WholeReach};
+use crate::serving::edition::{everywhere, listed};
 use crate::state::State;
-use compagina_core::catalog::{Product, Tag};
+use compagina_core::catalog::Tag;
 use compagina_core::ids::Handle;
 use compagina_core::money::{AmountStyle, Currency, Money};
 use compagina_core::price::{
-    Effect, Lowest, OldFrom, PastBook, Period, Places, Plan, PlanId, PriceBook, PriceRule, Prices, Rounding,
-    RuleId, SavedOn, Step, Together,
+    Effect, OldFrom, PastBook, Period, Places, Plan, PlanId, PriceBook, PriceRule, Prices, Rounding, RuleId,
+    RuleReach, SavedOn, Step, Together,
 };
 use compagina_core::time::{Local, Moment, Zone};
-use compagina_storage::{Document, DocumentName, Which};
+use compagina_storage::{Document, DocumentName};
 use form::{PlanForm, RuleForm, VatForm, form, percent, plan_form, vat_form};
 use serde::Serialize;
+use std::collections::BTreeSet;
 use std::sync::Arc;
 use utoipa::ToSchema;
-
-/// At most so many products of a type are looked at.
-const MOST_OF_TYPE: u32 = 5_000;
 
 /// Where a rule stands in time.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, ToSchema)]
@@ -70,18 +70,6 @@ pub struct PlanView {
     products: usize,
 }
 
-/// A typed old price that is above what the price history bears out.
-#[derive(Serialize, ToSchema)]
-pub struct Overstated {
-    product: Handle,
-    name: String,
-    sku: String,
-    typed: Money,
-    lowest: Lowest,
-    /// The day since which it costs what it costs now, by the shop's clocks.
-    since: Local,
-}
-
 #[derive(Serialize, ToSchema)]
 pub struct PricesView {
     revision: u64,
@@ -96,14 +84,14 @@ pub struct PricesView {
     old: OldFrom,
     vat: VatForm,
     style: AmountStyle,
-    /// Typed old prices that are too high, of the prices in force.
-    to_mend: Vec<Overstated>,
     /// A number that no rule has yet.
     free: RuleId,
     free_plan: PlanId,
     /// What a rule can be for.
     types: Vec<Named>,
-    products: Vec<Named>,
+    /// The products that rules and plans name, and the first of the shop.
+    named: Vec<Named>,
+    first: Option<Named>,
     tags: Vec<Tag>,
     changes_not_live: usize,
     can_undo: bool,
@@ -114,30 +102,29 @@ pub(super) async fn currency(state: &State) -> ApiResult<Currency> {
     Ok(everywhere(state).await?.shop.currency)
 }
 
-/// Every product of the shop.
-pub(super) async fn everything(state: &State) -> ApiResult<Vec<Product>> {
-    let mut all = Vec::new();
-    for kind in state.store.types().await? {
-        all.extend(
-            state.store.products(Which::OfType { type_id: kind.id, most: MOST_OF_TYPE, skip: 0 }).await?,
-        );
-    }
-    Ok(all)
-}
-
 pub(super) async fn view(state: &State) -> ApiResult<PricesView> {
     let document: Document<PriceBook> = state.store.document(DocumentName::Prices).await?;
-    let (currency, zone, products) =
-        (currency(state).await?, state.store.zone().await?, everything(state).await?);
+    let (currency, zone, listed) = (currency(state).await?, state.store.zone().await?, listed(state).await?);
     let (types, book) = (state.store.types().await?, &document.draft);
-    let reached: Vec<Vec<usize>> = book.rules.iter().map(|rule| reached(rule, &products)).collect();
+    let mut rules = Vec::with_capacity(book.rules.len());
+    for rule in &book.rules {
+        let mut places = reached(state, &rule.reach, &listed).await?;
+        places.retain(|place| !rule.except.contains(&listed[*place].facts.handle));
+        rules.push(places);
+    }
+    let mut plans = Vec::with_capacity(book.plans.len());
+    for plan in &book.plans {
+        plans.push(plan_view(plan, &reached(state, &plan.reach, &listed).await?, &listed));
+    }
     let rule = |(place, rule): (usize, &PriceRule)| RuleView {
         state: state_of(rule, &zone, now()),
-        says: says(rule, currency, &products),
-        products: reached[place].len(),
-        meets: meets(book, place, &reached),
+        says: says(rule, currency, &listed),
+        products: rules[place].len(),
+        meets: meets(book, place, &rules),
         rule: form(rule, currency),
     };
+    let called: BTreeSet<&Handle> = book.named_products().collect();
+    let named = |one: &Listed| Named { handle: one.facts.handle.clone(), name: one.name.clone() };
     Ok(PricesView {
         revision: document.revision,
         currency,
@@ -146,16 +133,16 @@ pub(super) async fn view(state: &State) -> ApiResult<PricesView> {
         together: book.together,
         rounding: book.rounding,
         places: book.places,
-        plans: book.plans.iter().map(|plan| plan_view(plan, &products)).collect(),
+        plans,
         old: book.old,
         vat: vat_form(&book.vat),
         style: book.style,
-        to_mend: overstated(state, document.published.clone(), zone.clone(), &products).await?,
         free: book.free_id(),
         free_plan: book.free_plan(),
         types: types.into_iter().map(|t| Named { handle: t.kind.handle, name: t.kind.name }).collect(),
         tags: state.store.tags().await?,
-        products: products.into_iter().map(|p| Named { handle: p.handle, name: p.name }).collect(),
+        named: listed.iter().filter(|one| called.contains(&one.facts.handle)).map(named).collect(),
+        first: listed.first().map(named),
         changes_not_live: differences(book, &document.published),
         can_undo: document.can_undo,
         can_redo: document.can_redo,
@@ -191,34 +178,12 @@ pub(in crate::routes) async fn draft_now(state: &State) -> ApiResult<Prices> {
     prices_of_draft(state, document, state.store.zone().await?, now()).await
 }
 
-/// Old prices that don't come from the history and say too much.
-async fn overstated(
-    state: &State,
-    book: PriceBook,
-    zone: Zone,
-    products: &[Product],
-) -> ApiResult<Vec<Overstated>> {
-    if book.old == OldFrom::Lowest {
-        return Ok(vec![]);
-    }
-    let prices = prices_of(state, book, zone.clone(), now()).await?;
-    let told = |product: &Product| {
-        let found = product.variants.iter().find_map(|v| Some((v, prices.overstated(product, v)?)));
-        let (variant, (typed, lowest)) = found?;
-        let (product, name, sku) = (product.handle.clone(), product.name.clone(), variant.sku.clone());
-        Some(Overstated { product, name, sku, typed, lowest, since: zone.local(lowest.since) })
-    };
-    Ok(products.iter().filter_map(told).collect())
-}
-
-fn plan_view(plan: &Plan, products: &[Product]) -> PlanView {
-    let reached = products.iter().filter(|product| product.variants.iter().any(|v| plan.reaches(product, v)));
-    let reached: Vec<&Product> = reached.collect();
-    let of = match reached.as_slice() {
+fn plan_view(plan: &Plan, reached: &[usize], listed: &[Listed]) -> PlanView {
+    let of = match *reached {
         [] => "reaches nothing".to_owned(),
-        [one] => one.name.clone(),
-        [one, other] => format!("{} and {}", one.name, other.name),
-        many => format!("{} products", many.len()),
+        [one] => listed[one].name.clone(),
+        [one, other] => format!("{} and {}", listed[one].name, listed[other].name),
+        ref many => format!("{} products", many.len()),
     };
     PlanView { plan: plan_form(plan), says: plan_says(plan), of, products: reached.len() }
 }
@@ -235,14 +200,11 @@ pub(in crate::routes) fn plan_says(plan: &Plan) -> String {
     if plan.hundredths == 0 { every } else { format!("{every}, {} % less{first}", percent(plan.hundredths)) }
 }
 
-/// Places of the products that a rule reaches.
-fn reached(rule: &PriceRule, products: &[Product]) -> Vec<usize> {
-    products
-        .iter()
-        .enumerate()
-        .filter(|(_, product)| rule.reaches_some(product))
-        .map(|(place, _)| place)
-        .collect()
+/// Places of the products of which a rule or a plan reaches a variant, in their order.
+async fn reached(state: &State, reach: &RuleReach, listed: &[Listed]) -> ApiResult<Vec<usize>> {
+    let reach = WholeReach::of(&state.store, reach).await?;
+    let has = |one: &Listed| one.variants > 0 && reach.holds(&one.facts);
+    Ok(listed.iter().enumerate().filter(|(_, one)| has(one)).map(|(place, _)| place).collect())
 }
 
 /// Rules that are on, for some of the same products, at some of the same times.
@@ -257,7 +219,8 @@ fn meets(book: &PriceBook, place: usize, reached: &[Vec<usize>]) -> Vec<RuleId> 
     let others = book.rules.iter().enumerate().filter(|(other, _)| *other != place && rule.on);
     others
         .filter(|(other, one)| {
-            at_once(one) && reached[*other].iter().any(|product| reached[place].contains(product))
+            at_once(one)
+                && reached[*other].iter().any(|product| reached[place].binary_search(product).is_ok())
         })
         .map(|(_, one)| one.id)
         .collect()
@@ -276,7 +239,7 @@ fn state_of(rule: &PriceRule, zone: &Zone, now: Moment) -> RuleState {
 }
 
 /// What it does, in a few words.
-fn says(rule: &PriceRule, currency: Currency, products: &[Product]) -> String {
+fn says(rule: &PriceRule, currency: Currency, products: &[Listed]) -> String {
     let mut steps: Vec<&Step> = rule.steps.iter().collect();
     steps.sort_by_key(|step| step.from);
     let step = |step: &&Step| {
@@ -292,8 +255,8 @@ fn says(rule: &PriceRule, currency: Currency, products: &[Product]) -> String {
 }
 
 /// `Whimbrel or 2 others`
-fn few_names(handles: &[Handle], products: &[Product]) -> String {
-    let first = products.iter().find(|product| Some(&product.handle) == handles.first());
+fn few_names(handles: &[Handle], products: &[Listed]) -> String {
+    let first = products.iter().find(|product| Some(&product.facts.handle) == handles.first());
     let first = first.map_or("what is gone", |product| product.name.as_str());
     match handles.len() {
         0 | 1 => first.to_owned(),

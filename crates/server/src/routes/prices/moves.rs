@@ -1,8 +1,9 @@
-use super::{everything, plan_says};
+use super::plan_says;
 use crate::clock::now;
 use crate::error::ApiResult;
 use crate::session::Caller;
 use crate::state::State;
+use crate::walk::Walk;
 use actix_web::get;
 use actix_web::web::{Data, Json};
 use compagina_core::catalog::Product;
@@ -28,17 +29,40 @@ pub struct PriceMove {
     pub after: Money,
 }
 
+/// The prices that publishing would move.
+#[derive(Serialize, ToSchema)]
+pub struct PriceMoves {
+    /// How many there are in all; the list may be shorter.
+    count: usize,
+    moves: Vec<PriceMove>,
+}
+
+/// So many are told at the most.
+const MOST: usize = 200;
+
 /// Which prices would be others at this moment if the draft were in force: of each product the variant that moves most.
-#[utoipa::path(operation_id = "price_moves", responses((status = 200, body = Vec<PriceMove>)))]
+#[utoipa::path(operation_id = "price_moves", responses((status = 200, body = PriceMoves)))]
 #[get("/prices/moves")]
-pub async fn list(state: Data<State>, _caller: Caller) -> ApiResult<Json<Vec<PriceMove>>> {
+pub async fn list(state: Data<State>, _caller: Caller) -> ApiResult<Json<PriceMoves>> {
     let document: Document<PriceBook> = state.store.document(DocumentName::Prices).await?;
     let zone = state.store.zone().await?;
     let prices = |book: PriceBook| Prices::new(Arc::new(book), zone.clone(), now());
     let (live, draft) = (prices(document.published), prices(document.draft));
-    let products = everything(&state).await?;
-    let of_plans = products.iter().flat_map(|product| by_plan(product, &live, &draft));
-    Ok(Json(products.iter().filter_map(|product| farthest(product, &live, &draft)).chain(of_plans).collect()))
+    let (mut count, mut moves) = (0, Vec::new());
+    let types = state.store.types().await?;
+    let mut walk = Walk::through(types.iter().map(|row| row.id));
+    while let Some(products) = walk.next(&state.store).await? {
+        for product in &products {
+            let all = farthest(product, &live, &draft).into_iter().chain(by_plan(product, &live, &draft));
+            for one in all {
+                count += 1;
+                if moves.len() < MOST {
+                    moves.push(one);
+                }
+            }
+        }
+    }
+    Ok(Json(PriceMoves { count, moves }))
 }
 
 /// Plans of the draft by which the first variant that they are for would cost something else than it does now.

@@ -2,5 +2,7 @@
 
 pub mod add;
 pub mod address;
+pub mod list;
+pub mod small;
 pub mod texts;
 pub mod whole;

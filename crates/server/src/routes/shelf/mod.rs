@@ -1,1 +1,3 @@
+pub mod card;
+pub mod search;
 pub mod show;

@@ -13,6 +13,7 @@ use actix_web::web::{Data, Path};
 use actix_web::{HttpRequest, HttpResponse, get};
 use compagina_core::catalog::Product;
 use compagina_core::ids::Handle;
+use compagina_press::Mode;
 use std::sync::Arc;
 
 /// A product's page. Kept ready for each selection; with a notice or a quantity it is made for the one who asks.
@@ -54,7 +55,7 @@ async fn answer(
     if laid.asks_for_cart {
         laid.situation.cart = cart_facts(state, request).await?;
     }
-    let page = laid.draw(known)?;
+    let page = laid.draw(known, Mode::Shop)?;
     let Some(made_of) = laid.keeps(known).filter(|_| known.product.is_public()) else {
         return Ok(html(StatusCode::OK, page));
     };
@@ -95,7 +96,7 @@ fn leads_on(product: &Product, query: &str) -> HttpResponse {
         .finish()
 }
 
-fn send(ready: &Arc<Ready>, request: &HttpRequest) -> HttpResponse {
+pub fn send(ready: &Arc<Ready>, request: &HttpRequest) -> HttpResponse {
     let same = request
         .headers()
         .get(header::IF_NONE_MATCH)

@@ -7,6 +7,7 @@ use crate::state::State;
 use actix_web::get;
 use actix_web::web::{Data, Json, Query};
 use compagina_core::catalog::{ProductState, Shop};
+use compagina_core::find::Wanted;
 use compagina_core::ids::{Handle, TemplateId};
 use compagina_core::money::Money;
 use compagina_core::template::{Move, ProductFacts, ReachLevel, Serving, Words};
@@ -15,17 +16,21 @@ use std::collections::BTreeMap;
 use utoipa::{IntoParams, ToSchema};
 
 /// Products that are listed at once.
-const AT_ONCE: usize = 200;
+const AT_ONCE: usize = 48;
 
 #[derive(Deserialize, IntoParams)]
-pub struct Wanted {
+pub struct Wish {
     /// Only products that this template serves.
     template: Option<u64>,
     /// Only products of this type.
     #[serde(rename = "type")]
     kind: Option<String>,
-    /// Only products with these letters in their names.
-    find: Option<String>,
+    /// Only products with these words in their names or handles.
+    #[serde(default)]
+    find: String,
+    /// So many are passed over.
+    #[serde(default)]
+    skip: usize,
 }
 
 #[derive(Serialize, ToSchema)]
@@ -51,20 +56,20 @@ pub struct ServedProduct {
 }
 
 /// Products with the template that serves each and why.
-#[utoipa::path(operation_id = "list_served", params(Wanted), responses((status = 200, body = ServedView)))]
+#[utoipa::path(operation_id = "list_served", params(Wish), responses((status = 200, body = ServedView)))]
 #[get("/templates/served")]
-pub async fn list(state: Data<State>, _caller: Caller, wanted: Query<Wanted>) -> ApiResult<Json<ServedView>> {
+pub async fn list(state: Data<State>, _caller: Caller, wish: Query<Wish>) -> ApiResult<Json<ServedView>> {
     let (live, listed) = (live(&state).await?, listed(&state).await?);
     let telling = Telling::new(&state).await?;
     let index = live.index();
-    let of_kind = |one: &&Listed| wanted.kind.as_ref().is_none_or(|kind| one.facts.kind.as_str() == kind);
-    let letters = wanted.find.as_deref().map(str::to_lowercase);
-    let found = |one: &&Listed| letters.as_ref().is_none_or(|text| one.name.to_lowercase().contains(text));
+    let of_kind = |one: &&Listed| wish.kind.as_ref().is_none_or(|kind| one.facts.kind.as_str() == kind);
+    let words = Wanted::new(&wish.find);
+    let found = |one: &&Listed| words.fit(&one.name, &[one.facts.handle.as_str()]).is_some();
     let served =
         listed.iter().filter(of_kind).filter(found).filter_map(|one| Some((one, index.serving(&one.facts)?)));
-    let served = served.filter(|(_, s)| wanted.template.is_none_or(|id| s.template.0 == id));
+    let served = served.filter(|(_, s)| wish.template.is_none_or(|id| s.template.0 == id));
     let all: Vec<_> = served.collect();
-    let products = all.iter().take(AT_ONCE).map(|(one, serving)| ServedProduct {
+    let products = all.iter().skip(wish.skip).take(AT_ONCE).map(|(one, serving)| ServedProduct {
         handle: one.facts.handle.clone(),
         name: one.name.clone(),
         state: one.state,
@@ -96,7 +101,7 @@ impl Telling {
         self.names.get(&id).cloned().unwrap_or_default()
     }
 
-    fn kind(&self, handle: &Handle) -> &str {
+    pub fn kind(&self, handle: &Handle) -> &str {
         self.kinds.get(handle).map_or("", String::as_str)
     }
 

@@ -1,4 +1,4 @@
-use super::{OfOne, VariantsView, product_of, variants_view};
+use super::{OfOne, VariantsView, Which, product_of, variants_view};
 use crate::error::{ApiError, ApiResult};
 use crate::session::Caller;
 use crate::state::State;
@@ -29,6 +29,15 @@ pub struct ChangeVariants {
     picture: Option<u64>,
 }
 
+/// What was typed of a variant.
+pub(super) struct Typed {
+    pub sku: Option<String>,
+    pub price: Option<String>,
+    pub old_price: Option<String>,
+    pub stock: Option<String>,
+    pub measure: Option<String>,
+}
+
 /// Changes variants of a product: one, or many in the same way.
 #[utoipa::path(operation_id = "change_variants", params(OfOne), request_body = ChangeVariants,
     responses((status = 200, body = VariantsView), (status = 404, body = ApiError), (status = 422, body = ApiError)))]
@@ -41,32 +50,40 @@ pub async fn change(
 ) -> ApiResult<Json<VariantsView>> {
     let product = product_of(&state, &of.product).await?;
     let ChangeVariants { ids, sku, price, old_price, stock, measure, picture } = wanted.into_inner();
-    let amount = |text: String| read_amount(text.trim(), product.price.currency).map_err(ApiError::refused);
-    let sku = match sku {
-        Some(sku) => Some(free_sku(&state, &product, &ids, &sku).await?),
+    let mut change =
+        read_change(&product, Typed { sku, price, old_price, stock, measure }).map_err(ApiError::refused)?;
+    if let Some(sku) = &change.sku {
+        free_sku(&state, &product, &ids, sku).await?;
+    }
+    change.picture = match picture {
+        Some(0) => Some(None),
+        Some(id) => Some(Some(picture_of(&state, &product, id).await?)),
         None => None,
     };
-    let change = VariantChange {
-        sku,
-        price_minor: price.map(amount).transpose()?,
-        old_price_minor: old_price.map(amount).transpose()?,
-        stock: stock.map(|text| read_stock(text.trim()).map_err(ApiError::refused)).transpose()?,
-        measure: measure.map(read_measure).transpose()?,
-        picture: match picture {
-            Some(0) => Some(None),
-            Some(id) => Some(Some(picture_of(&state, &product, id).await?)),
-            None => None,
-        },
-    };
     state.store.by(caller.by()).change_variants(product.id, &ids, &change).await?;
-    Ok(Json(variants_view(&state, &of.product).await?))
+    Ok(Json(variants_view(&state, &of.product, Which::Since(caller.by().seen)).await?))
 }
 
-fn read_measure(text: String) -> ApiResult<Option<Measure>> {
+/// Reads what was typed; or tells what is wrong with it.
+pub(super) fn read_change(product: &Product, typed: Typed) -> Result<VariantChange, String> {
+    let Typed { sku, price, old_price, stock, measure } = typed;
+    let amount =
+        |text: String| read_amount(text.trim(), product.price.currency).map_err(|why| why.to_string());
+    Ok(VariantChange {
+        sku: sku.map(|sku| read_sku(&sku)).transpose()?,
+        price_minor: price.map(amount).transpose()?,
+        old_price_minor: old_price.map(amount).transpose()?,
+        stock: stock.map(|text| read_stock(text.trim()).map_err(|why| why.to_string())).transpose()?,
+        measure: measure.map(read_measure).transpose()?,
+        picture: None,
+    })
+}
+
+fn read_measure(text: String) -> Result<Option<Measure>, String> {
     if text.trim().is_empty() {
         return Ok(None);
     }
-    Measure::try_from(text).map(Some).map_err(ApiError::refused)
+    Measure::try_from(text).map(Some).map_err(|why| why.to_string())
 }
 
 /// A picture of this product.
@@ -78,21 +95,23 @@ async fn picture_of(state: &State, product: &Product, id: u64) -> ApiResult<u64>
         .ok_or_else(|| ApiError::no_such("picture"))
 }
 
-/// A SKU that belongs to nothing else.
-async fn free_sku(state: &State, product: &Product, ids: &[VariantId], sku: &str) -> ApiResult<String> {
-    let sku = sku.trim().to_owned();
-    if !is_sku(&sku) {
-        return Err(ApiError::refused(format!(
-            "a SKU is one line of at most {LONGEST_SKU} characters, all of which can be seen"
-        )));
+fn read_sku(sku: &str) -> Result<String, String> {
+    let sku = sku.trim();
+    if is_sku(sku) {
+        return Ok(sku.to_owned());
     }
-    let here = product.variants.iter().any(|v| v.sku.eq_ignore_ascii_case(&sku) && !ids.contains(&v.id));
-    let owners = state.store.sku_owners(std::slice::from_ref(&sku), &[product.id]).await?;
+    Err(format!("a SKU is one line of at most {LONGEST_SKU} characters, all of which can be seen"))
+}
+
+/// A SKU must belong to nothing else.
+async fn free_sku(state: &State, product: &Product, ids: &[VariantId], sku: &String) -> ApiResult<()> {
+    let here = product.variants.iter().any(|v| v.sku.eq_ignore_ascii_case(sku) && !ids.contains(&v.id));
+    let owners = state.store.sku_owners(std::slice::from_ref(sku), &[product.id]).await?;
     let owner = if here { Some(&product.name) } else { owners.values().next() };
     match owner {
         Some(owner) => Err(ApiError::refused(format!("“{sku}” belongs to another variant, of {owner}"))),
         None if ids.len() != 1 => Err(ApiError::refused("every variant has a SKU of its own")),
-        None => Ok(sku),
+        None => Ok(()),
     }
 }
 
@@ -114,5 +133,5 @@ pub async fn remove(
 ) -> ApiResult<Json<VariantsView>> {
     let product = product_of(&state, &of.product).await?;
     state.store.by(caller.by()).remove_variants(product.id, &wanted.ids).await?;
-    Ok(Json(variants_view(&state, &of.product).await?))
+    Ok(Json(variants_view(&state, &of.product, Which::Since(caller.by().seen)).await?))
 }

@@ -1,4 +1,4 @@
-use super::{OfOne, VariantsView, product_of, variants_view};
+use super::{OfOne, PartOf, VariantsView, Which, product_of, variants_view};
 use crate::error::{ApiError, ApiResult};
 use crate::session::Caller;
 use crate::state::State;
@@ -6,13 +6,18 @@ use actix_web::http::header;
 use actix_web::web::{Data, Json, Query};
 use actix_web::{HttpResponse, get};
 use compagina_core::format::write_variants;
+use compagina_storage::Seen;
 
-/// The variants of a product.
-#[utoipa::path(operation_id = "list_variants", params(OfOne),
+/// The variants of a product, part by part, or those that became otherwise since it was seen.
+#[utoipa::path(operation_id = "list_variants", params(PartOf),
     responses((status = 200, body = VariantsView), (status = 404, body = ApiError)))]
 #[get("/variants")]
-pub async fn list(state: Data<State>, _caller: Caller, of: Query<OfOne>) -> ApiResult<Json<VariantsView>> {
-    Ok(Json(variants_view(&state, &of.product).await?))
+pub async fn list(state: Data<State>, _caller: Caller, of: Query<PartOf>) -> ApiResult<Json<VariantsView>> {
+    let which = match &of.since {
+        Some(seen) => Which::Since(Seen::read(seen)),
+        None => Which::After(of.skip),
+    };
+    Ok(Json(variants_view(&state, &of.product, which).await?))
 }
 
 /// The variants of a product as CSV, as they can be brought in again.

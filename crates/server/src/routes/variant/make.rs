@@ -1,4 +1,4 @@
-use super::{OfOne, VariantsView, product_of, variants_view};
+use super::{OfOne, VariantsView, Which, product_of, variants_view};
 use crate::error::{ApiError, ApiResult};
 use crate::session::Caller;
 use crate::state::State;
@@ -39,5 +39,5 @@ pub async fn make(
         Ok(made.into_iter().map(|new| (new.sku, new.values)).collect())
     };
     state.store.by(caller.by()).make_variants(product.id, &decide).await?;
-    Ok(Json(variants_view(&state, &of.product).await?))
+    Ok(Json(variants_view(&state, &of.product, Which::Since(caller.by().seen)).await?))
 }

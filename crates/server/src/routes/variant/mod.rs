@@ -1,6 +1,7 @@
 //! The variants of a product: a grid of what is really bought, and files that bring many at once.
 
 pub mod change;
+pub mod fill;
 pub mod import;
 pub mod list;
 pub mod make;
@@ -13,15 +14,38 @@ use compagina_core::catalog::{Product, Variant};
 use compagina_core::choice::missing_choices;
 use compagina_core::ids::{OptionId, ValueId, VariantId};
 use compagina_core::media::PLAN;
-use compagina_storage::{KeptPicture, PicturesOf};
+use compagina_storage::{KeptPicture, PicturesOf, Seen, VariantsSince};
 use serde::{Deserialize, Serialize};
 use utoipa::{IntoParams, ToSchema};
+
+/// Variants that are told at once.
+const AT_ONCE: usize = 400;
 
 /// The product with this handle.
 #[derive(Deserialize, IntoParams)]
 #[serde(deny_unknown_fields)]
 pub struct OfOne {
     product: String,
+}
+
+/// Some of the variants of a product.
+#[derive(Deserialize, IntoParams)]
+#[serde(deny_unknown_fields)]
+pub struct PartOf {
+    product: String,
+    /// So many are passed over.
+    #[serde(default)]
+    skip: usize,
+    /// Only those that are others than they were when the product was seen so.
+    since: Option<String>,
+}
+
+/// Which variants are told.
+pub enum Which {
+    /// Those after so many.
+    After(usize),
+    /// Those that became otherwise since this was seen, as far as that is known; else the first ones.
+    Since(Option<Seen>),
 }
 
 /// A product's variants, and what they are chosen by.
@@ -34,7 +58,14 @@ pub struct VariantsView {
     price: String,
     currency: &'static str,
     options: Vec<GridOption>,
+    /// Whether the variants told here begin or go on the list of all; else they are those that became otherwise.
+    whole: bool,
+    /// How many there are in all.
+    count: usize,
+    /// So many of them at the most.
     variants: Vec<VariantRow>,
+    /// Where only some are told: those that are gone.
+    gone: Vec<VariantId>,
     /// How many combinations of the product's values have no variant.
     missing: usize,
     /// The product's pictures, in order.
@@ -89,7 +120,7 @@ pub async fn product_of(state: &State, handle: &str) -> ApiResult<Product> {
     }
 }
 
-pub async fn variants_view(state: &State, handle: &str) -> ApiResult<VariantsView> {
+pub async fn variants_view(state: &State, handle: &str, which: Which) -> ApiResult<VariantsView> {
     let seen = state.store.seen_product(handle).await?.ok_or_else(|| ApiError::no_such("product"))?;
     let product = product_of(state, handle).await?;
     let options = product.options.iter().map(|option| GridOption {
@@ -97,22 +128,33 @@ pub async fn variants_view(state: &State, handle: &str) -> ApiResult<VariantsVie
         name: option.name.clone(),
         values: option.values.iter().map(|v| GridValue { id: v.id, name: v.name.clone() }).collect(),
     });
+    let since = match which {
+        Which::Since(Some(seen)) => state.store.variants_since(product.id, seen).await?,
+        Which::Since(None) | Which::After(_) => None,
+    };
     let kept = state.store.pictures_of(PicturesOf::Product(product.id), PLAN).await?;
     let waiting = state.store.interest_in(product.id).await?;
     let pictures: Vec<GridPicture> = kept.into_iter().filter_map(grid_picture).collect();
+    let row = |variant: &Variant| VariantRow {
+        waiting: waiting.get(&Some(variant.id)).copied().unwrap_or(0),
+        ..row(&product, variant, &pictures)
+    };
+    let skip = if let Which::After(skip) = which { skip } else { 0 };
+    let variants = match &since {
+        Some(VariantsSince { set, .. }) => {
+            product.variants.iter().filter(|variant| set.contains(&variant.id)).map(row).collect()
+        }
+        None => product.variants.iter().skip(skip).take(AT_ONCE).map(row).collect(),
+    };
     Ok(VariantsView {
         seen: seen.to_string(),
         price: product.price.plain(),
         currency: product.price.currency.code(),
         options: options.collect(),
-        variants: product
-            .variants
-            .iter()
-            .map(|variant| VariantRow {
-                waiting: waiting.get(&Some(variant.id)).copied().unwrap_or(0),
-                ..row(&product, variant, &pictures)
-            })
-            .collect(),
+        whole: since.is_none(),
+        count: product.variants.len(),
+        variants,
+        gone: since.map_or_else(Vec::new, |since| since.gone.into_iter().collect()),
         pictures,
         missing: missing_choices(&product),
         name: product.name,

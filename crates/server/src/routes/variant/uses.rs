@@ -1,4 +1,4 @@
-use super::{OfOne, VariantsView, product_of, variants_view};
+use super::{OfOne, VariantsView, Which, product_of, variants_view};
 use crate::error::{ApiError, ApiResult};
 use crate::session::Caller;
 use crate::state::State;
@@ -32,7 +32,7 @@ pub async fn set(
     let product = product_of(&state, &of.product).await?;
     let wanted = wanted.into_inner();
     state.store.by(caller.by()).set_uses(product.id, &|product, book| decide(&wanted, product, book)).await?;
-    Ok(Json(variants_view(&state, &of.product).await?))
+    Ok(Json(variants_view(&state, &of.product, Which::Since(caller.by().seen)).await?))
 }
 
 /// What is wanted of the product as it is.

@@ -10,6 +10,7 @@ use crate::error::ApiResult;
 use crate::serving::Serving;
 use crate::serving::known::{Found, Known, known_at};
 use compagina_core::ids::ProductId;
+use compagina_press::Mode;
 use compagina_storage::Changed;
 use std::collections::BTreeSet;
 use std::sync::Arc;
@@ -65,8 +66,10 @@ async fn follow(serving: &Arc<Serving>, changes: &[Changed]) {
     }
     let now = serving.editions.current();
     let products_only = changes.iter().all(|changed| matches!(changed, Changed::Product(_)));
-    let pages = if products_only { now.pages.clone() } else { Arc::default() };
-    let next = Edition { pages, ..Edition::default() };
+    let next = match products_only {
+        true => Edition { pages: now.pages.clone(), small: now.small.clone(), ..Edition::default() },
+        false => Edition::default(),
+    };
     let read = async {
         next.live(serving).await?;
         if !products_only {
@@ -129,7 +132,7 @@ async fn prepare(
         let made = serving.aside.run(move || {
             let laid = lay(&of, &everywhere, &live, &known.product, &asked).ok()?;
             let made_of = laid.keeps(&known)?;
-            Some((asked, Arc::new(Ready::new(laid.draw(&known).ok()?, made_of, sent / 2))))
+            Some((asked, Arc::new(Ready::new(laid.draw(&known, Mode::Shop).ok()?, made_of, sent / 2))))
         });
         if let Some((asked, page)) = made.await.flatten() {
             next.pages.keep(asked, page);

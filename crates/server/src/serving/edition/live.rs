@@ -3,10 +3,10 @@
 use super::everywhere::Everywhere;
 use crate::clock::now;
 use crate::error::{ApiError, ApiResult};
-use compagina_core::catalog::{Product, ProductState};
+use compagina_core::catalog::{Product, ProductState, Standing};
 use compagina_core::ids::{Handle, TemplateId};
 use compagina_core::page::Layout;
-use compagina_core::price::{Plan, RuleReach};
+use compagina_core::price::{ReachedBy, RuleReach};
 use compagina_core::template::{Candidate, Feature, Index, ProductFacts, Reach, compose, next_change};
 use compagina_core::time::{Moment, Zone};
 use compagina_storage::Store;
@@ -24,19 +24,36 @@ pub struct LiveTemplate {
 pub struct Live {
     templates: Vec<LiveTemplate>,
     pub zone: Zone,
-    plans: Vec<PlanReach>,
+    plans: Vec<WholeReach>,
 }
 
-/// For which products a plan is; variants are looked up beforehand.
-enum PlanReach {
-    Reach(RuleReach),
-    Products(BTreeSet<Handle>),
+/// For which products a rule or a plan is, with the products to which the SKUs that it names belong.
+pub struct WholeReach {
+    reach: RuleReach,
+    of_skus: BTreeSet<Handle>,
+}
+
+impl WholeReach {
+    pub async fn of(store: &Store, reach: &RuleReach) -> ApiResult<Self> {
+        let of_skus = match reach {
+            RuleReach::Variants { skus } => store.products_of_skus(skus).await?.into_iter().collect(),
+            _ => BTreeSet::new(),
+        };
+        Ok(Self { reach: reach.clone(), of_skus })
+    }
+
+    pub fn holds(&self, facts: &ProductFacts) -> bool {
+        let product = ReachedBy { handle: &facts.handle, kind: &facts.kind, tags: &facts.tags };
+        self.reach.holds_some(product, &self.of_skus)
+    }
 }
 
 /// A product in the list of all, with what decides which template serves it.
 pub struct Listed {
     pub name: String,
     pub state: ProductState,
+    pub standing: Standing,
+    pub variants: u32,
     pub facts: ProductFacts,
 }
 
@@ -48,21 +65,12 @@ pub struct LivePage {
     pub until: Option<Moment>,
 }
 
-async fn plan_reach(store: &Store, plan: &Plan) -> ApiResult<PlanReach> {
-    Ok(match &plan.reach {
-        RuleReach::Variants { skus } => {
-            PlanReach::Products(store.products_of_skus(skus).await?.into_iter().collect())
-        }
-        reach => PlanReach::Reach(reach.clone()),
-    })
-}
-
 impl Live {
     pub(super) async fn read(store: &Store, everywhere: &Everywhere) -> ApiResult<Arc<Self>> {
         let rows = store.live_templates().await?;
         let mut plans = Vec::new();
         for plan in &everywhere.prices.book().plans {
-            plans.push(plan_reach(store, plan).await?);
+            plans.push(WholeReach::of(store, &plan.reach).await?);
         }
         let templates =
             rows.into_iter().map(|(id, reach, layout)| LiveTemplate { id, reach, layout }).collect();
@@ -81,7 +89,13 @@ impl Live {
                 price: row.price_minor,
                 features,
             };
-            Listed { name: row.name, state: row.state, facts: self.with_plan(facts) }
+            Listed {
+                name: row.name,
+                state: row.state,
+                standing: Standing::of(row.state, row.in_stock),
+                variants: row.variants,
+                facts: self.with_plan(facts),
+            }
         });
         Ok(Arc::new(listed.collect()))
     }
@@ -126,15 +140,7 @@ impl Live {
     }
 
     fn with_plan(&self, mut facts: ProductFacts) -> ProductFacts {
-        let takes = |reach: &PlanReach| match reach {
-            PlanReach::Products(products) => products.contains(&facts.handle),
-            PlanReach::Reach(RuleReach::All) => true,
-            PlanReach::Reach(RuleReach::Types { types }) => types.contains(&facts.kind),
-            PlanReach::Reach(RuleReach::Tags { tags }) => tags.iter().any(|tag| facts.tags.contains(tag)),
-            PlanReach::Reach(RuleReach::Products { products }) => products.contains(&facts.handle),
-            PlanReach::Reach(RuleReach::Variants { .. }) => false,
-        };
-        if self.plans.iter().any(takes) {
+        if self.plans.iter().any(|plan| plan.holds(&facts)) {
             facts.features.push(Feature::Plan);
         }
         facts

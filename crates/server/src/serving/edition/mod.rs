@@ -23,6 +23,8 @@ use tokio::sync::{Mutex, OnceCell};
 pub struct Edition {
     number: u64,
     pages: Arc<Pages>,
+    /// The same, drawn small for their owners.
+    pub small: Arc<Pages>,
     everywhere: OnceCell<Arc<Everywhere>>,
     live: OnceCell<Arc<Live>>,
     listed: OnceCell<Arc<Vec<Listed>>>,
@@ -69,10 +71,19 @@ impl Editions {
         }
     }
 
+    /// The same of a page that is drawn small.
+    pub fn keep_small(&self, made_in: &Edition, asked: Asked, page: Arc<Ready>) {
+        let current = self.current.read().unwrap_or_else(PoisonError::into_inner);
+        if current.number == made_in.number {
+            current.small.keep(asked, page);
+        }
+    }
+
     /// Serves another edition from now on, and none of the pages that were made of these products.
     fn exchange(&self, next: Edition, changed: &BTreeSet<ProductId>) {
         let mut current = self.current.write().unwrap_or_else(PoisonError::into_inner);
         next.pages.drop_made_of(changed);
+        next.small.drop_made_of(changed);
         let next = Arc::new(Edition { number: current.number + 1, ..next });
         let before = std::mem::replace(&mut *current, next);
         // Nobody waits while it is given back.

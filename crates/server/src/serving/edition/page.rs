@@ -116,15 +116,18 @@ pub fn lay(
 }
 
 impl Laid {
-    pub fn draw(&self, known: &Known) -> ApiResult<String> {
+    pub fn draw(&self, known: &Known, mode: Mode) -> ApiResult<String> {
         let notice = self.notice.as_ref();
-        self.served.render(&known.product, &known.around, &self.situation, Mode::Shop, notice)
+        self.served.render(&known.product, &known.around, &self.situation, mode, notice)
+    }
+
+    pub fn made_of(&self, known: &Arc<Known>) -> MadeOf {
+        MadeOf { known: known.clone(), until: self.until }
     }
 
     /// What it is made of, where it is the same for all who ask so.
     pub fn keeps(&self, known: &Arc<Known>) -> Option<MadeOf> {
-        let of = || MadeOf { known: known.clone(), until: self.until };
-        (self.common && !self.asks_for_cart).then(of)
+        (self.common && !self.asks_for_cart).then(|| self.made_of(known))
     }
 }
 

@@ -84,7 +84,7 @@ impl Default for Pages {
 }
 
 impl Pages {
-    pub(super) fn get(&self, asked: &Asked) -> Option<Arc<Ready>> {
+    pub fn get(&self, asked: &Asked) -> Option<Arc<Ready>> {
         let page = self.0.get(asked).filter(|page| page.holds())?;
         page.sent.fetch_add(1, Ordering::Relaxed);
         Some(page)

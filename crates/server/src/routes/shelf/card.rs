@@ -1,0 +1,110 @@
+//! A product on the shelf: what its owner compares at a glance.
+
+use crate::error::ApiResult;
+use crate::routes::template::served::Telling;
+use crate::serving::edition::live::{Listed, Live, LiveTemplate};
+use crate::serving::edition::{listed, live};
+use crate::state::State;
+use compagina_core::catalog::{OnShelf, Standing};
+use compagina_core::ids::{Handle, TemplateId};
+use compagina_core::page::Whom;
+use compagina_core::template::Index;
+use compagina_storage::TemplateRow;
+use serde::Serialize;
+use std::sync::Arc;
+use utoipa::ToSchema;
+
+#[derive(Serialize, ToSchema)]
+pub struct ShelfProduct {
+    handle: Handle,
+    name: String,
+    /// Its type, by its handle.
+    kind: Handle,
+    standing: Standing,
+    /// How it stands, in words; nothing where it is simply on sale.
+    says: &'static str,
+    variants: u32,
+    template: Option<TemplateId>,
+    /// The name of that template.
+    served_by: String,
+    /// Why this template, in one sentence.
+    why: String,
+    /// How many values its page keeps different from the template, by itself or by its type.
+    departures: usize,
+}
+
+impl ShelfProduct {
+    pub fn template(&self) -> Option<TemplateId> {
+        self.template
+    }
+}
+
+/// A template that serves products of the type.
+#[derive(Serialize, ToSchema)]
+pub struct ShelfTemplate {
+    pub id: TemplateId,
+    pub name: String,
+    /// Whether its draft differs from what shoppers see.
+    pub draft: bool,
+}
+
+/// All products, with what decides how they are shown on the shelf.
+pub struct Shelf {
+    pub live: Arc<Live>,
+    pub listed: Arc<Vec<Listed>>,
+    pub telling: Telling,
+    pub drafts: Vec<TemplateRow>,
+}
+
+impl Shelf {
+    pub async fn read(state: &State) -> ApiResult<Self> {
+        let (live, listed) = (live(state).await?, listed(state).await?);
+        let (telling, drafts) = (Telling::new(state).await?, state.store.templates().await?);
+        Ok(Self { live, listed, telling, drafts })
+    }
+
+    /// The products as they are looked through.
+    pub fn lines<'a>(&'a self, index: &Index<'_>) -> Vec<OnShelf<'a>> {
+        let line = |one: &'a Listed| OnShelf {
+            name: &one.name,
+            handle: &one.facts.handle,
+            kind: &one.facts.kind,
+            kind_name: self.telling.kind(&one.facts.kind),
+            template: index.winner(&one.facts),
+            standing: one.standing,
+            price_minor: one.facts.price,
+        };
+        self.listed.iter().map(line).collect()
+    }
+
+    pub fn card(&self, index: &Index<'_>, one: &Listed) -> ShelfProduct {
+        let facts = &one.facts;
+        let serving = index.serving(facts);
+        let template =
+            serving.as_ref().and_then(|s| self.live.templates().iter().find(|t| t.id == s.template));
+        ShelfProduct {
+            handle: facts.handle.clone(),
+            name: one.name.clone(),
+            kind: facts.kind.clone(),
+            standing: one.standing,
+            says: if one.standing == Standing::OnSale { "" } else { one.standing.label() },
+            variants: one.variants,
+            template: template.map(|t| t.id),
+            served_by: template.map(|t| self.telling.name(t.id)).unwrap_or_default(),
+            why: serving.map_or_else(String::new, |serving| self.telling.why(&self.live, facts, &serving)),
+            departures: template.map_or(0, |template| departures(template, one)),
+        }
+    }
+
+    pub fn template(&self, id: TemplateId) -> ShelfTemplate {
+        let differs = |t: &TemplateRow| t.id == id && t.published.as_ref() != Some(&t.draft);
+        ShelfTemplate { id, name: self.telling.name(id), draft: self.drafts.iter().any(differs) }
+    }
+}
+
+/// How many values of a template's page a product or its type keeps different.
+fn departures(template: &LiveTemplate, one: &Listed) -> usize {
+    let whoms = [Whom::Type(one.facts.kind.clone()), Whom::Product(one.facts.handle.clone())];
+    let all = whoms.iter().flat_map(|whom| template.layout.departures_of(whom));
+    all.filter(|one| template.layout.bears(one)).map(|one| one.values.len()).sum()
+}

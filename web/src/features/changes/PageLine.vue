@@ -1,0 +1,49 @@
+<script setup lang="ts">
+import { computed } from "vue";
+import type { Page } from "./useImpact";
+
+/** A page that changes: looked at, and where one may choose, chosen to be published. */
+const chosen = defineModel<string[] | undefined>("chosen", { required: true });
+const props = defineProps<{ page: Page; looking: { handle: string } | null }>();
+defineEmits<{ look: [] }>();
+const here = computed(() => props.page.handle === props.looking?.handle);
+</script>
+
+<template>
+  <div class="line" role="listitem" :class="{ here }">
+    <input
+      v-if="chosen"
+      v-model="chosen"
+      type="checkbox"
+      :value="page.handle"
+      :aria-label="`Publish for ${page.name}`"
+    />
+    <button :aria-pressed="here" @click="$emit('look')">{{ page.name }}</button>
+  </div>
+</template>
+
+<style scoped>
+.line {
+  display: flex;
+  gap: 8px;
+  align-items: center;
+  margin: 0 -14px;
+  padding: 0 14px;
+}
+button {
+  flex: 1;
+  min-height: 26px;
+  overflow: hidden;
+  padding: 4px 0;
+  text-align: left;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+input {
+  accent-color: var(--accent);
+}
+.here {
+  background: var(--accent-weak);
+  box-shadow: inset 3px 0 0 var(--accent);
+}
+</style>

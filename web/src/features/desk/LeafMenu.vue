@@ -1,0 +1,76 @@
+<script setup lang="ts">
+import { mdiChevronLeft, mdiChevronRight } from "@mdi/js";
+import { ref } from "vue";
+import ProductList from "../../ui/products/ProductList.vue";
+import type { SituationControl } from "./useSituation";
+
+/** Which product lies on the desk: leafed through one by one, or found by its name. */
+const props = defineProps<{ situation: SituationControl }>();
+const { facts, count, place, product, name, find } = props.situation;
+const open = ref(false);
+function pick(handle: string): void {
+  open.value = false;
+  void props.situation.look(handle);
+}
+</script>
+
+<template>
+  <div class="leaf">
+    <button aria-label="Product before, [" title="Product before, [" @click="situation.leaf(-1)">
+      <v-icon :icon="mdiChevronLeft" size="16" />
+    </button>
+    <v-menu v-model="open" :close-on-content-click="false">
+      <template #activator="{ props: menu }">
+        <button v-bind="menu" class="product" :title="facts?.name">
+          <span>{{ name }}</span>
+          <small class="soft">{{ (place + 1).toLocaleString("en-GB") }} of {{ count.toLocaleString("en-GB") }}</small>
+        </button>
+      </template>
+      <ProductList
+        :load="find"
+        :picked="product ? [product] : []"
+        label="Product on the desk"
+        @pick="(one) => pick(one.handle)"
+      />
+    </v-menu>
+    <button aria-label="Next product, ]" title="Next product, ]" @click="situation.leaf(1)">
+      <v-icon :icon="mdiChevronRight" size="16" />
+    </button>
+  </div>
+</template>
+
+<style scoped>
+.leaf {
+  display: flex;
+  align-items: center;
+  gap: 8px;
+  min-width: 0;
+}
+.leaf > button:not(.product) {
+  width: 24px;
+  height: 24px;
+  border: 1px solid var(--line);
+  border-radius: 5px;
+  background: var(--field);
+}
+.leaf > button:not(.product):hover {
+  border-color: var(--soft);
+}
+.product {
+  display: flex;
+  gap: 6px;
+  align-items: center;
+  min-height: 24px;
+  max-width: 250px;
+  font-weight: 600;
+  white-space: nowrap;
+}
+.product span {
+  overflow: hidden;
+  text-overflow: ellipsis;
+}
+.product small {
+  font-size: 12px;
+  font-weight: 500;
+}
+</style>

@@ -1,0 +1,60 @@
+<script setup lang="ts">
+import { onBeforeUnmount, onMounted, ref, watch } from "vue";
+import ProblemNote from "../../ui/ProblemNote.vue";
+import { useComesInSight } from "../../ui/useComesInSight";
+import ProductActs from "./ProductActs.vue";
+import ProductCard from "./ProductCard.vue";
+import type { FoundControl } from "./useFound";
+import type { ShelfType } from "./useShelf";
+
+/** The products that fit what is looked for; further ones come as one scrolls. */
+const props = defineProps<{ control: FoundControl; types: ShelfType[] }>();
+const emit = defineEmits<{ changed: [] }>();
+const { products, found, problem, busy, wish, load, more } = props.control;
+const end = ref<HTMLElement | null>(null);
+const scroll = useComesInSight(end, more);
+onMounted(scroll.begin);
+onBeforeUnmount(scroll.end);
+// What was found anew may be too short for its end to go out of sight and come back.
+watch(found, () => void scroll.again(), { flush: "post" });
+const nameOf = (kind: string): string => props.types.find((type) => type.handle === kind)?.name ?? kind;
+async function changed(): Promise<void> {
+  emit("changed");
+  await load();
+}
+</script>
+
+<template>
+  <section class="found" aria-label="Products found">
+    <ul>
+      <li v-for="product in products" :key="product.handle">
+        <ProductCard :product="product" :kind="wish.type ? undefined : nameOf(product.kind)" told />
+        <ProductActs :product="product" :types="types" @changed="changed" />
+      </li>
+    </ul>
+    <p v-if="found?.count === 0" class="none soft">
+      Nothing on the shelf fits. A name is found by the beginning of any of its words.
+    </p>
+    <ProblemNote :problem="problem" @retry="load" />
+    <div ref="end" class="end soft">
+      <template v-if="busy && products.length">More are on their way</template>
+    </div>
+  </section>
+</template>
+
+<style scoped>
+.found {
+  grid-column: 1 / -1;
+}
+.none {
+  margin: 24px 0;
+}
+.end {
+  min-height: 24px;
+  margin-top: 12px;
+}
+li {
+  content-visibility: auto;
+  contain-intrinsic-size: auto 206px auto 212px;
+}
+</style>

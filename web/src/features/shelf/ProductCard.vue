@@ -1,0 +1,107 @@
+<script setup lang="ts">
+import PageThumb from "../../ui/PageThumb.vue";
+import type { ShelfProduct } from "./useShelf";
+
+/** A product with its page as shoppers see it now, and the way to all that is its own. */
+defineProps<{
+  product: ShelfProduct;
+  /** Its type, where it doesn't stand under it. */
+  kind?: string;
+  /** Whether it is told by which template it is served. */
+  told: boolean;
+}>();
+const count = (number: number, one: string, many: string): string => (number === 1 ? `1 ${one}` : `${number} ${many}`);
+</script>
+
+<template>
+  <router-link
+    class="card"
+    draggable="false"
+    :to="{ name: 'desk', params: { id: product.template ?? 0 }, query: { product: product.handle } }"
+    :title="product.why ? `This template because ${product.why}` : undefined"
+  >
+    <PageThumb
+      class="picture"
+      :address="`/api/products/${product.handle}/small`"
+      :name="`Page of ${product.name}`"
+      :width="1280"
+      :height="900"
+    />
+    <span class="name">{{ product.name }}</span>
+  </router-link>
+  <span v-if="kind || told" class="told soft">
+    <template v-if="kind">{{ kind }}</template>
+    <template v-if="kind && told">, </template>
+    <template v-if="told">served by {{ product.served_by || "no template" }}</template>
+  </span>
+  <span class="rooms">
+    <b v-if="product.says" class="signal">{{ product.says }}</b>
+    <span v-if="product.departures" :title="`${product.departures} values differ from its template`">
+      <span class="dot" aria-hidden="true" />
+      {{ count(product.departures, "departure", "departures") }}
+    </span>
+    <router-link
+      :to="{ name: 'variants', params: { handle: product.handle } }"
+      :aria-label="`${count(product.variants, 'variant', 'variants')} of ${product.name}`"
+      >{{ count(product.variants, "variant", "variants") }}</router-link
+    >
+    <router-link
+      :to="{ name: 'pictures', params: { handle: product.handle } }"
+      :aria-label="`Pictures of ${product.name}`"
+      >Pictures</router-link
+    >
+    <router-link
+      :to="{ name: 'texts', params: { handle: product.handle } }"
+      :aria-label="`Texts and facts of ${product.name}`"
+      >Texts</router-link
+    >
+  </span>
+</template>
+
+<style scoped>
+.card {
+  display: block;
+  color: inherit;
+  text-decoration: none;
+}
+.card :deep(.picture) {
+  margin-bottom: 7px;
+  border: 1px solid var(--line);
+  border-radius: 4px;
+  box-shadow: var(--shadow);
+}
+.card:hover :deep(.picture) {
+  border-color: var(--accent);
+}
+.name {
+  display: -webkit-box;
+  overflow: hidden;
+  font-weight: 600;
+  -webkit-box-orient: vertical;
+  -webkit-line-clamp: 2;
+}
+.told {
+  display: block;
+  overflow: hidden;
+  font-size: 12px;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.rooms {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 9px;
+  align-items: center;
+  font-size: 12px;
+}
+.rooms a {
+  display: inline-flex;
+  align-items: center;
+  min-width: 24px;
+  min-height: 24px;
+  color: var(--soft);
+}
+.rooms a:hover {
+  color: var(--accent);
+}
+</style>
