@@ -98,7 +98,8 @@ async fn a_small_page_is_drawn_once_and_anew_after_a_change(pool: MySqlPool) {
     let texts = json_of(owner.get("/api/products/whimbrel/texts").await).await;
     let mut wanted = texts["texts"].clone();
     wanted["summary"] = json!("Summed up otherwise.");
-    let put = owner.put("/api/products/whimbrel/texts", &wanted).await;
+    let put =
+        owner.put("/api/products/whimbrel/texts", &json!({ "was": texts["texts"], "texts": wanted })).await;
     assert_eq!(put.status(), 200, "{}", put.text().await.unwrap());
     let (second, page) = tag().await;
     assert!(second != first && page.contains("Summed up otherwise."));
