@@ -53,9 +53,16 @@ async fn one_template_for_all(owner: &Owner) -> Vec<String> {
         let moving = json!({ "what": "type", "kind": kind["kind"]["handle"], "to": 2 });
         json_of(owner.shift(moving).await).await;
     }
-    let desk = json_of(owner.get("/api/templates/2/desk").await).await;
-    let handles = desk["products"].as_array().unwrap().iter();
-    handles.map(|product| product["handle"].as_str().unwrap().to_owned()).collect()
+    let mut handles = Vec::new();
+    loop {
+        let part =
+            json_of(owner.get(&format!("/api/templates/2/products?skip={}", handles.len())).await).await;
+        let some = part["products"].as_array().unwrap().iter();
+        handles.extend(some.map(|product| product["handle"].as_str().unwrap().to_owned()));
+        if handles.len() as u64 >= part["count"].as_u64().unwrap() {
+            return handles;
+        }
+    }
 }
 
 /// Writes something on the buy button of the template's draft, which is at a revision; the revision then.
