@@ -16,7 +16,7 @@ impl Store {
         let wanted = serde_json::to_string(products).unwrap_or_default();
         let rows = sqlx::query!(
             r#"SELECT STRAIGHT_JOIN p.handle, i.alt, i.sizes AS "sizes: Json<Vec<PictureSize>>"
-               FROM JSON_TABLE(?, '$[*]' COLUMNS (handle VARCHAR(80) COLLATE utf8mb4_unicode_ci PATH '$')) w
+               FROM JSON_TABLE(?, '$[*]' COLUMNS (handle VARCHAR(80) CHARACTER SET ascii COLLATE ascii_bin PATH '$')) w
                JOIN product p ON p.handle = w.handle
                JOIN picture i ON i.id = (
                  SELECT f.id FROM picture f WHERE f.product_id = p.id AND JSON_LENGTH(f.sizes) > 0
