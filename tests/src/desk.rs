@@ -33,14 +33,18 @@ pub async fn in_both(client: &Client, question: &str) {
     }
 }
 
-/// Clicks the line that begins with a label.
+/// Clicks the line that begins with a label, and waits for its slip.
 pub async fn choose(client: &Client, label: &str) {
     let row = format!(
         "[...document.querySelectorAll('.order .what')].find(e => e.textContent.trim().startsWith('{label}'))"
     );
     until(client, &row).await;
     ask(client, &format!("{row}.click()")).await;
-    until(client, &format!("document.querySelector('.slip h2')?.textContent.includes('{label}')")).await;
+    until(
+        client,
+        &format!("document.querySelector('.slip:not([inert]) h2')?.textContent.includes('{label}')"),
+    )
+    .await;
 }
 
 /// Clicks the first of some elements that has these words in it.

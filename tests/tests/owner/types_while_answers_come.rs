@@ -1,6 +1,6 @@
 //! What is typed while answers are still on their way: every letter is kept, and goes where it was typed.
 
-use compagina_tests::desk::{choose, click, in_proof, press, proofs_are_drawn};
+use compagina_tests::desk::{choose, click, in_proof, open_value, press, proofs_are_drawn};
 use compagina_tests::{Browser, Screen, Site, ask, find, json_of, until};
 use fantoccini::Client;
 use serde_json::{Value, json};
@@ -10,13 +10,15 @@ use std::time::Duration;
 
 /// Answers to what changes something come late, by up to 600 ms, other ones each time. `window.fails` of them fail as a
 /// proxy's would, without a body and without a server; `window.loses` are lost on their way back, though the server took
-/// what was sent. That the desk tells every moment who is there is no step: it is left alone.
+/// what was sent. That the desk tells every moment who is there is no step: it is left alone. A slip is held back until
+/// `window.holds` is kept.
 const LATE: &str = r#"
     const fetch_at_once = window.fetch.bind(window);
     let drawn = 7;
     window.fetch = async (wanted, options) => {
         const [method, address] = [options?.method ?? wanted.method ?? "GET", String(wanted.url ?? wanted)];
         const is_step = method !== "GET" && address.includes("/api/") && !address.endsWith("/presence");
+        if (address.includes("/slip/")) await window.holds;
         if (!is_step) return fetch_at_once(wanted, options);
         if (window.fails > 0) { window.fails -= 1; return new Response(null, { status: 502 }); }
         const answer = await fetch_at_once(wanted, options);
@@ -284,6 +286,48 @@ async fn steps_that_wait_go_to_the_template_on_which_they_were_made(pool: MySqlP
             tokio::time::sleep(Duration::from_millis(100)).await;
         }
         panic!("{}", pieces(2).await);
+    })
+    .await;
+}
+
+#[sqlx::test(migrations = false)]
+async fn until_the_slip_of_what_is_chosen_comes_nothing_is_typed_on_the_one_before(pool: MySqlPool) {
+    let site = &Site::start(pool).await;
+    let owner = &site.owner().await;
+    with_late_answers(site, "/templates/2?product=whimbrel", |client| async move {
+        let client = &client;
+        proofs_are_drawn(client).await;
+        let slip_of =
+            |piece: &str| format!("document.querySelector('.slip h2')?.textContent.includes('{piece}')");
+        let comes = "document.querySelector('.slip').inert";
+        click(client, ".order .what", "Facts").await;
+        until(client, &slip_of("Facts")).await;
+        open_value(client, "heading:wide").await;
+        find(client, ".slip [data-value='heading:wide'] input").await;
+
+        // Another one's is on its way: its name stands there, and the settings before it take nothing.
+        ask(client, "void (window.holds = new Promise(go => { window.release = go }))").await;
+        click(client, ".order .what", "Buy button").await;
+        until(client, &slip_of("Buy button")).await;
+        until(client, comes).await;
+        assert_eq!(ask(client, "document.activeElement.closest('.slip')").await, Value::Null);
+        // Enter goes into the settings that were asked for, as soon as they are here.
+        press(client, "\u{e007}").await;
+        ask(client, "void window.release()").await;
+        until(client, &format!("!{comes} && document.activeElement.closest('.slip')")).await;
+
+        // One that was seen before is there at once, and stays as it is when it is told anew.
+        ask(client, "void (window.holds = new Promise(go => { window.release = go }))").await;
+        click(client, ".order .what", "Facts").await;
+        until(client, &format!("{} && !{comes}", slip_of("Facts"))).await;
+        open_value(client, "heading:wide").await;
+        type_at(client, ".slip [data-value='heading:wide'] input", "From the", 40).await;
+        ask(client, "void window.release()").await;
+        for letter in " loft".chars() {
+            client.active_element().await.unwrap().send_keys(&letter.to_string()).await.unwrap();
+        }
+        until(client, &in_proof("Wide", "page.body.textContent.includes('From the loft')")).await;
+        assert!(owner.draft().await.to_string().contains(r#""heading":"From the loft""#));
     })
     .await;
 }

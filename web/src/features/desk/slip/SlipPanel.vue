@@ -19,7 +19,7 @@ const emit = defineEmits<{ out: [] }>();
 const desk = useDesk();
 const moves = injectMoves();
 const { product } = useScope();
-const { slip, unseen } = useSlip();
+const { slip, before, unseen } = useSlip();
 const sheet = ref<InstanceType<typeof SlipSheet> | null>(null);
 
 /** Tablets have a column of their own while they are looked at, or where something is set for them. */
@@ -79,11 +79,25 @@ function out(): void {
   if (!finding.value) return emit("out");
   finding.value = false;
 }
-defineExpose({ enter: (): void => sheet.value?.enter() });
+/** Into the settings; into those that are still on their way as soon as they are here. */
+const entering = ref(false);
+async function enter(): Promise<void> {
+  entering.value = before.value;
+  if (before.value) return;
+  await nextTick();
+  sheet.value?.enter();
+}
+watch(before, (now) => !now && entering.value && void enter(), { flush: "post" });
+watch(
+  () => JSON.stringify(desk.chosen),
+  () => (entering.value = false),
+);
+defineExpose({ enter });
 </script>
 
 <template>
-  <div class="slip" role="region" aria-label="Slip">
+  <!-- Until the slip of what is chosen comes, nothing can be set on the one before, which stands under the other's name. -->
+  <div class="slip" role="region" aria-label="Slip" :inert="slip !== null && before">
     <SlipEdge />
     <template v-if="slip">
       <div class="title">

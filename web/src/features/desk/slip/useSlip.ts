@@ -1,7 +1,7 @@
-import { onScopeDispose, ref, shallowRef, watch } from "vue";
+import { computed, onScopeDispose, ref, shallowRef, watch } from "vue";
 import { type Schemas, api, ask, offline } from "../../../api/client";
 import { useDesk } from "../deskStore";
-import { type Target, bandOf, pieceOf } from "../types";
+import { type Target, bandOf, pieceOf, sameTarget } from "../types";
 
 /** After so long a slip that was never seen is asked for again. */
 const AGAIN_MS = 3000;
@@ -12,7 +12,9 @@ export function useSlip() {
   const slip = shallowRef<Schemas["SlipView"] | null>(null);
   /** Whether it can't be asked for now, and was never seen before. */
   const unseen = ref(false);
-  /** Slips as they were seen last, for as long as nobody answers. */
+  /** Whether what is shown is still the slip of what was chosen before. */
+  const before = computed(() => !sameTarget(slip.value?.target ?? null, desk.chosen));
+  /** Slips as they were seen last: shown until they are told anew. */
   const seen = new Map<string, Schemas["SlipView"]>();
   let asked = 0;
   const again = ref(0);
@@ -32,10 +34,12 @@ export function useSlip() {
       if (!isThere(target)) return;
       const mine = (asked += 1);
       const key = JSON.stringify([id, target, desk.scope, desk.look?.product]);
+      const earlier = seen.get(key);
+      if (earlier && before.value) slip.value = earlier;
       const { data, error } = await ask(call(id));
       if (mine !== asked) return;
       if (data) seen.set(key, data);
-      const known = error?.code === offline.code ? seen.get(key) : undefined;
+      const known = error?.code === offline.code ? earlier : undefined;
       slip.value = data ?? known ?? null;
       unseen.value = error?.code === offline.code && known === undefined;
       if (unseen.value) later = setTimeout(() => (again.value += 1), AGAIN_MS);
@@ -58,5 +62,5 @@ export function useSlip() {
       : api.GET("/api/templates/{id}/slip/band/{band}", { params: { path: { id, band: band ?? "" }, query } });
   }
 
-  return { slip, unseen };
+  return { slip, before, unseen };
 }
