@@ -6,6 +6,7 @@ import { useSession } from "./features/session/session";
 import { useOutbox } from "./session/useOutbox";
 import SavedState from "./ui/SavedState.vue";
 import TopBar from "./ui/TopBar.vue";
+import KeysDialog from "./ui/keys/KeysDialog.vue";
 import { viewsBeside } from "./ui/places";
 
 const session = useSession();
@@ -42,6 +43,7 @@ onBeforeUnmount(() => {
     <router-view />
     <!-- The desk has it in a foot of its own; before it is known which view is opened there is none. -->
     <footer v-if="session.owner && route.name && route.name !== 'desk'" class="app-foot"><SavedState /></footer>
+    <KeysDialog v-if="session.owner" />
     <SignInOver />
   </v-app>
 </template>

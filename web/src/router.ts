@@ -1,6 +1,15 @@
-import { createRouter, createWebHistory } from "vue-router";
+import { type RouteLocationRaw, createRouter, createWebHistory } from "vue-router";
+import { api, ask } from "./api/client";
 import { useSession } from "./features/session/session";
 import type { PlaceName } from "./ui/places";
+import { titleOfView } from "./ui/useTitle";
+
+/** Where a product lies on a desk; on the shelf where no template serves it. */
+async function deskOf(handle: string): Promise<RouteLocationRaw> {
+  const { data } = await ask(api.GET("/api/shelf/products", { params: { query: { find: handle } } }));
+  const id = data?.products.find((one) => one.handle === handle)?.template;
+  return id ? { name: "desk", params: { id }, query: { product: handle } } : { name: "shelf", query: { find: handle } };
+}
 
 export const router = createRouter({
   history: createWebHistory(),
@@ -51,6 +60,14 @@ export const router = createRouter({
       meta: { title: "What changes where", place: "looks" },
       component: () => import("./features/changes/SwatchChangesView.vue"),
       props: (route) => ({ handle: String(route.params.handle), value: Number(route.params.value) }),
+    },
+    {
+      // A product's page on the desk of the template that serves it.
+      path: "/products/:handle/desk",
+      name: "desk-of",
+      meta: { title: "Desk", place: "pages" },
+      beforeEnter: async (to) => deskOf(String(to.params.handle)),
+      component: () => import("./features/shelf/ShelfView.vue"),
     },
     {
       path: "/products/:handle/pictures",
@@ -134,8 +151,7 @@ router.beforeEach(async (to) => {
 });
 
 router.afterEach((to) => {
-  const { title } = to.meta;
-  document.title = title ? `${title} · Compagina` : "Compagina";
+  titleOfView(to.meta.title ?? "");
 });
 
 declare module "vue-router" {

@@ -1,6 +1,8 @@
 //! The same work without a mouse, and the settings that the other tests don't touch.
 
-use compagina_tests::desk::{open_desk as open, open_value, pick_value, press, press_with, value_says};
+use compagina_tests::desk::{
+    click, open_desk as open, open_value, pick_value, press, press_with, value_says,
+};
 use compagina_tests::{Browser, Screen, Site, ask, find, until};
 use fantoccini::Client;
 use fantoccini::key::Key;
@@ -66,6 +68,24 @@ async fn proofs_are_shown_alone_and_keys_are_listed(pool: MySqlPool) {
         until(&client, "location.search === '?product=whimbrel'").await;
         press(&client, "?").await;
         until(&client, "document.querySelector('dl')?.textContent.includes('move the piece')").await;
+        assert_eq!(ask(&client, "document.title").await, "Sport kites · Compagina");
+        // Whoever doesn't want them to does nothing by letters alone any more, and arrows still walk.
+        find(&client, ".dialog-sheet input[type=checkbox]").await.click().await.unwrap();
+        click(&client, ".dialog-sheet button", "Close").await;
+        until(&client, "!document.querySelector('.dialog-sheet')").await;
+        let frames = "document.querySelectorAll('iframe[title^=Proof]').length";
+        press(&client, "1").await;
+        press(&client, &Key::Down.to_string()).await;
+        until(&client, &title_is("6 · Options")).await;
+        assert_eq!(ask(&client, frames).await, 2, "1 would have left the wide one alone");
+        // Under one's name it is undone.
+        find(&client, "button.who").await.click().await.unwrap();
+        click(&client, ".v-list-item", "Keyboard shortcuts").await;
+        find(&client, ".dialog-sheet input[type=checkbox]").await.click().await.unwrap();
+        click(&client, ".dialog-sheet button", "Close").await;
+        until(&client, "!document.querySelector('.dialog-sheet')").await;
+        press(&client, "1").await;
+        until(&client, &format!("{frames} === 1")).await;
     })
     .await;
 }

@@ -48,6 +48,11 @@ async fn the_shelf_is_searched_and_what_was_found_is_come_back_to(pool: MySqlPoo
         client.back().await.unwrap();
         until(client, "document.querySelector('[aria-label=\"Find a product\"]')?.value === 'whim'").await;
         until(client, "document.querySelectorAll('.found .card').length === 1").await;
+        // The search is reached by a key, and by skipping the bar.
+        find(client, "a.skip").await.send_keys(&Key::Enter.to_string()).await.unwrap();
+        until(client, "document.activeElement.matches('main')").await;
+        find(client, "body").await.send_keys("/").await.unwrap();
+        until(client, "document.activeElement.getAttribute('aria-label') === 'Find a product'").await;
         click(client, ".looked button", "Show the whole shelf").await;
         until(client, "document.querySelectorAll('.shelf .card').length === 28").await;
     })
@@ -79,6 +84,12 @@ async fn the_desk_leafs_by_keys_and_by_name(pool: MySqlPool) {
         until(client, &product("Dunlin", "3 of 12")).await;
         until(client, "location.search === '?product=dunlin'").await;
         until(client, "!document.querySelector('.products')").await;
+        // From the product on the desk to all that is its own, and back to its desk.
+        find(client, ".leaf .product").await.click().await.unwrap();
+        click(client, ".products .of a", "Variants").await;
+        until(client, "document.title === 'Dunlin: variants · Compagina'").await;
+        click(client, "a[href='/products/dunlin/desk']", "On the desk").await;
+        until(client, &product("Dunlin", "3 of 12")).await;
     })
     .await;
 }

@@ -36,7 +36,7 @@ async fn a_colour_changes_the_sample_the_contrast_and_proofs_that_are_open_and_s
             until(&client, "document.querySelector('.contrasts').textContent.includes('Every pair can be read')").await;
             find(&client, ".house [aria-label=Undo]:not(:disabled)").await.click().await.unwrap();
             until(&client, "document.querySelector('.contrasts').textContent.includes('1 pair is too weak')").await;
-            let again = find(&client, ".house [aria-label='Do it again']:not(:disabled)").await;
+            let again = find(&client, ".house [aria-label=Redo]:not(:disabled)").await;
             again.send_keys(&format!("{}{}z", Key::Control, Key::Shift)).await.unwrap();
             until(&client, "document.querySelector('.contrasts').textContent.includes('Every pair can be read')").await;
         })

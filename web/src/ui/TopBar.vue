@@ -7,6 +7,7 @@ import { useSession } from "../features/session/session";
 import { useOutbox } from "../session/useOutbox";
 import ProblemNote from "./ProblemNote.vue";
 import { WANTED, wanted } from "./colours";
+import { listed } from "./keys/keys";
 import { PLACES, viewsBeside } from "./places";
 
 const GoAnywhere = defineAsyncComponent(() => import("../features/anywhere/GoAnywhere.vue"));
@@ -19,6 +20,13 @@ const beside = computed(() => viewsBeside(route));
 /** A view stays marked while something of it is open, such as one option of the swatch book. */
 function isWithin(view: string): boolean {
   return route.path === view || route.path.startsWith(`${view}/`);
+}
+
+/** Past the bar, to what the view begins with. */
+function skip(): void {
+  const view = document.querySelector<HTMLElement>("main");
+  view?.setAttribute("tabindex", "-1");
+  view?.focus();
 }
 
 const outbox = useOutbox();
@@ -34,6 +42,7 @@ async function signOut(): Promise<void> {
 
 <template>
   <header class="bar">
+    <a class="skip" href="#view" @click.prevent="skip">Skip to the view</a>
     <router-link to="/" class="mark">
       <svg width="22" height="22" viewBox="0 0 22 22" aria-hidden="true">
         <path d="M2 4h8v14H2z" fill="var(--bar-mark)" />
@@ -63,6 +72,7 @@ async function signOut(): Promise<void> {
         </template>
         <v-list>
           <v-list-item title="Messages to shoppers" to="/messages" />
+          <v-list-item title="Keyboard shortcuts" @click="listed = true" />
           <v-divider />
           <v-list-item
             v-for="[set, says] in WANTED"
@@ -105,6 +115,18 @@ async function signOut(): Promise<void> {
 </template>
 
 <style scoped>
+.skip {
+  position: fixed;
+  z-index: 3000;
+  top: 8px;
+  left: 8px;
+  padding: 6px 12px;
+  border-radius: 6px;
+  background: var(--sheet);
+}
+.skip:not(:focus) {
+  clip-path: inset(50%);
+}
 .bar {
   display: flex;
   align-items: center;

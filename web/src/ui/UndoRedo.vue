@@ -20,8 +20,8 @@ defineEmits<{ undo: []; redo: [] }>();
     variant="text"
     size="small"
     :icon="mdiRedo"
-    aria-label="Do it again"
-    :title="redoes ? `Do it again, Ctrl Shift Z: ${redoes}` : 'Do it again, Ctrl Shift Z'"
+    aria-label="Redo"
+    :title="redoes ? `Redo, Ctrl Shift Z: ${redoes}` : 'Redo, Ctrl Shift Z'"
     :disabled="!canRedo"
     @click="$emit('redo')"
   />

@@ -49,6 +49,10 @@ export function viewsOfProduct(handle: string): View[] {
 /** The quiet line under the top bar: the views beside the one that is open. */
 export function viewsBeside(route: RouteLocationNormalizedLoaded): View[] {
   const { handle } = route.params;
-  if (route.meta.place === "shelf") return typeof handle === "string" && handle !== "" ? viewsOfProduct(handle) : [];
+  if (route.meta.place === "shelf") {
+    if (typeof handle !== "string" || handle === "") return [];
+    const desk = { name: "On the desk", to: `/products/${encodeURIComponent(handle)}/desk` };
+    return [...viewsOfProduct(handle), desk];
+  }
   return PLACES.find((one) => one.place === route.meta.place)?.views ?? [];
 }

@@ -2,11 +2,12 @@
 import { computed, defineAsyncComponent, nextTick, provide, ref, watch } from "vue";
 import { onBeforeRouteLeave, useRouter } from "vue-router";
 import ProblemNote from "../../ui/ProblemNote.vue";
+import { listed } from "../../ui/keys/keys";
+import { useTitle } from "../../ui/useTitle";
 import TurnList from "../templates/TurnList.vue";
 import ClashDialog from "./ClashDialog.vue";
 import DeskHead from "./DeskHead.vue";
 import DeskFoot from "./DeskFoot.vue";
-import KeysDialog from "./KeysDialog.vue";
 import ProofPane from "./ProofPane.vue";
 import RunningOrder from "./RunningOrder.vue";
 import SituationStrip from "./SituationStrip.vue";
@@ -42,7 +43,6 @@ const adding = ref(false);
 const finding = ref(false);
 const findingSetting = ref(false);
 const slip = ref<InstanceType<typeof SlipPanel> | null>(null);
-const help = ref(false);
 const open = ref<"starters" | "departures" | "history" | "preview" | null>(null);
 
 watch(
@@ -64,6 +64,7 @@ async function addBand(): Promise<void> {
   await nextTick();
 }
 
+useTitle(() => desk.view?.name);
 const press = useKeys({
   walk: moves.walk,
   step: moves.step,
@@ -78,7 +79,6 @@ const press = useKeys({
   find: () => (finding.value = true),
   setting: () => (findingSetting.value = true),
   into: () => slip.value?.enter(),
-  help: () => (help.value = true),
   letGo: () => moves.choose(null),
 });
 
@@ -144,10 +144,9 @@ function lookAt(product: string): void {
           @press="press"
           @look="lookAt"
         />
-        <DeskFoot :boxes="boxes" :facts="situation.facts.value" @help="help = true" />
+        <DeskFoot :boxes="boxes" :facts="situation.facts.value" @help="listed = true" />
       </section>
     </div>
-    <KeysDialog v-model="help" />
     <ClashDialog />
     <StartersDialog v-if="open === 'starters'" :situation="situation" @close="open = null" />
     <DeparturesDialog v-if="open === 'departures'" @look="situation.look" @close="open = null" />

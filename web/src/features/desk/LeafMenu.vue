@@ -1,12 +1,17 @@
 <script setup lang="ts">
 import { mdiChevronLeft, mdiChevronRight } from "@mdi/js";
-import { ref } from "vue";
+import { computed, ref } from "vue";
 import ProductList from "../../ui/products/ProductList.vue";
+import { viewsOfProduct } from "../../ui/places";
+import { useDesk } from "./deskStore";
 import type { SituationControl } from "./useSituation";
 
 /** Which product lies on the desk: leafed through one by one, or found by its name. */
 const props = defineProps<{ situation: SituationControl }>();
 const { facts, count, place, product, name, find } = props.situation;
+const desk = useDesk();
+/** All else that is the product's own. */
+const views = computed(() => viewsOfProduct(product.value ?? ""));
 const open = ref(false);
 function pick(handle: string): void {
   open.value = false;
@@ -31,7 +36,12 @@ function pick(handle: string): void {
         :picked="product ? [product] : []"
         label="Product on the desk"
         @pick="(one) => pick(one.handle)"
-      />
+      >
+        <p v-if="product && !desk.product?.sample" class="of">
+          <span class="soft">Of {{ name }}:</span>
+          <router-link v-for="view in views" :key="view.to" :to="view.to">{{ view.name }}</router-link>
+        </p>
+      </ProductList>
     </v-menu>
     <button aria-label="Next product, ]" title="Next product, ]" @click="situation.leaf(1)">
       <v-icon :icon="mdiChevronRight" size="16" />
@@ -68,6 +78,18 @@ function pick(handle: string): void {
 .product span {
   overflow: hidden;
   text-overflow: ellipsis;
+}
+.of {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 2px 10px;
+  margin: 0;
+  padding: 4px 8px 2px;
+  border-top: 1px solid var(--line);
+  font-size: 12px;
+}
+.of a {
+  min-height: 24px;
 }
 .product small {
   font-size: 12px;

@@ -1,4 +1,5 @@
 import { onBeforeUnmount, onMounted } from "vue";
+import { type KeyLine, isHeard, listed, useKeyList } from "../../ui/keys/keys";
 import { isTyping } from "../../ui/useUndoKeys";
 import type { Shown } from "./types";
 
@@ -24,11 +25,10 @@ export interface Keys {
   find(): void;
   setting(): void;
   into(): void;
-  help(): void;
   letGo(): void;
 }
 
-export const KEYS: [string, string][] = [
+const KEYS: KeyLine[] = [
   ["↑ ↓", "the line above or below"],
   ["Shift ↑ ↓", "choose several"],
   ["Alt ↑ ↓", "move the piece"],
@@ -47,7 +47,6 @@ export const KEYS: [string, string][] = [
   ["1 2 3 4", "wide screen, phone, both, tablet"],
   ["5 6", "all products, all states"],
   ["Esc", "choose nothing"],
-  ["?", "these keys"],
 ];
 
 /** Everything on the desk by keyboard, as long as nobody is typing. */
@@ -56,7 +55,7 @@ export function useKeys(keys: Keys) {
     const command = press.ctrlKey || press.metaKey;
     const key = press.key.length === 1 ? press.key.toLowerCase() : press.key;
     if (command && key === "z") press.shiftKey ? keys.redo() : keys.undo();
-    else if (command) return false;
+    else if (command || (!press.altKey && !isHeard(press))) return false;
     else if (press.altKey && key === "ArrowUp") keys.step(-1);
     else if (press.altKey && key === "ArrowDown") keys.step(1);
     else if (press.altKey) return false;
@@ -78,7 +77,7 @@ export function useKeys(keys: Keys) {
     else if (key === "4") keys.show("tablet");
     else if (key === "5") keys.show("products");
     else if (key === "6") keys.show("states");
-    else if (key === "?") keys.help();
+    else if (key === "?") listed.value = true;
     else return false;
     return true;
   }
@@ -89,9 +88,14 @@ export function useKeys(keys: Keys) {
     const arrows = event.key.startsWith("Arrow") && target.closest("[role=tablist], .v-btn-toggle");
     // Enter on a line that is chosen goes on to its settings; on anything else it is that thing's.
     const theirs = event.key === "Enter" && target !== document.body && !target.closest(".row.chosen .what");
-    if (!arrows && !theirs && act(event)) event.preventDefault();
+    // On many keyboards brackets are typed with AltGr, which says that Ctrl and Alt are held down.
+    const graph = event.getModifierState("AltGraph") && event.key.length === 1;
+    const { key, metaKey, shiftKey } = event;
+    const held = graph ? { ctrlKey: false, altKey: false } : { ctrlKey: event.ctrlKey, altKey: event.altKey };
+    if (!arrows && !theirs && act({ key, metaKey, shiftKey, ...held })) event.preventDefault();
   }
 
+  useKeyList("Keys on the desk", KEYS);
   onMounted(() => addEventListener("keydown", onKey));
   onBeforeUnmount(() => removeEventListener("keydown", onKey));
   return act;

@@ -4,6 +4,7 @@ import { VueDraggable } from "vue-draggable-plus";
 import { useJournal } from "../../session/useJournal";
 import JournalBar from "../../ui/JournalBar.vue";
 import ProblemNote from "../../ui/ProblemNote.vue";
+import { useTitle } from "../../ui/useTitle";
 import UploadList from "../../ui/upload/UploadList.vue";
 import { useDropped } from "../../ui/upload/useDropped";
 import { useUploads } from "../../ui/upload/useUploads";
@@ -16,6 +17,7 @@ import { sendPicture } from "./sendPicture";
 const props = defineProps<{ handle?: string }>();
 const control = usePictures(() => props.handle);
 const { view, pictures, waiting, chosen, proposed, problem, overtaken, pending } = control;
+useTitle(() => props.handle && view.value && `${view.value.name ?? ""}: pictures`);
 const product = computed(() => (props.handle === undefined ? {} : { product: props.handle }));
 const journal = useJournal(
   () => ({ ...product.value, view: "pictures" }),

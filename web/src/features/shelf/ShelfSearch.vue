@@ -1,7 +1,9 @@
 <script setup lang="ts">
-import { computed } from "vue";
+import { computed, onBeforeUnmount, onMounted, ref } from "vue";
 import PickField from "../../ui/fields/PickField.vue";
 import SearchField from "../../ui/fields/SearchField.vue";
+import { isHeard, useKeyList } from "../../ui/keys/keys";
+import { isTyping } from "../../ui/useUndoKeys";
 import type { FoundControl, ShelfOrder, Standing } from "./useFound";
 
 /** Looks for products by name, type, template and how they stand; each list tells how many there would be. */
@@ -13,6 +15,16 @@ const ORDERS: { value: ShelfOrder; says: string }[] = [
   { value: "cheapest", says: "cheapest first" },
   { value: "dearest", says: "dearest first" },
 ];
+const field = ref<InstanceType<typeof SearchField> | null>(null);
+useKeyList("Keys on the shelf", [["/", "find a product"]]);
+function onKey(event: KeyboardEvent): void {
+  if (event.key !== "/" || event.ctrlKey || event.metaKey || event.altKey || isTyping(event) || !isHeard(event)) return;
+  event.preventDefault();
+  field.value?.focus();
+}
+onMounted(() => addEventListener("keydown", onKey));
+onBeforeUnmount(() => removeEventListener("keydown", onKey));
+
 const typed = computed({ get: () => wish.value.find, set: (find) => wishFor({ find }) });
 const type = computed({ get: () => wish.value.type, set: (to) => wishFor({ type: to }) });
 const template = computed({ get: () => wish.value.template, set: (to) => wishFor({ template: to }) });
@@ -58,7 +70,7 @@ const says = computed(() => {
 
 <template>
   <div class="looked" role="search">
-    <SearchField v-model="typed" class="find" label="Find a product" />
+    <SearchField ref="field" v-model="typed" class="find" label="Find a product" />
     <PickField v-model="type" aria-label="Type" :options="types" />
     <PickField v-model="template" aria-label="Template" :options="templates" />
     <PickField v-model="standing" aria-label="How it stands" :options="standings" />

@@ -4,6 +4,7 @@ import { useRouter } from "vue-router";
 import { useJournal } from "../../session/useJournal";
 import JournalBar from "../../ui/JournalBar.vue";
 import ProblemNote from "../../ui/ProblemNote.vue";
+import { useTitle } from "../../ui/useTitle";
 import UploadList from "../../ui/upload/UploadList.vue";
 import { useDropped } from "../../ui/upload/useDropped";
 import { useUploads } from "../../ui/upload/useUploads";
@@ -27,6 +28,7 @@ const journal = useJournal(
   () => [option.value, lines.value],
   book.stepThenRead,
 );
+useTitle(() => option.value && `${option.value.name} in the swatch book`);
 // An option may have gone, or come back under another name.
 watch(lines, (now) => {
   if (props.handle && now.length > 0 && !now.some((line) => line.handle === props.handle)) void open("");

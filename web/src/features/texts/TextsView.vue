@@ -7,6 +7,7 @@ import JournalBar from "../../ui/JournalBar.vue";
 import MetNote from "../../ui/MetNote.vue";
 import PageThumb from "../../ui/PageThumb.vue";
 import ProblemNote from "../../ui/ProblemNote.vue";
+import { useTitle } from "../../ui/useTitle";
 import TextsForm from "./TextsForm.vue";
 import { useTexts } from "./useTexts";
 
@@ -14,6 +15,7 @@ import { useTexts } from "./useTexts";
 const props = defineProps<{ handle: string }>();
 const texts = useTexts(() => props.handle);
 const { view, form, problem, pending, kept, changed, met, load, keep, leaveIt } = texts;
+useTitle(() => view.value && `${view.value.texts.name}: texts and facts`);
 const outbox = useOutbox();
 const CALLED = {
   name: "the name",

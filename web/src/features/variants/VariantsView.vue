@@ -4,6 +4,8 @@ import { useRoute } from "vue-router";
 import { useJournal } from "../../session/useJournal";
 import JournalBar from "../../ui/JournalBar.vue";
 import ProblemNote from "../../ui/ProblemNote.vue";
+import { useKeyList } from "../../ui/keys/keys";
+import { useTitle } from "../../ui/useTitle";
 import ImportDialog from "./ImportDialog.vue";
 import MakeDialog from "./MakeDialog.vue";
 import SellingDialog from "./SellingDialog.vue";
@@ -28,6 +30,13 @@ watch(
   { immediate: true },
 );
 
+useTitle(() => view.value && `${view.value.name}: variants`);
+useKeyList("Keys among variants", [
+  ["Enter, ↓", "keep, and to the line below"],
+  ["Shift Enter, ↑", "to the line above"],
+  ["← →", "at the end of a field: to the one beside it"],
+  ["Ctrl V", "fill cells with a block from a spreadsheet"],
+]);
 const typed = ref("");
 const found = computed(() => {
   const words = typed.value.trim().toLowerCase().split(/\s+/);

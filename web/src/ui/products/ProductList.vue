@@ -127,6 +127,7 @@ function onKey(event: KeyboardEvent): void {
         No product is called like this
       </li>
     </ul>
+    <slot />
   </div>
 </template>
 

@@ -1,0 +1,64 @@
+<script setup lang="ts">
+import { computed, onBeforeUnmount, onMounted } from "vue";
+import { isTyping } from "../useUndoKeys";
+import { EVERYWHERE, isHeard, letters, listed, ofView } from "./keys";
+
+/** What keys do in the view that is open; opened by ? or under one's name. */
+const keys = computed(() => {
+  const own = ofView.value?.keys ?? [];
+  const told = new Set(own.map(([key]) => key));
+  return [...own, ...EVERYWHERE.filter(([key]) => !told.has(key))];
+});
+function onKey(event: KeyboardEvent): void {
+  if (event.key !== "?" || event.ctrlKey || event.metaKey || isTyping(event) || !isHeard(event)) return;
+  event.preventDefault();
+  listed.value = true;
+}
+onMounted(() => addEventListener("keydown", onKey));
+onBeforeUnmount(() => removeEventListener("keydown", onKey));
+</script>
+
+<template>
+  <v-dialog v-model="listed" max-width="400" aria-label="Keys">
+    <div class="dialog-sheet">
+      <h1>{{ ofView?.title ?? "Keys" }}</h1>
+      <dl>
+        <template v-for="[key, what] in keys" :key="key">
+          <dt>{{ key }}</dt>
+          <dd>{{ what }}</dd>
+        </template>
+      </dl>
+      <label>
+        <input v-model="letters" type="checkbox" />
+        Letters and signs alone do something; without this only keys with Ctrl or Alt, arrows, Enter, Escape and Delete
+        do
+      </label>
+      <v-btn block @click="listed = false">Close</v-btn>
+    </div>
+  </v-dialog>
+</template>
+
+<style scoped>
+dl {
+  display: grid;
+  grid-template-columns: auto 1fr;
+  gap: 6px 18px;
+  margin: 0;
+}
+dt {
+  font-weight: 600;
+}
+dd {
+  margin: 0;
+}
+label {
+  display: flex;
+  gap: 8px;
+  align-items: baseline;
+  color: var(--soft);
+}
+label input {
+  flex: none;
+  accent-color: var(--accent);
+}
+</style>
