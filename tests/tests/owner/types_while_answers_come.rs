@@ -3,6 +3,7 @@
 use compagina_tests::desk::{choose, click, in_proof, open_value, press, proofs_are_drawn};
 use compagina_tests::{Browser, Screen, Site, ask, find, json_of, until};
 use fantoccini::Client;
+use fantoccini::key::Key;
 use serde_json::{Value, json};
 use sqlx::MySqlPool;
 use std::future::Future;
@@ -10,15 +11,15 @@ use std::time::Duration;
 
 /// Answers to what changes something come late, by up to 600 ms, other ones each time. `window.fails` of them fail as a
 /// proxy's would, without a body and without a server; `window.loses` are lost on their way back, though the server took
-/// what was sent. That the desk tells every moment who is there is no step: it is left alone. A slip is held back until
-/// `window.holds` is kept.
+/// what was sent. That the desk tells every moment who is there is no step: it is left alone. Answers
+/// about what `window.holds` names are held back until it lets them go.
 const LATE: &str = r#"
     const fetch_at_once = window.fetch.bind(window);
     let drawn = 7;
     window.fetch = async (wanted, options) => {
         const [method, address] = [options?.method ?? wanted.method ?? "GET", String(wanted.url ?? wanted)];
         const is_step = method !== "GET" && address.includes("/api/") && !address.endsWith("/presence");
-        if (address.includes("/slip/")) await window.holds;
+        if (window.holds && address.includes(window.holds.what)) await window.holds.until;
         if (!is_step) return fetch_at_once(wanted, options);
         if (window.fails > 0) { window.fails -= 1; return new Response(null, { status: 502 }); }
         const answer = await fetch_at_once(wanted, options);
@@ -40,6 +41,14 @@ async fn with_late_answers<F: Future<Output = ()>>(site: &Site, path: &str, step
         steps(client).await;
     })
     .await;
+}
+
+/// Holds back the answers about something.
+async fn hold(client: &Client, what: &str) {
+    let holds = format!(
+        "void (window.holds = {{ what: '{what}', until: new Promise(go => {{ window.lets = go }}) }}, window.holds.go = window.lets)"
+    );
+    ask(client, &holds).await;
 }
 
 /// Types as a hand does, a letter every so often.
@@ -306,28 +315,77 @@ async fn until_the_slip_of_what_is_chosen_comes_nothing_is_typed_on_the_one_befo
         find(client, ".slip [data-value='heading:wide'] input").await;
 
         // Another one's is on its way: its name stands there, and the settings before it take nothing.
-        ask(client, "void (window.holds = new Promise(go => { window.release = go }))").await;
+        hold(client, "/slip/").await;
         click(client, ".order .what", "Buy button").await;
         until(client, &slip_of("Buy button")).await;
         until(client, comes).await;
         assert_eq!(ask(client, "document.activeElement.closest('.slip')").await, Value::Null);
         // Enter goes into the settings that were asked for, as soon as they are here.
         press(client, "\u{e007}").await;
-        ask(client, "void window.release()").await;
+        ask(client, "void window.holds.go()").await;
         until(client, &format!("!{comes} && document.activeElement.closest('.slip')")).await;
 
         // One that was seen before is there at once, and stays as it is when it is told anew.
-        ask(client, "void (window.holds = new Promise(go => { window.release = go }))").await;
+        hold(client, "/slip/").await;
         click(client, ".order .what", "Facts").await;
         until(client, &format!("{} && !{comes}", slip_of("Facts"))).await;
         open_value(client, "heading:wide").await;
         type_at(client, ".slip [data-value='heading:wide'] input", "From the", 40).await;
-        ask(client, "void window.release()").await;
+        ask(client, "void window.holds.go()").await;
         for letter in " loft".chars() {
             client.active_element().await.unwrap().send_keys(&letter.to_string()).await.unwrap();
         }
         until(client, &in_proof("Wide", "page.body.textContent.includes('From the loft')")).await;
         assert!(owner.draft().await.to_string().contains(r#""heading":"From the loft""#));
+    })
+    .await;
+}
+
+#[sqlx::test(migrations = false)]
+async fn what_was_read_when_a_dialog_was_open_last_is_not_typed_on(pool: MySqlPool) {
+    let site = &Site::start(pool).await;
+    with_late_answers(site, "/products/whimbrel/variants", |client| async move {
+        let client = &client;
+        click(client, "button", "How it is sold").await;
+        let price = ".dialog-sheet .row label:nth-child(1) input";
+        find(client, price).await;
+        click(client, ".dialog-sheet button", "Leave it").await;
+        until(client, "!document.querySelector('.dialog-sheet')").await;
+
+        hold(client, "/selling").await;
+        click(client, "button", "How it is sold").await;
+        until(client, "document.querySelector('.dialog-sheet h2')").await;
+        assert_eq!(ask(client, &format!("document.querySelector('{price}')")).await, Value::Null);
+        ask(client, "void window.holds.go()").await;
+        type_at(client, price, "71.50", 40).await;
+        find(client, price).await.send_keys(&Key::Enter.to_string()).await.unwrap();
+        until(client, "!document.querySelector('.dialog-sheet')").await;
+        let selling = json_of(site.owner().await.get("/api/products/whimbrel/selling").await).await;
+        assert_eq!(selling["price"], "71.50");
+    })
+    .await;
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_cell_in_which_nothing_was_typed_takes_over_what_came_in_and_keeps_nothing(pool: MySqlPool) {
+    let site = &Site::start(pool).await;
+    let owner = &site.owner().await;
+    with_late_answers(site, "/templates/2?product=whimbrel", |client| async move {
+        let client = &client;
+        proofs_are_drawn(client).await;
+        choose(client, "Buy button").await;
+        open_value(client, "words:wide").await;
+        let words = ".slip [data-value='words:wide'] input";
+        find(client, words).await;
+        let value = format!("document.querySelector(`{words}`)?.value");
+        assert_eq!(ask(client, &value).await, "Add to cart");
+        let op = json!({ "op": "set", "target": { "piece": "p9" }, "setting": "words", "device": "wide", "value": "Take it home" });
+        let seen = json!({ "revision": owner.draft().await["revision"], "op": op });
+        json_of(owner.post("/api/templates/2/operations", &seen).await).await;
+        until(client, &format!("{value} === 'Take it home'")).await;
+        choose(client, "Title").await;
+        until(client, &in_proof("Wide", "page.body.textContent.includes('Take it home')")).await;
+        assert!(owner.draft().await.to_string().contains("Take it home"));
     })
     .await;
 }

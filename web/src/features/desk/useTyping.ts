@@ -6,23 +6,31 @@ import { useDesk } from "./deskStore";
 const EVERY_MS = 80;
 
 /**
- * Keeps what is typed while it is typed: as often as the server answers, and once more when the field is left. While
- * its writer chooses between somebody else's value and their own nothing is kept; then the field shows what was chosen.
+ * Keeps what is typed while it is typed: as often as the server answers, and once more when the field is left. A field
+ * in which nothing was typed keeps nothing when it is left: what came in meanwhile stands. While its writer chooses
+ * between somebody else's value and their own nothing is kept; then the field shows what was chosen.
+ *
+ * `keep` tells whether nothing is left to be kept.
  */
-export function useTyping(keep: () => void, reset: () => void) {
+export function useTyping(keep: () => boolean, reset: () => void) {
   const desk = useDesk();
   const outbox = useOutbox();
+  /** Whether something was typed since the field was entered: it isn't overwritten. */
   const busy = ref(false);
+  /** Whether something of that isn't on its way yet. */
+  let typed = false;
   let last = 0;
   let timer: ReturnType<typeof setTimeout> | undefined;
   /** Whether something was typed that isn't kept yet, only because a step is under way. */
   let behind = false;
 
+  /** Something was typed that is kept when the field is left. */
   function begin(): void {
-    busy.value = true;
+    busy.value = typed = true;
   }
+  /** Something was typed that is kept at once. */
   function go(): void {
-    busy.value = true;
+    begin();
     timer ??= setTimeout(attempt, Math.max(0, last + EVERY_MS - performance.now()));
   }
   /** One keep at a time: while one is under way, what comes after it waits. */
@@ -33,7 +41,7 @@ export function useTyping(keep: () => void, reset: () => void) {
     behind = desk.waiting > 0 && outbox.stuck === null;
     if (behind) return;
     last = performance.now();
-    keep();
+    typed = !keep();
   }
   watch(
     () => [desk.waiting, outbox.stuck],
@@ -43,14 +51,15 @@ export function useTyping(keep: () => void, reset: () => void) {
     clearTimeout(timer);
     timer = undefined;
     behind = false;
-    if (busy.value && !desk.clash) keep();
     busy.value = false;
+    if (typed && !desk.clash) keep();
+    typed = false;
   }
   watch(
     () => desk.clash,
     (now, before) => {
       if (now || !before) return;
-      busy.value = false;
+      busy.value = typed = false;
       reset();
     },
   );

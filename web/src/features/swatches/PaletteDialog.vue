@@ -10,22 +10,24 @@ const emit = defineEmits<{ kept: [] }>();
 const text = ref("");
 const problem = ref<ApiError | null>(null);
 const overtaken = shallowRef<Overtaken | null>(null);
-const waiting = ref(false);
+/** Whether the palette as it is now is here and isn't being kept. */
+const ready = ref(false);
 let seen: string | undefined;
 
 async function load(): Promise<void> {
+  ready.value = false;
   const { data, error } = await ask(api.GET("/api/palette"));
   problem.value = error ?? null;
   overtaken.value = null;
-  if (data) [text.value, seen] = [data.text, data.seen];
+  if (data) [text.value, seen, ready.value] = [data.text, data.seen, true];
 }
 watch(open, (now) => now && void load());
 
 async function keep(mine = false): Promise<void> {
-  waiting.value = true;
+  ready.value = false;
   const headers = asSeen(mine ? undefined : seen);
   const { error } = await ask(api.PUT("/api/palette", { body: { text: text.value }, ...headers }));
-  waiting.value = false;
+  ready.value = true;
   const late = error?.code === "overtaken";
   problem.value = late ? null : (error ?? null);
   overtaken.value = late ? { told: error, about: undefined, mine: () => keep(true), theirs: load } : null;
@@ -47,13 +49,14 @@ async function keep(mine = false): Promise<void> {
       <textarea
         v-model="text"
         rows="12"
+        :readonly="!ready"
         spellcheck="false"
         aria-label="Named colours"
         placeholder="Ember #D7512B&#10;Sea green #2E8B57&#10;Tomato"
       />
       <div class="acts">
         <v-btn variant="text" @click="open = false">Cancel</v-btn>
-        <v-btn type="submit" variant="flat" color="primary" :loading="waiting">Keep the palette</v-btn>
+        <v-btn type="submit" variant="flat" color="primary" :disabled="!ready">Keep the palette</v-btn>
       </div>
     </form>
   </v-dialog>

@@ -27,11 +27,16 @@ onMounted(async () => {
   view.value = data ?? null;
   server.value = servers.value.find((one) => one.reach.rule === "fallback")?.id ?? servers.value[0]?.id ?? null;
 });
+/** Whether what products of another type have is on its way: it takes the place of what stands here. */
+const reading = ref(false);
 /** What is like another type has what its products have, and the template that serves most of them. */
 watch(like, async (handle) => {
+  reading.value = false;
   if (!handle) return;
+  reading.value = true;
   const { data, error } = await ask(api.GET("/api/types/{handle}/fields", { params: { path: { handle } } }));
   if (handle !== like.value) return;
+  reading.value = false;
   problem.value = error ?? null;
   if (!data) return;
   fields.value = data;
@@ -83,7 +88,13 @@ async function add(): Promise<void> {
           </label>
         </div>
         <h2>What they have</h2>
-        <FieldsForm v-model="fields" :currency="view.currency" :decimals="view.decimals" :known-tags="view.tags" />
+        <FieldsForm
+          v-model="fields"
+          :inert="reading"
+          :currency="view.currency"
+          :decimals="view.decimals"
+          :known-tags="view.tags"
+        />
         <h2>Their page</h2>
         <div class="row">
           <label class="tick">

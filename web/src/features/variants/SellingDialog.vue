@@ -11,6 +11,8 @@ const emit = defineEmits<{ kept: [] }>();
 const view = ref<Schemas["SellingView"] | null>(null);
 const form = ref<Schemas["SellingForm"] | null>(null);
 const problem = ref<ApiError | null>(null);
+/** Whether it is being kept: what would be typed now wouldn't be. */
+const keeping = ref(false);
 const path = computed(() => ({ params: { path: { handle: props.handle } } }));
 
 type Form = Schemas["SellingForm"];
@@ -37,6 +39,8 @@ watch(
   open,
   async (now) => {
     if (!now) return;
+    // What was read when it was open last isn't shown: what is typed on it would be written over.
+    [view.value, form.value] = [null, null];
     const { data, error } = await ask(api.GET("/api/products/{handle}/selling", path.value));
     problem.value = error ?? null;
     if (data) take(data);
@@ -47,7 +51,9 @@ async function keep(): Promise<void> {
   if (!form.value || !view.value) return;
   const most = Number(form.value.most_per_order) || null;
   const body = { was: formOf(view.value), selling: { ...form.value, most_per_order: most } };
+  keeping.value = true;
   const { data, error } = await ask(api.PUT("/api/products/{handle}/selling", { ...path.value, body }));
+  keeping.value = false;
   problem.value = error ?? null;
   if (error?.code === "overtaken") {
     const { data: theirs } = await ask(api.GET("/api/products/{handle}/selling", path.value));
@@ -73,7 +79,7 @@ const onto = computed({
     <form class="dialog-sheet" @submit.prevent="keep">
       <h2>How {{ view?.name ?? "it" }} is sold</h2>
       <ProblemNote :problem="problem" />
-      <div v-if="form && view" class="all">
+      <div v-if="form && view" class="all" :inert="keeping">
         <div class="row">
           <label>
             <span class="soft">Price, {{ view.currency }}</span>
@@ -163,7 +169,7 @@ const onto = computed({
       </div>
       <div class="acts">
         <v-btn variant="text" @click="open = false">Leave it</v-btn>
-        <v-btn type="submit" variant="flat" color="primary" :disabled="!form">Keep</v-btn>
+        <v-btn type="submit" variant="flat" color="primary" :disabled="!form" :loading="keeping">Keep</v-btn>
       </div>
     </form>
   </v-dialog>

@@ -33,7 +33,7 @@ async function of(line: Schemas["OptionLine"], offered: number[] | null): Promis
   return { id: line.id, name: line.name, values };
 }
 async function read(): Promise<void> {
-  [ready.value, problem.value] = [false, null];
+  [uses.value, ready.value, problem.value] = [[], false, null];
   const { data, error } = await ask(api.GET("/api/options"));
   problem.value = error ?? null;
   if (!data) return;

@@ -1,7 +1,6 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, onMounted, ref, watch } from "vue";
+import { computed, onMounted, ref, watch } from "vue";
 import PickList from "../../../ui/PickList.vue";
-import { useDesk } from "../deskStore";
 import type { Field, Value } from "../types";
 import { useTyping } from "../useTyping";
 
@@ -14,14 +13,10 @@ const shape = computed(() => props.field.shape);
 const shown = computed(() => String(props.now.value));
 const typed = ref("");
 let dropped = false;
-/** What was sent last, so that leaving doesn't send it once more. */
-let sent: string | null = null;
-const desk = useDesk();
 const typing = useTyping(keep, () => (typed.value = shown.value));
 watch(
   shown,
   (text) => {
-    sent = null;
     if (!typing.busy.value) typed.value = text;
   },
   { immediate: true },
@@ -32,22 +27,18 @@ onMounted(() => {
   box.value?.select();
 });
 
-function keep(): void {
-  if (dropped || typed.value === shown.value || typed.value === sent) return;
+/** Halfway to a number nothing is refused yet; once the field is left the server tells what is wrong with it. */
+function keep(): boolean {
+  if (dropped || typed.value === shown.value) return true;
   if (shape.value.shape !== "number") return send(typed.value);
   const number = Number(typed.value.replace(/[^\d-]/g, ""));
-  // Halfway to a number nothing is refused yet.
   const fits = number >= shape.value.least && number <= shape.value.most;
-  if (typed.value.trim() !== "" && Number.isInteger(number) && (fits || !typing.busy.value)) send(number);
+  if (typed.value.trim() === "" || !Number.isInteger(number)) return !typing.busy.value;
+  return (fits || !typing.busy.value) && send(number);
 }
-function send(value: Value): void {
-  sent = typed.value;
+function send(value: Value): true {
   emit("set", value);
-}
-/** Ends it, keeping what was typed: now also what only the server can tell is wrong. */
-function end(): void {
-  typing.end();
-  if (!desk.clash) keep();
+  return true;
 }
 /** Ends it, keeping nothing more. */
 function drop(): void {
@@ -60,18 +51,17 @@ function step(by: number): void {
   typing.go();
 }
 function onKey(event: KeyboardEvent): void {
-  if (event.key === "Enter" || event.key === "Tab") return end();
+  if (event.key === "Enter" || event.key === "Tab") return typing.end();
   if (!["ArrowUp", "ArrowDown"].includes(event.key)) return;
-  if (event.ctrlKey || event.metaKey) return end();
+  if (event.ctrlKey || event.metaKey) return typing.end();
   if (shape.value.shape !== "number") return;
   event.preventDefault();
   step((event.key === "ArrowUp" ? 1 : -1) * (event.shiftKey ? 10 : 1));
 }
 function left(): void {
-  end();
+  typing.end();
   emit("leave");
 }
-onBeforeUnmount(end);
 defineExpose({ drop });
 </script>
 
@@ -94,8 +84,7 @@ defineExpose({ drop });
       :placeholder="shape.shape === 'link' ? '/shop, https://…, mailto:…' : undefined"
       :aria-label="label"
       autocomplete="off"
-      @focus="typing.begin"
-      @input="shape.shape === 'link' ? undefined : typing.go()"
+      @input="shape.shape === 'link' ? typing.begin() : typing.go()"
       @blur="left"
       @keydown="onKey"
     />

@@ -16,10 +16,11 @@ watch(
   { immediate: true },
 );
 
-function keep(): void {
-  if (typed.value === shown.value) return;
+function keep(): boolean {
+  if (typed.value === shown.value) return true;
   const lines = typed.value.split("\n").map((line) => line.trim());
   emit("update:modelValue", lines.filter(Boolean));
+  return true;
 }
 </script>
 
@@ -31,7 +32,6 @@ function keep(): void {
     auto-grow
     max-rows="10"
     placeholder="One line for each"
-    @focus="typing.begin"
     @update:model-value="typing.go"
     @blur="typing.end"
   />

@@ -44,7 +44,6 @@ onMounted(() => {
     },
     onSelectionUpdate: () => (turn.value += 1),
     onTransaction: () => (turn.value += 1),
-    onFocus: () => typing.begin(),
     onBlur: () => typing.end(),
   });
 });
@@ -69,15 +68,16 @@ function tooMuch(event: ClipboardEvent): boolean {
   return true;
 }
 
-function keep(): void {
+function keep(): boolean {
   const html = editor.value?.getHTML() ?? "";
   const empty = html === "<p></p>" ? "" : html;
-  if (empty === props.modelValue) return;
+  if (empty === props.modelValue) return true;
   if (empty.length > props.most) {
     problem.value = `This text is ${(empty.length - props.most).toLocaleString("en-GB")} characters too long; the last change isn't kept yet.`;
-    return;
+    return false;
   }
   emit("update:modelValue", empty);
+  return true;
 }
 
 const ACTS = [

@@ -17,9 +17,10 @@ watch(
   { immediate: true },
 );
 
-function keep(): void {
+function keep(): boolean {
   const clean = rows.value.map((row) => row.map((text) => text.replace(/\s+/g, " ")));
   if (JSON.stringify(clean) !== JSON.stringify(props.modelValue)) emit("update:modelValue", clean);
+  return true;
 }
 function add(): void {
   rows.value.push(props.parts.map(() => ""));
@@ -51,7 +52,6 @@ function up(index: number): void {
           :rows="part.most > 250 ? 2 : 1"
           auto-grow
           max-rows="8"
-          @focus="typing.begin"
           @update:model-value="typing.go"
           @blur="typing.end"
         />

@@ -16,12 +16,13 @@ watch(
   { immediate: true },
 );
 
-function keep(): void {
+function keep(): boolean {
   if (JSON.stringify(table.value) !== JSON.stringify(props.modelValue))
     emit(
       "update:modelValue",
       table.value.map((r) => [...r]),
     );
+  return true;
 }
 function begin(): void {
   table.value = [
@@ -80,7 +81,6 @@ function paste(event: ClipboardEvent): void {
             :class="{ head: r === 0 || c === 0 }"
             :maxlength="most"
             :aria-label="`Row ${r + 1}, column ${c + 1}`"
-            @focus="typing.begin"
             @input="typing.go"
             @blur="typing.end"
           />
