@@ -1,11 +1,26 @@
 import prettier from "eslint-config-prettier";
 import vue from "eslint-plugin-vue";
+import accessibility from "eslint-plugin-vuejs-accessibility";
 import ts from "typescript-eslint";
+
+const CONTROLS = [
+  "LongText",
+  "MomentInput",
+  "MoneyInput",
+  "NumberInput",
+  "PickField",
+  "RadioBox",
+  "TextInput",
+  "TickBox",
+  "TypedInput",
+  "VTextField",
+];
 
 export default ts.config(
   { ignores: ["**/dist/**", "**/node_modules/**", "target/**", ".data/**", "web/src/api/schema.d.ts"] },
   ...ts.configs.strict,
   ...vue.configs["flat/recommended"],
+  ...accessibility.configs["flat/recommended"],
   { files: ["**/*.vue"], languageOptions: { parserOptions: { parser: ts.parser } } },
   // Rules that know types: a promise that nobody waits for is an error that nobody hears.
   {
@@ -24,6 +39,31 @@ export default ts.config(
     files: ["web/src/**/*.{ts,vue}"],
     ignores: ["web/src/api/**"],
     rules: { "no-restricted-globals": ["error", "fetch", "XMLHttpRequest"] },
+  },
+  // A control of the kit is named by whoever uses it.
+  {
+    files: ["web/src/ui/fields/**/*.vue"],
+    rules: { "vuejs-accessibility/form-control-has-label": "off" },
+  },
+  // What is typed into, ticked or picked from is of one kit.
+  {
+    files: ["web/src/**/*.vue"],
+    ignores: ["web/src/ui/**"],
+    rules: { "vue/no-restricted-html-elements": ["error", "input", "select", "textarea", "dialog"] },
+  },
+  // Labels hold controls of the kit; a dialog begins in its first field; lists are walked by the field that leads them.
+  {
+    files: ["web/src/**/*.vue"],
+    rules: {
+      "vuejs-accessibility/label-has-for": [
+        "error",
+        { controlComponents: CONTROLS, required: { some: ["nesting", "id"] }, allowChildren: true },
+      ],
+      "vuejs-accessibility/no-autofocus": "off",
+      "vuejs-accessibility/click-events-have-key-events": "off",
+      // Files are dropped on a whole view; an edge that is dragged is a separator with keys.
+      "vuejs-accessibility/no-static-element-interactions": "off",
+    },
   },
   {
     rules: {

@@ -71,7 +71,7 @@ async fn owners_views(base: &str) {
     client.goto(&format!("{base}/prices")).await.unwrap();
     until(client, "document.querySelector('.bench .price')").await;
     pick_product(client, "[aria-label='Test bench'] [aria-label^='Product:']", "Braided line").await;
-    let pieces = find(client, ".asked input[type=number]").await;
+    let pieces = find(client, ".asked [role=spinbutton]").await;
     pieces.clear().await.unwrap();
     pieces.send_keys("4").await.unwrap();
     until(client, "document.querySelector('.bench ol').innerText.includes('the step from 3')").await;

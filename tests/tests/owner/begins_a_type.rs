@@ -7,7 +7,7 @@ use fantoccini::{Client, Locator};
 use sqlx::MySqlPool;
 
 async fn pick(client: &Client, label: &str, value: &str) {
-    let list = client.find(Locator::XPath(&format!("//label[span='{label}']/select"))).await.unwrap();
+    let list = client.find(Locator::XPath(&format!("//label[span='{label}']//select"))).await.unwrap();
     list.select_by_value(value).await.unwrap();
 }
 

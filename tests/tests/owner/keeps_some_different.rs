@@ -148,12 +148,14 @@ async fn a_draft_goes_live_at_a_time(pool: MySqlPool) {
         find(&client, "[data-test=plan]").await.click().await.unwrap();
         let publish = "document.querySelector('[data-test=publish]')";
         until(&client, &format!("document.activeElement.ariaLabel === 'When' && {publish}.disabled")).await;
-        let write = "const field = document.activeElement; field.value = '2099-01-01T09:00'; field.dispatchEvent(new Event('input'))";
-        client.execute(write, vec![]).await.unwrap();
+        let when = client.active_element().await.unwrap();
+        when.send_keys(&format!("1 January 2099, 9:00{}", Key::Tab)).await.unwrap();
         until(&client, &format!("!{publish}.disabled && {publish}.innerText === 'Publish then'")).await;
         find(&client, "[data-test=publish]").await.click().await.unwrap();
-        until(&client, "document.querySelector('[data-test=planned]')?.innerText.includes('goes live')").await;
-        let shop = reqwest::get(format!("{base}/shop/products/whimbrel")).await.unwrap().text().await.unwrap();
+        until(&client, "document.querySelector('[data-test=planned]')?.innerText.includes('goes live')")
+            .await;
+        let shop =
+            reqwest::get(format!("{base}/shop/products/whimbrel")).await.unwrap().text().await.unwrap();
         assert!(shop.contains(">Add to cart<") && !shop.contains(">Buy<"));
     })
     .await;

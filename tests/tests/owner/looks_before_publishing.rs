@@ -64,7 +64,7 @@ async fn a_swatch_is_tried_and_then_shown(pool: MySqlPool) {
 
 /// Puts so many pieces and a product into the visit that is tried.
 async fn visit(client: &Client, pieces: u8, holds: &str) {
-    type_into(client, "label.part input[type=number]", &pieces.to_string()).await;
+    type_into(client, "label.part [role=spinbutton]", &pieces.to_string()).await;
     find(client, "button.part[aria-label^=Cart]").await.click().await.unwrap();
     click(client, "[role=group][aria-label=Cart] label", "holds something else").await;
     pick_product(client, "[aria-label^='Which, if it matters']", holds).await;
@@ -131,9 +131,12 @@ async fn what_a_date_will_change_is_told_where_it_is_set_and_where_the_template_
         click(&client, ".dialog-sheet label.tick", "Spares").await;
         let told = "document.querySelector('.dialog-sheet .shift')?.innerText";
         until(&client, &format!("{told}.includes('reach counts once it is published')")).await;
-        let from = "(() => { const field = document.querySelector('.dialog-sheet input[type=datetime-local]');
-             field.value = '2099-12-01T09:30'; field.dispatchEvent(new Event('input', { bubbles: true })); })()";
-        client.execute(from, vec![]).await.unwrap();
+        type_into(&client, ".dialog-sheet .moment input", "1.12.2099, 9:30\u{e004}").await;
+        until(
+            &client,
+            "document.querySelector('.dialog-sheet .moment input').value === '1 December 2099, 09:30'",
+        )
+        .await;
         let sentence = "From 1 December 2099, 09:30 4 products of Spares change from All products to Winter.";
         until(&client, &format!("{told}.includes('{sentence}')")).await;
         click(&client, ".dialog-sheet button", "Keep").await;
@@ -141,7 +144,8 @@ async fn what_a_date_will_change_is_told_where_it_is_set_and_where_the_template_
         client.goto(&format!("{base}/templates/5")).await.unwrap();
         proofs_are_drawn(&client).await;
         click(&client, "header button, .v-btn", "Publish").await;
-        until(&client, &format!("document.querySelector('.dialog-sheet')?.innerText.includes('{sentence}')")).await;
+        until(&client, &format!("document.querySelector('.dialog-sheet')?.innerText.includes('{sentence}')"))
+            .await;
     })
     .await;
     assert_eq!(copy["id"], 5);

@@ -64,22 +64,27 @@ async fn a_draft_is_published_under_a_name_planned_taken_back_and_had_again(pool
 
         // A time that is over is refused where it is typed; one to come is kept until it is given up.
         colour(&client, "#0033AA").await;
-        let at = |when: &str| {
-            format!(
-                "(() => {{ const field = document.querySelector('.dialog-sheet input[type=datetime-local]');
-                 field.value = {when}; field.dispatchEvent(new Event('input', {{ bubbles: true }})); }})()"
-            )
-        };
+        let when = ".dialog-sheet .moment input";
         act(&client, "Publish under a name").await;
-        find(&client, ".dialog-sheet input[type=datetime-local]").await;
-        ask(&client, &at("'2020-01-01T09:00'")).await;
+        // What is no day is told beside it, and isn't sent.
+        type_into(&client, when, "when the wind turns\u{e004}").await;
+        until(
+            &client,
+            "document.querySelector('.dialog-sheet [role=alert]')?.innerText.includes('Write it as')",
+        )
+        .await;
+        type_into(&client, when, "2020-01-01 9:00\u{e004}").await;
         click(&client, ".dialog-sheet button", "Publish then").await;
         until(
             &client,
             "document.querySelector('.dialog-sheet [role=alert]')?.innerText.includes('this time is over')",
         )
         .await;
-        ask(&client, &at("`${new Date().getFullYear() + 1}-01-01T09:00`")).await;
+        // Typed; another day is picked from the calendar, and the time stays.
+        type_into(&client, when, "9 January 2099, 9:00\u{e004}").await;
+        click(&client, ".dialog-sheet .calendar", "").await;
+        click(&client, ".v-date-picker button", "24").await;
+        until(&client, &format!("document.querySelector('{when}').value === '24 January 2099, 09:00'")).await;
         click(&client, ".dialog-sheet button", "Publish then").await;
         until(&client, "document.querySelector('[data-test=planned]')?.innerText.includes('Goes live')")
             .await;

@@ -41,9 +41,5 @@ input[type="color"] {
 }
 input:not([type]) {
   width: 82px;
-  padding: 4px 8px;
-  border: 1px solid var(--line);
-  border-radius: 6px;
-  background: var(--field);
 }
 </style>

@@ -6,6 +6,8 @@ import { type DraftState, draftCalls } from "../session/useDraft";
 import ProblemNote from "./ProblemNote.vue";
 import StepsDialog from "./StepsDialog.vue";
 import { onThe, when } from "./when";
+import MomentInput from "./fields/MomentInput.vue";
+import TextInput from "./fields/TextInput.vue";
 
 /** What is seldom done with a draft: published at a time or under a name, taken back, brought back as it was. */
 const props = defineProps<{ draft: string; revision: number; changes: number; title: string }>();
@@ -75,11 +77,11 @@ const publish = () =>
       <ProblemNote :problem="problem" />
       <label>
         <span class="soft">Name in the history</span>
-        <input v-model="name" maxlength="120" autofocus />
+        <TextInput v-model="name" maxlength="120" autofocus />
       </label>
       <label>
-        <span class="soft">At a time, by the shop’s clocks; empty for now</span>
-        <input v-model="at" type="datetime-local" />
+        <span class="soft">At a time, by the shop’s clocks</span>
+        <MomentInput v-model="at" none="at once" />
       </label>
       <p v-if="at" class="soft">It goes live as it is now, whatever is changed on it until then.</p>
       <div class="acts">

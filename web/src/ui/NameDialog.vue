@@ -2,6 +2,7 @@
 import { ref } from "vue";
 import type { ApiError } from "../api/client";
 import ProblemNote from "./ProblemNote.vue";
+import TextInput from "./fields/TextInput.vue";
 
 /** Asks for the name of something that is made; it stays open with the reason where it can't be. */
 const props = defineProps<{
@@ -26,7 +27,7 @@ async function begin(): Promise<void> {
       <ProblemNote :problem="problem" />
       <label>
         <span class="soft">Name</span>
-        <input v-model="name" maxlength="200" autofocus required />
+        <TextInput v-model="name" maxlength="200" autofocus required />
       </label>
       <div class="acts">
         <v-btn variant="text" @click="emit('close')">Leave it</v-btn>

@@ -124,6 +124,7 @@ onBeforeUnmount(() => {
       :id="`${id}-${index}`"
       :key="one.says"
       role="option"
+      tabindex="-1"
       :aria-selected="index === marked"
       :class="{ now: one === now }"
       @mousedown.prevent

@@ -28,6 +28,7 @@ const left = (): Promise<void> =>
 
 <template>
   <input
+    class="control"
     :value="typed.text"
     @input="typed.text = ($event.target as HTMLInputElement).value"
     @change="left"

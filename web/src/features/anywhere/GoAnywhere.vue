@@ -3,6 +3,7 @@ import { nextTick, onBeforeUnmount, onMounted, ref, watch } from "vue";
 import { useRouter } from "vue-router";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import { type Goal, useAnywhere } from "./useAnywhere";
+import TextInput from "../../ui/fields/TextInput.vue";
 
 /** Ctrl K: goes to a view, a product, a template, an option or a price rule by its name. */
 const open = defineModel<boolean>({ required: true });
@@ -35,8 +36,9 @@ onBeforeUnmount(() => removeEventListener("keydown", onKey));
 <template>
   <v-dialog v-model="open" max-width="520" aria-label="Go anywhere" class="go-anywhere">
     <div class="sheet">
-      <input
+      <TextInput
         v-model="typed"
+        bare
         autofocus
         role="combobox"
         aria-autocomplete="list"
@@ -45,7 +47,6 @@ onBeforeUnmount(() => removeEventListener("keydown", onKey));
         :aria-activedescendant="goals.length ? `anywhere-${marked}` : undefined"
         aria-label="Go to"
         placeholder="A product, template, option, price rule or view"
-        autocomplete="off"
         spellcheck="false"
         @keydown.down.prevent="walk(1)"
         @keydown.up.prevent="walk(-1)"
@@ -58,6 +59,7 @@ onBeforeUnmount(() => removeEventListener("keydown", onKey));
           :id="`anywhere-${index}`"
           :key="goal.to"
           role="option"
+          tabindex="-1"
           :aria-selected="index === marked"
           @mousedown.prevent
           @mousemove="marked = index"

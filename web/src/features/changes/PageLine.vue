@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from "vue";
 import type { Page } from "./useImpact";
+import TickBox from "../../ui/fields/TickBox.vue";
 
 /** A page that changes: looked at, and where one may choose, chosen to be published. */
 const chosen = defineModel<string[] | undefined>("chosen", { required: true });
@@ -11,13 +12,7 @@ const here = computed(() => props.page.handle === props.looking?.handle);
 
 <template>
   <div class="line" role="listitem" :class="{ here }">
-    <input
-      v-if="chosen"
-      v-model="chosen"
-      type="checkbox"
-      :value="page.handle"
-      :aria-label="`Publish for ${page.name}`"
-    />
+    <TickBox v-if="chosen" v-model="chosen" :value="page.handle" :aria-label="`Publish for ${page.name}`" />
     <button :aria-pressed="here" @click="$emit('look')">{{ page.name }}</button>
   </div>
 </template>
@@ -38,9 +33,6 @@ button {
   text-align: left;
   text-overflow: ellipsis;
   white-space: nowrap;
-}
-input {
-  accent-color: var(--accent);
 }
 .here {
   background: var(--accent-weak);

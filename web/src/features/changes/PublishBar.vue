@@ -4,6 +4,7 @@ import { useRouter } from "vue-router";
 import { type ApiError, api, ask } from "../../api/client";
 import { draftCalls } from "../../session/useDraft";
 import { useDesk } from "../desk/deskStore";
+import MomentInput from "../../ui/fields/MomentInput.vue";
 
 /** Publishing for all pages, for some, at once or at a time. */
 const props = defineProps<{ chosen: string[]; count: number }>();
@@ -13,7 +14,7 @@ const router = useRouter();
 const name = ref("");
 const planning = ref(false);
 const at = ref("");
-const when = useTemplateRef<HTMLInputElement>("when");
+const when = useTemplateRef<InstanceType<typeof MomentInput>>("when");
 const some = computed(() => props.chosen.length > 0);
 const label = computed(() => {
   if (some.value) return `Publish for ${props.chosen.length === 1 ? "this 1" : `these ${props.chosen.length}`} only`;
@@ -53,7 +54,7 @@ async function publish(): Promise<void> {
     <v-text-field v-model="name" :label="some ? 'Name of their template' : 'Name in the history'" maxlength="120" />
     <template v-if="!some">
       <label v-if="planning" class="when soft">
-        at <input ref="when" v-model="at" type="datetime-local" aria-label="When" /> by the shop’s clocks
+        at <MomentInput ref="when" v-model="at" aria-label="When" /> by the shop’s clocks
       </label>
       <button type="button" class="quiet" data-test="plan" @click="planning = !planning">
         {{ planning ? "Rather at once" : "At a time" }}
@@ -78,12 +79,5 @@ async function publish(): Promise<void> {
   display: flex;
   gap: 6px;
   align-items: center;
-}
-input {
-  padding: 4px 8px;
-  border: 1px solid var(--line);
-  border-radius: 6px;
-  background: var(--field);
-  color: var(--ink);
 }
 </style>

@@ -2,6 +2,7 @@
 import { mdiClose } from "@mdi/js";
 import { ref } from "vue";
 import type { SituationControl } from "./useSituation";
+import TickBox from "../../ui/fields/TickBox.vue";
 
 /** Situations kept by their names, and a place to keep the present one. */
 const props = defineProps<{ situation: SituationControl }>();
@@ -43,7 +44,7 @@ async function keep(): Promise<void> {
       </ul>
       <form @submit.prevent="keep">
         <v-text-field v-model="name" label="Keep this one as" maxlength="80" />
-        <label><input v-model="withProduct" type="checkbox" /> with this product and choice</label>
+        <label><TickBox v-model="withProduct" /> with this product and choice</label>
         <v-btn type="submit" :disabled="name.trim() === ''">Keep</v-btn>
       </form>
     </div>

@@ -2,6 +2,7 @@
 import { computed, onMounted, ref } from "vue";
 import { useDesk } from "./deskStore";
 import type { Kind, Situation } from "./types";
+import TextInput from "../../ui/fields/TextInput.vue";
 
 /** Opens right in the order: what this product has and the page lacks stands first. */
 const props = defineProps<{ product: Situation | null }>();
@@ -9,10 +10,11 @@ const emit = defineEmits<{ pick: [kind: Kind, more: boolean]; close: [] }>();
 const desk = useDesk();
 const typed = ref("");
 const at = ref(0);
-const field = ref<HTMLInputElement | null>(null);
+const finder = ref<HTMLElement | null>(null);
+const field = ref<InstanceType<typeof TextInput> | null>(null);
 onMounted(() => {
-  field.value?.focus({ preventScroll: true });
-  field.value?.parentElement?.scrollIntoView({ block: "nearest" });
+  field.value?.focus();
+  finder.value?.scrollIntoView({ block: "nearest" });
 });
 
 const found = computed(() => {
@@ -49,10 +51,11 @@ function leave(event: FocusEvent): void {
 </script>
 
 <template>
-  <div class="piece-finder" @focusout="leave">
-    <input
+  <div ref="finder" class="piece-finder" @focusout="leave">
+    <TextInput
       ref="field"
       v-model="typed"
+      bare
       role="combobox"
       aria-label="Find a piece to add"
       aria-controls="finder-list"
@@ -71,6 +74,7 @@ function leave(event: FocusEvent): void {
         :id="`finder-${kind.kind}`"
         :key="kind.kind"
         role="option"
+        tabindex="-1"
         :aria-selected="index === at"
         @mousedown.prevent
         @click="emit('pick', kind.kind, $event.shiftKey)"

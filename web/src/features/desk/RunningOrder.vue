@@ -11,6 +11,7 @@ import { type Line, type Where, lastInFirstScreen, whereIs } from "./order";
 import { type Boxes, type Device, type Kind, type Piece, type Place, SCREENS, type Situation } from "./types";
 import { useResizeObserver } from "./useResizeObserver";
 import { useVisibility } from "./useVisibility";
+import TextInput from "../../ui/fields/TextInput.vue";
 
 const props = defineProps<{ boxes: Boxes; facts: Situation | null }>();
 const adding = defineModel<boolean>("adding", { required: true });
@@ -81,7 +82,7 @@ watch(
 
 // Finding a line: what is typed leaves only the lines that have it in them.
 const typed = ref("");
-const finder = ref<HTMLInputElement | null>(null);
+const finder = ref<InstanceType<typeof TextInput> | null>(null);
 watch(finding, async (wanted) => {
   typed.value = "";
   if (!wanted) return;
@@ -158,7 +159,7 @@ function hintOf(piece: Piece): string {
     <p class="unseen" role="status" data-test="moved">{{ desk.moved }}</p>
     <div class="title">
       <h2>Running order</h2>
-      <input
+      <TextInput
         v-if="finding"
         ref="finder"
         v-model="typed"

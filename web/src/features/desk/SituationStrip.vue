@@ -7,6 +7,7 @@ import LeafMenu from "./LeafMenu.vue";
 import MoodMenu from "./MoodMenu.vue";
 import type { PricesMood, SaleMood, StockMood } from "./types";
 import type { SituationControl } from "./useSituation";
+import MomentInput from "../../ui/fields/MomentInput.vue";
 
 const props = defineProps<{ situation: SituationControl }>();
 const { facts, choice, stock, sale, soon, prices, day, language, plan, told } = props.situation;
@@ -97,7 +98,7 @@ const byPlan = computed({
         </button>
       </template>
       <div class="menu-sheet">
-        <label>The page as it is on <input v-model="day" type="date" /></label>
+        <label>The page as it is on <MomentInput v-model="day" none="today" day /></label>
         <button v-if="dated" class="quiet" @click="day = ''">Today again</button>
       </div>
     </v-menu>

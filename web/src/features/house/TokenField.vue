@@ -3,6 +3,7 @@ import { computed } from "vue";
 import type { Schemas } from "../../api/client";
 import ColourField from "../../ui/ColourField.vue";
 import TypedInput from "../../ui/TypedInput.vue";
+import SlideInput from "../../ui/fields/SlideInput.vue";
 import type { Token } from "./useHouse";
 
 const props = defineProps<{ token: Token; set: (value: Schemas["SetValue"] | null) => Promise<boolean> }>();
@@ -25,13 +26,12 @@ function setNumber(text: string): Promise<boolean> | null {
       @update:model-value="(v) => set(v)"
     />
     <span v-else-if="shape.shape === 'number'" class="number">
-      <input
-        type="range"
-        :min="shape.least"
-        :max="shape.most"
-        :value="token.value"
+      <SlideInput
+        :value="Number(token.value)"
+        :least="shape.least"
+        :most="shape.most"
         :aria-labelledby="id"
-        @change="setNumber(($event.target as HTMLInputElement).value)"
+        @take="(to) => setNumber(String(to))"
       />
       <TypedInput
         type="number"
@@ -88,15 +88,9 @@ function setNumber(text: string): Promise<boolean> | null {
 }
 input[type="range"] {
   flex: 1;
-  min-width: 40px;
-  accent-color: var(--accent);
 }
-input[type="number"] {
+input {
   width: 58px;
-  padding: 4px 6px;
-  border: 1px solid var(--line);
-  border-radius: 6px;
-  background: var(--field);
 }
 .own {
   display: flex;

@@ -2,6 +2,7 @@
 import { computed, onMounted, ref } from "vue";
 import { type ApiError, type Schemas, api, ask } from "../../api/client";
 import ProblemNote from "../../ui/ProblemNote.vue";
+import TextInput from "../../ui/fields/TextInput.vue";
 
 /** What was written to shoppers: confirmations of orders, and that something is back. Nothing is sent from here. */
 const all = ref<Schemas["OutboxMessage"][] | null>(null);
@@ -26,7 +27,7 @@ const shown = computed(() => found.value[chosen.value] ?? found.value[0]);
       <h1>Messages</h1>
       <span class="soft">written to shoppers; nothing is sent from this demo shop</span>
       <span class="space" />
-      <input v-model="typed" placeholder="Find by address or word" aria-label="Find messages" @input="chosen = 0" />
+      <TextInput v-model="typed" placeholder="Find by address or word" aria-label="Find messages" @input="chosen = 0" />
     </div>
     <ProblemNote class="alone" :problem="problem" @retry="read" />
     <div v-if="found.length" class="halves">
@@ -61,10 +62,6 @@ const shown = computed(() => found.value[chosen.value] ?? found.value[0]);
 }
 input {
   width: 240px;
-  padding: 5px 10px;
-  border: 1px solid var(--line);
-  border-radius: 6px;
-  background: var(--field);
 }
 .halves {
   display: grid;

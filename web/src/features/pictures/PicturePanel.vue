@@ -4,10 +4,12 @@ import { computed, ref } from "vue";
 import { useDraftFields } from "../../session/useDraftField";
 import FocusPoint from "./FocusPoint.vue";
 import type { PicturesControl } from "./usePictures";
+import LongText from "../../ui/fields/LongText.vue";
+import FilePick from "../../ui/fields/FilePick.vue";
 
 const props = defineProps<{ control: PicturesControl }>();
 const emit = defineEmits<{ replace: [file: File, id: number]; remove: [] }>();
-const file = ref<HTMLInputElement | null>(null);
+const file = ref<InstanceType<typeof FilePick> | null>(null);
 const { one, many, view } = props.control;
 const fields = useDraftFields(
   () => one.value?.id,
@@ -46,10 +48,8 @@ const facts = computed(() => {
     .join(" · ");
 });
 
-function replaced(event: Event): void {
-  const [wanted] = (event.target as HTMLInputElement).files ?? [];
+function replaced([wanted]: File[]): void {
   if (wanted && one.value) emit("replace", wanted, one.value.id);
-  (event.target as HTMLInputElement).value = "";
 }
 </script>
 
@@ -63,21 +63,21 @@ function replaced(event: Event): void {
           class="tool"
           title="Put another file in its place"
           aria-label="Replace this picture"
-          @click="file?.click()"
+          @click="file?.open()"
         >
           <v-icon :icon="mdiSwapHorizontal" size="17" />
         </button>
         <button class="tool" title="Remove" aria-label="Remove what is chosen" @click="$emit('remove')">
           <v-icon :icon="mdiDeleteOutline" size="17" />
         </button>
-        <input ref="file" type="file" hidden accept="image/*" @change="replaced" />
+        <FilePick ref="file" accept="image/*" @picked="replaced" />
       </div>
       <template v-if="one">
         <FocusPoint :picture="one" @set="(focus) => control.change([one?.id ?? 0], { focus })" />
         <small class="soft">{{ facts }}. The ring stays in sight where a frame crops it.</small>
         <label class="alt">
           <span class="soft">What it shows, for those who can't see it</span>
-          <textarea
+          <LongText
             v-model="typed.alt"
             rows="2"
             maxlength="300"
@@ -136,13 +136,6 @@ function replaced(event: Event): void {
 .alt span,
 legend {
   font-size: 12px;
-}
-textarea {
-  padding: 6px 8px;
-  border: 1px solid var(--line);
-  border-radius: 6px;
-  font: inherit;
-  resize: vertical;
 }
 textarea:focus-visible {
   border-color: var(--accent);

@@ -12,6 +12,7 @@ import PictureCard from "./PictureCard.vue";
 import PicturePanel from "./PicturePanel.vue";
 import { type Picture, usePictures } from "./usePictures";
 import { sendPicture } from "./sendPicture";
+import FilePick from "../../ui/fields/FilePick.vue";
 
 /** Those of the product with this handle, or the shop's own. */
 const props = defineProps<{ handle?: string }>();
@@ -54,8 +55,8 @@ function move(picture: Picture, step: -1 | 1): void {
   void nextTick(() => document.querySelector<HTMLElement>(`[data-picture="${picture.id}"] button`)?.focus());
 }
 
-const input = ref<HTMLInputElement | null>(null);
-const { over, held, dropped, picked } = useDropped(put);
+const files = ref<InstanceType<typeof FilePick> | null>(null);
+const { over, held, dropped } = useDropped(put);
 </script>
 
 <template>
@@ -74,8 +75,8 @@ const { over, held, dropped, picked } = useDropped(put);
         @changed="control.load"
       />
       <a v-if="handle" :href="`/shop/products/${handle}`" target="_blank" rel="noopener">See its page</a>
-      <v-btn variant="flat" color="primary" @click="input?.click()">Add pictures</v-btn>
-      <input ref="input" type="file" hidden multiple accept="image/*,video/mp4,video/webm,.avif" @change="picked" />
+      <v-btn variant="flat" color="primary" @click="files?.open()">Add pictures</v-btn>
+      <FilePick ref="files" multiple accept="image/*,video/mp4,video/webm,.avif" @picked="put" />
     </div>
     <ProblemNote class="problem" :problem="problem" :overtaken="overtaken" @retry="control.load" />
     <div class="halves">

@@ -4,6 +4,10 @@ import { useDraftForm } from "../../session/useDraftField";
 import MetNote from "../../ui/MetNote.vue";
 import ReachPick from "./ReachPick.vue";
 import { type PlanForm, type PricesControl, planFormOf } from "./usePrices";
+import MoneyInput from "../../ui/fields/MoneyInput.vue";
+import NumberInput from "../../ui/fields/NumberInput.vue";
+import TickBox from "../../ui/fields/TickBox.vue";
+import PickField from "../../ui/fields/PickField.vue";
 
 /** What is set of a plan: how often, for what, and what it saves. */
 const props = defineProps<{ control: PricesControl; id: number }>();
@@ -42,23 +46,23 @@ async function remove(): Promise<void> {
     <ReachPick v-model="form.reach" :view="control.view.value" />
     <div class="line">
       <span class="soft">every</span>
-      <input v-model.number="form.every" type="number" min="1" max="52" aria-label="Every so many" />
-      <select v-model="form.period" aria-label="Weeks or months">
+      <NumberInput v-model="form.every" :least="1" :most="52" aria-label="Every so many" />
+      <PickField v-model="form.period" aria-label="Weeks or months">
         <option value="weeks">weeks</option>
         <option value="months">months</option>
-      </select>
+      </PickField>
     </div>
     <div class="line">
       <span class="soft">saves</span>
-      <input v-model="form.percent" inputmode="decimal" aria-label="Saves, in percent" />
+      <MoneyInput v-model="form.percent" aria-label="Saves, in percent" />
       <span class="soft">%</span>
-      <select v-model="form.saved_on" aria-label="On which deliveries">
+      <PickField v-model="form.saved_on" aria-label="On which deliveries">
         <option value="all">every time</option>
         <option value="first">the first time</option>
-      </select>
+      </PickField>
     </div>
     <label class="line">
-      <input v-model="form.once" type="checkbox" />
+      <TickBox v-model="form.once" />
       <span>Can be bought just once, too</span>
     </label>
     <div class="line">
@@ -82,17 +86,6 @@ async function remove(): Promise<void> {
 }
 input:not([type="checkbox"]) {
   width: 62px;
-}
-input:not([type="checkbox"]),
-select {
-  min-width: 0;
-  padding: 5px 8px;
-  border: 1px solid var(--line);
-  border-radius: 6px;
-  background: var(--field);
-}
-input[type="checkbox"] {
-  accent-color: var(--accent);
 }
 .space {
   flex: 1;

@@ -5,6 +5,10 @@ import ProblemNote from "../../ui/ProblemNote.vue";
 import ProductPick from "../../ui/products/ProductPick.vue";
 import LadderChart from "./LadderChart.vue";
 import { type PricesView, written } from "./usePrices";
+import MomentInput from "../../ui/fields/MomentInput.vue";
+import NumberInput from "../../ui/fields/NumberInput.vue";
+import TickBox from "../../ui/fields/TickBox.vue";
+import PickField from "../../ui/fields/PickField.vue";
 
 /** Any variant, quantity, cart and time: what it costs under the draft, and how that comes about. */
 const props = defineProps<{ view: PricesView }>();
@@ -64,35 +68,35 @@ const taken = computed(() => tried.value?.plans.find((one) => one.taken));
       <ProductPick v-model="product" label="Product" :named="named" />
       <label>
         <span class="soft">Variant</span>
-        <select v-model="sku">
+        <PickField v-model="sku">
           <option v-for="one in tried?.skus" :key="one" :value="one === tried?.skus[0] ? '' : one">{{ one }}</option>
-        </select>
+        </PickField>
       </label>
       <label>
         <span class="soft">Pieces</span>
-        <input v-model.number="quantity" type="number" min="1" max="99" />
+        <NumberInput v-model="quantity" :least="1" :most="99" />
       </label>
       <ProductPick v-model="other" label="Also in the cart" :named="named" none="nothing" />
       <label v-if="other">
         <span class="soft">Pieces of it</span>
-        <input v-model.number="otherQuantity" type="number" min="1" max="99" />
+        <NumberInput v-model="otherQuantity" :least="1" :most="99" />
       </label>
       <label v-if="tried?.plans.length">
         <span class="soft">Plan</span>
-        <select v-model.number="plan">
+        <PickField v-model="plan">
           <option v-if="tried.once" :value="0">once</option>
           <option v-for="one in tried.plans" :key="one.id" :value="!tried.once && one === tried.plans[0] ? 0 : one.id">
             {{ one.says }}
           </option>
-        </select>
+        </PickField>
       </label>
       <label v-if="tried?.surcharge" class="tick">
         <span class="soft">With a text</span>
-        <input v-model="onto" type="checkbox" />
+        <TickBox v-model="onto" />
       </label>
       <label>
         <span class="soft">When</span>
-        <input v-model="at" type="datetime-local" />
+        <MomentInput v-model="at" none="now" />
       </label>
     </div>
     <ProblemNote :problem="problem" />
@@ -163,19 +167,13 @@ label {
 select,
 input {
   max-width: 200px;
-  padding: 4px 8px;
-  border: 1px solid var(--line);
-  border-radius: 6px;
-  background: var(--field);
 }
-input[type="number"] {
+input {
   width: 66px;
 }
 .tick input {
   width: 18px;
-  height: 18px;
   margin-top: 5px;
-  accent-color: var(--accent);
 }
 .answer {
   display: grid;

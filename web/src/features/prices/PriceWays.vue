@@ -4,6 +4,7 @@ import { type Schemas, api, ask } from "../../api/client";
 import TypedInput from "../../ui/TypedInput.vue";
 import type { PricesControl, PricesView } from "./usePrices";
 import { written } from "./usePrices";
+import PickField from "../../ui/fields/PickField.vue";
 
 /** How prices are shown: where an old price comes from and when it stands there, tax, rounding, signs. */
 const props = defineProps<{ view: PricesView; control: PricesControl }>();
@@ -33,10 +34,7 @@ const PLACES: { place: keyof PricesView["places"]; title: string }[] = [
   { place: "card", title: "on cards" },
   { place: "quick", title: "in quick looks" },
 ];
-type Value = Event & { target: HTMLSelectElement };
-const value = (event: Event): string => (event as Value).target.value;
-function policy(place: keyof PricesView["places"], event: Event): void {
-  const now = value(event) as PricesView["places"]["page"];
+function policy(place: keyof PricesView["places"], now: PricesView["places"]["page"]): void {
   void change("places", { ...props.view.places, [place]: now });
 }
 const round = (part: Partial<PricesView["rounding"]>) => change("rounding", { ...props.view.rounding, ...part });
@@ -47,8 +45,7 @@ const typeName = (handle: string): string => props.view.types.find((type) => typ
 const other = computed(() =>
   props.view.types.filter((type) => !props.view.vat.types.some((own) => own.kind === type.handle)),
 );
-function addRate(event: Event): void {
-  const kind = value(event);
+function addRate(kind: string): void {
   if (kind !== "") void vat({ types: [...props.view.vat.types, { kind, percent: "0" }] });
 }
 function setRate(kind: string, percent: string): Promise<boolean> {
@@ -74,18 +71,18 @@ function dropRate(kind: string): void {
     <h2>Old prices</h2>
     <label>
       <span class="soft">come from</span>
-      <select :value="view.old" @change="change('old', value($event) as PricesView['old'])">
+      <PickField :model-value="view.old" @update:model-value="change('old', $event)">
         <option value="typed">what is typed, or before a rule</option>
         <option value="lowest">the lowest price of 30 days</option>
-      </select>
+      </PickField>
     </label>
     <label v-for="{ place, title } in PLACES" :key="place">
       <span class="soft">{{ title }}, of a rule</span>
-      <select :value="view.places[place]" @change="policy(place, $event)">
+      <PickField :model-value="view.places[place]" @update:model-value="policy(place, $event)">
         <option value="with_quantity">as the shopper raises the number</option>
         <option value="once_earned">once the cart has earned it</option>
         <option value="at_once">at once, with the condition</option>
-      </select>
+      </PickField>
     </label>
     <h2>VAT</h2>
     <div class="two">
@@ -100,10 +97,10 @@ function dropRate(kind: string): void {
       </label>
       <label>
         <span class="soft">Prices are shown</span>
-        <select :value="view.vat.shown" @change="vat({ shown: value($event) as PricesView['vat']['shown'] })">
+        <PickField :model-value="view.vat.shown" @update:model-value="vat({ shown: $event })">
           <option value="with">with it</option>
           <option value="without">without it</option>
-        </select>
+        </PickField>
       </label>
     </div>
     <div v-for="own in view.vat.types" :key="own.kind" class="rate">
@@ -119,41 +116,47 @@ function dropRate(kind: string): void {
         Take out
       </button>
     </div>
-    <select v-if="other.length" aria-label="Another rate for a type" value="" @change="addRate">
+    <PickField v-if="other.length" aria-label="Another rate for a type" model-value="" @update:model-value="addRate">
       <option value="">Another rate for a type …</option>
       <option v-for="type in other" :key="type.handle" :value="type.handle">{{ type.name }}</option>
-    </select>
+    </PickField>
     <h2>Amounts</h2>
     <div class="two">
       <label>
         <span class="soft">Written</span>
-        <select :value="view.style.unit" @change="style({ unit: value($event) as PricesView['style']['unit'] })">
+        <PickField :model-value="view.style.unit" @update:model-value="style({ unit: $event })">
           <option value="sign">with the sign</option>
           <option value="code">with {{ view.currency }}</option>
           <option value="none">as a plain number</option>
-        </select>
+        </PickField>
       </label>
       <label>
         <span class="soft">Whole ones</span>
-        <select :value="view.style.zeros ? 'on' : 'off'" @change="style({ zeros: value($event) === 'on' })">
+        <PickField
+          :model-value="view.style.zeros ? 'on' : 'off'"
+          @update:model-value="style({ zeros: $event === 'on' })"
+        >
           <option value="on">with zeros</option>
           <option value="off">without zeros</option>
-        </select>
+        </PickField>
       </label>
     </div>
     <div class="two">
       <label>
         <span class="soft">Percentages round</span>
-        <select :value="view.rounding.down ? 'down' : 'near'" @change="round({ down: value($event) === 'down' })">
+        <PickField
+          :model-value="view.rounding.down ? 'down' : 'near'"
+          @update:model-value="round({ down: $event === 'down' })"
+        >
           <option value="near">to the nearest</option>
           <option value="down">down</option>
-        </select>
+        </PickField>
       </label>
       <label>
         <span class="soft">to</span>
-        <select :value="view.rounding.step" @change="round({ step: Number(value($event)) })">
+        <PickField :model-value="view.rounding.step" @update:model-value="round({ step: $event })">
           <option v-for="one in ROUNDS" :key="one.step" :value="one.step">{{ one.title }}</option>
-        </select>
+        </PickField>
       </label>
     </div>
     <p class="soft">The shop's clocks: {{ view.now.replace("T", ", ") }}.</p>
@@ -194,12 +197,7 @@ h2 + .two {
 }
 input,
 select {
-  min-width: 0;
   width: 100%;
-  padding: 4px 8px;
-  border: 1px solid var(--line);
-  border-radius: 6px;
-  background: var(--field);
 }
 .mend {
   margin: 0;

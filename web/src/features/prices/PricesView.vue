@@ -11,6 +11,7 @@ import PriceWays from "./PriceWays.vue";
 import RulePanel from "./RulePanel.vue";
 import TimeLine from "./TimeLine.vue";
 import { usePrices } from "./usePrices";
+import PickField from "../../ui/fields/PickField.vue";
 
 const control = usePrices();
 const { view, problem, overtaken, pending, load, change, undo, redo } = control;
@@ -57,10 +58,10 @@ const together = computed({
           <h2>Rules</h2>
           <label>
             <span class="soft">where several are for one thing:</span>
-            <select v-model="together" aria-label="Where several rules are for one thing">
+            <PickField v-model="together" aria-label="Where several rules are for one thing">
               <option value="best_one">the one with the lowest price</option>
               <option value="in_order">one after another, in this order</option>
-            </select>
+            </PickField>
           </label>
           <span class="space" />
           <button class="quiet" @click="choose(view.free)">New rule</button>
@@ -141,12 +142,6 @@ const together = computed({
   display: flex;
   gap: 6px;
   align-items: center;
-}
-select {
-  padding: 4px 8px;
-  border: 1px solid var(--line);
-  border-radius: 6px;
-  background: var(--field);
 }
 .space {
   flex: 1;

@@ -2,6 +2,8 @@
 import { computed } from "vue";
 import ProductsPick from "../../ui/products/ProductsPick.vue";
 import type { PricesView, RuleForm } from "./usePrices";
+import TextInput from "../../ui/fields/TextInput.vue";
+import PickField from "../../ui/fields/PickField.vue";
 
 /** For which products something is: all, some types, tags, products or variants. */
 const reach = defineModel<RuleForm["reach"]>({ required: true });
@@ -53,10 +55,10 @@ const skus = computed({
 <template>
   <fieldset>
     <legend class="soft">For</legend>
-    <select :value="reach.of" aria-label="For what" @change="become(($event.target as HTMLSelectElement).value as Of)">
+    <PickField :model-value="reach.of" aria-label="For what" @update:model-value="become($event)">
       <option v-for="one in REACHES" :key="one.of" :value="one.of">{{ one.title }}</option>
-    </select>
-    <input v-if="reach.of === 'variants'" v-model="skus" aria-label="SKUs" placeholder="LIN-25, LIN-50" />
+    </PickField>
+    <TextInput v-if="reach.of === 'variants'" v-model="skus" aria-label="SKUs" placeholder="LIN-25, LIN-50" />
     <ProductsPick
       v-else-if="reach.of === 'products'"
       v-model="picked"
@@ -88,13 +90,5 @@ fieldset {
 }
 legend {
   padding: 0;
-}
-input,
-select {
-  min-width: 0;
-  padding: 5px 8px;
-  border: 1px solid var(--line);
-  border-radius: 6px;
-  background: var(--field);
 }
 </style>

@@ -6,6 +6,12 @@ import MetNote from "../../ui/MetNote.vue";
 import ProductsPick from "../../ui/products/ProductsPick.vue";
 import ReachPick from "./ReachPick.vue";
 import { type PricesControl, type RuleForm, formOf } from "./usePrices";
+import MomentInput from "../../ui/fields/MomentInput.vue";
+import MoneyInput from "../../ui/fields/MoneyInput.vue";
+import NumberInput from "../../ui/fields/NumberInput.vue";
+import TextInput from "../../ui/fields/TextInput.vue";
+import TickBox from "../../ui/fields/TickBox.vue";
+import PickField from "../../ui/fields/PickField.vue";
 
 /** What is set of a rule. It is kept as a whole, so that a half-written one changes nothing. */
 const props = defineProps<{ control: PricesControl; id: number }>();
@@ -57,27 +63,25 @@ async function remove(): Promise<void> {
     <MetNote :met="met.map((field) => CALLED[field] ?? field)" @take="met.forEach(takeTheirs)" />
     <label>
       <span class="soft">Name, as carts show it</span>
-      <input v-model="form.name" maxlength="80" placeholder="Spring sale" />
+      <TextInput v-model="form.name" maxlength="80" placeholder="Spring sale" />
     </label>
     <ReachPick v-model="form.reach" :view="control.view.value" />
     <fieldset>
       <legend class="soft">{{ form.steps.length > 1 ? "Steps" : "It takes off" }}</legend>
       <div v-for="(step, index) in form.steps" :key="index" class="step">
         <span class="soft">from</span>
-        <input
-          v-model.number="step.from"
-          type="number"
-          min="1"
-          max="999"
-          class="number"
+        <NumberInput
+          v-model="step.from"
+          :least="1"
+          :most="999"
           :aria-label="`Step ${index + 1}: from so many pieces`"
         />
-        <select v-model="step.kind" :aria-label="`Step ${index + 1}: what it does`">
+        <PickField v-model="step.kind" :aria-label="`Step ${index + 1}: what it does`">
           <option value="percent">% less</option>
           <option value="amount">{{ control.view.value?.currency }} less</option>
           <option value="fixed">{{ control.view.value?.currency }} each</option>
-        </select>
-        <input v-model="step.value" class="number" inputmode="decimal" :aria-label="`Step ${index + 1}: how much`" />
+        </PickField>
+        <MoneyInput v-model="step.value" :aria-label="`Step ${index + 1}: how much`" />
         <button
           v-if="form.steps.length > 1"
           type="button"
@@ -92,15 +96,15 @@ async function remove(): Promise<void> {
     </fieldset>
     <label v-if="form.steps.some((step) => step.from > 1)">
       <span class="soft">Pieces are counted</span>
-      <select v-model="form.counted">
+      <PickField v-model="form.counted">
         <option value="variant">of one variant</option>
         <option value="product">of one product</option>
         <option value="lines">of everything that it is for</option>
-      </select>
+      </PickField>
     </label>
     <label>
       <span class="soft">Only from a cart of, {{ control.view.value?.currency }}</span>
-      <input v-model="form.total" class="number" inputmode="decimal" placeholder="any" />
+      <MoneyInput v-model="form.total" placeholder="any" />
     </label>
     <div class="with">
       <ProductsPick
@@ -116,14 +120,14 @@ async function remove(): Promise<void> {
     <div class="dates">
       <label>
         <span class="soft">From</span>
-        <input v-model="form.from" type="datetime-local" />
+        <MomentInput none="at once" :model-value="form.from ?? ''" @update:model-value="form.from = $event" />
       </label>
       <label>
         <span class="soft">Until</span>
-        <input v-model="form.until" type="datetime-local" />
+        <MomentInput none="for good" :model-value="form.until ?? ''" @update:model-value="form.until = $event" />
       </label>
     </div>
-    <label class="check"><input v-model="form.on" type="checkbox" /> <span>On</span></label>
+    <label class="check"><TickBox v-model="form.on" /> <span>On</span></label>
     <div class="acts">
       <v-btn type="submit" variant="outlined" :disabled="!changed">Keep</v-btn>
       <template v-if="known">
@@ -158,17 +162,6 @@ fieldset {
 legend {
   padding: 0;
 }
-input:not([type="checkbox"]),
-select {
-  min-width: 0;
-  padding: 5px 8px;
-  border: 1px solid var(--line);
-  border-radius: 6px;
-  background: var(--field);
-}
-input::placeholder {
-  color: var(--soft);
-}
 .step,
 .check,
 .acts {
@@ -185,9 +178,6 @@ input::placeholder {
 .dates {
   display: grid;
   gap: 8px;
-}
-.check input {
-  accent-color: var(--accent);
 }
 .quiet {
   justify-self: start;

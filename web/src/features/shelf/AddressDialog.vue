@@ -2,6 +2,7 @@
 import { ref, shallowRef } from "vue";
 import { type Answer, type ApiError, type Schemas, api, ask } from "../../api/client";
 import ProblemNote from "../../ui/ProblemNote.vue";
+import TextInput from "../../ui/fields/TextInput.vue";
 
 /** Where a product's page stands in the shop, and from where it is led on to. */
 const props = defineProps<{ product: { handle: string; name: string } }>();
@@ -47,7 +48,7 @@ async function letGo(address: string): Promise<void> {
       <ProblemNote :problem="problem" />
       <label>
         <span class="soft">/shop/products/</span>
-        <input v-model="typed" aria-label="Address" maxlength="80" spellcheck="false" autofocus required />
+        <TextInput v-model="typed" aria-label="Address" maxlength="80" spellcheck="false" autofocus required />
       </label>
       <div v-if="view?.was_at.length">
         <p class="soft">These lead on to it too:</p>

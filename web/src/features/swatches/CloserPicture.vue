@@ -5,10 +5,11 @@ import { sendAsPicture } from "../pictures/sendPicture";
 import { useUploads } from "../../ui/upload/useUploads";
 import UploadList from "../../ui/upload/UploadList.vue";
 import type { BookControl, BookOption, BookValue } from "./useBook";
+import FilePick from "../../ui/fields/FilePick.vue";
 
 /** A larger picture, shown to shoppers who point at the value. */
 const props = defineProps<{ book: BookControl; value: BookValue }>();
-const input = ref<HTMLInputElement | null>(null);
+const files = ref<InstanceType<typeof FilePick> | null>(null);
 const { uploads, put, forget } = useUploads<BookOption>(
   ({ file, tell, signal }) => {
     const at = `/api/options/${props.book.option.value?.handle ?? ""}/values/${props.value.id}/closer`;
@@ -18,11 +19,6 @@ const { uploads, put, forget } = useUploads<BookOption>(
     if (now.handle === props.book.option.value?.handle) props.book.show(now);
   },
 );
-function picked(event: Event): void {
-  const field = event.target as HTMLInputElement;
-  put([...(field.files ?? [])].slice(0, 1));
-  field.value = "";
-}
 </script>
 
 <template>
@@ -36,10 +32,10 @@ function picked(event: Event): void {
       @cancel-all="uploads.forEach((u) => u.cancel())"
     />
     <span class="acts">
-      <button class="quiet" @click="input?.click()">{{ value.closer ? "Another picture" : "Choose a picture" }}</button>
+      <button class="quiet" @click="files?.open()">{{ value.closer ? "Another picture" : "Choose a picture" }}</button>
       <button v-if="value.closer" class="quiet" @click="book.removeCloser(value.id)">Take it out</button>
     </span>
-    <input ref="input" type="file" hidden accept="image/*,.avif" @change="picked" />
+    <FilePick ref="files" accept="image/*,.avif" @picked="put" />
   </div>
 </template>
 

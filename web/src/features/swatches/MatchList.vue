@@ -4,6 +4,7 @@ import { computed, ref } from "vue";
 import type { Schemas } from "../../api/client";
 import type { BookOption, SwatchFile } from "./useBook";
 import { nearness } from "./words";
+import PickField from "../../ui/fields/PickField.vue";
 
 /** Every picture file with what its name means: in use, nearly right, doubled, left over. Each is settled by hand. */
 const props = defineProps<{ option: BookOption }>();
@@ -44,6 +45,8 @@ const takeAll = (): void =>
     "settle",
     near.value.map((one) => ({ id: one.id, fate: { for: one.value } })),
   );
+/** A list that only begins something shows nothing as picked. */
+const nothing: number | null = null;
 </script>
 
 <template>
@@ -96,13 +99,14 @@ const takeAll = (): void =>
             <template v-else>has the name of no value</template>
           </td>
           <td>
-            <select
+            <PickField
+              :model-value="nothing"
               :aria-label="`The value for ${one.name}`"
-              @change="give(one, Number(($event.target as HTMLSelectElement).value))"
+              @update:model-value="$event !== null && give(one, $event)"
             >
-              <option value="">It is for …</option>
+              <option :value="null">It is for …</option>
               <option v-for="value in option.values" :key="value.id" :value="value.id">{{ value.name }}</option>
-            </select>
+            </PickField>
             <button class="quiet" @click="emit('settle', [{ id: one.id, fate: 'unused' }])">Put aside</button>
           </td>
         </tr>
@@ -189,11 +193,10 @@ img {
   height: 28px;
   border-radius: 50%;
 }
-select {
-  padding: 3px 6px;
-  border: 1px solid var(--line);
-  border-radius: 6px;
-  background: var(--field);
+td > .field {
+  display: inline-grid;
+  max-width: 110px;
+  vertical-align: middle;
 }
 .tool {
   display: inline-grid;

@@ -5,6 +5,7 @@ import { asSeen } from "../../session/useSteps";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import { named } from "./words";
 import type { BookOption, OptionLine } from "./useBook";
+import PickField from "../../ui/fields/PickField.vue";
 
 /** Makes one option of two that were meant to be one. What that comes to is told first. */
 const open = defineModel<boolean>({ required: true });
@@ -54,10 +55,10 @@ async function merge(): Promise<void> {
       </p>
       <label>
         <span class="soft">Into</span>
-        <select v-model="into" aria-label="Option that stays">
+        <PickField v-model="into" aria-label="Option that stays">
           <option value="">Choose …</option>
           <option v-for="line in others" :key="line.handle" :value="line.handle">{{ line.name }}</option>
-        </select>
+        </PickField>
       </label>
       <ProblemNote :problem="problem" />
       <dl v-if="plan">
@@ -100,13 +101,6 @@ label {
   display: flex;
   gap: 10px;
   align-items: center;
-}
-select {
-  min-width: 200px;
-  padding: 5px 8px;
-  border: 1px solid var(--line);
-  border-radius: 6px;
-  background: var(--field);
 }
 .acts {
   display: flex;

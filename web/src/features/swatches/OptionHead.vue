@@ -5,6 +5,7 @@ import type { Schemas } from "../../api/client";
 import type { BookOption, Way } from "./useBook";
 import OptionActs from "./OptionActs.vue";
 import { WAYS } from "./words";
+import TextInput from "../../ui/fields/TextInput.vue";
 
 /** The open option: its name, what it is about, and how it is chosen on pages, cards and in quick looks. */
 const props = defineProps<{
@@ -53,16 +54,18 @@ function choose(place: Place, way: Way): void {
 <template>
   <header class="head">
     <div class="names">
-      <input
+      <TextInput
         v-model="typed.name"
+        bare
         class="title"
         aria-label="Name of the option"
         maxlength="80"
         @blur="keep('name')"
         @keydown.enter="keep('name')"
       />
-      <input
+      <TextInput
         v-model="typed.about"
+        bare
         class="about"
         aria-label="What it is about, for shoppers"
         placeholder="What it is about, for shoppers"

@@ -3,6 +3,7 @@ import { ref } from "vue";
 import SwatchDot from "./SwatchDot.vue";
 import type { OptionLine } from "./useBook";
 import { WAYS } from "./words";
+import TextInput from "../../ui/fields/TextInput.vue";
 
 /** Every option of the shop: how it is chosen, and what is still to be settled. */
 defineProps<{ lines: OptionLine[]; open: string | undefined }>();
@@ -46,7 +47,7 @@ const way = (line: OptionLine): string => WAYS.find((w) => w.way === line.page)?
       </span>
     </router-link>
     <form class="new" @submit.prevent="add">
-      <input v-model="name" aria-label="Name of a new option" placeholder="New option" maxlength="80" />
+      <TextInput v-model="name" aria-label="Name of a new option" placeholder="New option" maxlength="80" />
       <button v-if="name.trim()" class="quiet">Add</button>
     </form>
   </nav>
@@ -102,12 +103,6 @@ const way = (line: OptionLine): string => WAYS.find((w) => w.way === line.page)?
 }
 .new input {
   width: 150px;
-  padding: 4px 8px;
-  border: 1px dashed var(--dash);
-  border-radius: 6px;
-}
-.new input::placeholder {
-  color: var(--soft);
 }
 .fan {
   display: flex;

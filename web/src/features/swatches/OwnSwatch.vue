@@ -2,6 +2,9 @@
 import { computed, ref, watch } from "vue";
 import ColourField from "../../ui/ColourField.vue";
 import type { BookControl, BookValue, OptionUser, Swatch } from "./useBook";
+import RadioBox from "../../ui/fields/RadioBox.vue";
+import TextInput from "../../ui/fields/TextInput.vue";
+import PickField from "../../ui/fields/PickField.vue";
 
 /** Lets one product show the value in its own way, with the reason. */
 const props = defineProps<{ book: BookControl; value: BookValue }>();
@@ -38,13 +41,13 @@ async function keep(): Promise<void> {
     <template v-else>
       <label>
         <span class="soft">Only on</span>
-        <select v-model="product">
+        <PickField v-model="product">
           <option v-for="user in users" :key="user.product" :value="user.product">{{ user.name }}</option>
-        </select>
+        </PickField>
       </label>
       <div class="kind">
-        <label><input v-model="kind" type="radio" value="colour" /> a colour</label>
-        <label><input v-model="kind" type="radio" value="text" /> its text</label>
+        <label><RadioBox v-model="kind" value="colour" /> a colour</label>
+        <label><RadioBox v-model="kind" value="text" /> its text</label>
       </div>
       <div v-if="kind === 'colour'">
         <span id="own-colour" class="unseen">Colour on this product</span>
@@ -52,7 +55,7 @@ async function keep(): Promise<void> {
       </div>
       <label>
         <span class="soft">Why</span>
-        <input v-model="why" class="why" maxlength="200" placeholder="For those who wonder later" />
+        <TextInput v-model="why" class="why" maxlength="200" placeholder="For those who wonder later" />
       </label>
       <span class="kind">
         <button class="quiet">Keep</button>
@@ -74,13 +77,6 @@ label:has(select, .why) {
   display: grid;
   gap: 2px;
 }
-select,
-.why {
-  padding: 5px 8px;
-  border: 1px solid var(--line);
-  border-radius: 6px;
-  background: var(--field);
-}
 .why::placeholder {
   color: var(--soft);
 }
@@ -92,10 +88,6 @@ select,
   display: flex;
   gap: 5px;
   align-items: center;
-}
-input[type="radio"] {
-  margin: 0;
-  accent-color: var(--accent);
 }
 button.quiet {
   justify-self: start;

@@ -3,6 +3,7 @@ import { ref, shallowRef, watch } from "vue";
 import { type ApiError, api, ask } from "../../api/client";
 import { type Overtaken, asSeen } from "../../session/useSteps";
 import ProblemNote from "../../ui/ProblemNote.vue";
+import LongText from "../../ui/fields/LongText.vue";
 
 /** The shop's named colours, pasted or typed one a line. */
 const open = defineModel<boolean>({ required: true });
@@ -46,7 +47,7 @@ async function keep(mine = false): Promise<void> {
         may stand alone. Values with these names show them wherever nothing else is set.
       </p>
       <ProblemNote :problem="problem" :overtaken="overtaken" />
-      <textarea
+      <LongText
         v-model="text"
         rows="12"
         :readonly="!ready"
@@ -65,13 +66,6 @@ async function keep(mine = false): Promise<void> {
 <style scoped>
 p {
   margin: 0;
-}
-textarea {
-  padding: 8px 10px;
-  border: 1px solid var(--line);
-  border-radius: 6px;
-  background: var(--field);
-  line-height: 1.5;
 }
 .acts {
   display: flex;

@@ -4,6 +4,8 @@ import { type ApiError, api, ask } from "../../api/client";
 import { asSeen } from "../../session/useSteps";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import type { BookOption, OptionUser } from "./useBook";
+import TextInput from "../../ui/fields/TextInput.vue";
+import TickBox from "../../ui/fields/TickBox.vue";
 
 /** Gives some products an option of their own, so that it can look different there. */
 const open = defineModel<boolean>({ required: true });
@@ -43,12 +45,17 @@ async function split(): Promise<void> {
       </p>
       <label class="name">
         <span class="soft">Called</span>
-        <input v-model="name" maxlength="80" :placeholder="`${option.name} of …`" aria-label="Name of the new option" />
+        <TextInput
+          v-model="name"
+          maxlength="80"
+          :placeholder="`${option.name} of …`"
+          aria-label="Name of the new option"
+        />
       </label>
       <fieldset>
         <legend class="unseen">Products that get it</legend>
         <label v-for="user in users" :key="user.product">
-          <input v-model="chosen" type="checkbox" :value="user.product" /> {{ user.name }}
+          <TickBox v-model="chosen" :value="user.product" /> {{ user.name }}
           <span class="soft">{{ user.values.length === 1 ? "1 value" : `${user.values.length} values` }}</span>
         </label>
       </fieldset>
@@ -72,12 +79,6 @@ p {
 }
 .name input {
   flex: 1;
-  padding: 5px 8px;
-  border: 1px solid var(--line);
-  border-radius: 6px;
-}
-.name input::placeholder {
-  color: var(--soft);
 }
 fieldset {
   display: grid;
@@ -96,9 +97,6 @@ fieldset label {
 }
 input[type="checkbox"] {
   width: 18px;
-  height: 18px;
-  margin: 0;
-  accent-color: var(--accent);
 }
 .acts {
   display: flex;

@@ -19,6 +19,7 @@ import PaletteDialog from "./PaletteDialog.vue";
 import ValueFan from "./ValueFan.vue";
 import ValuePanel from "./ValuePanel.vue";
 import { type BookOption, useBook } from "./useBook";
+import FilePick from "../../ui/fields/FilePick.vue";
 
 const props = defineProps<{ handle?: string }>();
 const book = useBook(() => props.handle);
@@ -50,8 +51,8 @@ const { uploads, put, forget } = useUploads<BookOption>(
     void book.loadLines();
   },
 );
-const input = ref<HTMLInputElement | null>(null);
-const { over, held, dropped, picked } = useDropped(put);
+const files = ref<InstanceType<typeof FilePick> | null>(null);
+const { over, held, dropped } = useDropped(put);
 const palette = ref(false);
 const router = useRouter();
 async function add(name: string): Promise<void> {
@@ -75,7 +76,7 @@ async function taken(handle: string): Promise<void> {
         :option="option"
         :change="book.change"
         :remove="book.removeOption"
-        @files="input?.click()"
+        @files="files?.open()"
         @taken="taken"
       />
       <ProblemNote class="problem" :problem="problem" :overtaken="overtaken" @retry="book.load" />
@@ -108,7 +109,7 @@ async function taken(handle: string): Promise<void> {
         </div>
         <ValuePanel :book="book" />
       </div>
-      <input ref="input" type="file" hidden multiple accept="image/*,.avif" @change="picked" />
+      <FilePick ref="files" multiple accept="image/*,.avif" @picked="put" />
       <div v-if="over" class="drop-over">Let go to give these pictures to the values of {{ option.name }}</div>
     </section>
     <section v-else class="option">

@@ -3,6 +3,7 @@ import { ref } from "vue";
 import SwatchDot from "./SwatchDot.vue";
 import type { BookControl, BookValue } from "./useBook";
 import { FROM } from "./words";
+import TextInput from "../../ui/fields/TextInput.vue";
 
 /** The values of the open option as they look on the shop's ground. */
 const props = defineProps<{ book: BookControl }>();
@@ -52,7 +53,7 @@ async function add(): Promise<void> {
     </li>
     <li class="new">
       <form @submit.prevent="add">
-        <input v-model="name" aria-label="Name of a new value" placeholder="New value" maxlength="80" />
+        <TextInput v-model="name" aria-label="Name of a new value" placeholder="New value" maxlength="80" />
         <button v-if="name.trim()" class="quiet">Add</button>
       </form>
     </li>
@@ -107,12 +108,5 @@ async function add(): Promise<void> {
 }
 .new input {
   width: 96px;
-  padding: 4px 6px;
-  border: 1px dashed var(--dash);
-  border-radius: 6px;
-  text-align: center;
-}
-.new input::placeholder {
-  color: var(--soft);
 }
 </style>

@@ -10,6 +10,8 @@ import ValueAway from "./ValueAway.vue";
 import SwatchDot from "./SwatchDot.vue";
 import type { BookControl } from "./useBook";
 import { FROM, MOST_COLOURS } from "./words";
+import TextInput from "../../ui/fields/TextInput.vue";
+import TickBox from "../../ui/fields/TickBox.vue";
 
 /** What is set of the chosen values. */
 const props = defineProps<{ book: BookControl }>();
@@ -72,11 +74,11 @@ const ownHere = computed(() => many.value.some((value) => value.from === "book")
       </div>
       <label>
         <span class="soft">Name</span>
-        <input v-model="typed.name" maxlength="80" @blur="keep('name')" @keydown.enter="keep('name')" />
+        <TextInput v-model="typed.name" maxlength="80" @blur="keep('name')" @keydown.enter="keep('name')" />
       </label>
       <label>
         <span class="soft">Told on hover and spoken, in place of the name</span>
-        <input
+        <TextInput
           v-model="typed.note"
           maxlength="200"
           :placeholder="one.name"
@@ -121,11 +123,7 @@ const ownHere = computed(() => many.value.some((value) => value.from === "book")
         Choose a value to set its name, its colours and what is told of it. Shift and Ctrl choose several.
       </p>
       <label v-if="option?.page === 'swatches'" class="check">
-        <input
-          type="checkbox"
-          :checked="option.from_variants"
-          @change="book.change({ from_variants: ($event.target as HTMLInputElement).checked })"
-        />
+        <TickBox :model-value="option.from_variants" @update:model-value="book.change({ from_variants: $event })" />
         <span>Values without a swatch show a picture that belongs to them alone</span>
       </label>
       <template v-if="option?.page === 'swatches' && !option.from_variants && bare.length">
@@ -203,9 +201,6 @@ label,
   display: flex;
   gap: 8px;
   align-items: start;
-}
-.check input {
-  accent-color: var(--accent);
 }
 label > input:not([type]) {
   padding: 5px 8px;

@@ -4,6 +4,9 @@ import type { Answer, ApiError } from "../../api/client";
 import ProductsPick from "../../ui/products/ProductsPick.vue";
 import ShiftList from "./ShiftList.vue";
 import type { Moving, Reach, Shifted, Template, TemplatesView } from "./useTemplates";
+import MomentInput from "../../ui/fields/MomentInput.vue";
+import MoneyInput from "../../ui/fields/MoneyInput.vue";
+import TickBox from "../../ui/fields/TickBox.vue";
 
 /** A template's name and the rules that say which products it serves, with what a change moves before it is kept. */
 const props = defineProps<{
@@ -48,7 +51,8 @@ const on = ref(was.on ?? true);
 const problem = ref("");
 
 function minor(text: string): number | null {
-  return text === "" ? null : Math.round(Number(text) * pence);
+  const sum = Number(text.replace(",", "."));
+  return text.trim() === "" || Number.isNaN(sum) ? null : Math.round(sum * pence);
 }
 const reach = computed((): Reach => {
   const common = {
@@ -112,7 +116,7 @@ async function submit(): Promise<void> {
         <fieldset v-if="rule === 'types'">
           <legend class="unseen">Types</legend>
           <label v-for="type in view.types" :key="type.kind.handle" class="tick">
-            <input v-model="types" type="checkbox" :value="type.kind.handle" />
+            <TickBox v-model="types" :value="type.kind.handle" />
             {{ type.kind.name }} <span class="soft">{{ type.products }}</span>
           </label>
         </fieldset>
@@ -129,20 +133,32 @@ async function submit(): Promise<void> {
         <fieldset v-else-if="rule === 'has'" class="row">
           <legend class="unseen">What they have</legend>
           <label v-for="one in FEATURES" :key="one.value" class="tick">
-            <input v-model="features" type="checkbox" :value="one.value" /> {{ one.title }}
+            <TickBox v-model="features" :value="one.value" /> {{ one.title }}
           </label>
         </fieldset>
         <div v-else-if="rule === 'prices'" class="pair">
-          <v-text-field v-model="least" type="number" min="0" step="0.01" label="From" :suffix="view.currency" />
-          <v-text-field v-model="most" type="number" min="0" step="0.01" label="Up to" :suffix="view.currency" />
+          <label>
+            <span class="soft">From, {{ view.currency }}</span>
+            <MoneyInput v-model="least" />
+          </label>
+          <label>
+            <span class="soft">Up to, {{ view.currency }}</span>
+            <MoneyInput v-model="most" />
+          </label>
         </div>
       </template>
       <ProductsPick v-model="also" :label="rule === 'named' ? 'Products' : 'And these products'" :named="view.named" />
       <template v-if="!fallback">
         <ProductsPick v-if="rule !== 'named'" v-model="except" label="But not these" :named="view.named" />
         <div class="pair">
-          <v-text-field v-model="from" type="datetime-local" label="From, if not at once" />
-          <v-text-field v-model="until" type="datetime-local" label="Ends by itself" />
+          <label>
+            <span class="soft">From, by the shop’s clocks</span>
+            <MomentInput v-model="from" none="at once" />
+          </label>
+          <label>
+            <span class="soft">Ends by itself</span>
+            <MomentInput v-model="until" none="never" />
+          </label>
         </div>
       </template>
       <p v-if="meanwhile" class="signal" role="alert">{{ meanwhile }}</p>
@@ -172,9 +188,6 @@ fieldset {
   display: flex;
   gap: 8px;
   align-items: center;
-}
-.tick input {
-  accent-color: var(--accent);
 }
 .pair {
   display: grid;

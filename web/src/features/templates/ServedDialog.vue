@@ -4,6 +4,7 @@ import { api, ask } from "../../api/client";
 import SearchField from "../../ui/fields/SearchField.vue";
 import { useComesInSight } from "../../ui/useComesInSight";
 import type { Moving, Served, TemplatesView } from "./useTemplates";
+import PickField from "../../ui/fields/PickField.vue";
 
 /** The products of one type, each with the template that serves it and why; each can be moved to another. */
 const props = defineProps<{ kind: { handle: string; name: string }; view: TemplatesView }>();
@@ -42,14 +43,14 @@ onMounted(async () => {
 onBeforeUnmount(scroll.end);
 
 const nameOf = (id: number): string => props.view.templates.find((one) => one.id === id)?.name ?? "";
-function moveAll(select: HTMLSelectElement): void {
-  const to = Number(select.value);
-  select.value = "";
+function moveAll(to: number): void {
   emit("move", `${props.kind.name} to “${nameOf(to)}”`, { what: "type", kind: props.kind.handle, to });
 }
 function move(product: Served, to: number): void {
   emit("move", `${product.name} to “${nameOf(to)}”`, { what: "product", product: product.handle, to });
 }
+/** A list that only begins something shows nothing as picked. */
+const nothing: number | null = null;
 </script>
 
 <template>
@@ -57,12 +58,16 @@ function move(product: Served, to: number): void {
     <div class="dialog-sheet">
       <div class="top">
         <h1>{{ kind.name }}</h1>
-        <select value="" aria-label="Move the whole type to" @change="moveAll($event.target as HTMLSelectElement)">
-          <option value="">Move the whole type to …</option>
+        <PickField
+          :model-value="nothing"
+          aria-label="Move the whole type to"
+          @update:model-value="$event !== null && moveAll($event)"
+        >
+          <option :value="null">Move the whole type to …</option>
           <option v-for="one in view.templates.filter((t) => t.live)" :key="one.id" :value="one.id">
             {{ one.name }}
           </option>
-        </select>
+        </PickField>
       </div>
       <p v-if="problem" class="signal" role="alert">{{ problem }}</p>
       <SearchField v-if="typed || count > 8" v-model="typed" :label="`Find among ${kind.name}`" />
@@ -74,15 +79,15 @@ function move(product: Served, to: number): void {
           <router-link :to="{ name: 'desk', params: { id: product.template }, query: { product: product.handle } }">
             {{ product.name }}
           </router-link>
-          <select
-            :value="product.template"
+          <PickField
+            :model-value="product.template"
             :aria-label="`Template of ${product.name}`"
-            @change="move(product, Number(($event.target as HTMLSelectElement).value))"
+            @update:model-value="move(product, $event)"
           >
             <option v-for="one in view.templates.filter((t) => t.live)" :key="one.id" :value="one.id">
               {{ one.name }}
             </option>
-          </select>
+          </PickField>
           <span :class="product.tied.length ? 'signal' : 'soft'">because {{ product.why }}</span>
         </li>
         <li ref="end" class="end" aria-hidden="true" />
@@ -126,13 +131,6 @@ li:first-child {
 }
 li > span {
   font-size: 12px;
-}
-select {
-  min-width: 0;
-  padding: 3px 6px;
-  border: 1px solid var(--line);
-  border-radius: 6px;
-  background: var(--field);
 }
 .buttons {
   display: flex;

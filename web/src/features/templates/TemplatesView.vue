@@ -11,6 +11,7 @@ import ServedDialog from "./ServedDialog.vue";
 import ShiftDialog from "./ShiftDialog.vue";
 import TemplateList from "./TemplateList.vue";
 import { type Moving, type Template, type TypeReached, useTemplates } from "./useTemplates";
+import FilePick from "../../ui/fields/FilePick.vue";
 
 const { view, names, problem, loading, load, save, shift, add, bring } = useTemplates();
 const router = useRouter();
@@ -60,12 +61,10 @@ const missing = computed(() => {
     .filter(([, all]) => all.length)
     .map(([what, all]) => `${what} that this shop doesn’t have: ${all.join(", ")}.`);
 });
-async function bringIn(event: Event): Promise<void> {
-  const input = event.target as HTMLInputElement;
-  const [file] = input.files ?? [];
+const files = ref<InstanceType<typeof FilePick> | null>(null);
+async function bringIn([file]: File[]): Promise<void> {
   if (!file) return;
   const { data, error } = await bring(file);
-  input.value = "";
   problem.value = error ?? null;
   brought.value = data ?? null;
 }
@@ -99,10 +98,8 @@ async function leaveIt(): Promise<void> {
     <form class="new" @submit.prevent="begin(newName)">
       <v-text-field v-model="newName" label="A new template, called" maxlength="120" />
       <v-btn type="submit" :disabled="newName.trim() === ''">Begin it</v-btn>
-      <label class="file">
-        or bring one in from a file
-        <input class="unseen" type="file" accept=".json,application/json" @change="bringIn" />
-      </label>
+      <button type="button" class="quiet" @click="files?.open()">or bring one in from a file</button>
+      <FilePick ref="files" accept=".json,application/json" @picked="bringIn" />
     </form>
     <div v-if="brought" class="brought" role="status">
       <p>

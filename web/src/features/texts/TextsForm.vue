@@ -2,6 +2,8 @@
 import { nextTick, ref } from "vue";
 import type { Schemas } from "../../api/client";
 import RowTools from "./RowTools.vue";
+import LongText from "../../ui/fields/LongText.vue";
+import TextInput from "../../ui/fields/TextInput.vue";
 
 /** The texts and facts of a product, to be written. */
 const texts = defineModel<Schemas["Texts"]>({ required: true });
@@ -26,16 +28,16 @@ async function add<T>(list: T[], one: T, group: string): Promise<void> {
     <div class="row">
       <label>
         <span class="soft">Name</span>
-        <input v-model="texts.name" required />
+        <TextInput v-model="texts.name" required />
       </label>
       <label>
         <span class="soft">Made by</span>
-        <input v-model="texts.brand" placeholder="the shop itself" />
+        <TextInput v-model="texts.brand" placeholder="the shop itself" />
       </label>
     </div>
     <label>
       <span class="soft">Summary</span>
-      <textarea v-model="texts.summary" rows="3" />
+      <LongText v-model="texts.summary" rows="3" />
     </label>
     <section aria-label="Texts">
       <h2>Texts</h2>
@@ -43,7 +45,7 @@ async function add<T>(list: T[], one: T, group: string): Promise<void> {
       <ul data-group="details">
         <li v-for="(one, at) in texts.details" :key="at">
           <span class="line">
-            <input v-model="one.title" placeholder="Title" :aria-label="`Title of text ${at + 1}`" />
+            <TextInput v-model="one.title" placeholder="Title" :aria-label="`Title of text ${at + 1}`" />
             <RowTools
               :name="one.title || 'this text'"
               :first="at === 0"
@@ -51,7 +53,7 @@ async function add<T>(list: T[], one: T, group: string): Promise<void> {
               @remove="texts.details.splice(at, 1)"
             />
           </span>
-          <textarea v-model="one.text" rows="3" :aria-label="one.title || `Text ${at + 1}`" />
+          <LongText v-model="one.text" rows="3" :aria-label="one.title || `Text ${at + 1}`" />
         </li>
       </ul>
       <button type="button" class="quiet" @click="add(texts.details, { title: '', text: '' }, 'details')">
@@ -62,8 +64,8 @@ async function add<T>(list: T[], one: T, group: string): Promise<void> {
       <h2>Facts</h2>
       <ul data-group="facts">
         <li v-for="(one, at) in texts.facts" :key="at" class="line">
-          <input v-model="one.name" placeholder="Name" :aria-label="`Name of fact ${at + 1}`" />
-          <input v-model="one.value" placeholder="not told" :aria-label="one.name || `Fact ${at + 1}`" />
+          <TextInput v-model="one.name" placeholder="Name" :aria-label="`Name of fact ${at + 1}`" />
+          <TextInput v-model="one.value" placeholder="not told" :aria-label="one.name || `Fact ${at + 1}`" />
           <RowTools
             :name="one.name || 'this fact'"
             :first="at === 0"
@@ -123,22 +125,17 @@ ul {
   gap: 6px;
   align-items: center;
 }
+.line input {
+  flex: 1;
+}
 .line input:first-child {
   font-weight: 600;
 }
 [data-group="facts"] input:first-child {
-  width: 34%;
-}
-[data-group="facts"] input:nth-child(2) {
-  flex: 1;
+  flex: 0 0 34%;
 }
 textarea {
   width: 100%;
-  padding: 5px 8px;
-  border: 1px solid var(--line);
-  border-radius: 6px;
-  background: var(--field);
-  resize: vertical;
   field-sizing: content;
   min-height: 62px;
   max-height: 320px;

@@ -1,8 +1,12 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from "vue";
+import { computed, onMounted, ref, watch } from "vue";
 import { type ApiError, type Schemas, api, ask } from "../../api/client";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import type { Fields } from "./useTypes";
+import MoneyInput from "../../ui/fields/MoneyInput.vue";
+import NumberInput from "../../ui/fields/NumberInput.vue";
+import TextInput from "../../ui/fields/TextInput.vue";
+import TickBox from "../../ui/fields/TickBox.vue";
 
 /** What the products of a type have; the sample that stands in for them is made of it. */
 const fields = defineModel<Fields>({ required: true });
@@ -30,13 +34,19 @@ function toggle(handle: string): void {
   set({ options: without.length < chosen.value.length ? without : [...without, handle] });
 }
 const pence = computed(() => 10 ** props.decimals);
-const price = computed({
-  get: () => (fields.value.price_minor ?? 0) / pence.value,
-  set: (typed: number | string) => set({ price_minor: Math.round(Number(typed) * pence.value) || 0 }),
-});
+const minor = (typed: string): number => Math.round(Number(typed.replace(",", ".")) * pence.value) || 0;
+const price = ref("");
+watch(
+  () => fields.value.price_minor ?? 0,
+  (now) => {
+    if (price.value === "" || minor(price.value) !== now) price.value = (now / pence.value).toFixed(props.decimals);
+  },
+  { immediate: true },
+);
+watch(price, (typed) => minor(typed) !== fields.value.price_minor && set({ price_minor: minor(typed) }));
 const most = computed({
-  get: () => fields.value.most_per_order ?? "",
-  set: (typed: number | string) => set({ most_per_order: Number(typed) || null }),
+  get: () => fields.value.most_per_order ?? null,
+  set: (count) => set({ most_per_order: count }),
 });
 const text = computed({
   get: () => fields.value.text?.label ?? "",
@@ -70,34 +80,29 @@ const text = computed({
     <div class="row">
       <label>
         <span class="soft">Price, about, {{ currency }}</span>
-        <input v-model="price" type="number" min="0" step="0.01" />
+        <MoneyInput v-model="price" />
       </label>
       <label>
         <span class="soft">Pictures, about</span>
-        <input
-          type="number"
-          min="0"
-          max="6"
-          :value="fields.pictures"
-          @change="set({ pictures: Math.min(6, Math.max(0, Number(($event.target as HTMLInputElement).value) || 0)) })"
+        <NumberInput
+          :model-value="fields.pictures ?? 0"
+          :least="0"
+          :most="6"
+          @update:model-value="set({ pictures: $event })"
         />
       </label>
       <label>
         <span class="soft">At most in one order</span>
-        <input v-model="most" type="number" min="1" max="99" placeholder="any number" />
+        <NumberInput v-model="most" :least="1" :most="99" none placeholder="any number" />
       </label>
     </div>
     <div class="row two">
       <label>
         <span class="soft">Shoppers write onto it</span>
-        <input v-model="text" maxlength="60" placeholder="nothing; or: Name on the banner" />
+        <TextInput v-model="text" maxlength="60" placeholder="nothing; or: Name on the banner" />
       </label>
       <label class="tick">
-        <input
-          type="checkbox"
-          :checked="fields.counted"
-          @change="set({ counted: ($event.target as HTMLInputElement).checked })"
-        />
+        <TickBox :model-value="fields.counted" @update:model-value="set({ counted: $event })" />
         <span>Stock is counted</span>
       </label>
     </div>

@@ -5,6 +5,9 @@ import { type ApiError, type Schemas, api, ask } from "../../api/client";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import FieldsForm from "./FieldsForm.vue";
 import { type TemplateFor, plainFields, takesTypes } from "./useTypes";
+import RadioBox from "../../ui/fields/RadioBox.vue";
+import TextInput from "../../ui/fields/TextInput.vue";
+import PickField from "../../ui/fields/PickField.vue";
 
 /** A product type that has no products yet: what they will have, and which template serves them. Its page can be
  * composed at once, with a sample in their place. */
@@ -75,16 +78,16 @@ async function add(): Promise<void> {
         <div class="row">
           <label>
             <span class="soft">Name</span>
-            <input v-model="name" maxlength="120" autofocus required placeholder="Power kites" />
+            <TextInput v-model="name" maxlength="120" autofocus required placeholder="Power kites" />
           </label>
           <label>
             <span class="soft">Its products are like</span>
-            <select v-model="like">
+            <PickField v-model="like">
               <option value="">none that there are</option>
               <option v-for="type in view.types" :key="type.kind.handle" :value="type.kind.handle">
                 {{ type.kind.name }}
               </option>
-            </select>
+            </PickField>
           </label>
         </div>
         <h2>What they have</h2>
@@ -98,20 +101,20 @@ async function add(): Promise<void> {
         <h2>Their page</h2>
         <div class="row">
           <label class="tick">
-            <input v-model="own" type="radio" :value="false" name="served" />
+            <RadioBox v-model="own" :value="false" name="served" />
             <span>A template that there is</span>
           </label>
-          <select v-model="server" aria-label="The template that serves them" :disabled="own">
+          <PickField v-model="server" aria-label="The template that serves them" :disabled="own">
             <option v-for="one in servers" :key="one.id" :value="one.id">{{ one.name }}</option>
-          </select>
+          </PickField>
           <label class="tick">
-            <input v-model="own" type="radio" :value="true" name="served" />
+            <RadioBox v-model="own" :value="true" name="served" />
             <span>A template of their own, as a copy of</span>
           </label>
-          <select v-model="copyOf" aria-label="The template that is copied" :disabled="!own">
+          <PickField v-model="copyOf" aria-label="The template that is copied" :disabled="!own">
             <option value="">none, it begins empty</option>
             <option v-for="one in view.templates" :key="one.id" :value="one.id">{{ one.name }}</option>
-          </select>
+          </PickField>
         </div>
       </div>
       <div class="acts">

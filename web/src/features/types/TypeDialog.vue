@@ -4,6 +4,7 @@ import { type ApiError, type Schemas, api, ask } from "../../api/client";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import FieldsForm from "./FieldsForm.vue";
 import type { Fields } from "./useTypes";
+import TextInput from "../../ui/fields/TextInput.vue";
 
 /** A type that has no products yet: its name, and what its sample shows. */
 const props = defineProps<{ kind: { handle: string; name: string } }>();
@@ -46,7 +47,7 @@ async function remove(): Promise<void> {
       <div v-if="fields && view" class="all">
         <label>
           <span class="soft">Name</span>
-          <input v-model="name" maxlength="120" required />
+          <TextInput v-model="name" maxlength="120" required />
         </label>
         <FieldsForm v-model="fields" :currency="view.currency" :decimals="view.decimals" :known-tags="view.tags" />
       </div>

@@ -3,6 +3,7 @@ import { computed, ref, watch } from "vue";
 import type { ApiError } from "../../api/client";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import { type Report, bringCsv, checkCsv } from "../../api/csv";
+import FilePick from "../../ui/fields/FilePick.vue";
 
 /** Brings variants in from a file: what it would do is shown first, and a file with a mistake does nothing. */
 const open = defineModel<boolean>({ required: true });
@@ -12,16 +13,14 @@ const report = ref<Report | null>(null);
 const problem = ref<ApiError | null>(null);
 const rows = ref(0);
 const state = ref<"choosing" | "checking" | "ready" | "bringing" | "brought">("choosing");
-const field = ref<HTMLInputElement | null>(null);
+const field = ref<InstanceType<typeof FilePick> | null>(null);
 watch(open, (now) => {
   if (now && state.value !== "bringing") begin();
 });
 function begin(): void {
   [file.value, report.value, problem.value, state.value] = [null, null, null, "choosing"];
 }
-async function picked(event: Event): Promise<void> {
-  const [wanted] = (event.target as HTMLInputElement).files ?? [];
-  (event.target as HTMLInputElement).value = "";
+async function picked([wanted]: File[]): Promise<void> {
   if (!wanted) return;
   file.value = wanted;
   state.value = "checking";
@@ -112,7 +111,7 @@ const variants = (count: number): string => (count === 1 ? "1 variant" : `${coun
       </template>
       <div class="acts">
         <span v-if="state === 'bringing'" class="soft" role="status">{{ rows }} of {{ lines }} lines</span>
-        <input ref="field" type="file" hidden accept=".csv,text/csv" @change="picked" />
+        <FilePick ref="field" accept=".csv,text/csv" @picked="picked" />
         <v-btn variant="text" :disabled="state === 'bringing'" @click="open = false">
           {{ state === "brought" || nothingNew ? "Close" : "Cancel" }}
         </v-btn>
@@ -123,7 +122,7 @@ const variants = (count: number): string => (count === 1 ? "1 variant" : `${coun
           v-else-if="state !== 'bringing' && state !== 'brought'"
           variant="flat"
           color="primary"
-          @click="field?.click()"
+          @click="field?.open()"
         >
           Choose a file
         </v-btn>

@@ -2,6 +2,7 @@
 import { computed, ref, watch } from "vue";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import type { VariantsControl } from "./useVariants";
+import TickBox from "../../ui/fields/TickBox.vue";
 
 /** Combinations that have no variant yet: of all values, of some, or for any. */
 const open = defineModel<boolean>({ required: true });
@@ -53,7 +54,7 @@ async function make(): Promise<void> {
           {{ value.name }}
         </button>
         <label class="tick any"
-          ><input type="checkbox" :checked="any.has(option.id)" @change="any = flip(any, option.id)" /> any</label
+          ><TickBox :model-value="any.has(option.id)" @update:model-value="any = flip(any, option.id)" /> any</label
         >
       </fieldset>
       <div class="acts">

@@ -3,6 +3,11 @@ import { computed, ref, watch } from "vue";
 import { type ApiError, type Schemas, api, ask } from "../../api/client";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import { written } from "../prices/usePrices";
+import MoneyInput from "../../ui/fields/MoneyInput.vue";
+import NumberInput from "../../ui/fields/NumberInput.vue";
+import TextInput from "../../ui/fields/TextInput.vue";
+import TickBox from "../../ui/fields/TickBox.vue";
+import PickField from "../../ui/fields/PickField.vue";
 
 /** How one product is sold: price, how many at a time, what shoppers may write onto it. */
 const open = defineModel<boolean>({ required: true });
@@ -49,8 +54,7 @@ watch(
 );
 async function keep(): Promise<void> {
   if (!form.value || !view.value) return;
-  const most = Number(form.value.most_per_order) || null;
-  const body = { was: formOf(view.value), selling: { ...form.value, most_per_order: most } };
+  const body = { was: formOf(view.value), selling: form.value };
   keeping.value = true;
   const { data, error } = await ask(api.PUT("/api/products/{handle}/selling", { ...path.value, body }));
   keeping.value = false;
@@ -83,20 +87,20 @@ const onto = computed({
         <div class="row">
           <label>
             <span class="soft">Price, {{ view.currency }}</span>
-            <input v-model="form.price" inputmode="decimal" />
+            <MoneyInput v-model="form.price" />
           </label>
           <label>
             <span class="soft">Old price</span>
-            <input v-model="form.old_price" inputmode="decimal" placeholder="none" />
+            <MoneyInput v-model="form.old_price" placeholder="none" />
           </label>
           <label>
             <span class="soft">It is</span>
-            <select v-model="form.state">
+            <PickField v-model="form.state">
               <option v-if="form.state === 'new' || view.state === 'new'" value="new">not on sale yet</option>
               <option value="on_sale">on sale</option>
               <option value="coming_soon">coming soon</option>
               <option value="withdrawn">withdrawn</option>
-            </select>
+            </PickField>
           </label>
         </div>
         <p v-if="view.overstated" class="signal">
@@ -119,50 +123,57 @@ const onto = computed({
         <div class="row">
           <label>
             <span class="soft">At least</span>
-            <input v-model.number="form.least" type="number" min="1" max="99" />
+            <NumberInput v-model="form.least" :least="1" :most="99" />
           </label>
           <label>
             <span class="soft">In steps of</span>
-            <input v-model.number="form.step" type="number" min="1" max="99" />
+            <NumberInput v-model="form.step" :least="1" :most="99" />
           </label>
           <label>
             <span class="soft">At most in one order</span>
-            <input v-model.number="form.most_per_order" type="number" min="1" max="99" placeholder="any number" />
+            <NumberInput
+              :model-value="form.most_per_order ?? null"
+              :least="1"
+              :most="99"
+              none
+              placeholder="any number"
+              @update:model-value="form.most_per_order = $event"
+            />
           </label>
         </div>
         <label class="tick">
-          <input v-model="onto" type="checkbox" />
+          <TickBox v-model="onto" />
           <span>Shoppers may write something onto it</span>
         </label>
         <template v-if="form.text">
           <label>
             <span class="soft">What is asked for</span>
-            <input v-model="form.text.label" maxlength="60" />
+            <TextInput v-model="form.text.label" maxlength="60" />
           </label>
           <div class="row">
             <label>
               <span class="soft">Lines</span>
-              <input v-model.number="form.text.lines" type="number" min="1" max="6" />
+              <NumberInput v-model="form.text.lines" :least="1" :most="6" />
             </label>
             <label>
               <span class="soft">Characters a line</span>
-              <input v-model.number="form.text.most" type="number" min="1" max="60" />
+              <NumberInput v-model="form.text.most" :least="1" :most="60" />
             </label>
             <label>
               <span class="soft">Signs</span>
-              <select v-model="form.text.signs">
+              <PickField v-model="form.text.signs">
                 <option value="any">any</option>
                 <option value="letters">letters</option>
                 <option value="letters_and_digits">letters and digits</option>
-              </select>
+              </PickField>
             </label>
             <label>
               <span class="soft">Surcharge, {{ view.currency }}</span>
-              <input v-model="form.text.surcharge" inputmode="decimal" placeholder="none" />
+              <MoneyInput v-model="form.text.surcharge" placeholder="none" />
             </label>
           </div>
           <label class="tick">
-            <input v-model="form.text.needed" type="checkbox" />
+            <TickBox v-model="form.text.needed" />
             <span>It can't be bought without</span>
           </label>
         </template>

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed, ref } from "vue";
 import type { VariantsControl } from "./useVariants";
+import TextInput from "../../ui/fields/TextInput.vue";
+import PickField from "../../ui/fields/PickField.vue";
 
 /** Sets price, old price or stock of all chosen variants. */
 const props = defineProps<{ control: VariantsControl }>();
@@ -30,9 +32,9 @@ async function set(): Promise<void> {
 <template>
   <form class="many" @submit.prevent="set">
     <b>{{ ids.length }} chosen:</b>
-    <select v-model="field" aria-label="What is set">
+    <PickField v-model="field" aria-label="What is set">
       <option v-for="one in fields" :key="one.value" :value="one.value">{{ one.title }}</option>
-    </select>
+    </PickField>
     <span v-if="field === 'picture'" class="pictures">
       <button
         v-for="one in pictures"
@@ -48,7 +50,7 @@ async function set(): Promise<void> {
       <button v-else type="button" class="quiet" @click="setPicture(0)">Those of their values</button>
     </span>
     <template v-else>
-      <input v-model="value" :placeholder="empty[field]" aria-label="Value for all chosen" />
+      <TextInput v-model="value" :placeholder="empty[field]" aria-label="Value for all chosen" />
       <button class="quiet">Set for all {{ ids.length }}</button>
     </template>
     <button type="button" class="quiet" @click="control.remove(ids)">Remove</button>
@@ -61,13 +63,6 @@ async function set(): Promise<void> {
   flex-wrap: wrap;
   gap: 8px;
   align-items: center;
-}
-select,
-input {
-  padding: 4px 8px;
-  border: 1px solid var(--line);
-  border-radius: 6px;
-  background: var(--field);
 }
 input {
   width: 150px;
@@ -87,8 +82,5 @@ input {
 }
 .pictures button:hover img {
   outline: 2px solid var(--accent);
-}
-input::placeholder {
-  color: var(--soft);
 }
 </style>

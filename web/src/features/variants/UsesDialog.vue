@@ -4,6 +4,8 @@ import { computed, ref, watch } from "vue";
 import { type ApiError, type Schemas, api, ask } from "../../api/client";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import type { VariantsControl } from "./useVariants";
+import TextInput from "../../ui/fields/TextInput.vue";
+import PickField from "../../ui/fields/PickField.vue";
 
 /** By which of the shop's options a product is chosen, and which of their values it offers. */
 const open = defineModel<boolean>({ required: true });
@@ -55,10 +57,8 @@ async function read(): Promise<void> {
 }
 // It may have been asked for before the variants were there.
 watch(open, (now) => now && void read(), { immediate: true });
-async function add(event: Event): Promise<void> {
-  const field = event.target as HTMLSelectElement;
-  const line = lines.value.find((one) => one.id === Number(field.value));
-  field.value = "";
+async function add(id: number | null): Promise<void> {
+  const line = lines.value.find((one) => one.id === id);
   const use = line && (await of(line, null));
   if (use) uses.value.push(use);
 }
@@ -95,6 +95,8 @@ async function keep(): Promise<void> {
   }));
   if (await props.control.use(body)) open.value = false;
 }
+/** A list that only begins something shows nothing as picked. */
+const nothing: number | null = null;
 </script>
 
 <template>
@@ -155,11 +157,11 @@ async function keep(): Promise<void> {
       </fieldset>
       <p v-if="ready && uses.length === 0" class="soft">Nothing is chosen: there is one variant.</p>
       <div class="acts">
-        <select aria-label="Another option" @change="add">
-          <option value="">Another option …</option>
+        <PickField :model-value="nothing" aria-label="Another option" @update:model-value="add">
+          <option :value="null">Another option …</option>
           <option v-for="line in others" :key="line.id" :value="line.id">{{ line.name }}</option>
-        </select>
-        <input
+        </PickField>
+        <TextInput
           v-model="own"
           class="own"
           aria-label="An option of this product only, with its values"
@@ -199,13 +201,6 @@ legend {
 }
 .own::placeholder {
   color: var(--soft);
-}
-select,
-.own {
-  padding: 4px 8px;
-  border: 1px solid var(--line);
-  border-radius: 6px;
-  background: var(--field);
 }
 .acts {
   display: flex;

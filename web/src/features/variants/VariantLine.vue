@@ -3,6 +3,8 @@ import { computed } from "vue";
 import { useDraftFields } from "../../session/useDraftField";
 import { FIELDS, type Field } from "./grid";
 import type { Variant, VariantChange, VariantsControl } from "./useVariants";
+import TextInput from "../../ui/fields/TextInput.vue";
+import TickBox from "../../ui/fields/TickBox.vue";
 
 /** One variant: its choice, and what is set of it. A field is kept when it is left. */
 const props = defineProps<{
@@ -47,7 +49,7 @@ const keep = (field: Field) =>
 <template>
   <div class="row" role="row" :class="{ chosen }">
     <span role="cell">
-      <input type="checkbox" :checked="chosen" :aria-label="`Choose ${variant.sku}`" @change="$emit('choose')" />
+      <TickBox :model-value="chosen" :aria-label="`Choose ${variant.sku}`" @update:model-value="$emit('choose')" />
     </span>
     <span role="cell" class="pic">
       <img v-if="picture" :src="picture.small" :alt="picture.name" :class="{ lent: !variant.picture }" />
@@ -57,13 +59,13 @@ const keep = (field: Field) =>
       <i v-else class="soft">any</i>
     </span>
     <span v-for="field in FIELDS" :key="field" role="cell">
-      <input
+      <TextInput
         v-model="typed[field]"
+        bare
         :class="{ number: field !== 'sku' && field !== 'measure', gone: field === 'stock' && variant.stock === 0 }"
         :aria-label="`${labels[field]} of ${variant.sku}`"
         :placeholder="empty(field)"
         :data-cell="`${place}:${field}`"
-        autocomplete="off"
         @blur="keep(field)"
       />
       <span v-if="field === 'stock' && variant.waiting" class="waiting">

@@ -14,6 +14,8 @@ import UsesDialog from "./UsesDialog.vue";
 import VariantLine from "./VariantLine.vue";
 import { type Cell, block, cellOf, filled, next } from "./grid";
 import { useVariants } from "./useVariants";
+import SearchField from "../../ui/fields/SearchField.vue";
+import TickBox from "../../ui/fields/TickBox.vue";
 
 /** What is really bought of a product: a line for each variant. */
 const props = defineProps<{ handle: string }>();
@@ -120,7 +122,7 @@ const columns = computed(
     </div>
     <ProblemNote class="problem" :problem="problem" :overtaken="overtaken" @retry="control.load" />
     <div class="tools">
-      <input v-model="typed" class="find" placeholder="Find by SKU or value" aria-label="Find variants" />
+      <SearchField v-model="typed" class="find" label="Find variants" placeholder="Find by SKU or value" />
       <SetMany v-if="chosen.size" :control="control" />
       <span v-else-if="told" class="soft" role="status">{{ told }}</span>
       <span v-else class="soft"
@@ -130,7 +132,7 @@ const columns = computed(
     <div v-if="view" class="grid" role="table" :aria-label="`Variants of ${view.name}`" :aria-rowcount="found.length">
       <div class="row names" role="row">
         <span role="columnheader">
-          <input type="checkbox" :checked="all" aria-label="Choose all that are found" @change="chooseAll" />
+          <TickBox :model-value="all" aria-label="Choose all that are found" @update:model-value="chooseAll" />
         </span>
         <span role="columnheader"><span class="unseen">Picture</span></span>
         <span v-for="option in view.options" :key="option.id" role="columnheader">{{ option.name }}</span>
@@ -245,9 +247,6 @@ const columns = computed(
 .names > :nth-last-child(-n + 4):not(:last-child) {
   padding-right: 7px;
   text-align: right;
-}
-.variants :deep(input[type="checkbox"]) {
-  accent-color: var(--accent);
 }
 .none {
   padding: 12px;

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useDraftFields } from "../../session/useDraftField";
 import type { Word } from "./useWording";
+import LongText from "../../ui/fields/LongText.vue";
 
 const props = defineProps<{ word: Word; set: (text: string | null) => Promise<boolean> }>();
 const fields = useDraftFields(
@@ -22,8 +23,9 @@ function rows(text: string): number {
   <tr>
     <td class="soft">{{ word.place }}</td>
     <td>
-      <textarea
+      <LongText
         v-model="typed.text"
+        bare
         :rows="rows(typed.text)"
         maxlength="600"
         :aria-label="`${word.place}: ${word.under}`"

@@ -5,6 +5,7 @@ import DraftHead from "../../ui/DraftHead.vue";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import WordRow from "./WordRow.vue";
 import { useWording } from "./useWording";
+import TickBox from "../../ui/fields/TickBox.vue";
 
 const wording = useWording();
 const { language, template, view, templates, problem, overtaken, pending, load, set, undo, redo, publish } = wording;
@@ -50,7 +51,7 @@ const found = computed(() => {
         aria-label="Find"
         class="find"
       />
-      <label><input v-model="onlyOwn" type="checkbox" /> only my own</label>
+      <label><TickBox v-model="onlyOwn" /> only my own</label>
       <span class="soft">{{ found.length }} of {{ view?.words.length ?? 0 }}</span>
     </div>
     <div class="words">

@@ -21,7 +21,6 @@ defineExpose({ focus: () => field.value?.focus() });
       ref="field"
       v-model="typed"
       class="control"
-      type="text"
       role="searchbox"
       autocomplete="off"
       spellcheck="false"

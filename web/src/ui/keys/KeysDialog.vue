@@ -2,6 +2,7 @@
 import { computed, onBeforeUnmount, onMounted } from "vue";
 import { isTyping } from "../useUndoKeys";
 import { EVERYWHERE, isHeard, letters, listed, ofView } from "./keys";
+import TickBox from "../fields/TickBox.vue";
 
 /** What keys do in the view that is open; opened by ? or under one's name. */
 const keys = computed(() => {
@@ -29,7 +30,7 @@ onBeforeUnmount(() => removeEventListener("keydown", onKey));
         </template>
       </dl>
       <label>
-        <input v-model="letters" type="checkbox" />
+        <TickBox v-model="letters" />
         Letters and signs alone do something; without this only keys with Ctrl or Alt, arrows, Enter, Escape and Delete
         do
       </label>
@@ -59,6 +60,5 @@ label {
 }
 label input {
   flex: none;
-  accent-color: var(--accent);
 }
 </style>

@@ -112,6 +112,7 @@ function onKey(event: KeyboardEvent): void {
         :id="`${id}-${index}`"
         :key="one.handle"
         role="option"
+        tabindex="-1"
         :aria-selected="index === marked"
         :class="{ now: picked.includes(one.handle) }"
         @mousedown.prevent

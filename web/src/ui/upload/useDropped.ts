@@ -13,10 +13,5 @@ export function useDropped(put: (files: File[]) => void) {
     put([...(event.dataTransfer?.files ?? [])]);
   }
   /** The files that were chosen in a field. */
-  function picked(event: Event): void {
-    const field = event.target as HTMLInputElement;
-    put([...(field.files ?? [])]);
-    field.value = "";
-  }
-  return { over, held, dropped, picked };
+  return { over, held, dropped };
 }

@@ -2,6 +2,8 @@
 import { computed, ref } from "vue";
 import ProductPick from "../products/ProductPick.vue";
 import type { CartMood, Visit } from "./useVisit";
+import NumberInput from "../fields/NumberInput.vue";
+import RadioBox from "../fields/RadioBox.vue";
 
 /** How many pieces are looked at, and what lies in the cart meanwhile. */
 const props = defineProps<{ visit: Visit }>();
@@ -29,7 +31,7 @@ const said = computed(() => {
     </template>
     <div class="menu-sheet" role="group" aria-label="Cart">
       <label v-for="[key, words] in CART" :key="key">
-        <input v-model="cart" type="radio" name="cart-of-the-visit" :value="key" /> {{ words }}
+        <RadioBox v-model="cart" name="cart-of-the-visit" :value="key" /> {{ words }}
       </label>
       <ProductPick
         v-if="cart === 'other'"
@@ -40,14 +42,14 @@ const said = computed(() => {
         @named="(name) => (called = name)"
       />
       <label v-if="cart !== 'empty'">
-        <input v-model.number="cartPieces" type="number" min="1" max="99" aria-label="Pieces in the cart" />
+        <NumberInput v-model="cartPieces" :least="1" :most="99" aria-label="Pieces in the cart" />
         {{ cartPieces === 1 ? "piece" : "pieces" }} of it
       </label>
     </div>
   </v-menu>
   <label class="part" title="Quantity">
     Quantity
-    <input v-model.number="quantity" type="number" min="1" max="99" />
+    <NumberInput v-model="quantity" bare :least="1" :most="99" />
   </label>
 </template>
 
@@ -66,10 +68,7 @@ const said = computed(() => {
   gap: 8px;
   align-items: center;
 }
-.menu-sheet input[type="radio"] {
-  accent-color: var(--accent);
-}
-.menu-sheet input[type="number"] {
+.menu-sheet [role="spinbutton"] {
   width: 56px;
 }
 </style>

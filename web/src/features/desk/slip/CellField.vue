@@ -3,6 +3,7 @@ import { computed, onMounted, ref, watch } from "vue";
 import PickList from "../../../ui/PickList.vue";
 import type { Field, Value } from "../types";
 import { useTyping } from "../useTyping";
+import TextInput from "../../../ui/fields/TextInput.vue";
 
 /** A value's control, in the place of its words: a list, a number or one line of text. */
 const props = defineProps<{ field: Field; now: { value: Value }; label: string }>();
@@ -21,9 +22,9 @@ watch(
   },
   { immediate: true },
 );
-const box = ref<HTMLInputElement | null>(null);
+const box = ref<InstanceType<typeof TextInput> | null>(null);
 onMounted(() => {
-  box.value?.focus({ preventScroll: true });
+  box.value?.focus();
   box.value?.select();
 });
 
@@ -76,14 +77,14 @@ defineExpose({ drop });
     @leave="emit('leave')"
   />
   <span v-else class="text">
-    <input
+    <TextInput
       ref="box"
       v-model="typed"
+      bare
       :inputmode="shape.shape === 'number' ? 'numeric' : 'text'"
       :maxlength="'most' in shape && shape.shape !== 'number' ? shape.most : 500"
       :placeholder="shape.shape === 'link' ? '/shop, https://…, mailto:…' : undefined"
       :aria-label="label"
-      autocomplete="off"
       @input="shape.shape === 'link' ? typing.begin() : typing.go()"
       @blur="left"
       @keydown="onKey"

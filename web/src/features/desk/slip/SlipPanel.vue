@@ -11,6 +11,7 @@ import SlipEdge from "./SlipEdge.vue";
 import SlipSheet from "./SlipSheet.vue";
 import SlipTools from "./SlipTools.vue";
 import { useSlip } from "./useSlip";
+import TextInput from "../../../ui/fields/TextInput.vue";
 
 /** The slip of what is chosen: a job ticket, one line a setting, every screen beside the others. */
 const props = defineProps<{ facts: Situation | null; tablet: boolean }>();
@@ -48,7 +49,7 @@ const ofProduct = computed(() => {
 
 // Finding a setting by its name, its part or what it can be.
 const typed = ref("");
-const field = ref<HTMLInputElement | null>(null);
+const field = ref<InstanceType<typeof TextInput> | null>(null);
 watch(finding, async (wanted) => {
   typed.value = "";
   await nextTick();
@@ -123,7 +124,7 @@ defineExpose({ enter });
         </button>
         <SlipTools :slip="slip" />
       </div>
-      <input
+      <TextInput
         v-if="finding"
         ref="field"
         v-model="typed"

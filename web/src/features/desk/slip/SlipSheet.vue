@@ -153,7 +153,7 @@ defineExpose({ enter });
 
 <template>
   <div class="sheet" :class="{ three: devices.length > 2 }" @scroll="hush">
-    <div ref="grid" role="grid" aria-label="Settings" @keydown="onKey">
+    <div ref="grid" role="grid" tabindex="-1" aria-label="Settings" @keydown="onKey">
       <div class="line screens" role="row">
         <span role="columnheader">
           <span class="unseen">Setting</span>

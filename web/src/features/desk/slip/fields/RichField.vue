@@ -12,6 +12,7 @@ import { Editor } from "@tiptap/core";
 import StarterKit from "@tiptap/starter-kit";
 import { onBeforeUnmount, onMounted, ref, shallowRef, watch } from "vue";
 import { useTyping } from "../../useTyping";
+import TextInput from "../../../../ui/fields/TextInput.vue";
 
 /** Formatted text: headings, lists, links, emphasis. What is pasted loses all else; the server cleans it once more. */
 const props = defineProps<{ modelValue: string; most: number; labelledby: string }>();
@@ -165,7 +166,7 @@ function setLink(): void {
       </button>
     </div>
     <form v-if="linking" class="link" @submit.prevent="setLink">
-      <input v-model="href" aria-label="The link leads to" placeholder="/shop, https://…, mailto:…" />
+      <TextInput v-model="href" bare aria-label="The link leads to" placeholder="/shop, https://…, mailto:…" />
       <button class="quiet">{{ href.trim() === "" ? "No link" : "Link" }}</button>
     </form>
     <div ref="place" class="text" />

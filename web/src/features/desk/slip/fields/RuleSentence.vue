@@ -3,6 +3,8 @@ import { computed } from "vue";
 import TypedInput from "../../../../ui/TypedInput.vue";
 import { useDesk } from "../../deskStore";
 import type { Rule } from "../../types";
+import MomentInput from "../../../../ui/fields/MomentInput.vue";
+import PickField from "../../../../ui/fields/PickField.vue";
 
 /** One sentence, with what it needs to know. A click on its words makes it the opposite. */
 const props = defineProps<{ modelValue: Rule }>();
@@ -37,9 +39,8 @@ function setPrice(text: string): true | null {
   put({ ...plain.value, minor: Math.round(price * unit.value) });
   return true;
 }
-function setDay(which: "from" | "to", event: Event): void {
-  const day = (event.target as HTMLInputElement).value || null;
-  if (plain.value.is === "between") put({ ...plain.value, [which]: day });
+function setDay(which: "from" | "to", day: string): void {
+  if (plain.value.is === "between") put({ ...plain.value, [which]: day || null });
 }
 </script>
 
@@ -66,26 +67,26 @@ function setDay(which: "from" | "to", event: Event): void {
       />
       {{ desk.view?.currency }}
     </span>
-    <select
+    <PickField
       v-else-if="plain.is === 'type'"
-      :value="plain.handle"
+      :model-value="plain.handle"
       :aria-label="words"
-      @change="put({ is: 'type', handle: ($event.target as HTMLSelectElement).value })"
+      @update:model-value="put({ is: 'type', handle: $event })"
     >
       <option v-for="type in desk.view?.types" :key="type.handle" :value="type.handle">{{ type.name }}</option>
-    </select>
-    <select
+    </PickField>
+    <PickField
       v-else-if="plain.is === 'tagged'"
-      :value="plain.tag"
+      :model-value="plain.tag"
       :aria-label="words"
-      @change="put({ is: 'tagged', tag: ($event.target as HTMLSelectElement).value })"
+      @update:model-value="put({ is: 'tagged', tag: $event })"
     >
       <option v-for="tag in new Set([plain.tag, ...(desk.view?.tags ?? [])])" :key="tag">{{ tag }}</option>
-    </select>
+    </PickField>
     <span v-else-if="plain.is === 'between'" class="days">
-      <input type="date" :value="plain.from ?? ''" aria-label="from" @change="setDay('from', $event)" />
+      <MomentInput day :model-value="plain.from ?? ''" aria-label="from" @update:model-value="setDay('from', $event)" />
       and
-      <input type="date" :value="plain.to ?? ''" aria-label="to" @change="setDay('to', $event)" />
+      <MomentInput day :model-value="plain.to ?? ''" aria-label="to" @update:model-value="setDay('to', $event)" />
     </span>
   </div>
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { ref, watch } from "vue";
 import { useTyping } from "../../useTyping";
+import TextInput from "../../../../ui/fields/TextInput.vue";
 
 /** A table whose first row is its head. A table copied in a spreadsheet can be pasted as it is. */
 const props = defineProps<{ modelValue: string[][]; columns: number; rows: number; most: number }>();
@@ -74,10 +75,11 @@ function paste(event: ClipboardEvent): void {
     <template v-else>
       <div class="cells" :style="{ gridTemplateColumns: `repeat(${table[0]?.length ?? 1}, minmax(64px, 1fr))` }">
         <template v-for="(row, r) in table" :key="r">
-          <input
+          <TextInput
             v-for="(_, c) in row"
             :key="c"
             v-model="row[c]"
+            bare
             :class="{ head: r === 0 || c === 0 }"
             :maxlength="most"
             :aria-label="`Row ${r + 1}, column ${c + 1}`"

@@ -1,0 +1,124 @@
+<script setup lang="ts">
+import { mdiCalendarBlankOutline } from "@mdi/js";
+import { computed, nextTick, ref, useId, watch } from "vue";
+import { momentSays, readMoment } from "./moment";
+
+/** A day, or a time of a day by the shop's clocks: typed as one writes it, or picked from a calendar. */
+defineOptions({ inheritAttrs: false });
+const kept = defineModel<string>({ required: true });
+const props = defineProps<{
+  /** Whether it is a day, without a time. */
+  day?: boolean;
+  /** What stands there while there is none. */
+  none?: string;
+}>();
+const field = ref<HTMLInputElement | null>(null);
+const typed = ref("");
+const wrong = ref("");
+const open = ref(false);
+const id = useId();
+watch(
+  kept,
+  (now) => {
+    if (read() === now) return;
+    typed.value = momentSays(now);
+    wrong.value = "";
+  },
+  { immediate: true },
+);
+watch(wrong, (why) => field.value?.setCustomValidity(why));
+
+/** What is typed, as it is kept; nothing where it can't be read. */
+function read(): string | null {
+  if (typed.value.trim() === "") return "";
+  const one = readMoment(typed.value, navigator.language, new Date());
+  return one && (props.day ? one.day : `${one.day}T${one.time}`);
+}
+/** While it is typed it is taken as soon as it can be read. */
+function follow(): void {
+  wrong.value = "";
+  const now = read();
+  if (now !== null) kept.value = now;
+}
+/** Once the field is left it is written out, or what is wrong is told. */
+function take(): void {
+  follow();
+  if (read() !== null) typed.value = momentSays(kept.value);
+  else wrong.value = `Write it as ${momentSays(props.day ? "2027-03-20" : "2027-03-20T08:00")}, please.`;
+}
+const picked = computed({
+  get: () => (kept.value ? new Date(`${kept.value.slice(0, 10)}T00:00`) : null),
+  set: async (date) => {
+    if (!(date instanceof Date)) return;
+    const day = [date.getFullYear(), date.getMonth() + 1, date.getDate()]
+      .map((n) => String(n).padStart(2, "0"))
+      .join("-");
+    kept.value = props.day ? day : `${day}T${kept.value.slice(11) || "00:00"}`;
+    open.value = false;
+    await nextTick();
+    field.value?.focus();
+  },
+});
+defineExpose({ focus: () => field.value?.focus() });
+</script>
+
+<template>
+  <span class="moment">
+    <span class="line">
+      <input
+        ref="field"
+        v-model="typed"
+        class="control"
+        autocomplete="off"
+        :title="day ? undefined : 'By the shop’s clocks'"
+        :placeholder="none ?? (day ? 'a day' : 'a day and a time')"
+        :aria-invalid="wrong !== '' || undefined"
+        :aria-describedby="wrong ? id : undefined"
+        v-bind="$attrs"
+        @input="follow"
+        @change="take"
+        @keydown.enter="take"
+      />
+      <v-menu v-model="open" :close-on-content-click="false">
+        <template #activator="{ props: menu }">
+          <button v-bind="menu" type="button" class="calendar" aria-label="Pick the day" title="Pick the day">
+            <v-icon :icon="mdiCalendarBlankOutline" size="16" />
+          </button>
+        </template>
+        <v-date-picker v-model="picked" first-day-of-week="1" hide-header color="primary" />
+      </v-menu>
+    </span>
+    <span v-if="wrong" :id="id" class="signal" role="alert">{{ wrong }}</span>
+  </span>
+</template>
+
+<style scoped>
+.moment {
+  display: grid;
+  gap: 2px;
+  min-width: 0;
+}
+.line {
+  position: relative;
+  display: block;
+}
+.control {
+  width: 100%;
+  min-width: 186px;
+  padding-right: 30px;
+}
+.calendar {
+  position: absolute;
+  top: 2px;
+  right: 2px;
+  display: grid;
+  place-items: center;
+  width: 24px;
+  height: 24px;
+  border-radius: 4px;
+  color: var(--soft);
+}
+.calendar:hover {
+  color: var(--ink);
+}
+</style>
