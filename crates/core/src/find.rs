@@ -2,6 +2,9 @@
 
 use crate::letters::words_of;
 
+/// So many characters of what was typed are looked at: no name is longer.
+const LONGEST: usize = 200;
+
 /// How well a name fits what was typed, the best first; none where a word of it isn't there.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord)]
 pub enum Fit {
@@ -20,10 +23,11 @@ pub struct Wanted {
 }
 
 impl Wanted {
-    /// Capitals and accents make no difference.
+    /// Capitals and accents make no difference; what is typed after so much is left out.
     #[must_use]
     pub fn new(typed: &str) -> Self {
-        Self { words: words_of(typed) }
+        let looked_at: String = typed.chars().take(LONGEST).collect();
+        Self { words: words_of(&looked_at) }
     }
 
     /// Whether nothing was typed.
@@ -87,6 +91,7 @@ mod tests {
         assert_eq!(fit("KUSTE", "Küste"), Some(Fit::Begins));
         assert_eq!(fit("kite", "2.4 m kite, “Ember”"), Some(Fit::Words));
         assert!(Wanted::new("  ").is_empty());
+        assert_eq!(Wanted::new(&"w ".repeat(LONGEST)).words.len(), LONGEST / 2);
         assert!(Fit::Begins < Fit::Words && Fit::Words < Fit::Beside);
     }
 }

@@ -14,8 +14,6 @@ use utoipa::{IntoParams, ToSchema};
 
 /// So many of a kind are told at most.
 const MOST: usize = 6;
-/// Longer than any name.
-const LONGEST: usize = 200;
 
 #[derive(Deserialize, IntoParams)]
 pub struct Typed {
@@ -36,7 +34,7 @@ pub enum Found {
 #[utoipa::path(operation_id = "find_anything", params(Typed), responses((status = 200, body = Vec<Found>)))]
 #[get("/find")]
 pub async fn find(state: Data<State>, _caller: Caller, typed: Query<Typed>) -> ApiResult<Json<Vec<Found>>> {
-    let wanted = Wanted::new(&typed.words.chars().take(LONGEST).collect::<String>());
+    let wanted = Wanted::new(&typed.words);
     if wanted.is_empty() {
         return Ok(Json(vec![]));
     }

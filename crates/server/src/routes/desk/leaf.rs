@@ -20,8 +20,6 @@ use utoipa::{IntoParams, ToSchema};
 
 /// Products that are told at once.
 const AT_ONCE: usize = 48;
-/// Longer than any name.
-const LONGEST: usize = 200;
 
 #[derive(Deserialize, IntoParams)]
 pub struct Wish {
@@ -131,7 +129,7 @@ pub async fn list(
 ) -> ApiResult<Json<DeskProducts>> {
     let id = TemplateId(*id);
     let leaves = Leaves::of(&state, &desk_templates(&state, id).await?, id).await?;
-    let wanted = Wanted::new(&wish.find.chars().take(LONGEST).collect::<String>());
+    let wanted = Wanted::new(&wish.find);
     if wanted.is_empty() && wish.near.is_some() {
         return Ok(Json(leaves.near(&state, wish.near.as_deref()).await?));
     }

@@ -12,8 +12,6 @@ use utoipa::{IntoParams, ToSchema};
 
 /// Products that are told at once.
 const AT_ONCE: usize = 20;
-/// Longer than any name.
-const LONGEST: usize = 200;
 /// As wide as a product's picture in a list is, on a screen with two dots for each pixel.
 const SMALL: u32 = 64;
 
@@ -54,7 +52,7 @@ pub async fn list(
     _caller: Caller,
     typed: Query<Typed>,
 ) -> ApiResult<Json<ProductsFound>> {
-    let wanted = Wanted::new(&typed.find.chars().take(LONGEST).collect::<String>());
+    let wanted = Wanted::new(&typed.find);
     let kinds: BTreeMap<Handle, String> =
         state.store.types().await?.into_iter().map(|row| (row.kind.handle, row.kind.name)).collect();
     let kind = |handle: &Handle| kinds.get(handle).map_or("", String::as_str);

@@ -12,8 +12,6 @@ use utoipa::{IntoParams, ToSchema};
 
 /// Products that are told at once.
 const AT_ONCE: usize = 48;
-/// Longer than any name.
-const LONGEST: usize = 200;
 
 #[derive(Deserialize, IntoParams)]
 pub struct Wish {
@@ -77,7 +75,7 @@ pub async fn search(state: Data<State>, _caller: Caller, wish: Query<Wish>) -> A
     let shelf = Shelf::read(&state).await?;
     let index = shelf.live.index();
     let search = Search {
-        words: Wanted::new(&wish.find.chars().take(LONGEST).collect::<String>()),
+        words: Wanted::new(&wish.find),
         kind: wish.kind,
         template: wish.template.map(TemplateId),
         standing: wish.standing,
