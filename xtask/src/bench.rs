@@ -26,6 +26,8 @@ enum Part {
     Pictures,
     /// A template that serves ten thousand products: what changes where, and shoppers while it is published (release build).
     Templates,
+    /// The owner's application over ten thousand products, and eight thousand variants of one (release build).
+    Large,
     /// A published page beside nginx serving the same bytes as a file.
     Shop,
 }
@@ -54,6 +56,7 @@ pub fn run(options: &Options) -> Result<()> {
             Part::Desk => browser::with_demo_shop("target/bench", "desk-bench", "release", 0)?,
             Part::Pictures => browser::with_demo_shop("target/bench", "pictures-bench", "release", 0)?,
             Part::Templates => browser::with_demo_shop("target/bench", "templates-bench", "release", MANY)?,
+            Part::Large => browser::with_demo_shop("target/bench", "large-bench", "release", MANY)?,
             Part::Shop => load()?,
         }
     }

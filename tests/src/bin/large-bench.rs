@@ -1,0 +1,172 @@
+//! The owner's application over a shop of more than ten thousand products, and a product of eight thousand variants: how
+//! long until each view can be used, how much it is answered with at the most, and what the browser's page takes after
+//! leafing through the shelf. For `cargo xtask bench`.
+#![allow(
+    clippy::unwrap_used,
+    clippy::expect_used,
+    clippy::print_stdout,
+    reason = "a measurement that can't go on ends"
+)]
+
+use compagina_tests::desk::click;
+use compagina_tests::{Browser, Owner, Screen, ask, find, json_of, until};
+use fantoccini::Client;
+use reqwest::Method;
+use serde_json::Value;
+use std::fmt::Write;
+use std::time::{Duration, Instant};
+
+/// Values of each of three options.
+const VALUES: usize = 20;
+/// Screens of the shelf that are leafed through.
+const SCREENS: usize = 120;
+const PRODUCT: &str = "carbon-spar";
+
+/// A view, and what is there once it can be used.
+const VIEWS: [(&str, &str, &str); 8] = [
+    (
+        "Shelf",
+        "/",
+        "document.querySelectorAll('.shelf .card').length > 20 && document.querySelector('.looked select')?.options.length > 3",
+    ),
+    ("Shelf, searched", "/?find=mini&order=dearest", "document.querySelectorAll('.found .card').length > 0"),
+    (
+        "Desk",
+        "/templates/1",
+        "document.querySelector('.order .row') && document.querySelector('.leaf .product')?.innerText.includes(' of ')",
+    ),
+    ("Templates", "/templates", "document.querySelectorAll('tbody tr').length > 4"),
+    ("Prices", "/prices", "document.querySelector('.bench .price')"),
+    ("Variants", "/products/carbon-spar/variants", "document.querySelectorAll('.lines .row').length > 10"),
+    ("Swatch book", "/swatch-book", "document.querySelector('.fan button')"),
+    ("Texts", "/products/carbon-spar/texts", "document.querySelector('.texts textarea')"),
+];
+
+#[tokio::main]
+async fn main() {
+    let base = std::env::var("COMPAGINA_BASE").unwrap();
+    let owner = Owner::at(&base).await;
+    let shelf = json_of(owner.get("/api/shelf/products").await).await;
+    println!("{} products; {} variants of one", shelf["count"], many_variants(&owner).await);
+    Browser::run(Screen::Wide, |client| async move {
+        let client = &client;
+        Browser::sign_in(client, &base).await;
+        for (name, path, usable) in VIEWS {
+            let (ms, largest) = opened(client, &format!("{base}{path}"), usable).await;
+            println!("{name}: usable after {ms} ms, its largest answer {largest} kB");
+        }
+        answers(client, &base).await;
+        leafed(client, &base).await;
+    })
+    .await;
+}
+
+/// Gives a product so many values of three options that it has eight thousand variants.
+async fn many_variants(owner: &Owner) -> usize {
+    let path = format!("/api/variants?product={PRODUCT}");
+    let now = json_of(owner.get(&path).await).await;
+    let names: Vec<&str> =
+        now["options"].as_array().unwrap().iter().map(|o| o["name"].as_str().unwrap()).collect();
+    let csv = owner.page(format!("/api/variants.csv?product={PRODUCT}")).await;
+    let head: Vec<&str> = csv.lines().next().unwrap().split(',').collect();
+    let mut file = csv.clone();
+    if !file.ends_with('\n') {
+        file.push('\n');
+    }
+    for number in 0..VALUES.pow(3) {
+        let place = |option: usize| number / VALUES.pow(u32::try_from(option).unwrap()) % VALUES;
+        let cell = |column: &&str| match names.iter().position(|name| name == column) {
+            Some(option) => format!("{} {}", names[option], place(option) + 1),
+            None if *column == "product" => PRODUCT.to_owned(),
+            None if *column == "sku" => format!("MANY-{number}"),
+            None if *column == "stock" => "3".to_owned(),
+            None => String::new(),
+        };
+        let line: Vec<String> = head.iter().map(cell).collect();
+        writeln!(file, "{}", line.join(",")).unwrap();
+    }
+    let answer =
+        owner.send(Method::POST, "/api/variants/import", file.into_bytes()).await.text().await.unwrap();
+    let last: Value = serde_json::from_str(answer.lines().last().unwrap()).unwrap();
+    assert!(last["report"]["added"].as_u64().is_some_and(|added| added > 7_000), "{last}");
+    usize::try_from(json_of(owner.get(&path).await).await["count"].as_u64().unwrap()).unwrap()
+}
+
+/// Opens a view: after how many milliseconds it can be used, and how many kilobytes the largest answer of the API had.
+async fn opened(client: &Client, address: &str, usable: &str) -> (u128, u64) {
+    client.goto("about:blank").await.unwrap();
+    let begun = Instant::now();
+    client.goto(address).await.unwrap();
+    until(client, usable).await;
+    let ms = begun.elapsed().as_millis();
+    (ms, largest(client).await)
+}
+
+async fn largest(client: &Client) -> u64 {
+    let sizes = "Math.max(...performance.getEntriesByType('resource').filter(e => e.name.includes('/api/')).map(e => e.encodedBodySize))";
+    ask(client, sizes).await.as_u64().unwrap_or(0) / 1000
+}
+
+/// A letter in the search, and a cell of eight thousand lines: until the answer is there.
+async fn answers(client: &Client, base: &str) {
+    client.goto(&format!("{base}/")).await.unwrap();
+    let field = find(client, "[aria-label='Find a product']").await;
+    let begun = Instant::now();
+    field.send_keys("w").await.unwrap();
+    until(client, "document.querySelectorAll('.found .card').length > 0").await;
+    println!("Shelf: the first letter is answered after {} ms", begun.elapsed().as_millis());
+    client.goto(&format!("{base}/products/{PRODUCT}/variants")).await.unwrap();
+    until(client, "document.querySelectorAll('.lines .row').length > 10").await;
+    let stock = find(client, "[data-cell='3:stock']").await;
+    stock.click().await.unwrap();
+    ask(client, "performance.clearResourceTimings()").await;
+    let begun = Instant::now();
+    stock.send_keys("7\u{e007}").await.unwrap();
+    until(client, "document.querySelector('[data-test=saved]')?.innerText.startsWith('Saved')").await;
+    println!(
+        "Variants: a stock is kept after {} ms, answered with {} kB",
+        begun.elapsed().as_millis(),
+        largest(client).await
+    );
+}
+
+/// Leafs through the shelf by screens, and from product to product on the desk.
+async fn leafed(client: &Client, base: &str) {
+    client.goto(&format!("{base}/?order=name")).await.unwrap();
+    until(client, "document.querySelectorAll('.found .card').length > 20").await;
+    let mut most = 0;
+    for _ in 0..SCREENS {
+        ask(client, "scrollBy(0, innerHeight)").await;
+        tokio::time::sleep(Duration::from_millis(400)).await;
+        let live = ask(client, "document.querySelectorAll('iframe').length").await.as_u64().unwrap();
+        most = most.max(live);
+    }
+    let cards = ask(client, "document.querySelectorAll('.found .card').length").await;
+    println!(
+        "Shelf: {cards} cards leafed through, at most {most} small pages live, the page takes {} MB",
+        page_mb()
+    );
+    client.goto(&format!("{base}/templates/1")).await.unwrap();
+    until(client, "document.querySelector('.leaf .product')?.innerText.includes(' of ')").await;
+    click(client, ".right button", "All products").await;
+    for _ in 0..SCREENS / 4 {
+        ask(client, "document.querySelector('.all').scrollBy(0, 700)").await;
+        tokio::time::sleep(Duration::from_millis(400)).await;
+    }
+    let live = ask(client, "document.querySelectorAll('.all iframe').length").await;
+    println!("All products: {live} small pages live, the page takes {} MB", page_mb());
+}
+
+/// What the largest of the browser's pages takes: its own memory, and its share of what it has in common with others.
+fn page_mb() -> u64 {
+    let renderers = std::fs::read_dir("/proc").unwrap().flatten().map(|entry| entry.path()).filter(|path| {
+        std::fs::read(path.join("cmdline"))
+            .is_ok_and(|line| String::from_utf8_lossy(&line).contains("--type=renderer"))
+    });
+    let share = |path: std::path::PathBuf| {
+        let text = std::fs::read_to_string(path.join("smaps_rollup")).ok()?;
+        let line = text.lines().find_map(|line| line.strip_prefix("Pss:"))?.trim().to_owned();
+        line.split(' ').next()?.parse::<u64>().ok()
+    };
+    renderers.filter_map(share).max().unwrap_or(0) / 1000
+}
