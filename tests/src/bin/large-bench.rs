@@ -12,7 +12,7 @@ use compagina_tests::desk::click;
 use compagina_tests::{Browser, Owner, Screen, ask, find, json_of, until};
 use fantoccini::Client;
 use reqwest::Method;
-use serde_json::Value;
+use serde_json::{Value, json};
 use std::fmt::Write;
 use std::time::{Duration, Instant};
 
@@ -141,10 +141,10 @@ async fn leafed(client: &Client, base: &str) {
         let live = ask(client, "document.querySelectorAll('iframe').length").await.as_u64().unwrap();
         most = most.max(live);
     }
-    let cards = ask(client, "document.querySelectorAll('.found .card').length").await;
+    let cards = ask(client, "document.querySelectorAll('.found li').length").await;
+    let (taken, held) = memory(client).await;
     println!(
-        "Shelf: {cards} cards leafed through, at most {most} small pages live, the page takes {} MB",
-        page_mb()
+        "Shelf: {cards} cards leafed through, at most {most} small pages live, the page takes {taken} MB, {held} of it held"
     );
     client.goto(&format!("{base}/templates/1")).await.unwrap();
     until(client, "document.querySelector('.leaf .product')?.innerText.includes(' of ')").await;
@@ -154,7 +154,19 @@ async fn leafed(client: &Client, base: &str) {
         tokio::time::sleep(Duration::from_millis(400)).await;
     }
     let live = ask(client, "document.querySelectorAll('.all iframe').length").await;
-    println!("All products: {live} small pages live, the page takes {} MB", page_mb());
+    let (taken, held) = memory(client).await;
+    println!("All products: {live} small pages live, the page takes {taken} MB, {held} of it held");
+}
+
+/// What the largest of the browser's pages takes in megabytes, and what of it is left once the browser has let go what
+/// nothing holds any more.
+async fn memory(client: &Client) -> (u64, u64) {
+    let taken = page_mb();
+    let browser = Browser { client: client.clone() };
+    browser.devtools("HeapProfiler.enable", json!({})).await;
+    browser.devtools("HeapProfiler.collectGarbage", json!({})).await;
+    tokio::time::sleep(Duration::from_secs(2)).await;
+    (taken, page_mb())
 }
 
 /// What the largest of the browser's pages takes: its own memory, and its share of what it has in common with others.

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { onBeforeUnmount, onMounted, ref, watch } from "vue";
+import NearSight from "../../ui/NearSight.vue";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import { useComesInSight } from "../../ui/useComesInSight";
 import ProductActs from "./ProductActs.vue";
@@ -27,10 +28,10 @@ async function changed(): Promise<void> {
 <template>
   <section class="found" aria-label="Products found">
     <ul>
-      <li v-for="product in products" :key="product.handle">
+      <NearSight v-for="product in products" :key="product.handle" tag="li" :height="212">
         <ProductCard :product="product" :kind="wish.type ? undefined : nameOf(product.kind)" told />
         <ProductActs :product="product" :types="types" @changed="changed" />
-      </li>
+      </NearSight>
     </ul>
     <p v-if="found?.count === 0" class="none soft">
       Nothing on the shelf fits. A name is found by the beginning of any of its words.
@@ -52,9 +53,5 @@ async function changed(): Promise<void> {
 .end {
   min-height: 24px;
   margin-top: 12px;
-}
-li {
-  content-visibility: auto;
-  contain-intrinsic-size: auto 206px auto 212px;
 }
 </style>
