@@ -35,13 +35,12 @@ function toggle(handle: string): void {
 }
 const pence = computed(() => 10 ** props.decimals);
 const minor = (typed: string): number => Math.round(Number(typed.replace(",", ".")) * pence.value) || 0;
-const price = ref("");
+const says = (sum: number): string => (sum / pence.value).toFixed(props.decimals);
+const price = ref(says(fields.value.price_minor ?? 0));
+// What is being typed isn't written over by itself, nor what was emptied to be typed anew.
 watch(
   () => fields.value.price_minor ?? 0,
-  (now) => {
-    if (price.value === "" || minor(price.value) !== now) price.value = (now / pence.value).toFixed(props.decimals);
-  },
-  { immediate: true },
+  (now) => minor(price.value) !== now && (price.value = says(now)),
 );
 watch(price, (typed) => minor(typed) !== fields.value.price_minor && set({ price_minor: minor(typed) }));
 const most = computed({
