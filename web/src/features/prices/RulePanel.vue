@@ -169,10 +169,10 @@ legend {
   gap: 6px;
   align-items: center;
 }
-.step .number {
+.step > input {
   width: 58px;
 }
-.step select {
+.step > .field {
   flex: 1;
 }
 .dates {
