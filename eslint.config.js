@@ -13,7 +13,6 @@ const CONTROLS = [
   "TextInput",
   "TickBox",
   "TypedInput",
-  "VTextField",
 ];
 
 export default ts.config(
@@ -49,7 +48,17 @@ export default ts.config(
   {
     files: ["web/src/**/*.vue"],
     ignores: ["web/src/ui/**"],
-    rules: { "vue/no-restricted-html-elements": ["error", "input", "select", "textarea", "dialog"] },
+    rules: {
+      "vue/no-restricted-html-elements": ["error", "input", "select", "textarea", "dialog"],
+      "vue/no-restricted-syntax": [
+        "error",
+        {
+          selector:
+            "VElement[rawName=/^v-(text-field|textarea|select|autocomplete|combobox|checkbox|switch|btn-toggle|dialog)$/]",
+          message: "The kit in src/ui has a field and a dialog for this.",
+        },
+      ],
+    },
   },
   // Labels hold controls of the kit; a dialog begins in its first field; lists are walked by the field that leads them.
   {
@@ -68,6 +77,8 @@ export default ts.config(
   {
     rules: {
       "vue/multi-word-component-names": "off",
+      // What isn't imported would be drawn as an element of that name, empty.
+      "vue/no-undef-components": ["error", { ignorePatterns: ["^v-", "^router-"] }],
       "@typescript-eslint/no-unused-expressions": ["error", { allowTernary: true }],
     },
   },

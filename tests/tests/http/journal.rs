@@ -138,7 +138,7 @@ async fn a_product_is_copied_moved_and_taken_away_and_orders_keep_what_they_sold
     assert_eq!(owner.delete(path).await.status(), StatusCode::NOT_FOUND);
     assert_eq!(owner.delete("/api/products/whimbrel").await.status(), StatusCode::NO_CONTENT);
     assert_eq!(site.shopper().get(site.at("/shop/products/whimbrel")).send().await.unwrap().status(), 404);
-    for told in ["“Whimbrel” taken away", "“Whimbrel for two” taken away"] {
+    for told in ["“Whimbrel” removed", "“Whimbrel for two” removed"] {
         let back = json_of(owner.post("/api/journal/undo?view=shelf", &json!({})).await).await;
         assert_eq!(back["told"], told);
     }

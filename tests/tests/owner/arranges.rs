@@ -152,16 +152,16 @@ async fn a_piece_that_appears_only_at_times_says_whether_and_why(pool: MySqlPool
         click(&client, ".slip .appears", "appears always").await;
         click(&client, ".slip button", "Only when").await;
         click(&client, ".v-list-item", "the product is on sale").await;
-        until(
-            &client,
-            "document.querySelector('.slip').textContent.includes('Appears here: it is on sale.')",
-        )
-        .await;
+        until(&client, "document.querySelector('.slip').textContent.includes('Shown here: it is on sale.')")
+            .await;
         in_both(&client, "page.querySelector('.k-promises')").await;
         // The opposite, by a click on the sentence.
         find(&client, ".slip .words").await.click().await.unwrap();
-        until(&client, "document.querySelector('.slip').textContent.includes('Not here: it is on sale.')")
-            .await;
+        until(
+            &client,
+            "document.querySelector('.slip').textContent.includes('Not shown here: it is on sale.')",
+        )
+        .await;
         in_both(&client, "!page.querySelector('.k-promises')").await;
         until(
             &client,
@@ -187,7 +187,7 @@ async fn situations_are_kept_and_every_product_and_state_is_seen(pool: MySqlPool
         let few = "page.querySelector('.k-stock-line').innerText === 'Only 2 left'";
         in_both(&client, few).await;
         click(&client, ".strip .keep", "Keep").await;
-        let name = find(&client, "[aria-label='Kept situations'] input[type=text]").await;
+        let name = find(&client, "[aria-label='Kept situations'] input[maxlength]").await;
         name.send_keys(&format!("{}a{}Nearly gone{}", Key::Control, Key::Control, Key::Enter)).await.unwrap();
         until(&client, "document.querySelector('[aria-label=\"Kept situations\"] li')?.textContent.includes('Nearly gone')").await;
         press(&client, &Key::Escape.to_string()).await;

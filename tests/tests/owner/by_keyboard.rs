@@ -91,6 +91,39 @@ async fn proofs_are_shown_alone_and_keys_are_listed(pool: MySqlPool) {
 }
 
 #[sqlx::test(migrations = false)]
+async fn a_dialog_takes_the_keys_at_once_and_gives_them_back(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let base = site.base.clone();
+    Browser::run(Screen::Wide, |client| async move {
+        let client = &client;
+        let has_focus =
+            async |what: &str| until(client, &format!("document.activeElement?.matches(`{what}`)")).await;
+        Browser::sign_in(client, &base).await;
+        client.goto(&format!("{base}/templates")).await.unwrap();
+        // Its fields come once the templates are read, after the dialog; each time it opens anew.
+        let opener = "[...document.querySelectorAll('button')].find(e => e.innerText === 'New product type')";
+        until(client, opener).await;
+        ask(client, &format!("{opener}.focus()")).await;
+        let keys = async |keys: &str| find(client, ":focus").await.send_keys(keys).await.unwrap();
+        for _ in 0..2 {
+            keys(&Key::Enter.to_string()).await;
+            has_focus("input[placeholder='Power kites']").await;
+            keys(&format!("Foils{}", Key::Escape)).await;
+            until(client, "!document.querySelector('.dialog-sheet')").await;
+            until(client, &format!("document.activeElement === {opener}")).await;
+        }
+        // Where nothing is to be typed it begins at its act; opened from a menu, it ends at what opened the menu.
+        client.goto(&format!("{base}/?find=whimbrel")).await.unwrap();
+        find(client, "[aria-label='More about Whimbrel']").await.click().await.unwrap();
+        click(client, ".v-list-item", "Remove").await;
+        has_focus(".dialog-sheet [type=submit]").await;
+        keys(&Key::Escape.to_string()).await;
+        has_focus("[aria-label='More about Whimbrel']").await;
+    })
+    .await;
+}
+
+#[sqlx::test(migrations = false)]
 async fn a_band_is_added_filled_moved_and_removed(pool: MySqlPool) {
     let site = Site::start(pool).await;
     let base = site.base.clone();

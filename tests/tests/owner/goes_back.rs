@@ -67,7 +67,7 @@ async fn an_earlier_page_is_looked_at_compared_and_brought_back(pool: MySqlPool)
         in_both(&client, "page.querySelector('.k-price').compareDocumentPosition(page.querySelector('.k-summary')) & 4").await;
         // Published under a name.
         click(&client, ".head button", "Publish").await;
-        find(&client, "form[aria-label=Publish] input").await.send_keys(&format!("Price first{}", Key::Enter)).await.unwrap();
+        find(&client, "form.dialog-sheet input").await.send_keys(&format!("Price first{}", Key::Enter)).await.unwrap();
         until(&client, "document.querySelector('[data-test=state]').textContent.includes('nothing changed')").await;
         press_with(&client, Key::Alt, Key::Down).await;
         in_both(&client, "page.querySelector('.k-summary').compareDocumentPosition(page.querySelector('.k-price')) & 4").await;

@@ -152,7 +152,7 @@ async fn a_draft_goes_live_at_a_time(pool: MySqlPool) {
         when.send_keys(&format!("1 January 2099, 9:00{}", Key::Tab)).await.unwrap();
         until(&client, &format!("!{publish}.disabled && {publish}.innerText === 'Publish then'")).await;
         find(&client, "[data-test=publish]").await.click().await.unwrap();
-        until(&client, "document.querySelector('[data-test=planned]')?.innerText.includes('goes live')")
+        until(&client, "document.querySelector('[data-test=planned]')?.innerText.includes('Goes live')")
             .await;
         let shop =
             reqwest::get(format!("{base}/shop/products/whimbrel")).await.unwrap().text().await.unwrap();

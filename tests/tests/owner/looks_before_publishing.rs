@@ -126,8 +126,9 @@ async fn what_a_date_will_change_is_told_where_it_is_set_and_where_the_template_
         Browser::sign_in(&client, &base).await;
         client.goto(&format!("{base}/templates")).await.unwrap();
         click(&client, "tr:has(a[href='/templates/5']) button", "Name and reach").await;
-        find(&client, ".dialog-sheet .v-select").await.click().await.unwrap();
-        click(&client, ".v-list-item", "products of some types").await;
+        let serves = "[...document.querySelectorAll('.dialog-sheet label')].find(e => e.textContent.startsWith('Serves')).querySelector('select')";
+        until(&client, "document.querySelector('.dialog-sheet select')").await;
+        ask(&client, &format!("(e => {{ e.value = 'types'; e.dispatchEvent(new Event('change')) }})({serves})")).await;
         click(&client, ".dialog-sheet label.tick", "Spares").await;
         let told = "document.querySelector('.dialog-sheet .shift')?.innerText";
         until(&client, &format!("{told}.includes('reach counts once it is published')")).await;
@@ -139,7 +140,7 @@ async fn what_a_date_will_change_is_told_where_it_is_set_and_where_the_template_
         .await;
         let sentence = "From 1 December 2099, 09:30 4 products of Spares change from All products to Winter.";
         until(&client, &format!("{told}.includes('{sentence}')")).await;
-        click(&client, ".dialog-sheet button", "Keep").await;
+        click(&client, ".dialog-sheet button", "Save").await;
         until(&client, "!document.querySelector('.dialog-sheet')").await;
         client.goto(&format!("{base}/templates/5")).await.unwrap();
         proofs_are_drawn(&client).await;

@@ -89,7 +89,7 @@ async fn a_draft_is_published_under_a_name_planned_taken_back_and_had_again(pool
         until(&client, "document.querySelector('[data-test=planned]')?.innerText.includes('Goes live')")
             .await;
         assert_eq!(shop().await, "#AA3300", "shoppers see nothing of it yet");
-        click(&client, "[data-test=planned] button", "Don’t").await;
+        click(&client, "[data-test=planned] button", "Call it off").await;
         until(&client, "!document.querySelector('[data-test=planned]')").await;
 
         click(&client, ".house .view-head button", "Publish").await;

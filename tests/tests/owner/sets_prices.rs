@@ -22,19 +22,19 @@ async fn a_rule_is_made_tried_and_put_in_force(pool: MySqlPool) {
         click(&client, ".head button", "New rule").await;
         write(&client, ".panel input[maxlength='80']", "Anniversary").await;
         write(&client, "[aria-label='Step 1: how much']", "25").await;
-        click(&client, ".panel button", "Keep").await;
+        click(&client, ".panel button", "Save").await;
         until(&client, "document.querySelectorAll('.rule').length === 4").await;
         until(&client, "document.querySelector('.rule.chosen').innerText.includes('−25 %')").await;
         // It meets the others, and the bench tells what it did.
         until(
             &client,
-            "document.querySelector('.rule.chosen').innerText.includes('meets Lines by the number')",
+            "document.querySelector('.rule.chosen').innerText.includes('overlaps with Lines by the number')",
         )
         .await;
         until(&client, "document.querySelector('.bench ol').innerText.includes('Anniversary taken')").await;
         click(&client, ".view-head button", "Publish").await;
         until(&client, "document.querySelectorAll('.moves tbody tr').length > 5").await;
-        click(&client, ".dialog-sheet button", "Put in force").await;
+        click(&client, ".dialog-sheet button", "Publish").await;
         until(&client, "document.querySelector('.chip').innerText.includes('Live')").await;
         client.goto(&format!("{base}/shop/products/plover")).await.unwrap();
         until(&client, "document.querySelector('.k-price').innerText.includes('−25 %')").await;
@@ -96,7 +96,7 @@ async fn a_plan_is_made_and_tried_and_a_price_that_says_too_much_is_mended(pool:
         write(&client, "[aria-label='Saves, in percent']", "12.5").await;
         let reach = find(&client, "[aria-label='For what']").await;
         reach.select_by_value("all").await.unwrap();
-        click(&client, ".panel button", "Keep").await;
+        click(&client, ".panel button", "Save").await;
         until(
             &client,
             "document.querySelector('.plan.chosen').innerText.includes('every 4 weeks, 12.5 % less')",
@@ -113,7 +113,7 @@ async fn a_plan_is_made_and_tried_and_a_price_that_says_too_much_is_mended(pool:
         click(&client, ".head button", "Close").await;
         click(&client, ".mend a", "Line care kit").await;
         click(&client, ".dialog-sheet button", "Take that one").await;
-        click(&client, ".dialog-sheet button", "Keep").await;
+        click(&client, ".dialog-sheet button", "Save").await;
         until(&client, "!document.querySelector('.dialog-sheet')").await;
         click(&client, "nav a", "Prices").await;
         until(&client, "document.querySelector('.plan') && !document.querySelector('.mend')").await;

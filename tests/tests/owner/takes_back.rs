@@ -64,16 +64,16 @@ async fn forty_variants_set_at_once_a_picture_and_a_product_come_back(pool: MySq
         find(&client, ".grid .card button").await.click().await.unwrap();
         find(&client, "[aria-label='Remove what is chosen']").await.click().await.unwrap();
         until(&client, &format!("{cards} === 15")).await;
-        until(&client, "document.querySelector('[aria-label=Undo]').title.includes('taken away')").await;
+        until(&client, "document.querySelector('[aria-label=Undo]').title.includes('removed')").await;
         undo(&client).await;
         until(&client, &format!("{cards} === 16 && document.querySelector('.grid .card .words').innerText === {first}")).await;
 
         // A product goes once it is told what hangs on it, out of the shop, and comes back.
         client.goto(&base).await.unwrap();
         find(&client, "[aria-label='More about Whimbrel']").await.click().await.unwrap();
-        click(&client, ".v-list-item", "Take it away").await;
+        click(&client, ".v-list-item", "Remove").await;
         until(&client, "document.querySelector('.dialog-sheet ul')?.innerText.includes('13 variants, 16 pictures and 37 reviews')").await;
-        click(&client, ".dialog-sheet button", "Take it away").await;
+        click(&client, ".dialog-sheet button", "Remove").await;
         let there = "[...document.querySelectorAll('.card .name')].some(n => n.innerText === 'Whimbrel')";
         until(&client, &format!("document.querySelector('.card') && !({there})")).await;
         let status = "fetch('/shop/products/whimbrel').then(a => document.body.dataset.status = a.status)";
@@ -97,7 +97,7 @@ async fn a_value_goes_and_comes_back_and_an_option_that_is_needed_stays(pool: My
         click(&client, "ul.fan button", "Ember").await;
         click(&client, ".panel button", "Take Ember away").await;
         until(&client, "document.querySelector('.dialog-sheet ul')?.innerText.includes('8 variants')").await;
-        click(&client, ".dialog-sheet button", "Take it away").await;
+        click(&client, ".dialog-sheet button", "Remove").await;
         let fan = "document.querySelector('ul.fan').innerText";
         until(&client, &format!("!{fan}.includes('Ember')")).await;
         until(&client, "!document.querySelector('[aria-label=Undo]').disabled").await;
@@ -106,8 +106,8 @@ async fn a_value_goes_and_comes_back_and_an_option_that_is_needed_stays(pool: My
 
         client.goto(&format!("{base}/swatch-book/finish")).await.unwrap();
         find(&client, "[aria-label='More about this option']").await.click().await.unwrap();
-        click(&client, ".v-list-item", "Take it away").await;
-        click(&client, ".dialog-sheet button", "Take it away").await;
+        click(&client, ".v-list-item", "Remove").await;
+        click(&client, ".dialog-sheet button", "Remove").await;
         // Two spars differ by nothing else: it is told which, and nothing goes.
         until(
             &client,
@@ -224,7 +224,7 @@ async fn a_product_stands_elsewhere_and_has_another_address(pool: MySqlPool) {
         until(&client, &format!("{names}.join() === '{}'", before.as_array().unwrap().iter().map(|n| n.as_str().unwrap()).collect::<Vec<_>>().join(","))).await;
 
         find(&client, &more).await.click().await.unwrap();
-        click(&client, ".v-list-item", "Another address").await;
+        click(&client, ".v-list-item", "Change its address").await;
         until(&client, "document.querySelector('[aria-label=Address]')?.value").await;
         let was = ask(&client, "document.querySelector('[aria-label=Address]').value").await;
         let was = was.as_str().unwrap();
@@ -269,7 +269,7 @@ async fn a_product_is_copied_and_becomes_one_of_another_type_and_back(pool: MySq
         until(&client, &there(&sport)).await;
         until(&client, &format!("{sport}.find(line => line.startsWith('Dunlin for two')).includes('Not on sale yet')")).await;
         find(&client, "[aria-label='More about Dunlin for two']").await.click().await.unwrap();
-        click(&client, ".v-list-item", "Make it one of another type").await;
+        click(&client, ".v-list-item", "Change its type").await;
         click(&client, ".dialog-sheet button", "Single-line kites").await;
         until(&client, &format!("{} && !({})", there(&single), there(&sport))).await;
         until(&client, "!document.querySelector('.dialog-sheet')").await;
@@ -308,7 +308,7 @@ async fn a_palette_that_somebody_changed_meanwhile_isnt_overwritten_unseen(pool:
             .send_keys(&format!("{}{}{}\nSlack #8899AA", Key::Control, Key::End, Key::Control))
             .await
             .unwrap();
-        click(&client, ".dialog-sheet button", "Keep the palette").await;
+        click(&client, ".dialog-sheet button", "Save").await;
         until(&client, "document.querySelector('.dialog-sheet [role=alert]')?.innerText.includes('Tomas')")
             .await;
         assert!(ask(&client, text).await.as_str().unwrap().contains("Slack"), "what was typed stays");
@@ -320,7 +320,7 @@ async fn a_palette_that_somebody_changed_meanwhile_isnt_overwritten_unseen(pool:
             .send_keys(&format!("{}{}{}\nSlack #8899AA", Key::Control, Key::End, Key::Control))
             .await
             .unwrap();
-        click(&client, ".dialog-sheet button", "Keep the palette").await;
+        click(&client, ".dialog-sheet button", "Save").await;
         click(&client, ".dialog-sheet [role=alert] button", "Mine in place of theirs").await;
         until(&client, "!document.querySelector('.dialog-sheet')").await;
         let kept = json_of(tomas.get("/api/palette").await).await["text"].as_str().unwrap().to_owned();
@@ -391,12 +391,12 @@ async fn a_template_goes_once_it_is_told_who_serves_its_products_and_comes_back(
         client.goto(&format!("{base}/templates")).await.unwrap();
         let there = format!("!!document.querySelector(\"[aria-label='Copy {name}']\")");
         until(&client, &there).await;
-        find(&client, &format!("[aria-label='Take away {name}']")).await.click().await.unwrap();
+        find(&client, &format!("[aria-label='Remove {name}']")).await.click().await.unwrap();
         until(&client, &format!("document.querySelector('.dialog-sheet h1')?.innerText.includes({name:?})"))
             .await;
         // What would be laid out by what is told before anything goes.
         until(&client, "!document.querySelector('.dialog-sheet [type=submit]').disabled").await;
-        click(&client, ".dialog-sheet button", "Take it away").await;
+        click(&client, ".dialog-sheet button", "Remove").await;
         until(&client, &format!("!document.querySelector('.dialog-sheet') && !({there})")).await;
         let away = "document.querySelector('.away')?.innerText";
         until(&client, &format!("{away}.includes({name:?})")).await;

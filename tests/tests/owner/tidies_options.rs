@@ -33,7 +33,7 @@ async fn an_option_is_merged_after_its_plan_was_read(pool: MySqlPool) {
         click(&client, ".panel button", "Different on one product").await;
         until(&client, "document.querySelector('.own select option')").await;
         find(&client, ".own .why").await.send_keys("Another mill").await.unwrap();
-        click(&client, ".own button", "Keep").await;
+        click(&client, ".own button", "Save").await;
         until(&client, "document.querySelector('[aria-label=\"Products with swatches of their own\"]')?.innerText.includes('Another mill')").await;
     })
     .await;
@@ -52,7 +52,7 @@ async fn a_product_gets_an_option_of_its_own_and_its_variants_a_picture(pool: My
         find(&client, ".dialog-sheet .own").await.send_keys("Tail: none, long").await.unwrap();
         click(&client, ".dialog-sheet button", "Add").await;
         until(&client, "document.querySelectorAll('.dialog-sheet fieldset').length === 3").await;
-        click(&client, ".dialog-sheet button", "Keep").await;
+        click(&client, ".dialog-sheet button", "Save").await;
         until(
             &client,
             "[...document.querySelectorAll('[role=columnheader]')].some(c => c.innerText === 'Tail')",

@@ -211,7 +211,7 @@ async fn publishing_waits_for_the_steps_that_are_on_their_way(pool: MySqlPool) {
         let revision = site.owner().await.draft().await["revision"].as_u64().unwrap();
         assert!(revision < 4, "not all of them are taken yet: {revision}");
         click(client, ".head button", "Publish").await;
-        find(client, "form[aria-label=Publish] [type=submit]").await.click().await.unwrap();
+        find(client, "form.dialog-sheet [type=submit]").await.click().await.unwrap();
         until(client, "document.body.innerText.includes('Published. Shoppers see it now.')").await;
         let draft = site.owner().await.draft().await;
         assert_eq!((&draft["revision"], &draft["changes"]), (&json!(4), &json!(0)), "all three are live");
@@ -349,12 +349,12 @@ async fn what_was_read_when_a_dialog_was_open_last_is_not_typed_on(pool: MySqlPo
         click(client, "button", "How it is sold").await;
         let price = ".dialog-sheet .row label:nth-child(1) input";
         find(client, price).await;
-        click(client, ".dialog-sheet button", "Leave it").await;
+        click(client, ".dialog-sheet button", "Cancel").await;
         until(client, "!document.querySelector('.dialog-sheet')").await;
 
         hold(client, "/selling").await;
         click(client, "button", "How it is sold").await;
-        until(client, "document.querySelector('.dialog-sheet h2')").await;
+        until(client, "document.querySelector('.dialog-sheet h1')").await;
         assert_eq!(ask(client, &format!("document.querySelector('{price}')")).await, Value::Null);
         ask(client, "void window.holds.go()").await;
         type_at(client, price, "71.50", 40).await;

@@ -154,7 +154,7 @@ async fn what_goes_with_the_cart_is_offered_and_costs_less_only_with_it(pool: My
         until(&client, "document.querySelector('.cart-sum').innerText.includes('£78.50')").await;
         assert_eq!(ask(&client, "document.querySelector('.goes')").await, serde_json::Value::Null);
         // Without the kite the kit costs what it costs alone; the shopper's own change isn't told as news.
-        find(&client, "[aria-label='Take out: Whimbrel']").await.click().await.unwrap();
+        find(&client, "[aria-label='Remove: Whimbrel']").await.click().await.unwrap();
         until(&client, "document.querySelector('.cart-sum').innerText.includes('£14.00')").await;
         assert_eq!(
             ask(&client, "document.querySelector('.cart-what .problem')").await,

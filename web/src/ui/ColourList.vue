@@ -18,7 +18,7 @@ function set(at: number, colour: string): void {
     <button
       v-if="colours.length > 1"
       class="tool"
-      :aria-label="`Take out colour ${index + 1}`"
+      :aria-label="`Remove colour ${index + 1}`"
       @click="colours = colours.filter((_, i) => i !== index)"
     >
       <v-icon :icon="mdiClose" size="14" />

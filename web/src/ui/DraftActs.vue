@@ -8,6 +8,7 @@ import StepsDialog from "./StepsDialog.vue";
 import { onThe, when } from "./when";
 import MomentInput from "./fields/MomentInput.vue";
 import TextInput from "./fields/TextInput.vue";
+import DialogSheet from "./DialogSheet.vue";
 
 /** What is seldom done with a draft: published at a time or under a name, taken back, brought back as it was. */
 const props = defineProps<{ draft: string; revision: number; changes: number; title: string }>();
@@ -50,7 +51,7 @@ const publish = () =>
   <span v-if="unread" class="signal" role="status" :title="unread.message">What is planned can’t be told now</span>
   <span v-if="state?.planned" class="chip" title="By the shop’s clocks" data-test="planned">
     Goes live {{ onThe(state.planned.at) }}
-    <button class="quiet" @click="take(calls.unplan())">Don’t</button>
+    <button class="quiet" @click="take(calls.unplan())">Call it off</button>
   </span>
   <v-menu>
     <template #activator="{ props: menu }">
@@ -66,30 +67,26 @@ const publish = () =>
       <v-list-item title="What was published …" @click="open('history')" />
     </v-list>
   </v-menu>
-  <v-dialog
+  <DialogSheet
     :model-value="dialog === 'plan'"
-    max-width="440"
-    aria-label="Publish under a name or at a time"
-    @update:model-value="dialog = null"
+    :title="`Publish ${title}`"
+    label="Publish under a name or at a time"
+    :width="440"
+    :act="at ? 'Publish then' : 'Publish'"
+    @submit.prevent="publish"
+    @close="dialog = null"
   >
-    <form class="dialog-sheet" @submit.prevent="publish">
-      <h1>Publish {{ title }}</h1>
-      <ProblemNote :problem="problem" />
-      <label>
-        <span class="soft">Name in the history</span>
-        <TextInput v-model="name" maxlength="120" autofocus />
-      </label>
-      <label>
-        <span class="soft">At a time, by the shop’s clocks</span>
-        <MomentInput v-model="at" none="at once" />
-      </label>
-      <p v-if="at" class="soft">It goes live as it is now, whatever is changed on it until then.</p>
-      <div class="acts">
-        <v-btn variant="text" @click="dialog = null">Not yet</v-btn>
-        <v-btn type="submit" variant="flat" color="primary">{{ at ? "Publish then" : "Publish" }}</v-btn>
-      </div>
-    </form>
-  </v-dialog>
+    <ProblemNote :problem="problem" />
+    <label>
+      <span class="soft">Name in the history</span>
+      <TextInput v-model="name" maxlength="120" />
+    </label>
+    <label>
+      <span class="soft">At a time, by the shop’s clocks</span>
+      <MomentInput v-model="at" none="at once" />
+    </label>
+    <p v-if="at" class="soft">It goes live as it is now, whatever is changed on it until then.</p>
+  </DialogSheet>
   <StepsDialog
     v-if="dialog === 'history'"
     label="What was published"

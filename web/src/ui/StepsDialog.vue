@@ -1,6 +1,7 @@
 <script setup lang="ts" generic="T extends { id: number }">
 import type { ApiError } from "../api/client";
 import ProblemNote from "./ProblemNote.vue";
+import DialogSheet from "./DialogSheet.vue";
 
 /** What was done, the newest first, in a dialog. */
 defineProps<{
@@ -18,30 +19,21 @@ const emit = defineEmits<{ close: [] }>();
 </script>
 
 <template>
-  <v-dialog model-value :max-width="width ?? 560" scrollable :aria-label="label" @update:model-value="emit('close')">
-    <div class="dialog-sheet">
-      <h1>{{ title }}</h1>
-      <ProblemNote :problem="problem" />
-      <v-progress-linear v-if="steps === null" indeterminate color="primary" />
-      <p v-else-if="steps.length === 0" class="soft">{{ empty }}</p>
-      <ol v-else tabindex="0" :aria-label="list">
-        <slot v-for="(step, place) in steps" :key="step.id" :step="step" :place="place" />
-      </ol>
-      <div class="acts">
-        <v-btn variant="text" @click="emit('close')">Close</v-btn>
-      </div>
-    </div>
-  </v-dialog>
+  <DialogSheet :title="title" :label="label" :width="width ?? 560" leave="Close" @close="emit('close')">
+    <ProblemNote :problem="problem" />
+    <v-progress-linear v-if="steps === null" indeterminate color="primary" />
+    <p v-else-if="steps.length === 0" class="soft">{{ empty }}</p>
+    <ol v-else tabindex="0" :aria-label="list">
+      <slot v-for="(step, place) in steps" :key="step.id" :step="step" :place="place" />
+    </ol>
+  </DialogSheet>
 </template>
 
-<style scoped src="./form.css"></style>
 <style scoped>
 ol {
   display: grid;
-  max-height: 60vh;
   margin: 0;
   padding: 0;
-  overflow-y: auto;
   border-block: 1px solid var(--line);
   list-style: none;
 }

@@ -9,6 +9,7 @@ import ProblemNote from "./ProblemNote.vue";
 import { WANTED, wanted } from "./colours";
 import { listed } from "./keys/keys";
 import { PLACES, viewsBeside } from "./places";
+import DialogSheet from "./DialogSheet.vue";
 
 const GoAnywhere = defineAsyncComponent(() => import("../features/anywhere/GoAnywhere.vue"));
 
@@ -91,20 +92,13 @@ async function signOut(): Promise<void> {
         Open shop <v-icon :icon="mdiOpenInNew" size="13" />
       </a>
     </div>
-    <v-dialog v-model="leaving" max-width="420" aria-label="Sign out">
-      <div class="dialog-sheet">
-        <h1>Sign out</h1>
-        <ProblemNote :problem="problem" />
-        <p v-if="outbox.waiting">
-          {{ outbox.waiting === 1 ? "1 step isn’t" : `${outbox.waiting} steps aren’t` }} sent yet. They stay in this
-          browser and are sent when you sign in here again.
-        </p>
-        <div class="acts">
-          <v-btn @click="leaving = false">Stay</v-btn>
-          <v-btn variant="flat" color="primary" @click="signOut">Sign out</v-btn>
-        </div>
-      </div>
-    </v-dialog>
+    <DialogSheet v-model="leaving" title="Sign out" :width="420" act="Sign out" @submit.prevent="signOut">
+      <ProblemNote :problem="problem" />
+      <p v-if="outbox.waiting">
+        {{ outbox.waiting === 1 ? "1 step isn’t" : `${outbox.waiting} steps aren’t` }} sent yet. They stay in this
+        browser and are sent when you sign in here again.
+      </p>
+    </DialogSheet>
   </header>
   <nav v-if="beside.length" class="beside" aria-label="Views">
     <router-link v-for="view in beside" :key="view.to" :to="view.to" :class="{ within: isWithin(view.to) }">
@@ -221,11 +215,6 @@ async function signOut(): Promise<void> {
   border-radius: 6px;
   color: inherit;
   text-decoration: none;
-}
-.acts {
-  display: flex;
-  gap: 10px;
-  justify-content: flex-end;
 }
 @media (max-width: 720px) {
   .bar {

@@ -48,15 +48,9 @@ export const vuetify = createVuetify({
   theme: { defaultTheme: "paper", themes: { paper, dark } },
   defaults: {
     VBtn: { variant: "outlined", density: "comfortable", ripple: false },
-    VTextField: field,
-    VTextarea: field,
-    VSelect: field,
     VAutocomplete: field,
     VCombobox: { ...field, VChip: { variant: "outlined", size: "small", closeIcon: mdiClose } },
-    VSwitch: { density: "compact", hideDetails: true, color: "primary", inset: true },
-    VBtnToggle: { density: "compact", divided: true, mandatory: true, variant: "outlined" },
     VMenu: { offset: 4 },
     VList: { density: "compact" },
-    VDialog: { maxWidth: 520 },
   },
 });

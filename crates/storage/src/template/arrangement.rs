@@ -108,7 +108,7 @@ impl Store {
             .execute(&mut *tx)
             .await?;
             if done.rows_affected() == 0 {
-                return Err(StorageError::NotFound { what: "template that was taken away" });
+                return Err(StorageError::NotFound { what: "template that was removed" });
             }
             unit.changed(Changed::Looks);
             unit.done(()).await

@@ -479,7 +479,7 @@ async fn a_product_comes_back_with_all_that_hung_on_it_unless_its_address_is_tak
     assert_eq!((hanging.variants, hanging.reviews, hanging.waiting), (3, 3, 1));
     hand.remove_product(kite.id).await.unwrap();
     assert!(store.product(&handle("whimbrel")).await.unwrap().is_none());
-    assert_eq!(hand.undo(Subject::Shelf).await.unwrap(), "“Whimbrel <b>” taken away");
+    assert_eq!(hand.undo(Subject::Shelf).await.unwrap(), "“Whimbrel <b>” removed");
     assert_eq!(whimbrel(&store).await, before);
     assert_eq!(store.interest_in(kite.id).await.unwrap().len(), 1);
 

@@ -4,11 +4,13 @@ import { useRouter } from "vue-router";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import { type Goal, useAnywhere } from "./useAnywhere";
 import TextInput from "../../ui/fields/TextInput.vue";
+import { useDialogFocus } from "../../ui/useDialogFocus";
 
 /** Ctrl K: goes to a view, a product, a template, an option or a price rule by its name. */
 const open = defineModel<boolean>({ required: true });
 const router = useRouter();
 const { typed, goals, problem } = useAnywhere();
+const { begin } = useDialogFocus(open);
 const marked = ref(0);
 const list = ref<HTMLElement | null>(null);
 watch([typed, goals], () => (marked.value = 0));
@@ -34,8 +36,10 @@ onBeforeUnmount(() => removeEventListener("keydown", onKey));
 </script>
 
 <template>
+  <!-- It has no title and no foot. -->
+  <!-- eslint-disable-next-line vue/no-restricted-syntax -->
   <v-dialog v-model="open" max-width="520" aria-label="Go anywhere" class="go-anywhere">
-    <div class="sheet">
+    <div class="sheet" @vue:mounted="begin($event.el)">
       <TextInput
         v-model="typed"
         bare

@@ -6,6 +6,7 @@ import PageLine from "./PageLine.vue";
 import VisitParts from "../../ui/visit/VisitParts.vue";
 import type { Visit } from "../../ui/visit/useVisit";
 import { type ImpactControl, type Page, type WayTold, under } from "./useImpact";
+import OneOf from "../../ui/fields/OneOf.vue";
 
 /** The pages that something changes, by the kind of change, the worst first; each before and after, side by side. */
 const chosen = defineModel<string[]>("chosen");
@@ -25,6 +26,10 @@ const { says, busy, stopped, done, of, problem } = props.impact;
 const picked = ref<Page | null>(null);
 const looking = computed(() => picked.value ?? props.first ?? null);
 const phone = ref(false);
+const SCREENS = [
+  { value: false, says: "Wide" },
+  { value: true, says: "Phone" },
+];
 const open = ref(new Set<number>());
 const MOST = 6;
 /** Longer lists have a bar of their own and draw only what is in sight. */
@@ -106,10 +111,7 @@ function takeAll(way: WayTold): void {
       <section v-if="looking" class="beside" :aria-label="`${looking.name}, before and after`">
         <div class="pick">
           <h2>{{ looking.name }}</h2>
-          <v-btn-toggle v-model="phone" mandatory aria-label="Screen">
-            <v-btn :value="false">Wide</v-btn>
-            <v-btn :value="true">Phone</v-btn>
-          </v-btn-toggle>
+          <OneOf v-model="phone" :options="SCREENS" label="Screen" />
         </div>
         <div class="pair">
           <PageBeside :address="before" title="As shoppers see it now" :phone="phone" />

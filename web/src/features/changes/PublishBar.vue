@@ -5,6 +5,7 @@ import { type ApiError, api, ask } from "../../api/client";
 import { draftCalls } from "../../session/useDraft";
 import { useDesk } from "../desk/deskStore";
 import MomentInput from "../../ui/fields/MomentInput.vue";
+import TextInput from "../../ui/fields/TextInput.vue";
 
 /** Publishing for all pages, for some, at once or at a time. */
 const props = defineProps<{ chosen: string[]; count: number }>();
@@ -51,13 +52,16 @@ async function publish(): Promise<void> {
 
 <template>
   <form class="bar" @submit.prevent="publish">
-    <v-text-field v-model="name" :label="some ? 'Name of their template' : 'Name in the history'" maxlength="120" />
+    <label class="field beside">
+      <span class="called">{{ some ? "Name of their template" : "Name in the history" }}</span>
+      <TextInput v-model="name" maxlength="120" />
+    </label>
     <template v-if="!some">
       <label v-if="planning" class="when soft">
         at <MomentInput ref="when" v-model="at" aria-label="When" /> by the shop’s clocks
       </label>
       <button type="button" class="quiet" data-test="plan" @click="planning = !planning">
-        {{ planning ? "Rather at once" : "At a time" }}
+        {{ planning ? "At once instead" : "At a time" }}
       </button>
     </template>
     <v-btn type="submit" variant="flat" color="primary" data-test="publish" :disabled="nothing">
@@ -71,9 +75,6 @@ async function publish(): Promise<void> {
   display: flex;
   gap: 10px;
   align-items: center;
-}
-.bar :deep(.v-text-field) {
-  width: 200px;
 }
 .when {
   display: flex;

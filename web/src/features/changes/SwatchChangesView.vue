@@ -83,7 +83,7 @@ async function keep(): Promise<void> {
           <v-icon :icon="mdiPlus" size="14" />
         </button>
       </div>
-      <v-btn variant="flat" color="primary" :disabled="!differs" data-test="publish" @click="keep">Show it so</v-btn>
+      <v-btn variant="flat" color="primary" :disabled="!differs" data-test="publish" @click="keep">Publish</v-btn>
     </template>
     <template #note><ProblemNote :problem="failed" /></template>
   </ChangedPages>

@@ -7,11 +7,16 @@ import { SCREENS } from "./types";
 import { useFirstScreens } from "./useFirstScreens";
 import type { DeskProduct } from "./useLeaf";
 import type { SituationControl } from "./useSituation";
+import OneOf from "../../ui/fields/OneOf.vue";
 
 /** Every product that the template serves, side by side, so that the odd one out shows. */
 const props = defineProps<{ situation: SituationControl }>();
 defineEmits<{ look: [product: string] }>();
 const desk = useDesk();
+const DEVICES = [
+  { value: "wide", says: "Wide" },
+  { value: "phone", says: "Phone" },
+] as const;
 const device = ref<"wide" | "phone">("wide");
 const screen = computed(() => SCREENS[device.value]);
 const { count } = props.situation;
@@ -79,10 +84,7 @@ function told(product: string): { text: string; late: boolean } | null {
 <template>
   <div class="all">
     <div class="head">
-      <v-btn-toggle v-model="device" mandatory aria-label="Screen">
-        <v-btn value="wide" :aria-pressed="device === 'wide'">Wide</v-btn>
-        <v-btn value="phone" :aria-pressed="device === 'phone'">Phone</v-btn>
-      </v-btn-toggle>
+      <OneOf v-model="device" :options="DEVICES" label="Screen" />
       <span class="soft" role="status" data-test="first-screens">{{ note }}</span>
       <button v-if="busy" class="quiet" @click="halt">Stop</button>
     </div>
@@ -111,9 +113,6 @@ function told(product: string): { text: string; late: boolean } | null {
 
 <style scoped src="./thumbs.css"></style>
 <style scoped>
-.head .v-btn-toggle {
-  width: 130px;
-}
 ul.phone {
   grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
 }

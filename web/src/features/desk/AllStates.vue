@@ -5,6 +5,7 @@ import { seenOf, together } from "./alike";
 import { useDesk } from "./deskStore";
 import { type Look, SCREENS, pieceOf } from "./types";
 import type { SituationControl } from "./useSituation";
+import OneOf from "../../ui/fields/OneOf.vue";
 
 /** One page, or the chosen piece alone, in every state that a shopper can meet: each can be put on the desk. */
 const props = defineProps<{ situation: SituationControl }>();
@@ -57,10 +58,15 @@ function put(look: Partial<Look>): void {
 <template>
   <div class="all">
     <div class="head">
-      <v-btn-toggle v-model="alone" aria-label="What is shown" :disabled="!piece">
-        <v-btn :value="true">{{ label || "The chosen piece" }} alone</v-btn>
-        <v-btn :value="false">Whole page</v-btn>
-      </v-btn-toggle>
+      <OneOf
+        v-model="alone"
+        :options="[
+          { value: true, says: `${label || 'The chosen piece'} alone` },
+          { value: false, says: 'Whole page' },
+        ]"
+        label="What is shown"
+        :off="!piece"
+      />
       <span class="soft" role="status">
         {{
           only && groups.length < STATES.length
@@ -92,10 +98,6 @@ function put(look: Partial<Look>): void {
 
 <style scoped src="./thumbs.css"></style>
 <style scoped>
-.head .v-btn-toggle {
-  flex: none;
-  width: 250px;
-}
 .names {
   display: flex;
   flex-wrap: wrap;

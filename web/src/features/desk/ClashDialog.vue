@@ -3,6 +3,7 @@ import { computed } from "vue";
 import { useDesk } from "./deskStore";
 import { injectMoves } from "./keys";
 import type { Value } from "./types";
+import DialogSheet from "../../ui/DialogSheet.vue";
 
 /** Two people set the same value: the later one is shown the earlier one's and chooses. */
 const desk = useDesk();
@@ -28,22 +29,27 @@ function words(value: Value | null | undefined): string {
 </script>
 
 <template>
-  <v-dialog :model-value="desk.clash !== null" max-width="460" persistent aria-label="Somebody else was here first">
-    <div class="dialog-sheet" role="alertdialog" aria-label="Somebody else was here first">
-      <h1>Somebody else was here first</h1>
-      <p>{{ desk.clash?.message }}</p>
-      <dl v-if="values">
-        <dt>Theirs, as it is now</dt>
-        <dd data-test="theirs">{{ values.theirs }}</dd>
-        <dt>Yours</dt>
-        <dd data-test="mine">{{ values.mine }}</dd>
-      </dl>
-      <div class="acts">
-        <v-btn @click="desk.clash?.mine()">Use mine</v-btn>
-        <v-btn variant="flat" color="primary" autofocus @click="desk.clash?.theirs()">Keep theirs</v-btn>
-      </div>
-    </div>
-  </v-dialog>
+  <DialogSheet
+    :model-value="desk.clash !== null"
+    title="Somebody else was here first"
+    :width="460"
+    leave=""
+    persistent
+    role="alertdialog"
+    aria-label="Somebody else was here first"
+  >
+    <p>{{ desk.clash?.message }}</p>
+    <dl v-if="values">
+      <dt>Theirs, as it is now</dt>
+      <dd data-test="theirs">{{ values.theirs }}</dd>
+      <dt>Yours</dt>
+      <dd data-test="mine">{{ values.mine }}</dd>
+    </dl>
+    <template #acts>
+      <v-btn @click="desk.clash?.mine()">Use mine</v-btn>
+      <v-btn variant="flat" color="primary" autofocus @click="desk.clash?.theirs()">Use theirs</v-btn>
+    </template>
+  </DialogSheet>
 </template>
 
 <style scoped>
@@ -59,10 +65,5 @@ dt {
 dd {
   margin: 0;
   overflow-wrap: anywhere;
-}
-.acts {
-  display: flex;
-  justify-content: flex-end;
-  gap: 10px;
 }
 </style>

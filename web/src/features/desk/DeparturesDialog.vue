@@ -4,6 +4,7 @@ import { type Schemas, api, ask } from "../../api/client";
 import { useDesk } from "./deskStore";
 import { type Op, SCREENS, sameTarget } from "./types";
 import { sameWhom } from "./useScope";
+import DialogSheet from "../../ui/DialogSheet.vue";
 
 /** Everything that single products and types keep different: each can rejoin, or become the template's own. */
 type Departure = Schemas["DepartureView"];
@@ -75,73 +76,71 @@ function showMe(one: Departure): void {
 </script>
 
 <template>
-  <v-dialog model-value max-width="760" aria-label="Departures" @update:model-value="emit('close')">
-    <div class="dialog-sheet">
-      <div class="top">
-        <h1>Departures from {{ desk.view?.name }}</h1>
-        <button v-if="all.length > 1" class="quiet" @click="rejoin(all)">Rejoin all {{ all.length }}</button>
+  <DialogSheet
+    :title="`Departures from ${desk.view?.name}`"
+    label="Departures"
+    :width="760"
+    leave="Close"
+    @close="emit('close')"
+  >
+    <template #beside>
+      <button v-if="all.length > 1" class="quiet" @click="rejoin(all)">Rejoin all {{ all.length }}</button>
+    </template>
+    <v-progress-linear v-if="loading" indeterminate color="primary" />
+    <p v-if="problem" class="signal" role="alert">{{ problem }}</p>
+    <p v-if="!loading && !problem && all.length === 0" class="soft">
+      Every product has the template as it is. To let one product or type keep a value of its own, choose for whom it
+      counts at the top of the slip, and set it.
+    </p>
+    <section v-for="group in groups" :key="JSON.stringify(group.whom)" :aria-label="group.name">
+      <div class="head">
+        <h2>{{ group.name }}</h2>
+        <span class="soft">{{ "type" in group.whom ? "the whole type" : "this product" }}</span>
+        <span v-if="!group.served" class="signal">not served by this template now</span>
+        <button v-if="group.list.length > 1" class="quiet" @click="rejoin(group.list)">
+          Rejoin these {{ group.list.length }}
+        </button>
       </div>
-      <v-progress-linear v-if="loading" indeterminate color="primary" />
-      <p v-if="problem" class="signal" role="alert">{{ problem }}</p>
-      <p v-if="!loading && !problem && all.length === 0" class="soft">
-        Every product has the template as it is. To let one product or type keep a value of its own, choose for whom it
-        counts at the top of the slip, and set it.
-      </p>
-      <section v-for="group in groups" :key="JSON.stringify(group.whom)" :aria-label="group.name">
-        <div class="head">
-          <h2>{{ group.name }}</h2>
-          <span class="soft">{{ "type" in group.whom ? "the whole type" : "this product" }}</span>
-          <span v-if="!group.served" class="signal">not served by this template now</span>
-          <button v-if="group.list.length > 1" class="quiet" @click="rejoin(group.list)">
-            Rejoin these {{ group.list.length }}
-          </button>
-        </div>
-        <ul>
-          <li v-for="one in group.list" :key="`${JSON.stringify(one.target)}${one.setting}${one.device}`">
-            <span class="what">
-              <b>{{ one.piece }}</b> {{ one.label
-              }}<template v-if="one.device !== 'wide'">, {{ SCREENS[one.device].name.toLowerCase() }}</template>
-            </span>
-            <span class="values">
-              <span class="dot" aria-hidden="true" /> {{ one.says }}
-              <span v-if="one.lost" class="signal">its piece has gone from the template</span>
-              <span v-else class="soft">template: {{ one.template_says }}</span>
-            </span>
-            <span class="acts">
-              <template v-if="one.lost">
-                <button
-                  v-for="line in places(one)"
-                  :key="line.piece.id"
-                  class="quiet"
-                  @click="placeAnew(one, line.piece.id)"
-                >
-                  Place on line {{ line.number }}
-                </button>
-                <button class="quiet" @click="rejoin([one])">Drop it</button>
-              </template>
-              <template v-else>
-                <button class="quiet" @click="showMe(one)">Show me</button>
-                <button class="quiet" @click="makeTemplates(one)">Make it the template’s</button>
-                <button class="quiet" @click="rejoin([one])">Rejoin</button>
-              </template>
-            </span>
-          </li>
-        </ul>
-      </section>
-      <div class="foot"><v-btn @click="emit('close')">Close</v-btn></div>
-    </div>
-  </v-dialog>
+      <ul>
+        <li v-for="one in group.list" :key="`${JSON.stringify(one.target)}${one.setting}${one.device}`">
+          <span class="what">
+            <b>{{ one.piece }}</b> {{ one.label
+            }}<template v-if="one.device !== 'wide'">, {{ SCREENS[one.device].name.toLowerCase() }}</template>
+          </span>
+          <span class="values">
+            <span class="dot" aria-hidden="true" /> {{ one.says }}
+            <span v-if="one.lost" class="signal">its piece has gone from the template</span>
+            <span v-else class="soft">template: {{ one.template_says }}</span>
+          </span>
+          <span class="acts">
+            <template v-if="one.lost">
+              <button
+                v-for="line in places(one)"
+                :key="line.piece.id"
+                class="quiet"
+                @click="placeAnew(one, line.piece.id)"
+              >
+                Place on line {{ line.number }}
+              </button>
+              <button class="quiet" @click="rejoin([one])">Remove</button>
+            </template>
+            <template v-else>
+              <button class="quiet" @click="showMe(one)">Show me</button>
+              <button class="quiet" @click="makeTemplates(one)">Make it the template’s</button>
+              <button class="quiet" @click="rejoin([one])">Rejoin</button>
+            </template>
+          </span>
+        </li>
+      </ul>
+    </section>
+  </DialogSheet>
 </template>
 
 <style scoped>
-.top,
 .head {
   display: flex;
   gap: 10px;
   align-items: baseline;
-}
-.top h1 {
-  margin-right: auto;
 }
 .head .quiet {
   margin-left: auto;
@@ -174,12 +173,5 @@ li:first-child {
 .acts {
   display: flex;
   gap: 2px;
-}
-.foot {
-  display: flex;
-  justify-content: flex-end;
-}
-p {
-  margin: 0;
 }
 </style>

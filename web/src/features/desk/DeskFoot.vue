@@ -61,7 +61,7 @@ const buy = computed(() => {
     </template>
     <span v-if="weight" class="soft" :title="weight.title">{{ weight.text }}</span>
     <SavedState class="right" />
-    <button class="quiet" @click="$emit('help')">Keys</button>
+    <button class="quiet" @click="$emit('help')">Keyboard</button>
   </footer>
 </template>
 

@@ -72,8 +72,8 @@ const FRAMES = [
     </button>
     <span class="chip" data-test="state">{{ state }}</span>
     <span v-if="desk.view?.planned" class="chip differs" title="By the shop’s clocks" data-test="planned">
-      Draft {{ desk.view.planned.revision }} goes live {{ onThe(desk.view.planned.at) }}
-      <button class="quiet" @click="desk.unplan">Don’t</button>
+      Goes live {{ onThe(desk.view.planned.at) }}
+      <button class="quiet" @click="desk.unplan">Call it off</button>
     </span>
     <span v-for="name in here" :key="name" class="chip here" data-test="here">{{ name }} is here</span>
     <span class="space" />

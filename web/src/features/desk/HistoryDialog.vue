@@ -6,6 +6,8 @@ import ProblemNote from "../../ui/ProblemNote.vue";
 import { when } from "../../ui/when";
 import { useDesk } from "./deskStore";
 import type { SituationControl } from "./useSituation";
+import DialogSheet from "../../ui/DialogSheet.vue";
+import PickField from "../../ui/fields/PickField.vue";
 
 /** What the template was: every edit that stands and everything published, to look at, compare and bring back. */
 const props = defineProps<{ situation: SituationControl }>();
@@ -37,10 +39,10 @@ watch([chosen, against], async ([from, to]) => {
 let asked = 0;
 
 const compared = computed(() => [
-  { value: "now", title: "the draft as it is now" },
+  { value: "now", says: "the draft as it is now" },
   ...(moments.value ?? [])
     .filter((m) => m.key !== chosen.value)
-    .map((m) => ({ value: m.key, title: `${m.what}, ${when(m.at)}` })),
+    .map((m) => ({ value: m.key, says: `${m.what}, ${when(m.at)}` })),
 ]);
 
 async function bringBack(): Promise<void> {
@@ -51,10 +53,9 @@ async function bringBack(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog model-value max-width="1160" aria-label="History" @update:model-value="emit('close')">
-    <div class="dialog-sheet">
+  <DialogSheet title="History" :width="1160" leave="Close" @close="emit('close')">
+    <div class="both">
       <div class="list">
-        <h1>History</h1>
         <ProblemNote :problem="problem" />
         <v-progress-linear v-if="moments === null" indeterminate color="primary" />
         <p v-else-if="moments.length === 0 && !problem" class="soft">Nothing has happened on this template yet.</p>
@@ -85,7 +86,7 @@ async function bringBack(): Promise<void> {
           </figure>
           <figure>
             <figcaption>
-              <v-select v-model="against" :items="compared" aria-label="Compared with" />
+              <PickField v-model="against" :options="compared" aria-label="Compared with" />
             </figcaption>
             <PageThumb
               :address="props.situation.address({}, { moment: against })"
@@ -101,28 +102,27 @@ async function bringBack(): Promise<void> {
           <li v-for="(word, index) in differences.slice(0, 12)" :key="index">{{ word }}</li>
           <li v-if="differences.length > 12" class="soft">and {{ differences.length - 12 }} more</li>
         </ul>
-        <div class="acts">
-          <v-btn @click="emit('close')">Back to the desk</v-btn>
-          <v-btn variant="flat" color="primary" @click="bringBack">Bring it back</v-btn>
-        </div>
       </div>
     </div>
-  </v-dialog>
+    <template v-if="chosen" #acts>
+      <v-btn variant="flat" color="primary" @click="bringBack">Bring it back</v-btn>
+    </template>
+  </DialogSheet>
 </template>
 
 <style scoped>
-.dialog-sheet {
+.both {
+  display: grid;
   grid-template-columns: 290px minmax(0, 1fr);
-  max-height: 86dvh;
-  overflow: hidden;
+  gap: 14px;
 }
-.list,
 .look {
-  min-height: 0;
-  overflow-y: auto;
+  position: sticky;
+  top: 0;
+  align-self: start;
 }
 ol {
-  margin: 10px 0 0;
+  margin: 0;
   padding: 0;
   list-style: none;
 }
@@ -165,11 +165,5 @@ figcaption {
   columns: 2;
   margin: 12px 0;
   padding-left: 18px;
-}
-.acts {
-  display: flex;
-  justify-content: flex-end;
-  gap: 10px;
-  padding-top: 10px;
 }
 </style>

@@ -3,6 +3,7 @@ import { mdiClose } from "@mdi/js";
 import { ref } from "vue";
 import type { SituationControl } from "./useSituation";
 import TickBox from "../../ui/fields/TickBox.vue";
+import TextInput from "../../ui/fields/TextInput.vue";
 
 /** Situations kept by their names, and a place to keep the present one. */
 const props = defineProps<{ situation: SituationControl }>();
@@ -37,15 +38,18 @@ async function keep(): Promise<void> {
       <ul>
         <li v-for="one in kept" :key="one.id">
           <button @click="(situation.recall(one), (open = false))">{{ one.name }}</button>
-          <button class="drop" :aria-label="`Forget ${one.name}`" @click="situation.forget(one.id)">
+          <button class="drop" :aria-label="`Remove ${one.name}`" @click="situation.forget(one.id)">
             <v-icon :icon="mdiClose" size="13" />
           </button>
         </li>
       </ul>
       <form @submit.prevent="keep">
-        <v-text-field v-model="name" label="Keep this one as" maxlength="80" />
-        <label><TickBox v-model="withProduct" /> with this product and choice</label>
-        <v-btn type="submit" :disabled="name.trim() === ''">Keep</v-btn>
+        <label class="field">
+          <span class="called">Keep this one as</span>
+          <TextInput v-model="name" maxlength="80" />
+        </label>
+        <label class="tick"><TickBox v-model="withProduct" /> with this product and choice</label>
+        <v-btn type="submit" :disabled="name.trim() === ''">Save</v-btn>
       </form>
     </div>
   </v-menu>
@@ -90,7 +94,7 @@ form {
   padding-top: 8px;
   border-top: 1px solid var(--line);
 }
-label {
+.tick {
   display: flex;
   gap: 6px;
   align-items: center;

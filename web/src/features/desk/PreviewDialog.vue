@@ -3,6 +3,9 @@ import { computed, ref } from "vue";
 import { type ApiError, type Schemas, api, ask } from "../../api/client";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import { useDesk } from "./deskStore";
+import DialogSheet from "../../ui/DialogSheet.vue";
+import PickField from "../../ui/fields/PickField.vue";
+import TextInput from "../../ui/fields/TextInput.vue";
 
 /** A link by which anyone can look at the draft until it runs out. */
 const props = defineProps<{ product: string }>();
@@ -15,9 +18,9 @@ const said = ref("");
 const path = computed(() => ({ id: desk.view?.id ?? 0 }));
 const address = computed(() => (link.value ? `${location.origin}${link.value.path}` : ""));
 const SPANS = [
-  { value: 24, title: "a day" },
-  { value: 24 * 7, title: "a week" },
-  { value: 24 * 31, title: "a month" },
+  { value: 24, says: "a day" },
+  { value: 24 * 7, says: "a week" },
+  { value: 24 * 31, says: "a month" },
 ];
 
 async function make(): Promise<void> {
@@ -47,38 +50,30 @@ async function end(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog model-value max-width="480" aria-label="Preview link" @update:model-value="emit('close')">
-    <div class="dialog-sheet">
-      <h1>Preview link</h1>
-      <p class="soft">
-        Whoever has the link sees this draft as it is at that moment, without an account, until it runs out.
-      </p>
-      <ProblemNote :problem="problem" @retry="make" />
-      <div class="row">
-        <v-select v-model="hours" :items="SPANS" label="It lasts" />
-        <v-btn variant="flat" color="primary" @click="make">Make a link</v-btn>
-      </div>
-      <template v-if="link">
-        <v-text-field
-          :model-value="address"
-          label="The link"
-          readonly
-          @focus="($event.target as HTMLInputElement).select()"
-        />
-        <div class="row">
-          <span class="soft"
-            >Until {{ new Date(link.until).toLocaleString("en-GB", { dateStyle: "medium", timeStyle: "short" }) }}</span
-          >
-          <v-btn @click="copy">Copy</v-btn>
-        </div>
-      </template>
-      <p v-if="said" role="status">{{ said }}</p>
-      <div class="row">
-        <button class="quiet" @click="end">End all links to this draft</button>
-        <v-btn @click="emit('close')">Back to the desk</v-btn>
-      </div>
+  <DialogSheet title="Preview link" :width="480" leave="Close" @close="emit('close')">
+    <p class="soft">
+      Whoever has the link sees this draft as it is at that moment, without an account, until it runs out.
+    </p>
+    <ProblemNote :problem="problem" @retry="make" />
+    <div class="row">
+      <PickField v-model="hours" :options="SPANS" label="It lasts" beside />
+      <v-btn variant="flat" color="primary" @click="make">Make a link</v-btn>
     </div>
-  </v-dialog>
+    <template v-if="link">
+      <label class="field">
+        <span class="called">The link</span>
+        <TextInput :model-value="address" readonly @focus="($event.target as HTMLInputElement).select()" />
+      </label>
+      <div class="row">
+        <span class="soft"
+          >Until {{ new Date(link.until).toLocaleString("en-GB", { dateStyle: "medium", timeStyle: "short" }) }}</span
+        >
+        <v-btn @click="copy">Copy</v-btn>
+      </div>
+    </template>
+    <p v-if="said" role="status">{{ said }}</p>
+    <template #first><button class="quiet" @click="end">End all links to this draft</button></template>
+  </DialogSheet>
 </template>
 
 <style scoped>

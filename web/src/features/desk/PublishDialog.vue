@@ -4,6 +4,8 @@ import { useDesk } from "./deskStore";
 import { kilobytes } from "./kilobytes";
 import type { Situation } from "./types";
 import TurnList from "../templates/TurnList.vue";
+import DialogSheet from "../../ui/DialogSheet.vue";
+import TextInput from "../../ui/fields/TextInput.vue";
 
 /** Publishing is the only step that shoppers see: here stands what it changes, and how it is called in the history. */
 const open = defineModel<boolean>({ required: true });
@@ -36,45 +38,45 @@ async function publish(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="440" aria-label="Publish">
-    <form class="dialog-sheet" aria-label="Publish" @submit.prevent="publish">
-      <h1>Publish {{ desk.view?.name }}</h1>
-      <p class="soft">
-        {{ serves }}
-      </p>
-      <TurnList :turns="desk.view?.ahead ?? []" />
-      <ul v-if="desk.draft?.live">
-        <li v-for="(change, index) in changes.slice(0, MOST)" :key="index">{{ change }}</li>
-        <li v-if="changes.length > MOST" class="soft">and {{ changes.length - MOST }} more</li>
-      </ul>
-      <p v-else>Shoppers see this template for the first time.</p>
-      <p v-if="prompting.length" class="signal" role="status">
-        {{ prompting.join(" and ") }} still {{ prompting.length === 1 ? "says" : "say" }} what the starter wrote.
-      </p>
-      <p v-if="weight" class="soft">
-        The pictures of {{ facts?.name }} load {{ kilobytes(weight.wide.first) }} on a wide screen and
-        {{ kilobytes(weight.phone.first) }} on a phone at first.
-      </p>
-      <v-text-field v-model="name" label="Name in the history, if you like" maxlength="120" autofocus />
-      <router-link class="where" :to="{ name: 'changes', params: { id: desk.view?.id ?? 0 } }">
-        See what changes where, publish for some, or at a time
-      </router-link>
-      <div class="acts">
-        <v-btn @click="open = false">Not yet</v-btn>
-        <v-btn type="submit" variant="flat" color="primary" data-test="publish">Publish</v-btn>
-      </div>
-    </form>
-  </v-dialog>
+  <DialogSheet
+    v-model="open"
+    :title="`Publish ${desk.view?.name}`"
+    label="Publish"
+    :width="440"
+    @submit.prevent="publish"
+  >
+    <p class="soft">
+      {{ serves }}
+    </p>
+    <TurnList :turns="desk.view?.ahead ?? []" />
+    <ul v-if="desk.draft?.live">
+      <li v-for="(change, index) in changes.slice(0, MOST)" :key="index">{{ change }}</li>
+      <li v-if="changes.length > MOST" class="soft">and {{ changes.length - MOST }} more</li>
+    </ul>
+    <p v-else>Shoppers see this template for the first time.</p>
+    <p v-if="prompting.length" class="signal" role="status">
+      {{ prompting.join(" and ") }} still {{ prompting.length === 1 ? "says" : "say" }} what the starter wrote.
+    </p>
+    <p v-if="weight" class="soft">
+      The pictures of {{ facts?.name }} load {{ kilobytes(weight.wide.first) }} on a wide screen and
+      {{ kilobytes(weight.phone.first) }} on a phone at first.
+    </p>
+    <label class="field">
+      <span class="called">Name in the history, if you like</span>
+      <TextInput v-model="name" maxlength="120" />
+    </label>
+    <router-link class="where" :to="{ name: 'changes', params: { id: desk.view?.id ?? 0 } }">
+      See what changes where, publish for some, or at a time
+    </router-link>
+    <template #acts>
+      <v-btn type="submit" variant="flat" color="primary" data-test="publish">Publish</v-btn>
+    </template>
+  </DialogSheet>
 </template>
 
 <style scoped>
 ul {
   margin: 0;
   padding-left: 18px;
-}
-.acts {
-  display: flex;
-  justify-content: flex-end;
-  gap: 10px;
 }
 </style>

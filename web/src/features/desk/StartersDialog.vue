@@ -2,6 +2,7 @@
 import PageThumb from "../../ui/PageThumb.vue";
 import { useDesk } from "./deskStore";
 import type { SituationControl } from "./useSituation";
+import DialogSheet from "../../ui/DialogSheet.vue";
 
 /** Ready arrangements, each shown as the page would be: with the pieces that are there and the product at hand. */
 const props = defineProps<{ situation: SituationControl }>();
@@ -15,40 +16,32 @@ async function take(key: string): Promise<void> {
 </script>
 
 <template>
-  <v-dialog model-value max-width="1120" scrollable aria-label="Starters" @update:model-value="emit('close')">
-    <div class="dialog-sheet">
-      <div>
-        <h1>Starters</h1>
-        <p class="soft">
-          {{
-            desk.order.length
-              ? "Every piece stays with all that is set on it and is laid anew. One step, which can be undone."
-              : "An empty page is filled with what a page usually has."
-          }}
-        </p>
-      </div>
-      <ul>
-        <li v-for="(starter, index) in desk.view?.starters" :key="starter.key">
-          <button :autofocus="index === 0" @click="take(starter.key)">
-            <PageThumb
-              :address="props.situation.address({}, { starter: starter.key })"
-              :name="`${starter.name}, drawn small`"
-              :width="1280"
-              :height="1100"
-            />
-            <b>{{ starter.name }}</b>
-            <span class="soft">{{ starter.hint }}</span>
-          </button>
-        </li>
-      </ul>
-    </div>
-  </v-dialog>
+  <DialogSheet title="Starters" :width="1120" @close="emit('close')">
+    <p class="soft">
+      {{
+        desk.order.length
+          ? "Every piece stays with all that is set on it and is laid anew. One step, which can be undone."
+          : "An empty page is filled with what a page usually has."
+      }}
+    </p>
+    <ul>
+      <li v-for="(starter, index) in desk.view?.starters" :key="starter.key">
+        <button :autofocus="index === 0" @click="take(starter.key)">
+          <PageThumb
+            :address="props.situation.address({}, { starter: starter.key })"
+            :name="`${starter.name}, drawn small`"
+            :width="1280"
+            :height="1100"
+          />
+          <b>{{ starter.name }}</b>
+          <span class="soft">{{ starter.hint }}</span>
+        </button>
+      </li>
+    </ul>
+  </DialogSheet>
 </template>
 
 <style scoped>
-.dialog-sheet {
-  overflow-y: auto;
-}
 ul {
   display: grid;
   grid-template-columns: repeat(auto-fill, minmax(240px, 1fr));

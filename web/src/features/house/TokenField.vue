@@ -5,6 +5,8 @@ import ColourField from "../../ui/ColourField.vue";
 import TypedInput from "../../ui/TypedInput.vue";
 import SlideInput from "../../ui/fields/SlideInput.vue";
 import type { Token } from "./useHouse";
+import TickBox from "../../ui/fields/TickBox.vue";
+import PickField from "../../ui/fields/PickField.vue";
 
 const props = defineProps<{ token: Token; set: (value: Schemas["SetValue"] | null) => Promise<boolean> }>();
 const shape = computed(() => props.token.shape);
@@ -44,22 +46,18 @@ function setNumber(text: string): Promise<boolean> | null {
       />
       <span class="soft">px</span>
     </span>
-    <v-switch
+    <TickBox
       v-else-if="shape.shape === 'flag'"
       :model-value="token.value === true"
       :aria-labelledby="id"
-      color="primary"
-      hide-details
-      @update:model-value="(v) => set(v === true)"
+      @update:model-value="set"
     />
-    <v-select
+    <PickField
       v-else-if="shape.shape === 'choice'"
-      :model-value="token.value"
-      :items="shape.options"
-      item-title="label"
-      item-value="value"
+      :model-value="String(token.value)"
+      :options="shape.options.map((one) => ({ value: String(one.value), says: one.label }))"
       :aria-labelledby="id"
-      @update:model-value="(v: Schemas['SetValue']) => set(v)"
+      @update:model-value="set"
     />
     <span class="own">
       <template v-if="token.own">

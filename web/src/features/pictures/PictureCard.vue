@@ -36,7 +36,7 @@ function how(event: MouseEvent): "only" | "too" | "up_to" {
         <span class="words">{{ values.join(", ") || "every choice" }}</span>
       </span>
       <span class="line soft" :class="{ signal: !picture.alt }">
-        <span class="words">{{ picture.alt || "Not said what it shows" }}</span>
+        <span class="words">{{ picture.alt || "No description yet" }}</span>
       </span>
     </button>
   </li>

@@ -42,7 +42,7 @@ function toggle(value: number): void {
 const facts = computed(() => {
   const picture = one.value;
   if (!picture) return "";
-  const size = picture.width ? `made up to ${picture.width} × ${picture.height}` : "its sizes are being made";
+  const size = picture.width ? `largest size made: ${picture.width} × ${picture.height}` : "its sizes are being made";
   return [picture.film ? "Film, its beginning" : "", size, picture.cut_out ? "cut out" : ""]
     .filter(Boolean)
     .join(" · ");

@@ -89,10 +89,10 @@ const { over, held, dropped } = useDropped(put);
         />
         <p v-if="proposed.length" class="proposal">
           <span>
-            {{ proposed.length === 1 ? "The name of one file speaks" : `The names of ${proposed.length} files speak` }}
-            of choices of this product.
+            {{ proposed.length === 1 ? "The name of one file matches" : `The names of ${proposed.length} files match` }}
+            values of this product.
           </span>
-          <button class="quiet" @click="control.takeProposed">Give them these choices</button>
+          <button class="quiet" @click="control.takeProposed">Give them these values</button>
         </p>
         <VueDraggable
           v-model="order"

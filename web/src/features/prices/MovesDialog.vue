@@ -3,6 +3,7 @@ import { ref, watch } from "vue";
 import { type ApiError, type Schemas, api, ask } from "../../api/client";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import { type PricesControl, written } from "./usePrices";
+import DialogSheet from "../../ui/DialogSheet.vue";
 
 /** Which products' prices move once the draft is in force, from what to what; then it can be put in force. */
 const open = defineModel<boolean>({ required: true });
@@ -23,56 +24,49 @@ async function publish(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="620" aria-label="What moves at once">
-    <form class="dialog-sheet" @submit.prevent="publish">
-      <h2>What moves at once</h2>
-      <v-progress-linear v-if="!moves && !problem" indeterminate color="primary" />
-      <ProblemNote :problem="problem" />
-      <p v-if="moves?.length === 0" class="soft">
-        No price moves at this moment. Rules that are planned take effect by themselves at their time.
-      </p>
-      <div v-else-if="moves" class="moves">
-        <table>
-          <thead>
-            <tr>
-              <th>{{ count === 1 ? "1 price" : `${count.toLocaleString("en-GB")} prices` }}</th>
-              <th>Variant that moves most</th>
-              <th>From</th>
-              <th>To</th>
-            </tr>
-          </thead>
-          <tbody>
-            <tr v-for="move in moves" :key="`${move.product} ${move.plan ?? ''}`">
-              <td>{{ move.name }}</td>
-              <td class="soft">
-                {{ move.sku }}{{ move.pieces > 1 ? `, from ${move.pieces} pieces` : ""
-                }}{{ move.plan ? `, ${move.plan}` : "" }}
-              </td>
-              <td>{{ written(move.before) }}</td>
-              <td>
-                <b>{{ written(move.after) }}</b>
-              </td>
-            </tr>
-          </tbody>
-        </table>
-        <p v-if="count > moves.length" class="soft">The first {{ moves.length }}; what changes where tells all.</p>
-      </div>
-      <div class="acts">
-        <v-btn variant="text" @click="open = false">Not yet</v-btn>
-        <v-btn type="submit" variant="flat" color="primary" :disabled="!moves">Put in force</v-btn>
-      </div>
-    </form>
-  </v-dialog>
+  <DialogSheet
+    v-model="open"
+    title="What moves at once"
+    :width="620"
+    act="Publish"
+    :ready="moves !== null"
+    @submit.prevent="publish"
+  >
+    <v-progress-linear v-if="!moves && !problem" indeterminate color="primary" />
+    <ProblemNote :problem="problem" />
+    <p v-if="moves?.length === 0" class="soft">
+      No price moves at this moment. Rules that are planned take effect by themselves at their time.
+    </p>
+    <div v-else-if="moves" class="moves" tabindex="0">
+      <table>
+        <thead>
+          <tr>
+            <th>{{ count === 1 ? "1 price" : `${count.toLocaleString("en-GB")} prices` }}</th>
+            <th>Variant that moves most</th>
+            <th>From</th>
+            <th>To</th>
+          </tr>
+        </thead>
+        <tbody>
+          <tr v-for="move in moves" :key="`${move.product} ${move.plan ?? ''}`">
+            <td>{{ move.name }}</td>
+            <td class="soft">
+              {{ move.sku }}{{ move.pieces > 1 ? `, from ${move.pieces} pieces` : ""
+              }}{{ move.plan ? `, ${move.plan}` : "" }}
+            </td>
+            <td>{{ written(move.before) }}</td>
+            <td>
+              <b>{{ written(move.after) }}</b>
+            </td>
+          </tr>
+        </tbody>
+      </table>
+      <p v-if="count > moves.length" class="soft">The first {{ moves.length }}; what changes where tells all.</p>
+    </div>
+  </DialogSheet>
 </template>
 
 <style scoped>
-p {
-  margin: 0;
-}
-.moves {
-  max-height: 320px;
-  overflow-y: auto;
-}
 table {
   width: 100%;
   border-collapse: collapse;
@@ -90,10 +84,5 @@ td {
 th:nth-child(n + 3),
 td:nth-child(n + 3) {
   text-align: right;
-}
-.acts {
-  display: flex;
-  gap: 8px;
-  justify-content: end;
 }
 </style>

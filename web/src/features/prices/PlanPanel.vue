@@ -66,7 +66,7 @@ async function remove(): Promise<void> {
       <span>Can be bought just once, too</span>
     </label>
     <div class="line">
-      <v-btn type="submit" variant="outlined" :disabled="!changed">Keep</v-btn>
+      <v-btn type="submit" variant="outlined" :disabled="!changed">Save</v-btn>
       <span class="space" />
       <button v-if="known" type="button" class="quiet" @click="remove">Remove</button>
     </div>

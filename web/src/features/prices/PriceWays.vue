@@ -70,14 +70,14 @@ function dropRate(kind: string): void {
     </template>
     <h2>Old prices</h2>
     <label>
-      <span class="soft">come from</span>
+      <span class="soft">are taken from</span>
       <PickField :model-value="view.old" @update:model-value="change('old', $event)">
         <option value="typed">what is typed, or before a rule</option>
         <option value="lowest">the lowest price of 30 days</option>
       </PickField>
     </label>
     <label v-for="{ place, title } in PLACES" :key="place">
-      <span class="soft">{{ title }}, of a rule</span>
+      <span class="soft">set by a rule, {{ title }}</span>
       <PickField :model-value="view.places[place]" @update:model-value="policy(place, $event)">
         <option value="with_quantity">as the shopper raises the number</option>
         <option value="once_earned">once the cart has earned it</option>
@@ -113,7 +113,7 @@ function dropRate(kind: string): void {
         :aria-label="`Rate of ${typeName(own.kind)}, in percent`"
       />
       <button class="quiet" :aria-label="`No rate of its own for ${typeName(own.kind)}`" @click="dropRate(own.kind)">
-        Take out
+        Remove
       </button>
     </div>
     <PickField v-if="other.length" aria-label="Another rate for a type" model-value="" @update:model-value="addRate">
@@ -131,7 +131,7 @@ function dropRate(kind: string): void {
         </PickField>
       </label>
       <label>
-        <span class="soft">Whole ones</span>
+        <span class="soft">Whole amounts</span>
         <PickField
           :model-value="view.style.zeros ? 'on' : 'off'"
           @update:model-value="style({ zeros: $event === 'on' })"

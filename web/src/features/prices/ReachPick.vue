@@ -4,6 +4,7 @@ import ProductsPick from "../../ui/products/ProductsPick.vue";
 import type { PricesView, RuleForm } from "./usePrices";
 import TextInput from "../../ui/fields/TextInput.vue";
 import PickField from "../../ui/fields/PickField.vue";
+import ChipsField from "../../ui/fields/ChipsField.vue";
 
 /** For which products something is: all, some types, tags, products or variants. */
 const reach = defineModel<RuleForm["reach"]>({ required: true });
@@ -66,16 +67,7 @@ const skus = computed({
       :named="view?.named ?? []"
       none="none yet"
     />
-    <v-autocomplete
-      v-else-if="reach.of !== 'all'"
-      v-model="picked"
-      :items="choices"
-      multiple
-      chips
-      closable-chips
-      hide-details
-      aria-label="Which"
-    />
+    <ChipsField v-else-if="reach.of !== 'all'" v-model="picked" :items="choices" label="Which" />
   </fieldset>
 </template>
 

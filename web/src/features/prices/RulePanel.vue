@@ -86,7 +86,7 @@ async function remove(): Promise<void> {
           v-if="form.steps.length > 1"
           type="button"
           class="tool"
-          :aria-label="`Take out step ${index + 1}`"
+          :aria-label="`Remove step ${index + 1}`"
           @click="form.steps.splice(index, 1)"
         >
           <v-icon :icon="mdiClose" size="14" />
@@ -103,7 +103,7 @@ async function remove(): Promise<void> {
       </PickField>
     </label>
     <label>
-      <span class="soft">Only from a cart of, {{ control.view.value?.currency }}</span>
+      <span class="soft">Only in carts of at least, {{ control.view.value?.currency }}</span>
       <MoneyInput v-model="form.total" placeholder="any" />
     </label>
     <div class="with">
@@ -129,7 +129,7 @@ async function remove(): Promise<void> {
     </div>
     <label class="check"><TickBox v-model="form.on" /> <span>On</span></label>
     <div class="acts">
-      <v-btn type="submit" variant="outlined" :disabled="!changed">Keep</v-btn>
+      <v-btn type="submit" variant="outlined" :disabled="!changed">Save</v-btn>
       <template v-if="known">
         <button type="button" class="tool" aria-label="Earlier in the order" @click="control.move(id, -1)">
           <v-icon :icon="mdiArrowUp" size="16" />

@@ -61,7 +61,7 @@ const named = (id: number): string => props.view.rules.find((rule) => rule.id ==
           <span class="soft">
             {{ rule.says }} · {{ rule.products === 1 ? "1 product" : `${rule.products} products` }}
           </span>
-          <span v-if="rule.meets.length" class="signal">meets {{ rule.meets.map(named).join(", ") }}</span>
+          <span v-if="rule.meets.length" class="signal">overlaps with {{ rule.meets.map(named).join(", ") }}</span>
           <span v-if="rule.products === 0" class="signal">reaches nothing</span>
         </span>
         <span class="time">

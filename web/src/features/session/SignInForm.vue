@@ -1,11 +1,14 @@
 <script setup lang="ts">
-import { ref } from "vue";
+import { onMounted, ref } from "vue";
+import TextInput from "../../ui/fields/TextInput.vue";
 import { useSession } from "./session";
 
 /** Email and password, and why they weren't taken. */
 const emit = defineEmits<{ done: [] }>();
 const session = useSession();
 const email = ref("");
+const first = ref<InstanceType<typeof TextInput> | null>(null);
+onMounted(() => first.value?.focus());
 const password = ref("");
 const problem = ref("");
 const busy = ref(false);
@@ -21,12 +24,13 @@ async function submit(): Promise<void> {
 <template>
   <form @submit.prevent="submit">
     <slot />
-    <label
-      >Email <v-text-field v-model="email" type="email" name="email" autocomplete="username" required autofocus
-    /></label>
+    <label>
+      Email
+      <TextInput ref="first" v-model="email" type="email" name="email" autocomplete="username" required />
+    </label>
     <label>
       Password
-      <v-text-field v-model="password" type="password" name="password" autocomplete="current-password" required />
+      <TextInput v-model="password" type="password" name="password" autocomplete="current-password" required />
     </label>
     <p v-if="problem" class="signal" role="alert">{{ problem }}</p>
     <v-btn type="submit" variant="flat" color="primary" block :loading="busy"> Sign in </v-btn>

@@ -3,6 +3,7 @@ import { ref, shallowRef } from "vue";
 import { type Answer, type ApiError, type Schemas, api, ask } from "../../api/client";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import TextInput from "../../ui/fields/TextInput.vue";
+import DialogSheet from "../../ui/DialogSheet.vue";
 
 /** Where a product's page stands in the shop, and from where it is led on to. */
 const props = defineProps<{ product: { handle: string; name: string } }>();
@@ -36,54 +37,37 @@ async function letGo(address: string): Promise<void> {
 </script>
 
 <template>
-  <v-dialog
-    model-value
-    max-width="520"
-    :aria-label="`Another address for ${product.name}`"
-    @update:model-value="emit('close')"
+  <DialogSheet
+    :title="`Another address for ${product.name}`"
+    :width="520"
+    act="Move the page"
+    :ready="typed.trim() !== '' && typed.trim() !== view?.address"
+    @submit.prevent="move"
+    @close="emit('close')"
   >
-    <form class="dialog-sheet" @submit.prevent="move">
-      <h2>Another address for {{ product.name }}</h2>
-      <p class="soft">Links to where its page stands today lead on to the new address.</p>
-      <ProblemNote :problem="problem" />
-      <label>
-        <span class="soft">/shop/products/</span>
-        <TextInput v-model="typed" aria-label="Address" maxlength="80" spellcheck="false" autofocus required />
-      </label>
-      <div v-if="view?.was_at.length">
-        <p class="soft">These lead on to it too:</p>
-        <ul>
-          <li v-for="old in view.was_at" :key="old">
-            <span>{{ old }}</span>
-            <button type="button" class="quiet" :aria-label="`Let it go: ${old}`" @click="letGo(old)">Let it go</button>
-          </li>
-        </ul>
-      </div>
-      <div class="acts">
-        <v-btn variant="text" @click="emit('close')">Leave it</v-btn>
-        <v-btn
-          type="submit"
-          variant="flat"
-          color="primary"
-          :disabled="typed.trim() === '' || typed.trim() === view?.address"
-        >
-          Move the page
-        </v-btn>
-      </div>
-    </form>
-  </v-dialog>
+    <p class="soft">Links to where its page stands today lead on to the new address.</p>
+    <ProblemNote :problem="problem" />
+    <label>
+      <span class="soft">/shop/products/</span>
+      <TextInput v-model="typed" aria-label="Address" maxlength="80" spellcheck="false" required />
+    </label>
+    <div v-if="view?.was_at.length">
+      <p class="soft">These lead on to it too:</p>
+      <ul>
+        <li v-for="old in view.was_at" :key="old">
+          <span>{{ old }}</span>
+          <button type="button" class="quiet" :aria-label="`Let it go: ${old}`" @click="letGo(old)">Let it go</button>
+        </li>
+      </ul>
+    </div>
+  </DialogSheet>
 </template>
 
 <style scoped src="../../ui/form.css"></style>
 <style scoped>
-p {
-  margin: 0;
-}
 ul {
-  max-height: 30vh;
   margin: 0;
   padding: 0;
-  overflow-y: auto;
   list-style: none;
 }
 li {

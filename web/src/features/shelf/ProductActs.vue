@@ -7,6 +7,7 @@ import TakeAway from "../../ui/TakeAway.vue";
 import AddressDialog from "./AddressDialog.vue";
 import CopyDialog from "./CopyDialog.vue";
 import type { ShelfProduct, ShelfType } from "./useShelf";
+import DialogSheet from "../../ui/DialogSheet.vue";
 
 /** What is done with a product as a whole: put elsewhere, copied, given another address or type, taken away. */
 const props = defineProps<{
@@ -60,25 +61,33 @@ const count = (number: number, one: string, many: string) => (number === 1 ? `1 
         <v-list-item title="Later among its type" :disabled="!later" @click="later?.()" />
       </template>
       <v-list-item title="Copy …" @click="copying = true" />
-      <v-list-item title="Another address …" @click="addressing = true" />
-      <v-list-item title="Make it one of another type …" :disabled="types.length < 2" @click="moving = true" />
-      <v-list-item title="Take it away …" @click="removing = true" />
+      <v-list-item title="Change its address …" @click="addressing = true" />
+      <v-list-item title="Change its type …" :disabled="types.length < 2" @click="moving = true" />
+      <v-list-item title="Remove …" @click="removing = true" />
     </v-list>
   </v-menu>
   <AddressDialog v-if="addressing" :product="product" @close="addressing = false" @changed="emit('changed')" />
   <CopyDialog v-if="copying" :product="product" @close="copying = false" />
-  <v-dialog v-model="moving" max-width="420" :aria-label="`Another type for ${product.name}`">
-    <div class="dialog-sheet">
-      <h2>{{ product.name }} becomes one of</h2>
-      <ProblemNote :problem="problem" />
-      <div class="kinds">
-        <template v-for="type in types" :key="type.handle">
-          <button v-if="type.handle !== product.kind" class="quiet" @click="move(type.handle)">{{ type.name }}</button>
-        </template>
-      </div>
-      <p class="soft">Its page is then laid out by the template that serves that type.</p>
+  <DialogSheet
+    v-model="moving"
+    :title="`${product.name} becomes one of`"
+    :label="`Another type for ${product.name}`"
+    :width="420"
+  >
+    <ProblemNote :problem="problem" />
+    <div class="kinds">
+      <button
+        v-for="(type, index) in types.filter((one) => one.handle !== product.kind)"
+        :key="type.handle"
+        class="quiet"
+        :autofocus="index === 0"
+        @click="move(type.handle)"
+      >
+        {{ type.name }}
+      </button>
     </div>
-  </v-dialog>
+    <p class="soft">Its page is then laid out by the template that serves that type.</p>
+  </DialogSheet>
   <TakeAway v-model="removing" :what="product.name" @taken="remove">
     <template v-if="hanging">
       <li>
@@ -122,8 +131,5 @@ const count = (number: number, one: string, many: string) => (number === 1 ? `1 
 .kinds {
   display: grid;
   justify-items: start;
-}
-p {
-  margin: 0;
 }
 </style>

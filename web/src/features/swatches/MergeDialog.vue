@@ -6,6 +6,7 @@ import ProblemNote from "../../ui/ProblemNote.vue";
 import { named } from "./words";
 import type { BookOption, OptionLine } from "./useBook";
 import PickField from "../../ui/fields/PickField.vue";
+import DialogSheet from "../../ui/DialogSheet.vue";
 
 /** Makes one option of two that were meant to be one. What that comes to is told first. */
 const open = defineModel<boolean>({ required: true });
@@ -46,45 +47,43 @@ async function merge(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="520" aria-label="Merge options">
-    <form class="dialog-sheet" @submit.prevent="merge">
-      <h2>Merge {{ option.name }} into another option</h2>
-      <p class="soft">
-        For two options that were meant to be one. Values of the same name become one; products, variants, pictures and
-        swatches go along.
-      </p>
-      <label>
-        <span class="soft">Into</span>
-        <PickField v-model="into" aria-label="Option that stays">
-          <option value="">Choose …</option>
-          <option v-for="line in others" :key="line.handle" :value="line.handle">{{ line.name }}</option>
-        </PickField>
-      </label>
-      <ProblemNote :problem="problem" />
-      <dl v-if="plan">
-        <dt>Become one</dt>
-        <dd>{{ plan.same.join(", ") || "none: no value has the name of another" }}</dd>
-        <dt>Come over</dt>
-        <dd>{{ plan.over.join(", ") || "none" }}</dd>
-        <dt>Change</dt>
-        <dd>{{ plan.products.length ? named(plan.products) : "no product uses it" }}</dd>
-      </dl>
-      <p v-if="plan" class="soft">
-        Then {{ option.name }} is gone. Links with a choice of {{ option.name }} in their address open the page without
-        it. Undo makes them two again.
-      </p>
-      <div class="acts">
-        <v-btn variant="text" @click="open = false">Cancel</v-btn>
-        <v-btn type="submit" variant="flat" color="primary" :disabled="!plan">
-          {{ plan ? `Merge into ${target}` : "Merge" }}
-        </v-btn>
-      </div>
-    </form>
-  </v-dialog>
+  <DialogSheet
+    v-model="open"
+    :title="`Merge ${option.name} into another option`"
+    label="Merge options"
+    :width="520"
+    :act="plan ? `Merge into ${target}` : 'Merge'"
+    :ready="plan !== null"
+    @submit.prevent="merge"
+  >
+    <p class="soft">
+      For two options that were meant to be one. Values of the same name become one; products, variants, pictures and
+      swatches go along.
+    </p>
+    <label>
+      <span class="soft">Into</span>
+      <PickField v-model="into" aria-label="Option that stays">
+        <option value="">Choose …</option>
+        <option v-for="line in others" :key="line.handle" :value="line.handle">{{ line.name }}</option>
+      </PickField>
+    </label>
+    <ProblemNote :problem="problem" />
+    <dl v-if="plan">
+      <dt>Become one</dt>
+      <dd>{{ plan.same.join(", ") || "none: no value has the name of another" }}</dd>
+      <dt>Come over</dt>
+      <dd>{{ plan.over.join(", ") || "none" }}</dd>
+      <dt>Change</dt>
+      <dd>{{ plan.products.length ? named(plan.products) : "no product uses it" }}</dd>
+    </dl>
+    <p v-if="plan" class="soft">
+      Then {{ option.name }} is gone. Links with a choice of {{ option.name }} in their address open the page without
+      it. Undo makes them two again.
+    </p>
+  </DialogSheet>
 </template>
 
 <style scoped>
-p,
 dl,
 dd {
   margin: 0;
@@ -101,10 +100,5 @@ label {
   display: flex;
   gap: 10px;
   align-items: center;
-}
-.acts {
-  display: flex;
-  gap: 8px;
-  justify-content: end;
 }
 </style>

@@ -26,7 +26,7 @@ const splitting = ref(false);
     <v-list density="compact">
       <v-list-item title="Merge into another option …" @click="merging = true" />
       <v-list-item title="Split off for some products …" :disabled="option.products < 2" @click="splitting = true" />
-      <v-list-item title="Take it away …" @click="removing = true" />
+      <v-list-item title="Remove …" @click="removing = true" />
     </v-list>
   </v-menu>
   <TakeAway v-model="removing" :what="option.name" @taken="takeAway">

@@ -6,6 +6,7 @@ import type { BookOption, Way } from "./useBook";
 import OptionActs from "./OptionActs.vue";
 import { WAYS } from "./words";
 import TextInput from "../../ui/fields/TextInput.vue";
+import OneOf from "../../ui/fields/OneOf.vue";
 
 /** The open option: its name, what it is about, and how it is chosen on pages, cards and in quick looks. */
 const props = defineProps<{
@@ -35,7 +36,7 @@ watch(
   () => props.option.handle,
   () => (apart.value = false),
 );
-const cardWays = [...WAYS.filter((w) => w.way !== "radios"), { way: "nothing" as Way, title: "Nothing" }];
+const cardWays = [...WAYS.filter((one) => one.value !== "radios"), { value: "nothing" as Way, says: "Nothing" }];
 type Place = "page" | "card" | "quick";
 const PLACES: { place: Place; title: string; ways: typeof WAYS }[] = [
   { place: "page", title: "Pages", ways: WAYS },
@@ -76,14 +77,12 @@ function choose(place: Place, way: Way): void {
     </div>
     <div v-for="{ place, title, ways } in places" :key="place" class="way">
       <span class="soft">{{ title }}</span>
-      <v-btn-toggle
+      <OneOf
         :model-value="option[place]"
-        mandatory
-        :aria-label="`How it is chosen: ${title}`"
-        @update:model-value="(way: Way) => choose(place, way)"
-      >
-        <v-btn v-for="one in ways" :key="one.way" :value="one.way">{{ one.title }}</v-btn>
-      </v-btn-toggle>
+        :options="ways"
+        :label="`How it is chosen: ${title}`"
+        @update:model-value="(way) => choose(place, way)"
+      />
       <button v-if="same" class="quiet" @click="apart = true">Set apart</button>
     </div>
     <OptionActs :option="option" :remove="remove" @taken="(handle) => $emit('taken', handle)" />

@@ -14,7 +14,7 @@ function add(): void {
   emit("add", name.value);
   name.value = "";
 }
-const way = (line: OptionLine): string => WAYS.find((w) => w.way === line.page)?.title ?? "";
+const way = (line: OptionLine): string => WAYS.find((one) => one.value === line.page)?.says ?? "";
 </script>
 
 <template>

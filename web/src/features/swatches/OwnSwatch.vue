@@ -58,7 +58,7 @@ async function keep(): Promise<void> {
         <TextInput v-model="why" class="why" maxlength="200" placeholder="For those who wonder later" />
       </label>
       <span class="kind">
-        <button class="quiet">Keep</button>
+        <button class="quiet">Save</button>
         <button type="button" class="quiet" @click="open = false">Cancel</button>
       </span>
     </template>

@@ -4,6 +4,7 @@ import { type ApiError, api, ask } from "../../api/client";
 import { type Overtaken, asSeen } from "../../session/useSteps";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import LongText from "../../ui/fields/LongText.vue";
+import DialogSheet from "../../ui/DialogSheet.vue";
 
 /** The shop's named colours, pasted or typed one a line. */
 const open = defineModel<boolean>({ required: true });
@@ -39,37 +40,19 @@ async function keep(mine = false): Promise<void> {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="520" aria-label="Palette">
-    <form class="dialog-sheet" @submit.prevent="keep()">
-      <h2>Palette</h2>
-      <p class="soft">
-        The shop's named colours, one a line: a name, then #RRGGBB. A colour that browsers know by name, such as Tomato,
-        may stand alone. Values with these names show them wherever nothing else is set.
-      </p>
-      <ProblemNote :problem="problem" :overtaken="overtaken" />
-      <LongText
-        v-model="text"
-        rows="12"
-        :readonly="!ready"
-        spellcheck="false"
-        aria-label="Named colours"
-        placeholder="Ember #D7512B&#10;Sea green #2E8B57&#10;Tomato"
-      />
-      <div class="acts">
-        <v-btn variant="text" @click="open = false">Cancel</v-btn>
-        <v-btn type="submit" variant="flat" color="primary" :disabled="!ready">Keep the palette</v-btn>
-      </div>
-    </form>
-  </v-dialog>
+  <DialogSheet v-model="open" title="Palette" :width="520" act="Save" :ready="ready" @submit.prevent="keep()">
+    <p class="soft">
+      The shop's named colours, one a line: a name, then #RRGGBB. A colour that browsers know by name, such as Tomato,
+      may stand alone. Values with these names show them wherever nothing else is set.
+    </p>
+    <ProblemNote :problem="problem" :overtaken="overtaken" />
+    <LongText
+      v-model="text"
+      rows="12"
+      :readonly="!ready"
+      spellcheck="false"
+      aria-label="Named colours"
+      placeholder="Ember #D7512B&#10;Sea green #2E8B57&#10;Tomato"
+    />
+  </DialogSheet>
 </template>
-
-<style scoped>
-p {
-  margin: 0;
-}
-.acts {
-  display: flex;
-  gap: 8px;
-  justify-content: flex-end;
-}
-</style>

@@ -6,6 +6,7 @@ import ProblemNote from "../../ui/ProblemNote.vue";
 import type { BookOption, OptionUser } from "./useBook";
 import TextInput from "../../ui/fields/TextInput.vue";
 import TickBox from "../../ui/fields/TickBox.vue";
+import DialogSheet from "../../ui/DialogSheet.vue";
 
 /** Gives some products an option of their own, so that it can look different there. */
 const open = defineModel<boolean>({ required: true });
@@ -36,42 +37,40 @@ async function split(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="520" aria-label="Split an option">
-    <form class="dialog-sheet" @submit.prevent="split">
-      <h2>Split {{ option.name }}</h2>
-      <p class="soft">
-        These products get an option of their own that begins as a copy, with the values they offer, and can then look
-        different. Variants, stock and pictures stay as they are.
-      </p>
-      <label class="name">
-        <span class="soft">Called</span>
-        <TextInput
-          v-model="name"
-          maxlength="80"
-          :placeholder="`${option.name} of …`"
-          aria-label="Name of the new option"
-        />
+  <DialogSheet
+    v-model="open"
+    :title="`Split ${option.name}`"
+    label="Split an option"
+    :width="520"
+    act="Split"
+    :ready="ready"
+    @submit.prevent="split"
+  >
+    <p class="soft">
+      These products get an option of their own that begins as a copy, with the values they offer, and can then look
+      different. Variants, stock and pictures stay as they are.
+    </p>
+    <label class="name">
+      <span class="soft">Called</span>
+      <TextInput
+        v-model="name"
+        maxlength="80"
+        :placeholder="`${option.name} of …`"
+        aria-label="Name of the new option"
+      />
+    </label>
+    <fieldset>
+      <legend class="unseen">Products that get it</legend>
+      <label v-for="user in users" :key="user.product">
+        <TickBox v-model="chosen" :value="user.product" /> {{ user.name }}
+        <span class="soft">{{ user.values.length === 1 ? "1 value" : `${user.values.length} values` }}</span>
       </label>
-      <fieldset>
-        <legend class="unseen">Products that get it</legend>
-        <label v-for="user in users" :key="user.product">
-          <TickBox v-model="chosen" :value="user.product" /> {{ user.name }}
-          <span class="soft">{{ user.values.length === 1 ? "1 value" : `${user.values.length} values` }}</span>
-        </label>
-      </fieldset>
-      <ProblemNote :problem="problem" />
-      <div class="acts">
-        <v-btn variant="text" @click="open = false">Cancel</v-btn>
-        <v-btn type="submit" variant="flat" color="primary" :disabled="!ready">Split</v-btn>
-      </div>
-    </form>
-  </v-dialog>
+    </fieldset>
+    <ProblemNote :problem="problem" />
+  </DialogSheet>
 </template>
 
 <style scoped>
-p {
-  margin: 0;
-}
 .name {
   display: flex;
   gap: 10px;
@@ -83,10 +82,8 @@ p {
 fieldset {
   display: grid;
   gap: 4px;
-  max-height: 280px;
   margin: 0;
   padding: 2px 0;
-  overflow-y: auto;
   border: 0;
 }
 fieldset label {
@@ -97,10 +94,5 @@ fieldset label {
 }
 input[type="checkbox"] {
   width: 18px;
-}
-.acts {
-  display: flex;
-  gap: 8px;
-  justify-content: end;
 }
 </style>

@@ -92,7 +92,7 @@ const ownHere = computed(() => many.value.some((value) => value.from === "book")
         <div v-if="picture?.over" class="colour">
           <span id="under" class="unseen">Colour under the picture</span>
           <ColourField :model-value="picture.over" labelledby="under" @update:model-value="under" />
-          <button class="tool" aria-label="Take out the colour under the picture" @click="under(null)">
+          <button class="tool" aria-label="Remove the colour under the picture" @click="under(null)">
             <v-icon :icon="mdiClose" size="14" />
           </button>
         </div>
@@ -102,7 +102,7 @@ const ownHere = computed(() => many.value.some((value) => value.from === "book")
         <ColourList :model-value="colours" name="colour" @update:model-value="paint" />
         <p v-if="colours.length === 0 && one.proposed" class="proposed">
           <SwatchDot :swatch="{ kind: 'colours', colours: [one.proposed] }" :size="20" />
-          <span>its name makes one think of {{ one.proposed }}</span>
+          <span>its name suggests {{ one.proposed }}</span>
           <button class="quiet" @click="paint([one.proposed])">Take it</button>
         </p>
         <button

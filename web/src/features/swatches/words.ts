@@ -3,11 +3,11 @@ import type { BookOption, BookValue, SwatchFile, Way } from "./useBook";
 /** A swatch has at most so many colours. */
 export const MOST_COLOURS = 4;
 
-export const WAYS: { way: Way; title: string }[] = [
-  { way: "swatches", title: "Swatches" },
-  { way: "buttons", title: "Buttons" },
-  { way: "list", title: "Drop-down list" },
-  { way: "radios", title: "Radio list" },
+export const WAYS: { value: Way; says: string }[] = [
+  { value: "swatches", says: "Swatches" },
+  { value: "buttons", says: "Buttons" },
+  { value: "list", says: "Drop-down list" },
+  { value: "radios", says: "Radio list" },
 ];
 
 /** Where a shown swatch comes from. */

@@ -6,7 +6,11 @@ import ShiftList from "./ShiftList.vue";
 import type { Moving, Reach, Shifted, Template, TemplatesView } from "./useTemplates";
 import MomentInput from "../../ui/fields/MomentInput.vue";
 import MoneyInput from "../../ui/fields/MoneyInput.vue";
+import TextInput from "../../ui/fields/TextInput.vue";
 import TickBox from "../../ui/fields/TickBox.vue";
+import DialogSheet from "../../ui/DialogSheet.vue";
+import ChipsField from "../../ui/fields/ChipsField.vue";
+import PickField from "../../ui/fields/PickField.vue";
 
 /** A template's name and the rules that say which products it serves, with what a change moves before it is kept. */
 const props = defineProps<{
@@ -19,13 +23,13 @@ const emit = defineEmits<{ close: [] }>();
 
 type Rule = Reach["rule"];
 type Feature = "options" | "pictures" | "plan";
-const RULES: { rule: Rule; title: string }[] = [
-  { rule: "named", title: "only products named below" },
-  { rule: "types", title: "products of some types" },
-  { rule: "tags", title: "products with a tag" },
-  { rule: "prices", title: "products in a price span" },
-  { rule: "has", title: "products that have something" },
-  { rule: "all", title: "all products" },
+const RULES: { value: Rule; says: string }[] = [
+  { value: "named", says: "only products named below" },
+  { value: "types", says: "products of some types" },
+  { value: "tags", says: "products with a tag" },
+  { value: "prices", says: "products in a price span" },
+  { value: "has", says: "products that have something" },
+  { value: "all", says: "all products" },
 ];
 const FEATURES: { value: Feature; title: string }[] = [
   { value: "options", title: "Options" },
@@ -103,73 +107,68 @@ async function submit(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog model-value max-width="620" aria-label="Reach of a template" @update:model-value="emit('close')">
-    <form class="dialog-sheet" @submit.prevent="submit">
-      <h1>Name and reach</h1>
-      <v-text-field v-model="name" label="Name" maxlength="120" autofocus />
-      <p v-if="fallback" class="soft">This template serves every product that no other template reaches.</p>
-      <template v-else>
-        <div class="pair">
-          <v-select v-model="rule" :items="RULES" item-value="rule" label="Serves" />
-          <v-switch v-model="on" label="In use" />
-        </div>
-        <fieldset v-if="rule === 'types'">
-          <legend class="unseen">Types</legend>
-          <label v-for="type in view.types" :key="type.kind.handle" class="tick">
-            <TickBox v-model="types" :value="type.kind.handle" />
-            {{ type.kind.name }} <span class="soft">{{ type.products }}</span>
-          </label>
-        </fieldset>
-        <v-autocomplete
-          v-else-if="rule === 'tags'"
-          v-model="tags"
-          :items="view.tags"
-          label="With one of these tags"
-          multiple
-          chips
-          closable-chips
-          hide-details
-        />
-        <fieldset v-else-if="rule === 'has'" class="row">
-          <legend class="unseen">What they have</legend>
-          <label v-for="one in FEATURES" :key="one.value" class="tick">
-            <TickBox v-model="features" :value="one.value" /> {{ one.title }}
-          </label>
-        </fieldset>
-        <div v-else-if="rule === 'prices'" class="pair">
-          <label>
-            <span class="soft">From, {{ view.currency }}</span>
-            <MoneyInput v-model="least" />
-          </label>
-          <label>
-            <span class="soft">Up to, {{ view.currency }}</span>
-            <MoneyInput v-model="most" />
-          </label>
-        </div>
-      </template>
-      <ProductsPick v-model="also" :label="rule === 'named' ? 'Products' : 'And these products'" :named="view.named" />
-      <template v-if="!fallback">
-        <ProductsPick v-if="rule !== 'named'" v-model="except" label="But not these" :named="view.named" />
-        <div class="pair">
-          <label>
-            <span class="soft">From, by the shop’s clocks</span>
-            <MomentInput v-model="from" none="at once" />
-          </label>
-          <label>
-            <span class="soft">Ends by itself</span>
-            <MomentInput v-model="until" none="never" />
-          </label>
-        </div>
-      </template>
-      <p v-if="meanwhile" class="signal" role="alert">{{ meanwhile }}</p>
-      <p v-if="problem" class="signal" role="alert">{{ problem }}</p>
-      <ShiftList v-else-if="shifted" :shifted="shifted" :view="view" :live="template.live" />
-      <div class="buttons">
-        <v-btn variant="text" @click="emit('close')">Leave as it is</v-btn>
-        <v-btn type="submit" variant="flat" color="primary" :disabled="problem !== ''">Keep</v-btn>
+  <DialogSheet
+    title="Name and reach"
+    label="Reach of a template"
+    :width="620"
+    act="Save"
+    :ready="problem === ''"
+    @submit.prevent="submit"
+    @close="emit('close')"
+  >
+    <label class="field">
+      <span class="called">Name</span>
+      <TextInput v-model="name" maxlength="120" />
+    </label>
+    <p v-if="fallback" class="soft">This template serves every product that no other template reaches.</p>
+    <template v-else>
+      <div class="pair">
+        <PickField v-model="rule" :options="RULES" label="Serves" />
+        <label class="tick"><TickBox v-model="on" /> In use</label>
       </div>
-    </form>
-  </v-dialog>
+      <fieldset v-if="rule === 'types'">
+        <legend class="unseen">Types</legend>
+        <label v-for="type in view.types" :key="type.kind.handle" class="tick">
+          <TickBox v-model="types" :value="type.kind.handle" />
+          {{ type.kind.name }} <span class="soft">{{ type.products }}</span>
+        </label>
+      </fieldset>
+      <ChipsField v-else-if="rule === 'tags'" v-model="tags" :items="view.tags" label="With one of these tags" />
+      <fieldset v-else-if="rule === 'has'" class="row">
+        <legend class="unseen">What they have</legend>
+        <label v-for="one in FEATURES" :key="one.value" class="tick">
+          <TickBox v-model="features" :value="one.value" /> {{ one.title }}
+        </label>
+      </fieldset>
+      <div v-else-if="rule === 'prices'" class="pair">
+        <label class="field">
+          <span class="called">From, {{ view.currency }}</span>
+          <MoneyInput v-model="least" />
+        </label>
+        <label class="field">
+          <span class="called">Up to, {{ view.currency }}</span>
+          <MoneyInput v-model="most" />
+        </label>
+      </div>
+    </template>
+    <ProductsPick v-model="also" :label="rule === 'named' ? 'Products' : 'And these products'" :named="view.named" />
+    <template v-if="!fallback">
+      <ProductsPick v-if="rule !== 'named'" v-model="except" label="But not these" :named="view.named" />
+      <div class="pair">
+        <label class="field">
+          <span class="called">From, by the shop’s clocks</span>
+          <MomentInput v-model="from" none="at once" />
+        </label>
+        <label class="field">
+          <span class="called">Ends by itself</span>
+          <MomentInput v-model="until" none="never" />
+        </label>
+      </div>
+    </template>
+    <p v-if="meanwhile" class="signal" role="alert">{{ meanwhile }}</p>
+    <p v-if="problem" class="signal" role="alert">{{ problem }}</p>
+    <ShiftList v-else-if="shifted" :shifted="shifted" :view="view" :live="template.live" />
+  </DialogSheet>
 </template>
 
 <style scoped>
@@ -194,13 +193,5 @@ fieldset {
   grid-template-columns: 1fr 1fr;
   gap: 14px;
   align-items: center;
-}
-.buttons {
-  display: flex;
-  justify-content: flex-end;
-  gap: 8px;
-}
-p {
-  margin: 0;
 }
 </style>

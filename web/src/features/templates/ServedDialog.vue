@@ -5,6 +5,7 @@ import SearchField from "../../ui/fields/SearchField.vue";
 import { useComesInSight } from "../../ui/useComesInSight";
 import type { Moving, Served, TemplatesView } from "./useTemplates";
 import PickField from "../../ui/fields/PickField.vue";
+import DialogSheet from "../../ui/DialogSheet.vue";
 
 /** The products of one type, each with the template that serves it and why; each can be moved to another. */
 const props = defineProps<{ kind: { handle: string; name: string }; view: TemplatesView }>();
@@ -54,56 +55,46 @@ const nothing: number | null = null;
 </script>
 
 <template>
-  <v-dialog model-value max-width="760" :aria-label="`Products of ${kind.name}`" @update:model-value="emit('close')">
-    <div class="dialog-sheet">
-      <div class="top">
-        <h1>{{ kind.name }}</h1>
+  <DialogSheet :title="kind.name" :label="`Products of ${kind.name}`" :width="760" leave="Close" @close="emit('close')">
+    <template #beside>
+      <PickField
+        :model-value="nothing"
+        aria-label="Move the whole type to"
+        @update:model-value="$event !== null && moveAll($event)"
+      >
+        <option :value="null">Move the whole type to …</option>
+        <option v-for="one in view.templates.filter((t) => t.live)" :key="one.id" :value="one.id">
+          {{ one.name }}
+        </option>
+      </PickField>
+    </template>
+    <p v-if="problem" class="signal" role="alert">{{ problem }}</p>
+    <SearchField v-if="typed || count > 8" v-model="typed" :label="`Find among ${kind.name}`" />
+    <p v-if="loaded && count === 0" class="soft">
+      {{ typed ? "None is called like this." : "There are no products of this type yet." }}
+    </p>
+    <ul v-show="products.length">
+      <li v-for="product in products" :key="product.handle">
+        <router-link :to="{ name: 'desk', params: { id: product.template }, query: { product: product.handle } }">
+          {{ product.name }}
+        </router-link>
         <PickField
-          :model-value="nothing"
-          aria-label="Move the whole type to"
-          @update:model-value="$event !== null && moveAll($event)"
+          :model-value="product.template"
+          :aria-label="`Template of ${product.name}`"
+          @update:model-value="move(product, $event)"
         >
-          <option :value="null">Move the whole type to …</option>
           <option v-for="one in view.templates.filter((t) => t.live)" :key="one.id" :value="one.id">
             {{ one.name }}
           </option>
         </PickField>
-      </div>
-      <p v-if="problem" class="signal" role="alert">{{ problem }}</p>
-      <SearchField v-if="typed || count > 8" v-model="typed" :label="`Find among ${kind.name}`" />
-      <p v-if="loaded && count === 0" class="soft">
-        {{ typed ? "None is called like this." : "There are no products of this type yet." }}
-      </p>
-      <ul v-show="products.length">
-        <li v-for="product in products" :key="product.handle">
-          <router-link :to="{ name: 'desk', params: { id: product.template }, query: { product: product.handle } }">
-            {{ product.name }}
-          </router-link>
-          <PickField
-            :model-value="product.template"
-            :aria-label="`Template of ${product.name}`"
-            @update:model-value="move(product, $event)"
-          >
-            <option v-for="one in view.templates.filter((t) => t.live)" :key="one.id" :value="one.id">
-              {{ one.name }}
-            </option>
-          </PickField>
-          <span :class="product.tied.length ? 'signal' : 'soft'">because {{ product.why }}</span>
-        </li>
-        <li ref="end" class="end" aria-hidden="true" />
-      </ul>
-      <div class="buttons"><v-btn @click="emit('close')">Close</v-btn></div>
-    </div>
-  </v-dialog>
+        <span :class="product.tied.length ? 'signal' : 'soft'">because {{ product.why }}</span>
+      </li>
+      <li ref="end" class="end" aria-hidden="true" />
+    </ul>
+  </DialogSheet>
 </template>
 
 <style scoped>
-.top {
-  display: flex;
-  gap: 12px;
-  align-items: baseline;
-  justify-content: space-between;
-}
 ul {
   max-height: 56dvh;
   margin: 0;
@@ -131,12 +122,5 @@ li:first-child {
 }
 li > span {
   font-size: 12px;
-}
-.buttons {
-  display: flex;
-  justify-content: flex-end;
-}
-p {
-  margin: 0;
 }
 </style>

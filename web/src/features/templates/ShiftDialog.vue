@@ -3,6 +3,7 @@ import { ref, watch } from "vue";
 import type { Answer } from "../../api/client";
 import ShiftList from "./ShiftList.vue";
 import type { Moving, Shifted, TemplatesView } from "./useTemplates";
+import DialogSheet from "../../ui/DialogSheet.vue";
 
 /** What a move changes, before it is made. */
 const props = defineProps<{
@@ -35,29 +36,17 @@ async function go(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog model-value max-width="520" aria-label="What moves" @update:model-value="emit('close')">
-    <form class="dialog-sheet" @submit.prevent="go">
-      <h1>{{ moving.title }}</h1>
-      <p v-if="meanwhile" class="signal" role="alert">{{ meanwhile }}</p>
-      <p v-if="problem" class="signal" role="alert">{{ problem }}</p>
-      <ShiftList v-else-if="shifted" :shifted="shifted" :view="view" live />
-      <div class="buttons">
-        <v-btn variant="text" @click="emit('close')">Leave as it is</v-btn>
-        <v-btn type="submit" variant="flat" color="primary" autofocus :disabled="problem !== '' || !shifted">{{
-          moving.moving.what === "away" ? "Take it away" : "Move"
-        }}</v-btn>
-      </div>
-    </form>
-  </v-dialog>
+  <DialogSheet
+    :title="moving.title"
+    label="What moves"
+    :width="520"
+    :act="moving.moving.what === 'away' ? 'Remove' : 'Move'"
+    :ready="problem === '' && shifted !== null"
+    @submit.prevent="go"
+    @close="emit('close')"
+  >
+    <p v-if="meanwhile" class="signal" role="alert">{{ meanwhile }}</p>
+    <p v-if="problem" class="signal" role="alert">{{ problem }}</p>
+    <ShiftList v-else-if="shifted" :shifted="shifted" :view="view" live />
+  </DialogSheet>
 </template>
-
-<style scoped>
-.buttons {
-  display: flex;
-  justify-content: flex-end;
-  gap: 8px;
-}
-p {
-  margin: 0;
-}
-</style>

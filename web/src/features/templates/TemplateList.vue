@@ -108,10 +108,10 @@ function step(index: number, by: -1 | 1): void {
           <button
             v-if="template.reach.rule !== 'fallback'"
             class="quiet"
-            :aria-label="`Take away ${template.name}`"
+            :aria-label="`Remove ${template.name}`"
             @click="emit('away', template)"
           >
-            Take away
+            Remove
           </button>
         </td>
       </tr>

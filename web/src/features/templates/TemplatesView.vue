@@ -12,6 +12,7 @@ import ShiftDialog from "./ShiftDialog.vue";
 import TemplateList from "./TemplateList.vue";
 import { type Moving, type Template, type TypeReached, useTemplates } from "./useTemplates";
 import FilePick from "../../ui/fields/FilePick.vue";
+import TextInput from "../../ui/fields/TextInput.vue";
 
 const { view, names, problem, loading, load, save, shift, add, bring } = useTemplates();
 const router = useRouter();
@@ -87,7 +88,7 @@ async function leaveIt(): Promise<void> {
       @order="reorder"
     />
     <p v-if="view.away.length" class="away soft">
-      Taken away:
+      Removed:
       <template v-for="(one, place) in view.away" :key="one.id">
         <template v-if="place > 0">, </template>{{ one.name }}
         <button class="quiet" :aria-label="`bring it back: ${one.name}`" @click="bringBack(one.id)">
@@ -96,7 +97,10 @@ async function leaveIt(): Promise<void> {
       </template>
     </p>
     <form class="new" @submit.prevent="begin(newName)">
-      <v-text-field v-model="newName" label="A new template, called" maxlength="120" />
+      <label class="field beside called-so">
+        <span class="called">A new template, called</span>
+        <TextInput v-model="newName" maxlength="120" />
+      </label>
       <v-btn type="submit" :disabled="newName.trim() === ''">Begin it</v-btn>
       <button type="button" class="quiet" @click="files?.open()">or bring one in from a file</button>
       <FilePick ref="files" accept=".json,application/json" @picked="bringIn" />
@@ -148,14 +152,8 @@ async function leaveIt(): Promise<void> {
   max-width: 680px;
   margin: 12px 0 4px;
 }
-.file {
-  color: var(--accent);
-  text-decoration: underline dotted;
-  white-space: nowrap;
-  cursor: pointer;
-}
-.file:focus-within {
-  outline: 2px solid var(--accent);
+.called-so input {
+  width: 240px;
 }
 .brought {
   display: grid;

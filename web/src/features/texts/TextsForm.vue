@@ -4,6 +4,7 @@ import type { Schemas } from "../../api/client";
 import RowTools from "./RowTools.vue";
 import LongText from "../../ui/fields/LongText.vue";
 import TextInput from "../../ui/fields/TextInput.vue";
+import ChipsField from "../../ui/fields/ChipsField.vue";
 
 /** The texts and facts of a product, to be written. */
 const texts = defineModel<Schemas["Texts"]>({ required: true });
@@ -78,16 +79,8 @@ async function add<T>(list: T[], one: T, group: string): Promise<void> {
         Add a fact
       </button>
     </section>
-    <v-combobox
-      v-model="texts.tags"
-      :items="tags"
-      label="Tags"
-      hint="Templates and prices can be for products with a tag."
-      persistent-hint
-      multiple
-      chips
-      closable-chips
-    />
+    <ChipsField v-model="texts.tags" :items="tags" label="Tags" own />
+    <p class="soft">Templates and prices can be for products with a tag.</p>
   </form>
 </template>
 
@@ -100,6 +93,7 @@ form {
 .all {
   gap: 14px;
   align-content: start;
+  overflow-y: auto;
   margin: 0;
   padding: 12px 18px 24px;
 }

@@ -60,8 +60,8 @@ onBeforeUnmount(() => window.removeEventListener("beforeunload", warn));
         :name="view.texts.name"
         @changed="load"
       />
-      <button v-if="changed" type="button" class="quiet" @click="leaveIt">Leave it as it was</button>
-      <v-btn type="submit" form="texts" variant="flat" color="primary" :disabled="!changed">Keep</v-btn>
+      <button v-if="changed" type="button" class="quiet" @click="leaveIt">Cancel</button>
+      <v-btn type="submit" form="texts" variant="flat" color="primary" :disabled="!changed">Save</v-btn>
     </div>
     <TextsForm v-if="view && form" v-model="form" :tags="view.usual.tags" @keep="keep">
       <ProblemNote :problem="problem" @retry="keep" />

@@ -7,6 +7,7 @@ import MoneyInput from "../../ui/fields/MoneyInput.vue";
 import NumberInput from "../../ui/fields/NumberInput.vue";
 import TextInput from "../../ui/fields/TextInput.vue";
 import TickBox from "../../ui/fields/TickBox.vue";
+import ChipsField from "../../ui/fields/ChipsField.vue";
 
 /** What the products of a type have; the sample that stands in for them is made of it. */
 const fields = defineModel<Fields>({ required: true });
@@ -73,9 +74,11 @@ const text = computed({
       </button>
       <span v-if="chosen.length === 0" class="soft">Nothing: there is one variant of each.</span>
     </fieldset>
-    <v-combobox v-model="details" label="Texts, by their titles" multiple chips closable-chips hide-details />
-    <v-combobox v-model="facts" label="Facts, by their names" multiple chips closable-chips hide-details />
-    <v-combobox v-model="tags" :items="knownTags" label="Tags" multiple chips closable-chips hide-details />
+    <div class="row both">
+      <ChipsField v-model="details" label="Texts, by their titles" own />
+      <ChipsField v-model="facts" label="Facts, by their names" own />
+    </div>
+    <ChipsField v-model="tags" :items="knownTags" label="Tags" own />
     <div class="row">
       <label>
         <span class="soft">Price, about, {{ currency }}</span>
@@ -110,6 +113,9 @@ const text = computed({
 
 <style scoped src="../../ui/form.css"></style>
 <style scoped>
+.both {
+  grid-template-columns: 1fr 1fr;
+}
 .fields {
   display: grid;
   gap: 16px;

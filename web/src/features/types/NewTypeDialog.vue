@@ -8,6 +8,7 @@ import { type TemplateFor, plainFields, takesTypes } from "./useTypes";
 import RadioBox from "../../ui/fields/RadioBox.vue";
 import TextInput from "../../ui/fields/TextInput.vue";
 import PickField from "../../ui/fields/PickField.vue";
+import DialogSheet from "../../ui/DialogSheet.vue";
 
 /** A product type that has no products yet: what they will have, and which template serves them. Its page can be
  * composed at once, with a sample in their place. */
@@ -66,70 +67,64 @@ async function add(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog model-value max-width="640" scrollable aria-label="New product type" @update:model-value="emit('close')">
-    <form class="dialog-sheet" @submit.prevent="add">
-      <h1>New product type</h1>
-      <p class="soft">
-        Before the first product exists, a sample made of what you say here stands in for it on the desk. Shoppers never
-        see it.
-      </p>
-      <ProblemNote :problem="problem" />
-      <div v-if="view" class="all">
-        <div class="row">
-          <label>
-            <span class="soft">Name</span>
-            <TextInput v-model="name" maxlength="120" autofocus required placeholder="Power kites" />
-          </label>
-          <label>
-            <span class="soft">Its products are like</span>
-            <PickField v-model="like">
-              <option value="">none that there are</option>
-              <option v-for="type in view.types" :key="type.kind.handle" :value="type.kind.handle">
-                {{ type.kind.name }}
-              </option>
-            </PickField>
-          </label>
-        </div>
-        <h2>What they have</h2>
-        <FieldsForm
-          v-model="fields"
-          :inert="reading"
-          :currency="view.currency"
-          :decimals="view.decimals"
-          :known-tags="view.tags"
-        />
-        <h2>Their page</h2>
-        <div class="row">
-          <label class="tick">
-            <RadioBox v-model="own" :value="false" name="served" />
-            <span>A template that there is</span>
-          </label>
-          <PickField v-model="server" aria-label="The template that serves them" :disabled="own">
-            <option v-for="one in servers" :key="one.id" :value="one.id">{{ one.name }}</option>
+  <DialogSheet
+    title="New product type"
+    :width="640"
+    act="Compose their page"
+    :ready="name.trim() !== '' && template !== null"
+    :busy="busy"
+    @submit.prevent="add"
+    @close="emit('close')"
+  >
+    <p class="soft">
+      Before the first product exists, a sample made of what you say here stands in for it on the desk. Shoppers never
+      see it.
+    </p>
+    <ProblemNote :problem="problem" />
+    <div v-if="view" class="all">
+      <div class="row">
+        <label>
+          <span class="soft">Name</span>
+          <TextInput v-model="name" maxlength="120" required placeholder="Power kites" />
+        </label>
+        <label>
+          <span class="soft">Begin with what another type has</span>
+          <PickField v-model="like">
+            <option value="">no other type</option>
+            <option v-for="type in view.types" :key="type.kind.handle" :value="type.kind.handle">
+              {{ type.kind.name }}
+            </option>
           </PickField>
-          <label class="tick">
-            <RadioBox v-model="own" :value="true" name="served" />
-            <span>A template of their own, as a copy of</span>
-          </label>
-          <PickField v-model="copyOf" aria-label="The template that is copied" :disabled="!own">
-            <option value="">none, it begins empty</option>
-            <option v-for="one in view.templates" :key="one.id" :value="one.id">{{ one.name }}</option>
-          </PickField>
-        </div>
+        </label>
       </div>
-      <div class="acts">
-        <v-btn variant="text" @click="emit('close')">Leave it</v-btn>
-        <v-btn
-          type="submit"
-          variant="flat"
-          color="primary"
-          :loading="busy"
-          :disabled="name.trim() === '' || template === null"
-          >Compose their page</v-btn
-        >
+      <h2>What they have</h2>
+      <FieldsForm
+        v-model="fields"
+        :inert="reading"
+        :currency="view.currency"
+        :decimals="view.decimals"
+        :known-tags="view.tags"
+      />
+      <h2>Their page</h2>
+      <div class="row">
+        <label class="tick">
+          <RadioBox v-model="own" :value="false" name="served" />
+          <span>A template you have already</span>
+        </label>
+        <PickField v-model="server" aria-label="The template that serves them" :disabled="own">
+          <option v-for="one in servers" :key="one.id" :value="one.id">{{ one.name }}</option>
+        </PickField>
+        <label class="tick">
+          <RadioBox v-model="own" :value="true" name="served" />
+          <span>A template of their own, as a copy of</span>
+        </label>
+        <PickField v-model="copyOf" aria-label="The template that is copied" :disabled="!own">
+          <option value="">none, it begins empty</option>
+          <option v-for="one in view.templates" :key="one.id" :value="one.id">{{ one.name }}</option>
+        </PickField>
       </div>
-    </form>
-  </v-dialog>
+    </div>
+  </DialogSheet>
 </template>
 
 <style scoped src="../../ui/form.css"></style>

@@ -5,6 +5,7 @@ import ProblemNote from "../../ui/ProblemNote.vue";
 import FieldsForm from "./FieldsForm.vue";
 import type { Fields } from "./useTypes";
 import TextInput from "../../ui/fields/TextInput.vue";
+import DialogSheet from "../../ui/DialogSheet.vue";
 
 /** A type that has no products yet: its name, and what its sample shows. */
 const props = defineProps<{ kind: { handle: string; name: string } }>();
@@ -39,25 +40,25 @@ async function remove(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog model-value max-width="640" scrollable :aria-label="kind.name" @update:model-value="emit('close')">
-    <form class="dialog-sheet" @submit.prevent="keep">
-      <h1>{{ kind.name }}</h1>
-      <p class="soft">Until the first product is there, its sample is made of this.</p>
-      <ProblemNote :problem="problem" />
-      <div v-if="fields && view" class="all">
-        <label>
-          <span class="soft">Name</span>
-          <TextInput v-model="name" maxlength="120" required />
-        </label>
-        <FieldsForm v-model="fields" :currency="view.currency" :decimals="view.decimals" :known-tags="view.tags" />
-      </div>
-      <div class="acts">
-        <v-btn class="first" variant="text" @click="remove">Remove the type</v-btn>
-        <v-btn variant="text" @click="emit('close')">Leave it</v-btn>
-        <v-btn type="submit" variant="flat" color="primary" :disabled="!fields || name.trim() === ''">Keep</v-btn>
-      </div>
-    </form>
-  </v-dialog>
+  <DialogSheet
+    :title="kind.name"
+    :width="640"
+    act="Save"
+    :ready="fields !== null && name.trim() !== ''"
+    @submit.prevent="keep"
+    @close="emit('close')"
+  >
+    <p class="soft">Until the first product is there, its sample is made of this.</p>
+    <ProblemNote :problem="problem" />
+    <div v-if="fields && view" class="all">
+      <label>
+        <span class="soft">Name</span>
+        <TextInput v-model="name" maxlength="120" required />
+      </label>
+      <FieldsForm v-model="fields" :currency="view.currency" :decimals="view.decimals" :known-tags="view.tags" />
+    </div>
+    <template #first><v-btn variant="text" @click="remove">Remove the type</v-btn></template>
+  </DialogSheet>
 </template>
 
 <style scoped src="../../ui/form.css"></style>

@@ -4,6 +4,7 @@ import type { ApiError } from "../../api/client";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import { type Report, bringCsv, checkCsv } from "../../api/csv";
 import FilePick from "../../ui/fields/FilePick.vue";
+import DialogSheet from "../../ui/DialogSheet.vue";
 
 /** Brings variants in from a file: what it would do is shown first, and a file with a mistake does nothing. */
 const open = defineModel<boolean>({ required: true });
@@ -47,94 +48,94 @@ const variants = (count: number): string => (count === 1 ? "1 variant" : `${coun
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="640" :persistent="state === 'bringing'" aria-label="Bring in a CSV">
-    <div class="dialog-sheet">
-      <h2>Bring in variants from a CSV file</h2>
-      <ProblemNote :problem="problem" />
-      <template v-if="state === 'choosing' || state === 'checking'">
-        <p class="soft">
-          One variant a line. Columns, in any order: <code>product</code> (the last part of its page's address),
-          <code>sku</code>, and where wanted <code>price</code>, <code>old price</code>, <code>stock</code>. Every other
-          column has the name of an option and holds a value; * is any. A SKU that is there is changed, a new one added;
-          other variants stay. “Save as CSV” gives a file to begin with.
-        </p>
-        <v-progress-linear v-if="state === 'checking'" indeterminate color="primary" aria-label="The file is read" />
-      </template>
-      <template v-else-if="report && wrong.length">
-        <p role="alert">
-          <b>{{ file?.name }}</b> has {{ wrong.length === 1 ? "1 mistake" : `${wrong.length} mistakes` }}, so nothing
-          was taken. Mend them and choose the file again.
-        </p>
-        <div class="mistakes">
-          <table>
-            <thead>
-              <tr>
-                <th>Line</th>
-                <th>Column</th>
-                <th>What is wrong</th>
-              </tr>
-            </thead>
-            <tbody>
-              <tr v-for="(mistake, index) in wrong" :key="index">
-                <td>{{ mistake.line }}</td>
-                <td>{{ mistake.column }}</td>
-                <td>{{ mistake.says }}</td>
-              </tr>
-            </tbody>
-          </table>
-        </div>
-      </template>
-      <template v-else-if="report">
-        <p>
-          <template v-if="nothingNew">
-            Nothing changes: <b>{{ file?.name }}</b> tells all {{ variants(report.same) }} of
-            {{ report.products.join(", ") }} as they are.
-          </template>
-          <template v-else>
-            <b>{{ file?.name }}</b> {{ state === "brought" ? "has added" : "adds" }} {{ variants(report.added) }} and
-            {{ state === "brought" ? "changed" : "changes" }} {{ variants(report.changed) }} of
-            {{ report.products.join(", ")
-            }}<template v-if="report.same">; {{ variants(report.same) }} stay as they are</template>.
-          </template>
-        </p>
-        <p v-if="report.new_values.length">
-          New values: {{ report.new_values.slice(0, 12).join(", ")
-          }}{{ report.new_values.length > 12 ? ` and ${report.new_values.length - 12} more` : "" }}.
-        </p>
-        <v-progress-linear
-          v-if="state === 'bringing'"
-          :model-value="(rows / lines) * 100"
-          color="primary"
-          height="6"
-          :aria-label="`${rows} of ${lines} lines are written`"
-        />
-      </template>
-      <div class="acts">
-        <span v-if="state === 'bringing'" class="soft" role="status">{{ rows }} of {{ lines }} lines</span>
-        <FilePick ref="field" accept=".csv,text/csv" @picked="picked" />
-        <v-btn variant="text" :disabled="state === 'bringing'" @click="open = false">
-          {{ state === "brought" || nothingNew ? "Close" : "Cancel" }}
-        </v-btn>
-        <v-btn v-if="state === 'ready' && !wrong.length && !nothingNew" variant="flat" color="primary" @click="bring">
-          Bring in {{ lines === 1 ? "1 line" : `${lines} lines` }}
-        </v-btn>
-        <v-btn
-          v-else-if="state !== 'bringing' && state !== 'brought'"
-          variant="flat"
-          color="primary"
-          @click="field?.open()"
-        >
-          Choose a file
-        </v-btn>
+  <DialogSheet
+    v-model="open"
+    title="Bring in variants from a CSV file"
+    label="Bring in a CSV"
+    :width="640"
+    :leave="state === 'brought' || nothingNew ? 'Close' : 'Cancel'"
+    :persistent="state === 'bringing'"
+  >
+    <ProblemNote :problem="problem" />
+    <template v-if="state === 'choosing' || state === 'checking'">
+      <p class="soft">
+        One variant a line. Columns, in any order: <code>product</code> (the last part of its page's address),
+        <code>sku</code>, and where wanted <code>price</code>, <code>old price</code>, <code>stock</code>. Every other
+        column has the name of an option and holds a value; * is any. A SKU that is there is changed, a new one added;
+        other variants stay. “Save as CSV” gives a file to begin with.
+      </p>
+      <v-progress-linear v-if="state === 'checking'" indeterminate color="primary" aria-label="The file is read" />
+    </template>
+    <template v-else-if="report && wrong.length">
+      <p role="alert">
+        <b>{{ file?.name }}</b> has {{ wrong.length === 1 ? "1 mistake" : `${wrong.length} mistakes` }}, so nothing was
+        taken. Mend them and choose the file again.
+      </p>
+      <div class="mistakes">
+        <table>
+          <thead>
+            <tr>
+              <th>Line</th>
+              <th>Column</th>
+              <th>What is wrong</th>
+            </tr>
+          </thead>
+          <tbody>
+            <tr v-for="(mistake, index) in wrong" :key="index">
+              <td>{{ mistake.line }}</td>
+              <td>{{ mistake.column }}</td>
+              <td>{{ mistake.says }}</td>
+            </tr>
+          </tbody>
+        </table>
       </div>
-    </div>
-  </v-dialog>
+    </template>
+    <template v-else-if="report">
+      <p>
+        <template v-if="nothingNew">
+          Nothing changes: <b>{{ file?.name }}</b> tells all {{ variants(report.same) }} of
+          {{ report.products.join(", ") }} as they are.
+        </template>
+        <template v-else>
+          <b>{{ file?.name }}</b> {{ state === "brought" ? "has added" : "adds" }} {{ variants(report.added) }} and
+          {{ state === "brought" ? "changed" : "changes" }} {{ variants(report.changed) }} of
+          {{ report.products.join(", ")
+          }}<template v-if="report.same">; {{ variants(report.same) }} stay as they are</template>.
+        </template>
+      </p>
+      <p v-if="report.new_values.length">
+        New values: {{ report.new_values.slice(0, 12).join(", ")
+        }}{{ report.new_values.length > 12 ? ` and ${report.new_values.length - 12} more` : "" }}.
+      </p>
+      <v-progress-linear
+        v-if="state === 'bringing'"
+        :model-value="(rows / lines) * 100"
+        color="primary"
+        height="6"
+        :aria-label="`${rows} of ${lines} lines are written`"
+      />
+    </template>
+    <template #first>
+      <span v-if="state === 'bringing'" class="soft" role="status">{{ rows }} of {{ lines }} lines</span>
+      <FilePick ref="field" accept=".csv,text/csv" @picked="picked" />
+    </template>
+    <template #acts>
+      <v-btn v-if="state === 'ready' && !wrong.length && !nothingNew" variant="flat" color="primary" @click="bring">
+        Bring in {{ lines === 1 ? "1 line" : `${lines} lines` }}
+      </v-btn>
+      <v-btn
+        v-else-if="state !== 'bringing' && state !== 'brought'"
+        variant="flat"
+        color="primary"
+        @click="field?.open()"
+      >
+        Choose a file
+      </v-btn>
+    </template>
+  </DialogSheet>
 </template>
 
 <style scoped>
-p {
-  margin: 0;
-}
 code {
   font-weight: 600;
 }
@@ -163,11 +164,5 @@ td {
 }
 td:nth-child(2) {
   white-space: nowrap;
-}
-.acts {
-  display: flex;
-  gap: 8px;
-  align-items: center;
-  justify-content: flex-end;
 }
 </style>

@@ -3,6 +3,7 @@ import { computed, ref, watch } from "vue";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import type { VariantsControl } from "./useVariants";
 import TickBox from "../../ui/fields/TickBox.vue";
+import DialogSheet from "../../ui/DialogSheet.vue";
 
 /** Combinations that have no variant yet: of all values, of some, or for any. */
 const open = defineModel<boolean>({ required: true });
@@ -32,38 +33,40 @@ async function make(): Promise<void> {
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="560" aria-label="Make combinations">
-    <form class="dialog-sheet" @submit.prevent="make">
-      <h2>Make combinations</h2>
-      <p class="soft">
-        A variant is made for each combination that has none yet: at the product's price, with none in stock, under a
-        SKU from its names.
-      </p>
-      <ProblemNote :problem="control.problem.value" :overtaken="control.overtaken.value" />
-      <fieldset v-for="option in options" :key="option.id">
-        <legend>{{ option.name }}</legend>
-        <button
-          v-for="value in option.values"
-          :key="value.id"
-          type="button"
-          class="pill"
-          :disabled="any.has(option.id)"
-          :aria-pressed="values.has(value.id) && !any.has(option.id)"
-          @click="values = flip(values, value.id)"
-        >
-          {{ value.name }}
-        </button>
-        <label class="tick any"
-          ><TickBox :model-value="any.has(option.id)" @update:model-value="any = flip(any, option.id)" /> any</label
-        >
-      </fieldset>
-      <div class="acts">
-        <span class="soft">{{ count === 1 ? "1 combination" : `${count} combinations` }}</span>
-        <v-btn variant="text" @click="open = false">Cancel</v-btn>
-        <v-btn type="submit" variant="flat" color="primary" :disabled="count === 0">Make those that are missing</v-btn>
-      </div>
-    </form>
-  </v-dialog>
+  <DialogSheet
+    v-model="open"
+    title="Make combinations"
+    :width="560"
+    act="Make those that are missing"
+    :ready="count > 0"
+    @submit.prevent="make"
+  >
+    <p class="soft">
+      A variant is made for each combination that has none yet: at the product's price, with none in stock, under a SKU
+      from its names.
+    </p>
+    <ProblemNote :problem="control.problem.value" :overtaken="control.overtaken.value" />
+    <fieldset v-for="option in options" :key="option.id">
+      <legend>{{ option.name }}</legend>
+      <button
+        v-for="value in option.values"
+        :key="value.id"
+        type="button"
+        class="pill"
+        :disabled="any.has(option.id)"
+        :aria-pressed="values.has(value.id) && !any.has(option.id)"
+        @click="values = flip(values, value.id)"
+      >
+        {{ value.name }}
+      </button>
+      <label class="tick any"
+        ><TickBox :model-value="any.has(option.id)" @update:model-value="any = flip(any, option.id)" /> any</label
+      >
+    </fieldset>
+    <template #first>
+      <span class="soft">{{ count === 1 ? "1 combination" : `${count} combinations` }}</span>
+    </template>
+  </DialogSheet>
 </template>
 
 <style scoped src="../../ui/form.css"></style>

@@ -8,6 +8,7 @@ import NumberInput from "../../ui/fields/NumberInput.vue";
 import TextInput from "../../ui/fields/TextInput.vue";
 import TickBox from "../../ui/fields/TickBox.vue";
 import PickField from "../../ui/fields/PickField.vue";
+import DialogSheet from "../../ui/DialogSheet.vue";
 
 /** How one product is sold: price, how many at a time, what shoppers may write onto it. */
 const open = defineModel<boolean>({ required: true });
@@ -79,111 +80,113 @@ const onto = computed({
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="640" scrollable aria-label="How it is sold">
-    <form class="dialog-sheet" @submit.prevent="keep">
-      <h2>How {{ view?.name ?? "it" }} is sold</h2>
-      <ProblemNote :problem="problem" />
-      <div v-if="form && view" class="all" :inert="keeping">
+  <DialogSheet
+    v-model="open"
+    :title="`How ${view?.name ?? 'it'} is sold`"
+    label="How it is sold"
+    :width="640"
+    act="Save"
+    :ready="form !== null"
+    :busy="keeping"
+    @submit.prevent="keep"
+  >
+    <ProblemNote :problem="problem" />
+    <div v-if="form && view" class="all" :inert="keeping">
+      <div class="row">
+        <label>
+          <span class="soft">Price, {{ view.currency }}</span>
+          <MoneyInput v-model="form.price" />
+        </label>
+        <label>
+          <span class="soft">Old price</span>
+          <MoneyInput v-model="form.old_price" placeholder="none" />
+        </label>
+        <label>
+          <span class="soft">It is</span>
+          <PickField v-model="form.state">
+            <option v-if="form.state === 'new' || view.state === 'new'" value="new">not on sale yet</option>
+            <option value="on_sale">on sale</option>
+            <option value="coming_soon">coming soon</option>
+            <option value="withdrawn">withdrawn</option>
+          </PickField>
+        </label>
+      </div>
+      <p v-if="view.overstated" class="signal">
+        The old price is too high: in the 30 days before the present price it cost {{ written(view.overstated) }}.
+        <button type="button" class="quiet" @click="form.old_price = view.honest">Take that one</button>
+      </p>
+      <details v-if="view.history.length">
+        <summary class="soft">
+          {{ view.history.length === 1 ? "One earlier price" : `${view.history.length} earlier prices` }}
+        </summary>
+        <ul>
+          <li v-for="past in view.history" :key="past.until + (past.sku ?? '')">
+            <span>{{ past.sku ?? "the product" }}</span>
+            <b>{{ past.was ? written(past.was) : "the product's price" }}</b>
+            <span class="soft">until {{ past.until.slice(0, 10) }}</span>
+          </li>
+        </ul>
+      </details>
+      <h2>How many</h2>
+      <div class="row">
+        <label>
+          <span class="soft">At least</span>
+          <NumberInput v-model="form.least" :least="1" :most="99" />
+        </label>
+        <label>
+          <span class="soft">In steps of</span>
+          <NumberInput v-model="form.step" :least="1" :most="99" />
+        </label>
+        <label>
+          <span class="soft">At most in one order</span>
+          <NumberInput
+            :model-value="form.most_per_order ?? null"
+            :least="1"
+            :most="99"
+            none
+            placeholder="any number"
+            @update:model-value="form.most_per_order = $event"
+          />
+        </label>
+      </div>
+      <label class="tick">
+        <TickBox v-model="onto" />
+        <span>Shoppers may write something onto it</span>
+      </label>
+      <template v-if="form.text">
+        <label>
+          <span class="soft">What is asked for</span>
+          <TextInput v-model="form.text.label" maxlength="60" />
+        </label>
         <div class="row">
           <label>
-            <span class="soft">Price, {{ view.currency }}</span>
-            <MoneyInput v-model="form.price" />
+            <span class="soft">Lines</span>
+            <NumberInput v-model="form.text.lines" :least="1" :most="6" />
           </label>
           <label>
-            <span class="soft">Old price</span>
-            <MoneyInput v-model="form.old_price" placeholder="none" />
+            <span class="soft">Characters a line</span>
+            <NumberInput v-model="form.text.most" :least="1" :most="60" />
           </label>
           <label>
-            <span class="soft">It is</span>
-            <PickField v-model="form.state">
-              <option v-if="form.state === 'new' || view.state === 'new'" value="new">not on sale yet</option>
-              <option value="on_sale">on sale</option>
-              <option value="coming_soon">coming soon</option>
-              <option value="withdrawn">withdrawn</option>
+            <span class="soft">Allowed characters</span>
+            <PickField v-model="form.text.signs">
+              <option value="any">any</option>
+              <option value="letters">letters</option>
+              <option value="letters_and_digits">letters and digits</option>
             </PickField>
           </label>
-        </div>
-        <p v-if="view.overstated" class="signal">
-          The old price is too high: in the 30 days before the present price it cost {{ written(view.overstated) }}.
-          <button type="button" class="quiet" @click="form.old_price = view.honest">Take that one</button>
-        </p>
-        <details v-if="view.history.length">
-          <summary class="soft">
-            {{ view.history.length === 1 ? "One earlier price" : `${view.history.length} earlier prices` }}
-          </summary>
-          <ul>
-            <li v-for="past in view.history" :key="past.until + (past.sku ?? '')">
-              <span>{{ past.sku ?? "the product" }}</span>
-              <b>{{ past.was ? written(past.was) : "the product's price" }}</b>
-              <span class="soft">until {{ past.until.slice(0, 10) }}</span>
-            </li>
-          </ul>
-        </details>
-        <h3>How many</h3>
-        <div class="row">
           <label>
-            <span class="soft">At least</span>
-            <NumberInput v-model="form.least" :least="1" :most="99" />
-          </label>
-          <label>
-            <span class="soft">In steps of</span>
-            <NumberInput v-model="form.step" :least="1" :most="99" />
-          </label>
-          <label>
-            <span class="soft">At most in one order</span>
-            <NumberInput
-              :model-value="form.most_per_order ?? null"
-              :least="1"
-              :most="99"
-              none
-              placeholder="any number"
-              @update:model-value="form.most_per_order = $event"
-            />
+            <span class="soft">Surcharge, {{ view.currency }}</span>
+            <MoneyInput v-model="form.text.surcharge" placeholder="none" />
           </label>
         </div>
         <label class="tick">
-          <TickBox v-model="onto" />
-          <span>Shoppers may write something onto it</span>
+          <TickBox v-model="form.text.needed" />
+          <span>It can't be bought without</span>
         </label>
-        <template v-if="form.text">
-          <label>
-            <span class="soft">What is asked for</span>
-            <TextInput v-model="form.text.label" maxlength="60" />
-          </label>
-          <div class="row">
-            <label>
-              <span class="soft">Lines</span>
-              <NumberInput v-model="form.text.lines" :least="1" :most="6" />
-            </label>
-            <label>
-              <span class="soft">Characters a line</span>
-              <NumberInput v-model="form.text.most" :least="1" :most="60" />
-            </label>
-            <label>
-              <span class="soft">Signs</span>
-              <PickField v-model="form.text.signs">
-                <option value="any">any</option>
-                <option value="letters">letters</option>
-                <option value="letters_and_digits">letters and digits</option>
-              </PickField>
-            </label>
-            <label>
-              <span class="soft">Surcharge, {{ view.currency }}</span>
-              <MoneyInput v-model="form.text.surcharge" placeholder="none" />
-            </label>
-          </div>
-          <label class="tick">
-            <TickBox v-model="form.text.needed" />
-            <span>It can't be bought without</span>
-          </label>
-        </template>
-      </div>
-      <div class="acts">
-        <v-btn variant="text" @click="open = false">Leave it</v-btn>
-        <v-btn type="submit" variant="flat" color="primary" :disabled="!form" :loading="keeping">Keep</v-btn>
-      </div>
-    </form>
-  </v-dialog>
+      </template>
+    </div>
+  </DialogSheet>
 </template>
 
 <style scoped src="../../ui/form.css"></style>

@@ -13,7 +13,7 @@ const fields = [
   { value: "stock", title: "Stock" },
   { value: "price", title: "Price" },
   { value: "old_price", title: "Old price" },
-  { value: "measure", title: "Measure" },
+  { value: "measure", title: "Contents" },
   { value: "picture", title: "Picture" },
 ];
 const pictures = computed(() => props.control.view.value?.pictures ?? []);

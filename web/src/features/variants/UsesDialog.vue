@@ -6,6 +6,7 @@ import ProblemNote from "../../ui/ProblemNote.vue";
 import type { VariantsControl } from "./useVariants";
 import TextInput from "../../ui/fields/TextInput.vue";
 import PickField from "../../ui/fields/PickField.vue";
+import DialogSheet from "../../ui/DialogSheet.vue";
 
 /** By which of the shop's options a product is chosen, and which of their values it offers. */
 const open = defineModel<boolean>({ required: true });
@@ -100,87 +101,86 @@ const nothing: number | null = null;
 </script>
 
 <template>
-  <v-dialog v-model="open" max-width="620" aria-label="Options and values">
-    <form class="dialog-sheet" @submit.prevent="keep">
-      <h2>Options and values of {{ control.view.value?.name }}</h2>
-      <p class="soft">
-        Shoppers choose in this order. A new option doesn't matter to the variants there are, until new ones are made;
-        options and values are added to the shop in the Swatch book.
-      </p>
-      <ProblemNote
-        :problem="problem ?? control.problem.value"
-        :overtaken="control.overtaken.value"
-        v-on="ready ? {} : { retry: read }"
-      />
-      <fieldset v-for="(use, index) in uses" :key="use.id">
-        <legend>
-          {{ use.name }}
-          <button
-            v-if="index > 0"
-            type="button"
-            class="tool"
-            :aria-label="`${use.name} earlier`"
-            @click="move(index, index - 1)"
-          >
-            <v-icon :icon="mdiArrowUp" size="14" />
-          </button>
-          <button
-            v-if="index < uses.length - 1"
-            type="button"
-            class="tool"
-            :aria-label="`${use.name} later`"
-            @click="move(index, index + 1)"
-          >
-            <v-icon :icon="mdiArrowDown" size="14" />
-          </button>
-          <button
-            type="button"
-            class="tool"
-            :aria-label="`Without ${use.name}`"
-            title="Take out"
-            @click="uses.splice(index, 1)"
-          >
-            <v-icon :icon="mdiClose" size="14" />
-          </button>
-        </legend>
+  <DialogSheet
+    v-model="open"
+    :title="`Options and values of ${control.view.value?.name}`"
+    label="Options and values"
+    :width="620"
+    act="Save"
+    :ready="ready && !empty"
+    @submit.prevent="keep"
+  >
+    <p class="soft">
+      Shoppers choose in this order. A new option doesn't matter to the variants there are, until new ones are made;
+      options and values are added to the shop in the Swatch book.
+    </p>
+    <ProblemNote
+      :problem="problem ?? control.problem.value"
+      :overtaken="control.overtaken.value"
+      v-on="ready ? {} : { retry: read }"
+    />
+    <fieldset v-for="(use, index) in uses" :key="use.id">
+      <legend>
+        {{ use.name }}
         <button
-          v-for="value in use.values"
-          :key="value.id"
+          v-if="index > 0"
           type="button"
-          class="pill"
-          :aria-pressed="value.on"
-          @click="value.on = !value.on"
+          class="tool"
+          :aria-label="`${use.name} earlier`"
+          @click="move(index, index - 1)"
         >
-          {{ value.name }}
+          <v-icon :icon="mdiArrowUp" size="14" />
         </button>
-        <span v-if="use.values.length === 0" class="soft">It has no values yet.</span>
-      </fieldset>
-      <p v-if="ready && uses.length === 0" class="soft">Nothing is chosen: there is one variant.</p>
-      <div class="acts">
-        <PickField :model-value="nothing" aria-label="Another option" @update:model-value="add">
-          <option :value="null">Another option …</option>
-          <option v-for="line in others" :key="line.id" :value="line.id">{{ line.name }}</option>
-        </PickField>
-        <TextInput
-          v-model="own"
-          class="own"
-          aria-label="An option of this product only, with its values"
-          placeholder="Only here: Engraving: none, name"
-          @keydown.enter.prevent="addOwn"
-        />
-        <button v-if="own.trim()" type="button" class="quiet" @click="addOwn">Add</button>
-        <span class="space" />
-        <v-btn variant="text" @click="open = false">Cancel</v-btn>
-        <v-btn type="submit" variant="flat" color="primary" :disabled="empty || !ready">Keep</v-btn>
-      </div>
-    </form>
-  </v-dialog>
+        <button
+          v-if="index < uses.length - 1"
+          type="button"
+          class="tool"
+          :aria-label="`${use.name} later`"
+          @click="move(index, index + 1)"
+        >
+          <v-icon :icon="mdiArrowDown" size="14" />
+        </button>
+        <button
+          type="button"
+          class="tool"
+          :aria-label="`Without ${use.name}`"
+          title="Remove"
+          @click="uses.splice(index, 1)"
+        >
+          <v-icon :icon="mdiClose" size="14" />
+        </button>
+      </legend>
+      <button
+        v-for="value in use.values"
+        :key="value.id"
+        type="button"
+        class="pill"
+        :aria-pressed="value.on"
+        @click="value.on = !value.on"
+      >
+        {{ value.name }}
+      </button>
+      <span v-if="use.values.length === 0" class="soft">It has no values yet.</span>
+    </fieldset>
+    <p v-if="ready && uses.length === 0" class="soft">Nothing is chosen: there is one variant.</p>
+    <div class="another">
+      <PickField :model-value="nothing" aria-label="Another option" @update:model-value="add">
+        <option :value="null">Another option …</option>
+        <option v-for="line in others" :key="line.id" :value="line.id">{{ line.name }}</option>
+      </PickField>
+      <TextInput
+        v-model="own"
+        class="own"
+        aria-label="An option of this product only, with its values"
+        placeholder="Only here: Engraving: none, name"
+        @keydown.enter.prevent="addOwn"
+      />
+      <button v-if="own.trim()" type="button" class="quiet" @click="addOwn">Add</button>
+    </div>
+  </DialogSheet>
 </template>
 
 <style scoped>
-p {
-  margin: 0;
-}
 fieldset {
   display: flex;
   flex-wrap: wrap;
@@ -202,12 +202,9 @@ legend {
 .own::placeholder {
   color: var(--soft);
 }
-.acts {
+.another {
   display: flex;
   gap: 8px;
   align-items: center;
-}
-.space {
-  flex: 1;
 }
 </style>

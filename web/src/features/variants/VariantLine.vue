@@ -34,7 +34,7 @@ const picture = computed(() => {
   const fits = (values: number[]) => values.length > 0 && values.every((id) => props.variant.values.includes(id));
   return all.find((one) => one.id === props.variant.picture) ?? all.find((one) => fits(one.values));
 });
-const labels = { sku: "SKU", price: "Price", old_price: "Old price", stock: "Stock", measure: "Measure" };
+const labels = { sku: "SKU", price: "Price", old_price: "Old price", stock: "Stock", measure: "Contents" };
 function empty(field: Field): string {
   if (field === "price") return props.control.view.value?.price ?? "";
   return field === "stock" ? "not counted" : "";

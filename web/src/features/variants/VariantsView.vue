@@ -140,7 +140,7 @@ const columns = computed(
         <span role="columnheader">Price, {{ view.currency }}</span>
         <span role="columnheader">Old price</span>
         <span role="columnheader">Stock</span>
-        <span role="columnheader">Measure</span>
+        <span role="columnheader">Contents</span>
       </div>
       <v-virtual-scroll
         ref="lines"

@@ -36,7 +36,7 @@ function rows(text: string): number {
     </td>
     <td class="own">
       <template v-if="word.own">
-        <span class="dot" title="Said your way" />
+        <span class="dot" title="Changed by you" />
         <button
           class="quiet"
           :title="`Say “${word.under}” again`"

@@ -1,20 +1,23 @@
 <script setup lang="ts">
-import { mdiMagnify } from "@mdi/js";
 import { computed, ref } from "vue";
 import DraftHead from "../../ui/DraftHead.vue";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import WordRow from "./WordRow.vue";
 import { useWording } from "./useWording";
 import TickBox from "../../ui/fields/TickBox.vue";
+import PickField from "../../ui/fields/PickField.vue";
+import SearchField from "../../ui/fields/SearchField.vue";
+import OneOf from "../../ui/fields/OneOf.vue";
 
 const wording = useWording();
 const { language, template, view, templates, problem, overtaken, pending, load, set, undo, redo, publish } = wording;
 const typed = ref("");
 const onlyOwn = ref(false);
 const scopes = computed(() => [
-  { value: null, title: "the whole shop" },
-  ...templates.value.map((t) => ({ value: t.id, title: `the template ${t.name}` })),
+  { value: null, says: "the whole shop" },
+  ...templates.value.map((t) => ({ value: t.id, says: `the template ${t.name}` })),
 ]);
+const languages = computed(() => (view.value?.languages ?? []).map((one) => ({ value: one.language, says: one.name })));
 const found = computed(() => {
   const words = typed.value.trim().toLowerCase();
   return (view.value?.words ?? []).filter(
@@ -40,18 +43,10 @@ const found = computed(() => {
     />
     <ProblemNote class="problem" :problem="problem" :overtaken="overtaken" @retry="load" />
     <div class="tools">
-      <v-btn-toggle v-model="language" aria-label="Language">
-        <v-btn v-for="one in view?.languages" :key="one.language" :value="one.language">{{ one.name }}</v-btn>
-      </v-btn-toggle>
-      <v-select v-model="template" :items="scopes" label="Words of" class="scope" />
-      <v-text-field
-        v-model="typed"
-        :prepend-inner-icon="mdiMagnify"
-        placeholder="Find a word or where it appears"
-        aria-label="Find"
-        class="find"
-      />
-      <label><TickBox v-model="onlyOwn" /> only my own</label>
+      <OneOf v-model="language" :options="languages" label="Language" />
+      <PickField v-model="template" :options="scopes" label="Words of" beside />
+      <SearchField v-model="typed" label="Find a word or where it appears" />
+      <label><TickBox v-model="onlyOwn" /> only those I changed</label>
       <span class="soft">{{ found.length }} of {{ view?.words.length ?? 0 }}</span>
     </div>
     <div class="words">
@@ -64,7 +59,7 @@ const found = computed(() => {
           <tr>
             <th>Where it appears</th>
             <th>What is said</th>
-            <th><span class="unseen">Your own</span></th>
+            <th><span class="unseen">Changed by you</span></th>
           </tr>
         </thead>
         <tbody>
@@ -77,7 +72,7 @@ const found = computed(() => {
         </tbody>
       </table>
       <p v-if="view && found.length === 0" class="soft none">
-        {{ onlyOwn && !typed ? "Nothing is said your own way here yet." : "No word has that in it." }}
+        {{ onlyOwn && !typed ? "You have changed no words here yet." : "No words have that in them." }}
       </p>
       <p class="soft none">
         Numbers and names stand in brackets, as in <code>{ $count }</code>; they are filled in on the page.
@@ -105,13 +100,7 @@ const found = computed(() => {
   border-bottom: 1px solid var(--line);
   background: var(--head);
 }
-.tools .v-btn-toggle {
-  width: 170px;
-}
-.scope {
-  flex: 0 0 240px;
-}
-.find {
+.tools :deep(.search) {
   flex: 0 1 320px;
 }
 .words {

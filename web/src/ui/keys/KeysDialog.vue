@@ -3,6 +3,7 @@ import { computed, onBeforeUnmount, onMounted } from "vue";
 import { isTyping } from "../useUndoKeys";
 import { EVERYWHERE, isHeard, letters, listed, ofView } from "./keys";
 import TickBox from "../fields/TickBox.vue";
+import DialogSheet from "../DialogSheet.vue";
 
 /** What keys do in the view that is open; opened by ? or under one's name. */
 const keys = computed(() => {
@@ -20,23 +21,18 @@ onBeforeUnmount(() => removeEventListener("keydown", onKey));
 </script>
 
 <template>
-  <v-dialog v-model="listed" max-width="400" aria-label="Keys">
-    <div class="dialog-sheet">
-      <h1>{{ ofView?.title ?? "Keys" }}</h1>
-      <dl>
-        <template v-for="[key, what] in keys" :key="key">
-          <dt>{{ key }}</dt>
-          <dd>{{ what }}</dd>
-        </template>
-      </dl>
-      <label>
-        <TickBox v-model="letters" />
-        Letters and signs alone do something; without this only keys with Ctrl or Alt, arrows, Enter, Escape and Delete
-        do
-      </label>
-      <v-btn block @click="listed = false">Close</v-btn>
-    </div>
-  </v-dialog>
+  <DialogSheet v-model="listed" :title="ofView?.title ?? 'Keys'" label="Keys" :width="400" leave="Close">
+    <dl>
+      <template v-for="[key, what] in keys" :key="key">
+        <dt>{{ key }}</dt>
+        <dd>{{ what }}</dd>
+      </template>
+    </dl>
+    <label>
+      <TickBox v-model="letters" />
+      Letters and signs alone do something; without this only keys with Ctrl or Alt, arrows, Enter, Escape and Delete do
+    </label>
+  </DialogSheet>
 </template>
 
 <style scoped>

@@ -217,8 +217,8 @@ fn steps_are_told_in_words() {
     assert_eq!(line(&was, both), "Stock of 2 variants: 40");
     let apart = |rows: &mut Rows| (of(rows, 1).stock, of(rows, 2).stock) = (Some(1), None);
     assert_eq!(line(&was, apart), "Stock of 2 variants");
-    assert_eq!(line(&was, |rows| drop(rows.remove(&RowId::Picture(5)))), "Picture whimbrel-1.jpg taken away");
-    assert_eq!(line(&was, |rows| without_product(rows, KITE)), "“Whimbrel” taken away");
+    assert_eq!(line(&was, |rows| drop(rows.remove(&RowId::Picture(5)))), "Picture whimbrel-1.jpg removed");
+    assert_eq!(line(&was, |rows| without_product(rows, KITE)), "“Whimbrel” removed");
     assert_eq!(line(&was, |rows| kite(rows).state = ProductState::Withdrawn), "State: on sale → withdrawn");
     let many = |rows: &mut Rows| {
         let row = kite(rows);

@@ -82,14 +82,14 @@ impl Teller<'_> {
             let name = self.name(event.row);
             match event.change {
                 Change::Came(_) => Some(format!("“{name}” made")),
-                Change::Went(_) => Some(format!("“{name}” taken away")),
+                Change::Went(_) => Some(format!("“{name}” removed")),
                 Change::Set(_) => None,
             }
         };
         events.iter().filter_map(line).collect()
     }
 
-    /// `3 variants made`, `picture whimbrel-2.jpg taken away`.
+    /// `3 variants made`, `picture whimbrel-2.jpg removed`.
     fn rows_that_came_or_went(&self, events: &[&Event]) -> Vec<String> {
         let mut groups: BTreeMap<(&str, &str, &str), Vec<RowId>> = BTreeMap::new();
         for event in events {
@@ -98,7 +98,7 @@ impl Teller<'_> {
                 (Change::Came(_), RowId::Picture(_) | RowId::File(_)) => "put in",
                 (Change::Came(_), RowId::Own(..)) => "given",
                 (Change::Came(_), _) => "made",
-                (Change::Went(_), _) => "taken away",
+                (Change::Went(_), _) => "removed",
             };
             let (one, many) = nouns(event.row);
             groups.entry((one, many, end)).or_default().push(event.row);

@@ -6,6 +6,7 @@ import { useDesk } from "../deskStore";
 import { injectMoves } from "../keys";
 import { newId } from "../order";
 import type { Band } from "../types";
+import TextInput from "../../../ui/fields/TextInput.vue";
 
 /** A band below the chosen one, new or a kept one; and keeping the chosen one for other templates. */
 const props = defineProps<{ band: Band }>();
@@ -102,8 +103,11 @@ function chooseAt(at: number): void {
         <v-btn @click="unlink">Unlink it here</v-btn>
       </template>
       <form v-else @submit.prevent="keep">
-        <v-text-field v-model="name" label="Keep this band as" maxlength="120" autofocus />
-        <v-btn type="submit" variant="flat" color="primary" :disabled="name.trim() === ''">Keep it</v-btn>
+        <label class="field">
+          <span class="called">Keep this band as</span>
+          <TextInput v-model="name" maxlength="120" @vue:mounted="$event.el?.focus({ preventScroll: true })" />
+        </label>
+        <v-btn type="submit" variant="flat" color="primary" :disabled="name.trim() === ''">Save</v-btn>
       </form>
     </v-card>
   </v-menu>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from "vue";
 import { useTyping } from "../../useTyping";
+import LongText from "../../../../ui/fields/LongText.vue";
 
 /** Lines, each a text of its own. */
 const props = defineProps<{ modelValue: string[]; label: string }>();
@@ -25,12 +26,10 @@ function keep(): boolean {
 </script>
 
 <template>
-  <v-textarea
+  <LongText
     v-model="typed"
     :aria-label="label"
     rows="4"
-    auto-grow
-    max-rows="10"
     placeholder="One line for each"
     @update:model-value="typing.go"
     @blur="typing.end"

@@ -32,7 +32,7 @@ function drop(name: string): void {
     <span v-for="one in chosen" :key="one.name" class="one">
       <img v-if="one.small" :src="one.small" :alt="one.alt" :title="one.alt" />
       <span v-else class="soft">{{ one.alt }}</span>
-      <button type="button" :aria-label="`Take out: ${one.alt}`" @click="drop(one.name)">
+      <button type="button" :aria-label="`Remove: ${one.alt}`" @click="drop(one.name)">
         <v-icon :icon="mdiClose" size="12" />
       </button>
     </span>

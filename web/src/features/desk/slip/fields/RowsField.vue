@@ -3,6 +3,7 @@ import { mdiArrowUp, mdiDeleteOutline } from "@mdi/js";
 import { ref, watch } from "vue";
 import type { Schemas } from "../../../../api/client";
 import { useTyping } from "../../useTyping";
+import LongText from "../../../../ui/fields/LongText.vue";
 
 /** Entries of several parts: questions with answers, quotes with names. */
 const props = defineProps<{ modelValue: string[][]; parts: Schemas["PartView"][]; count: number; label: string }>();
@@ -42,7 +43,7 @@ function up(index: number): void {
     <fieldset v-for="(row, index) in rows" :key="index">
       <legend class="unseen">{{ label }} {{ index + 1 }}</legend>
       <div class="parts">
-        <v-textarea
+        <LongText
           v-for="(part, p) in parts"
           :key="part.label"
           v-model="row[p]"
@@ -50,8 +51,6 @@ function up(index: number): void {
           :aria-label="`${part.label} ${index + 1}`"
           :maxlength="part.most"
           :rows="part.most > 250 ? 2 : 1"
-          auto-grow
-          max-rows="8"
           @update:model-value="typing.go"
           @blur="typing.end"
         />

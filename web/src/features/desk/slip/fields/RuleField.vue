@@ -20,7 +20,7 @@ const always = computed(() => group.value.is === "all" && group.value.of.length 
   <div class="rule">
     <p v-if="always" class="soft">It always appears.</p>
     <p v-else-if="verdict" :class="verdict.holds ? 'holds' : 'signal'" role="status">
-      {{ verdict.holds ? "Appears here" : "Not here" }}: {{ verdict.why }}.
+      {{ verdict.holds ? "Shown here" : "Not shown here" }}: {{ verdict.why }}.
     </p>
     <RuleGroup :model-value="group" :depth="0" @update:model-value="(rule) => emit('update:modelValue', rule)" />
   </div>

@@ -4,6 +4,7 @@ import { computed } from "vue";
 import { useDesk } from "../../deskStore";
 import type { Rule } from "../../types";
 import RuleSentence from "./RuleSentence.vue";
+import OneOf from "../../../../ui/fields/OneOf.vue";
 
 /** Sentences joined by all or any; one of them may be a group again. */
 type Group = Extract<Rule, { is: "all" | "any" }>;
@@ -27,6 +28,10 @@ function add(name: string): void {
 function turned(rule: Rule): Rule {
   return rule.is === "not" ? rule.of : { is: "not", of: rule };
 }
+const JOINED = [
+  { value: "all", says: "All of these" },
+  { value: "any", says: "Any of these" },
+] as const;
 function inner(rule: Rule): Group | null {
   return rule.is === "all" || rule.is === "any" ? rule : null;
 }
@@ -38,15 +43,13 @@ const choices = computed(() => [
 
 <template>
   <div class="group" :class="{ inner: depth > 0 }">
-    <v-btn-toggle
+    <OneOf
       v-if="rows.length > 1 || depth > 0"
       :model-value="modelValue.is"
-      aria-label="How the sentences are joined"
-      @update:model-value="(is: 'all' | 'any') => emit('update:modelValue', { ...modelValue, is })"
-    >
-      <v-btn value="all">All of these</v-btn>
-      <v-btn value="any">Any of these</v-btn>
-    </v-btn-toggle>
+      :options="JOINED"
+      label="How the sentences are joined"
+      @update:model-value="(is) => emit('update:modelValue', { ...modelValue, is })"
+    />
     <div v-for="(rule, index) in rows" :key="index" class="row">
       <RuleGroup
         v-if="inner(rule)"
