@@ -2,7 +2,10 @@
 
 use crate::browser::{Browser, ask, find, until};
 use fantoccini::Client;
+use fantoccini::actions::{InputSource, MOUSE_BUTTON_LEFT, MouseActions, PointerAction};
+use fantoccini::elements::Element;
 use fantoccini::key::Key;
+use std::time::Duration;
 
 /// Signs in, opens a desk and waits until its proofs are drawn.
 pub async fn open_desk(client: &Client, base: &str, path: &str) {
@@ -134,4 +137,29 @@ pub async fn hold_back_news(client: &Client) {
     let hide = "(Object.defineProperty(document, 'visibilityState', { get: () => 'hidden' }),
                  document.dispatchEvent(new Event('visibilitychange')))";
     ask(client, hide).await;
+}
+
+/// Drags a line onto another one and holds it still for some milliseconds before it is let go.
+pub async fn drag(client: &Client, what: &Element, to: &Element, still: u64) {
+    // Near an edge of the list it would scroll by itself.
+    ask(client, "document.querySelector('.order .scroll').scrollTop = 0").await;
+    let middle = |rectangle: (f64, f64, f64, f64)| {
+        ((rectangle.0 + rectangle.2 / 3.0) as i64, (rectangle.1 + rectangle.3 / 2.0) as i64)
+    };
+    let (x, y) = middle(what.rectangle().await.unwrap());
+    let (tx, ty) = middle(to.rectangle().await.unwrap());
+    let at = |x: i64, y: i64, ms| PointerAction::MoveTo {
+        duration: Some(Duration::from_millis(ms)),
+        x: x as f64,
+        y: y as f64,
+    };
+    let mouse = MouseActions::new("mouse".to_owned())
+        .then(at(x, y, 50))
+        .then(PointerAction::Down { button: MOUSE_BUTTON_LEFT })
+        .then(at(x, y - 4, 80))
+        .then(at(x, y - 10, 80))
+        .then(at(tx, ty - 6, 200))
+        .then(at(tx, ty - 6, still))
+        .then(PointerAction::Up { button: MOUSE_BUTTON_LEFT });
+    client.perform_actions(mouse).await.unwrap();
 }

@@ -4,6 +4,7 @@
 mod browser;
 mod database;
 pub mod desk;
+pub mod hand;
 pub mod pictures;
 mod port;
 mod site;

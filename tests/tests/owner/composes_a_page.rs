@@ -2,7 +2,7 @@
 //! publishes.
 
 use compagina_tests::desk::{
-    choose, in_both, in_proof, kept, open_desk, pick_value, press as keys, type_value,
+    choose, drag, in_both, in_proof, kept, open_desk, pick_value, press as keys, type_value,
 };
 use compagina_tests::{Browser, Screen, Site, ask, find, until};
 use fantoccini::Client;
@@ -147,38 +147,6 @@ async fn a_piece_held_still_before_it_is_let_go_stands_once_in_the_order_also_wh
         }
     })
     .await;
-}
-
-/// Drags a line onto another one and holds it still for some milliseconds before it is let go.
-async fn drag(
-    client: &Client,
-    what: &fantoccini::elements::Element,
-    to: &fantoccini::elements::Element,
-    still: u64,
-) {
-    use fantoccini::actions::{InputSource, MOUSE_BUTTON_LEFT, MouseActions, PointerAction};
-    use std::time::Duration;
-    // Near an edge of the list it would scroll by itself.
-    ask(client, "document.querySelector('.order .scroll').scrollTop = 0").await;
-    let middle = |rectangle: (f64, f64, f64, f64)| {
-        ((rectangle.0 + rectangle.2 / 3.0) as i64, (rectangle.1 + rectangle.3 / 2.0) as i64)
-    };
-    let (x, y) = middle(what.rectangle().await.unwrap());
-    let (tx, ty) = middle(to.rectangle().await.unwrap());
-    let at = |x: i64, y: i64, ms| PointerAction::MoveTo {
-        duration: Some(Duration::from_millis(ms)),
-        x: x as f64,
-        y: y as f64,
-    };
-    let mouse = MouseActions::new("mouse".to_owned())
-        .then(at(x, y, 50))
-        .then(PointerAction::Down { button: MOUSE_BUTTON_LEFT })
-        .then(at(x, y - 4, 80))
-        .then(at(x, y - 10, 80))
-        .then(at(tx, ty - 6, 200))
-        .then(at(tx, ty - 6, still))
-        .then(PointerAction::Up { button: MOUSE_BUTTON_LEFT });
-    client.perform_actions(mouse).await.unwrap();
 }
 
 /// What follows the click on the buy button is three actions away: its line, the value, and the choice.

@@ -103,7 +103,7 @@ async fn all_products_tell_where_their_buy_buttons_end(pool: MySqlPool) {
         let client = &client;
         open_desk(client, &base, "/templates/2?product=whimbrel").await;
         click(client, ".right button", "All products").await;
-        click(client, ".all .v-btn", "Phone").await;
+        click(client, ".all .one-of button", "Phone").await;
         let said = "document.querySelector('[data-test=first-screens]')?.innerText";
         until(client, &format!("{said}?.includes('they stand first')")).await;
         let told = ask(client, "[...document.querySelectorAll('.all .told')].map(e => e.innerText)").await;

@@ -8,6 +8,7 @@ mod begins_a_type;
 mod by_keyboard;
 mod chooses_colours;
 mod composes_a_page;
+mod does_the_jobs;
 mod fills_in_the_slip;
 mod fills_the_grid;
 mod finds_among_many;

@@ -1948,6 +1948,8 @@ export interface components {
         /** @description Names a band within its layout, for good. */
         BandId: string;
         Begin: {
+            /** @description With how much a page that has nothing is filled. */
+            filling?: components["schemas"]["Filling"];
             /** Format: int64 */
             revision: number;
             /** @description The starter's key. */
@@ -2374,6 +2376,11 @@ export interface components {
             sku?: string | null;
             stock?: string | null;
         };
+        /**
+         * @description With how much an empty page is filled.
+         * @enum {string}
+         */
+        Filling: "usual" | "essentials";
         /** @description A film as it is kept: MP4 or WebM, as it came. */
         FilmFile: {
             /** @description The hash of the file. */
@@ -9388,6 +9395,8 @@ export interface operations {
                 moment?: string | null;
                 /** @description As it would be laid by this starter. */
                 starter?: string | null;
+                /** @description With how much a page that has nothing is filled by it. */
+                filling?: components["schemas"]["Filling"];
             };
             header?: never;
             path: {

@@ -4,7 +4,7 @@
 use super::piece::{band, promises, questions};
 use super::{Band, Column, Device, FORMAT, Frame, Kind, Layout, Piece, SetValue, Values};
 use crate::ids::{BandId, ColumnId, NameError, PieceId};
-use serde::Serialize;
+use serde::{Deserialize, Serialize};
 
 /// A band of an arrangement: the columns' widths in twelfths with the kinds that they hold, in order.
 struct Plan {
@@ -351,7 +351,43 @@ pub const STARTERS: &[Starter] = &[
     },
 ];
 
-/// What an empty page is filled with.
+/// With how much an empty page is filled.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum Filling {
+    /// What a page usually has.
+    #[default]
+    Usual,
+    /// No more than what a thing needs to be looked at and bought.
+    Essentials,
+}
+
+impl Filling {
+    const fn kinds(self) -> &'static [Kind] {
+        match self {
+            Self::Usual => FILL,
+            Self::Essentials => ESSENTIALS,
+        }
+    }
+}
+
+const ESSENTIALS: &[Kind] = &[
+    K::Breadcrumb,
+    K::Gallery,
+    K::Title,
+    K::RatingLine,
+    K::Price,
+    K::Summary,
+    K::StockLine,
+    K::Options,
+    K::Quantity,
+    K::BuyButton,
+    K::Details,
+    K::Related,
+];
+
+/// What a page usually has.
 const FILL: &[Kind] = &[
     K::Breadcrumb,
     K::Gallery,
@@ -398,12 +434,18 @@ impl Starter {
     /// alone: above the others those that stood above them, the rest below.
     #[must_use]
     pub fn lay(&self, page: &Layout) -> Laid {
+        self.lay_with(page, Filling::Usual)
+    }
+
+    /// [`Self::lay`], with so much on a page that has nothing of its own.
+    #[must_use]
+    pub fn lay_with(&self, page: &Layout, filling: Filling) -> Laid {
         let (mut bands, own, below) = linked_apart(page);
         let linked: Vec<Kind> =
             bands.iter().chain(&below).flat_map(Band::pieces).map(|piece| piece.kind).collect();
         let mut waiting: Vec<Piece> = own.iter().flat_map(Band::pieces).cloned().collect();
         if waiting.is_empty() {
-            waiting = fill(page, &linked);
+            waiting = fill(page, filling, &linked);
         }
         let laid = self.plans.iter().zip(1..).map(|(plan, number)| lay_band(plan, number, &mut waiting));
         bands.extend(laid.filter(|band| band.pieces().next().is_some()));
@@ -425,9 +467,9 @@ fn linked_apart(page: &Layout) -> (Vec<Band>, Vec<Band>, Vec<Band>) {
     (above, own, below)
 }
 
-/// What a page usually has, but for what there can be only one of and linked bands have already.
-fn fill(page: &Layout, linked: &[Kind]) -> Vec<Piece> {
-    let wanted = FILL.iter().filter(|kind| !(kind.only_one() && linked.contains(kind)));
+/// What an empty page gets, but for what there can be only one of and linked bands have already.
+fn fill(page: &Layout, filling: Filling, linked: &[Kind]) -> Vec<Piece> {
+    let wanted = filling.kinds().iter().filter(|kind| !(kind.only_one() && linked.contains(kind)));
     let free = (1..).filter(|number| page.piece(&filled(K::Text, *number).id).is_none());
     wanted.zip(free).map(|(kind, number)| filled(*kind, number)).collect()
 }
@@ -548,6 +590,20 @@ mod tests {
             for kind in [K::Breadcrumb, K::Gallery, K::BuyButton, K::Questions, K::Reviews, K::Related] {
                 assert!(kinds.contains(&kind), "{}: {}", starter.key, kind.label());
             }
+        }
+    }
+
+    #[test]
+    fn an_empty_page_gets_no_more_than_the_essentials_where_these_are_asked_for() {
+        for starter in STARTERS {
+            let laid = starter.lay_with(&Layout::default(), Filling::Essentials);
+            let kinds: BTreeSet<_> = laid.layout.pieces().map(|piece| piece.kind.label()).collect();
+            let wanted: BTreeSet<_> = ESSENTIALS.iter().map(|kind| kind.label()).collect();
+            assert_eq!(kinds, wanted, "{}", starter.key);
+            assert!(laid.left_over.is_empty() && prompting(&laid.layout).is_empty(), "{}", starter.key);
+            // A page that has something keeps that and gets nothing.
+            let page = page_of_everything();
+            assert_eq!(starter.lay_with(&page, Filling::Essentials), starter.lay(&page));
         }
     }
 

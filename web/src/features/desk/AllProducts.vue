@@ -17,7 +17,8 @@ const DEVICES = [
   { value: "wide", says: "Wide" },
   { value: "phone", says: "Phone" },
 ] as const;
-const device = ref<"wide" | "phone">("wide");
+// The narrow screen first: there a button is late.
+const device = ref<"wide" | "phone">("phone");
 const screen = computed(() => SCREENS[device.value]);
 const { count } = props.situation;
 

@@ -1,4 +1,7 @@
 <script setup lang="ts">
+import { ref } from "vue";
+import type { Schemas } from "../../api/client";
+import OneOf from "../../ui/fields/OneOf.vue";
 import PageThumb from "../../ui/PageThumb.vue";
 import { useDesk } from "./deskStore";
 import type { SituationControl } from "./useSituation";
@@ -8,27 +11,35 @@ import DialogSheet from "../../ui/DialogSheet.vue";
 const props = defineProps<{ situation: SituationControl }>();
 const emit = defineEmits<{ close: [] }>();
 const desk = useDesk();
+const filling = ref<Schemas["Filling"]>("usual");
+const FILLINGS = [
+  { value: "usual", says: "What a page usually has" },
+  { value: "essentials", says: "The essentials" },
+] as const;
 
 async function take(key: string): Promise<void> {
   emit("close");
-  await desk.begin(key);
+  await desk.begin(key, filling.value);
 }
 </script>
 
 <template>
   <DialogSheet title="Starters" :width="1120" @close="emit('close')">
+    <template v-if="desk.order.length === 0" #beside>
+      <OneOf v-model="filling" :options="FILLINGS" label="It is filled with" />
+    </template>
     <p class="soft">
       {{
         desk.order.length
           ? "Every piece stays with all that is set on it and is laid anew. One step, which can be undone."
-          : "An empty page is filled with what a page usually has."
+          : "An empty page is filled with what you choose here; everything can be changed and removed then."
       }}
     </p>
     <ul>
       <li v-for="(starter, index) in desk.view?.starters" :key="starter.key">
         <button :autofocus="index === 0" @click="take(starter.key)">
           <PageThumb
-            :address="props.situation.address({}, { starter: starter.key })"
+            :address="props.situation.address({}, { starter: starter.key, filling })"
             :name="`${starter.name}, drawn small`"
             :width="1280"
             :height="1100"

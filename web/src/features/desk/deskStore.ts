@@ -223,10 +223,10 @@ export const useDesk = defineStore("desk", () => {
       ask(api.POST("/api/templates/{id}/bring-back", { params: { path }, body: { revision, moment }, ...send })),
     );
   /** Lays the page by a starter and tells what had no place. */
-  const begin = (starter: string) =>
+  const begin = (starter: string, filling: Schemas["Filling"]) =>
     take(async ({ path, revision }, send) => {
       const { data, error } = await ask(
-        api.POST("/api/templates/{id}/starter", { params: { path }, body: { revision, starter }, ...send }),
+        api.POST("/api/templates/{id}/starter", { params: { path }, body: { revision, starter, filling }, ...send }),
       );
       if (!data) return { error };
       if (path.id === here.value) tellLeftOver(data.draft, data.left_over);

@@ -4,6 +4,7 @@ import { type Schemas, api, ask } from "../../api/client";
 import TypedInput from "../../ui/TypedInput.vue";
 import type { PricesControl, PricesView } from "./usePrices";
 import { written } from "./usePrices";
+import RadioBox from "../../ui/fields/RadioBox.vue";
 import PickField from "../../ui/fields/PickField.vue";
 
 /** How prices are shown: where an old price comes from and when it stands there, tax, rounding, signs. */
@@ -34,7 +35,13 @@ const PLACES: { place: keyof PricesView["places"]; title: string }[] = [
   { place: "card", title: "on cards" },
   { place: "quick", title: "in quick looks" },
 ];
-function policy(place: keyof PricesView["places"], now: PricesView["places"]["page"]): void {
+type Policy = PricesView["places"]["page"];
+const POLICIES: { policy: Policy; says: string; about: string }[] = [
+  { policy: "with_quantity", says: "as the number rises", about: "as the shopper raises the number" },
+  { policy: "once_earned", says: "once earned", about: "once the cart has earned it" },
+  { policy: "at_once", says: "at once", about: "at once, with the condition" },
+];
+function policy(place: keyof PricesView["places"], now: Policy): void {
   void change("places", { ...props.view.places, [place]: now });
 }
 const round = (part: Partial<PricesView["rounding"]>) => change("rounding", { ...props.view.rounding, ...part });
@@ -76,14 +83,32 @@ function dropRate(kind: string): void {
         <option value="lowest">the lowest price of 30 days</option>
       </PickField>
     </label>
-    <label v-for="{ place, title } in PLACES" :key="place">
-      <span class="soft">set by a rule, {{ title }}</span>
-      <PickField :model-value="view.places[place]" @update:model-value="policy(place, $event)">
-        <option value="with_quantity">as the shopper raises the number</option>
-        <option value="once_earned">once the cart has earned it</option>
-        <option value="at_once">at once, with the condition</option>
-      </PickField>
-    </label>
+    <table class="policies">
+      <caption class="soft">
+        A rule makes the present price the old one
+      </caption>
+      <thead>
+        <tr>
+          <td />
+          <th v-for="one in POLICIES" :key="one.policy" scope="col" :title="one.about">{{ one.says }}</th>
+        </tr>
+      </thead>
+      <tbody>
+        <tr v-for="{ place, title } in PLACES" :key="place">
+          <th scope="row">{{ title }}</th>
+          <td v-for="one in POLICIES" :key="one.policy">
+            <RadioBox
+              :model-value="view.places[place]"
+              :value="one.policy"
+              :name="place"
+              :aria-label="`${title}: ${one.about}`"
+              :title="one.about"
+              @update:model-value="policy(place, one.policy)"
+            />
+          </td>
+        </tr>
+      </tbody>
+    </table>
     <h2>VAT</h2>
     <div class="two">
       <label>
@@ -176,7 +201,7 @@ h2 + label,
 h2 + .two {
   margin-top: -4px;
 }
-:is(label, .two, .rate, select, .mend) + h2 {
+:is(label, .two, .rate, select, .mend, .policies) + h2 {
   margin-top: 8px;
 }
 .two {
@@ -198,6 +223,35 @@ h2 + .two {
 input,
 select {
   width: 100%;
+}
+.policies {
+  border-collapse: collapse;
+}
+.policies caption {
+  padding-bottom: 4px;
+  text-align: left;
+}
+.policies th {
+  padding: 3px 4px 3px 0;
+  color: var(--soft);
+  font-weight: 400;
+  text-align: left;
+}
+.policies thead th {
+  width: 25%;
+  padding: 0 4px 3px;
+  font-size: 12px;
+  line-height: 1.2;
+  vertical-align: bottom;
+}
+.policies tbody tr {
+  border-top: 1px solid var(--line);
+}
+.policies td {
+  padding: 4px;
+}
+.policies input {
+  width: 16px;
 }
 .mend {
   margin: 0;

@@ -47,6 +47,11 @@ const picked = computed({
     if (of === "products") reach.value = { of, products: all };
   },
 });
+/** So many lie open and are each one click away. */
+const FEW = 12;
+function turn(one: string): void {
+  picked.value = picked.value.includes(one) ? picked.value.filter((other) => other !== one) : [...picked.value, one];
+}
 const skus = computed({
   get: () => (reach.value.of === "variants" ? reach.value.skus.join(", ") : ""),
   set: (text) => (reach.value = { of: "variants", skus: text.split(",").map((sku) => sku.trim()) }),
@@ -67,11 +72,28 @@ const skus = computed({
       :named="view?.named ?? []"
       none="none yet"
     />
+    <div v-else-if="reach.of !== 'all' && choices.length <= FEW" class="few" role="group" aria-label="Which">
+      <button
+        v-for="one in choices"
+        :key="one.value"
+        type="button"
+        class="pill"
+        :aria-pressed="picked.includes(one.value)"
+        @click="turn(one.value)"
+      >
+        {{ one.title }}
+      </button>
+    </div>
     <ChipsField v-else-if="reach.of !== 'all'" v-model="picked" :items="choices" label="Which" />
   </fieldset>
 </template>
 
 <style scoped>
+.few {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 4px;
+}
 fieldset {
   display: grid;
   gap: 3px;

@@ -50,7 +50,7 @@ const CALLED: Partial<Record<keyof RuleForm, string>> = {
 const company = computed({ get: () => form.value.with ?? [], set: (to) => (form.value.with = to) });
 function more(): void {
   const last = form.value.steps.at(-1);
-  form.value.steps.push({ from: (last?.from ?? 1) + 2, kind: last?.kind ?? "percent", value: "" });
+  form.value.steps.push({ from: Math.min(999, (last?.from ?? 1) * 2), kind: last?.kind ?? "percent", value: "" });
 }
 const keep = () => draft.keep(props.control.keep);
 async function remove(): Promise<void> {

@@ -30,7 +30,7 @@ async function changed(): Promise<void> {
     <ul>
       <NearSight v-for="product in products" :key="product.handle" tag="li" :height="212">
         <ProductCard :product="product" :kind="wish.type ? undefined : nameOf(product.kind)" told />
-        <ProductActs :product="product" :types="types" @changed="changed" />
+        <ProductActs :product="product" :types="types" @changed="changed" @problem="problem = $event" />
       </NearSight>
     </ul>
     <p v-if="found?.count === 0" class="none soft">

@@ -1,9 +1,10 @@
 <script setup lang="ts">
 import { mdiDotsHorizontal } from "@mdi/js";
-import { ref, watch } from "vue";
+import { computed, ref, watch } from "vue";
 import { type ApiError, type Schemas, api, ask } from "../../api/client";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import TakeAway from "../../ui/TakeAway.vue";
+import { type ProductState, putInState } from "../variants/selling";
 import AddressDialog from "./AddressDialog.vue";
 import CopyDialog from "./CopyDialog.vue";
 import type { ShelfProduct, ShelfType } from "./useShelf";
@@ -18,7 +19,7 @@ const props = defineProps<{
   earlier?: (() => Promise<void>) | undefined;
   later?: (() => Promise<void>) | undefined;
 }>();
-const emit = defineEmits<{ changed: [] }>();
+const emit = defineEmits<{ changed: []; problem: [problem: ApiError] }>();
 const path = () => ({ path: { handle: props.product.handle } });
 const problem = ref<ApiError | null>(null);
 const copying = ref(false);
@@ -37,6 +38,21 @@ async function remove(): Promise<void> {
   if (error) return;
   removing.value = false;
   emit("changed");
+}
+/** What it can become from how it stands. */
+const states = computed(() => {
+  const now = props.product.standing === "sold_out" ? "on_sale" : props.product.standing;
+  const all: { state: ProductState; title: string }[] = [
+    { state: "on_sale", title: "Put it on sale" },
+    { state: "coming_soon", title: "Announce it as coming soon" },
+    { state: "withdrawn", title: "Take it off sale" },
+  ];
+  return all.filter((one) => one.state !== now);
+});
+async function become(state: ProductState): Promise<void> {
+  const { error } = await putInState(props.product.handle, state);
+  if (error) emit("problem", error);
+  else emit("changed");
 }
 const moving = ref(false);
 async function move(kind: string): Promise<void> {
@@ -60,6 +76,8 @@ const count = (number: number, one: string, many: string) => (number === 1 ? `1 
         <v-list-item title="Earlier among its type" :disabled="!earlier" @click="earlier?.()" />
         <v-list-item title="Later among its type" :disabled="!later" @click="later?.()" />
       </template>
+      <v-list-item v-for="one in states" :key="one.state" :title="one.title" @click="become(one.state)" />
+      <v-divider />
       <v-list-item title="Copy …" @click="copying = true" />
       <v-list-item title="Change its address …" @click="addressing = true" />
       <v-list-item title="Change its type …" :disabled="types.length < 2" @click="moving = true" />

@@ -9,7 +9,7 @@ import type { ShelfControl, ShelfProduct, ShelfType } from "./useShelf";
 const props = defineProps<{ type: ShelfType; types: ShelfType[]; control: ShelfControl }>();
 defineEmits<{ add: []; change: []; all: [] }>();
 const products = defineModel<ShelfProduct[]>("products", { required: true });
-const { load, placed, move } = props.control;
+const { load, placed, move, problem } = props.control;
 </script>
 
 <template>
@@ -67,6 +67,7 @@ const { load, placed, move } = props.control;
           :later="index < products.length - 1 ? () => move(products, index, index + 1) : undefined"
           places
           @changed="load"
+          @problem="problem = $event"
         />
       </li>
     </VueDraggable>

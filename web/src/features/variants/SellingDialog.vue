@@ -8,6 +8,7 @@ import NumberInput from "../../ui/fields/NumberInput.vue";
 import TextInput from "../../ui/fields/TextInput.vue";
 import TickBox from "../../ui/fields/TickBox.vue";
 import PickField from "../../ui/fields/PickField.vue";
+import { type SellingForm, sellingOf } from "./selling";
 import DialogSheet from "../../ui/DialogSheet.vue";
 
 /** How one product is sold: price, how many at a time, what shoppers may write onto it. */
@@ -15,28 +16,23 @@ const open = defineModel<boolean>({ required: true });
 const props = defineProps<{ handle: string }>();
 const emit = defineEmits<{ kept: [] }>();
 const view = ref<Schemas["SellingView"] | null>(null);
-const form = ref<Schemas["SellingForm"] | null>(null);
+const form = ref<SellingForm | null>(null);
 const problem = ref<ApiError | null>(null);
 /** Whether it is being kept: what would be typed now wouldn't be. */
 const keeping = ref(false);
 const path = computed(() => ({ params: { path: { handle: props.handle } } }));
 
-type Form = Schemas["SellingForm"];
-function formOf(view: Schemas["SellingView"]): Form {
-  const { state, price, old_price, most_per_order, least, step, text } = JSON.parse(JSON.stringify(view)) as Form;
-  return { state, price, old_price, most_per_order, least, step, text };
-}
 function take(now: Schemas["SellingView"]): void {
   view.value = now;
-  form.value = formOf(now);
+  form.value = sellingOf(now);
 }
 /** What isn't written here is taken over from what somebody else kept meanwhile. */
 function follow(theirs: Schemas["SellingView"]): void {
   if (!view.value || !form.value) return;
-  const [was, now] = [formOf(view.value), formOf(theirs)];
+  const [was, now] = [sellingOf(view.value), sellingOf(theirs)];
   const written = form.value;
   const own = Object.entries(written).filter(
-    ([key, value]) => JSON.stringify(value) !== JSON.stringify(was[key as keyof Form]),
+    ([key, value]) => JSON.stringify(value) !== JSON.stringify(was[key as keyof SellingForm]),
   );
   form.value = { ...now, ...Object.fromEntries(own) };
   view.value = theirs;
@@ -55,7 +51,7 @@ watch(
 );
 async function keep(): Promise<void> {
   if (!form.value || !view.value) return;
-  const body = { was: formOf(view.value), selling: form.value };
+  const body = { was: sellingOf(view.value), selling: form.value };
   keeping.value = true;
   const { data, error } = await ask(api.PUT("/api/products/{handle}/selling", { ...path.value, body }));
   keeping.value = false;

@@ -10,7 +10,7 @@ use actix_web::{HttpResponse, get};
 use compagina_core::ids::{PieceId, TemplateId};
 use compagina_core::money::MoneyError;
 use compagina_core::page::Layout;
-use compagina_core::page::starter::starter;
+use compagina_core::page::starter::{Filling, starter};
 use compagina_press::{Mode, Nav, Page, render};
 use serde::Deserialize;
 use utoipa::IntoParams;
@@ -24,6 +24,9 @@ pub struct Which {
     moment: Option<String>,
     /// As it would be laid by this starter.
     starter: Option<String>,
+    /// With how much a page that has nothing is filled by it.
+    #[serde(default)]
+    filling: Filling,
 }
 
 /// A template as the real page, under a situation.
@@ -90,7 +93,10 @@ async fn layout(state: &State, id: TemplateId, which: &Which) -> ApiResult<Layou
         None => state.store.template(id).await?.draft,
     };
     match &which.starter {
-        Some(key) => Ok(starter(key).ok_or_else(|| ApiError::no_such("starter"))?.lay(&layout).layout),
+        Some(key) => {
+            let starter = starter(key).ok_or_else(|| ApiError::no_such("starter"))?;
+            Ok(starter.lay_with(&layout, which.filling).layout)
+        }
         None => Ok(layout),
     }
 }

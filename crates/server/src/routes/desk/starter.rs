@@ -6,7 +6,7 @@ use crate::state::State;
 use actix_web::post;
 use actix_web::web::{Data, Json, Path};
 use compagina_core::ids::PieceId;
-use compagina_core::page::starter::starter;
+use compagina_core::page::starter::{Filling, starter};
 use compagina_core::page::{Layout, Op};
 use compagina_storage::Change;
 use serde::{Deserialize, Serialize};
@@ -19,6 +19,9 @@ pub struct Begin {
     revision: u64,
     /// The starter's key.
     starter: String,
+    /// With how much a page that has nothing is filled.
+    #[serde(default)]
+    filling: Filling,
 }
 
 #[derive(Serialize, ToSchema)]
@@ -41,7 +44,7 @@ pub async fn begin(
     let starter = starter(&body.starter).ok_or_else(|| ApiError::no_such("starter"))?;
     let left_over = Mutex::new(Vec::new());
     let laid = |draft: &Layout| {
-        let laid = starter.lay(draft);
+        let laid = starter.lay_with(draft, body.filling);
         *left_over.lock().unwrap_or_else(PoisonError::into_inner) = laid.left_over;
         Ok(Op::Lay { layout: laid.layout })
     };

@@ -1,0 +1,64 @@
+//! A practised hand in the owner's application, that counts what it does.
+
+use crate::{ask, until};
+use fantoccini::elements::Element;
+use fantoccini::{Client, Locator};
+
+/// An action is a click, a drag, a key command or one typed entry; a list that opens counts two. Going to the view in
+/// which a job begins isn't counted.
+pub struct Hand<'a> {
+    client: &'a Client,
+    actions: usize,
+}
+
+impl<'a> Hand<'a> {
+    #[must_use]
+    pub const fn new(client: &'a Client) -> Self {
+        Self { client, actions: 0 }
+    }
+
+    /// What can be clicked now: the first that matches and has the words.
+    async fn reach(&self, css: &str, words: &str) -> Element {
+        let found = format!(
+            "[...document.querySelectorAll(`{css}`)].find(e => e.checkVisibility() && !e.disabled && (e.textContent.includes(`{words}`) || e.ariaLabel?.includes(`{words}`)))"
+        );
+        until(self.client, &found).await;
+        let mark = format!(
+            "(() => {{ document.querySelectorAll('[data-hand]').forEach(e => e.removeAttribute('data-hand')); {found}.setAttribute('data-hand', '') }})()"
+        );
+        ask(self.client, &mark).await;
+        self.client.find(Locator::Css("[data-hand]")).await.unwrap()
+    }
+
+    /// A click where a pointer would have to be.
+    pub async fn click(&mut self, css: &str, words: &str) {
+        self.reach(css, words).await.click().await.unwrap();
+        self.actions += 1;
+    }
+
+    /// A list that opens, and one of its values.
+    pub async fn pick(&mut self, css: &str, value: &str) {
+        self.reach(css, "").await.select_by_value(value).await.unwrap();
+        self.actions += 2;
+    }
+
+    /// An entry typed in the place of what stands there, and left.
+    pub async fn types(&mut self, css: &str, text: &str) {
+        let field = self.reach(css, "").await;
+        field.click().await.unwrap();
+        ask(self.client, "document.activeElement.select?.()").await;
+        field.send_keys(&format!("{text}\u{e004}")).await.unwrap();
+        self.actions += 1;
+    }
+
+    /// What was done otherwise.
+    pub const fn did(&mut self, actions: usize) {
+        self.actions += actions;
+    }
+
+    /// Ends a job, and tells where it took more than it is to take.
+    pub fn took(&self, job: &str, most: usize) {
+        assert!(self.actions <= most, "{job}: {} actions, {most} are the most", self.actions);
+        println!("{job}: {} actions", self.actions);
+    }
+}

@@ -1,0 +1,207 @@
+//! Jobs of a practised owner, each from begin to end, with the most actions that it is to take.
+
+use compagina_tests::desk::{drag, in_both, kept, order, proofs_are_drawn};
+use compagina_tests::hand::Hand;
+use compagina_tests::{Browser, Owner, Screen, Site, ask, find, json_of, until};
+use serde_json::{Value, json};
+use sqlx::MySqlPool;
+
+/// What stands in the answer, once it does.
+async fn comes(owner: &Owner, path: &str, holds: impl Fn(&Value) -> bool) {
+    let mut last = Value::Null;
+    for _ in 0..100 {
+        last = json_of(owner.get(path).await).await;
+        if holds(&last) {
+            return;
+        }
+        tokio::time::sleep(std::time::Duration::from_millis(100)).await;
+    }
+    panic!("{path}: {last}");
+}
+
+#[sqlx::test(migrations = false)]
+async fn how_choices_look(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let base = site.base.clone();
+    Browser::run(Screen::Wide, |client| async move {
+        let client = &client;
+        Browser::sign_in(client, &base).await;
+
+        client.goto(&format!("{base}/swatch-book/length")).await.unwrap();
+        let mut hand = Hand::new(client);
+        hand.click("[aria-label='How it is chosen: Pages'] button", "Buttons").await;
+        hand.click("[aria-label='How it is chosen: Cards'] button", "Drop-down list").await;
+        comes(&owner, "/api/options/length", |it| it["page"] == "buttons" && it["card"] == "list").await;
+        hand.took("An option from a list to buttons on pages, a list on cards", 3);
+
+        client.goto(&format!("{base}/swatch-book/colour")).await.unwrap();
+        let mut hand = Hand::new(client);
+        hand.click("ul.fan button", "Tide").await;
+        hand.types(".panel input[aria-labelledby=colour-0]:not([type])", "#7A4B1C").await;
+        hand.click(".panel fieldset button", "Another colour").await;
+        hand.types(".panel input[aria-labelledby=colour-1]:not([type])", "#C9A227").await;
+        hand.types(".panel input[maxlength='200']", "autumn bracken").await;
+        let painted = |it: &Value| {
+            it["values"].as_array().unwrap().iter().any(|value| {
+                value["name"] == "Tide"
+                    && value["note"] == "autumn bracken"
+                    && value["swatch"]["colours"] == json!(["#7A4B1C", "#C9A227"])
+            })
+        };
+        comes(&owner, "/api/options/colour", painted).await;
+        hand.took("A value in two colours with a note", 5);
+
+        client.goto(&format!("{base}/house-style")).await.unwrap();
+        let mut hand = Hand::new(client);
+        hand.click(".house nav button", "Colours").await;
+        hand.types(".token input[aria-labelledby=token-accent]:not([type])", "#8A2BE2").await;
+        hand.click(".view-head a", "What changes where").await;
+        until(client, "document.querySelectorAll('.way .line').length > 0").await;
+        hand.took("What another accent would change", 4);
+
+        client.goto(&format!("{base}/wording")).await.unwrap();
+        let mut hand = Hand::new(client);
+        hand.click("[aria-label=Language] button", "Deutsch").await;
+        until(client, "document.querySelector('tbody textarea')?.value === 'Laden'").await;
+        hand.types("tbody textarea[aria-label^='Buy button, words']", "Zum Mitnehmen").await;
+        let word = |it: &Value| {
+            it["words"]
+                .as_array()
+                .unwrap()
+                .iter()
+                .any(|word| word["own"] == true && word["text"] == "Zum Mitnehmen")
+        };
+        comes(&owner, "/api/wording?language=de", word).await;
+        hand.took("The button in German, in the whole shop", 3);
+        let mut hand = Hand::new(client);
+        hand.pick(".tools select", "2").await;
+        until(client, "document.querySelectorAll('tbody textarea').length > 50").await;
+        hand.types("tbody textarea[aria-label^='Buy button, words']", "Ab in den Wind").await;
+        let word = |it: &Value| {
+            it["words"]
+                .as_array()
+                .unwrap()
+                .iter()
+                .any(|word| word["own"] == true && word["text"] == "Ab in den Wind")
+        };
+        comes(&owner, "/api/wording?language=de&template=2", word).await;
+        hand.took("The button in German, on one template", 3);
+    })
+    .await;
+}
+
+#[sqlx::test(migrations = false)]
+async fn pages(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let empty = owner.empty_template("Autumn page").await;
+    let base = site.base.clone();
+    Browser::run(Screen::Wide, |client| async move {
+        let client = &client;
+        Browser::sign_in(client, &base).await;
+
+        client.goto(&format!("{base}/templates/{empty}?product=whimbrel")).await.unwrap();
+        let mut hand = Hand::new(client);
+        hand.click(".order button", "Begin with a starter").await;
+        hand.click("[aria-label='It is filled with'] button", "The essentials").await;
+        hand.click("[aria-label=Starters] li button", "Side by side").await;
+        until(client, "document.querySelectorAll('.order .what').length === 12").await;
+        let line = async |piece: &str| {
+            let found = format!("[...document.querySelectorAll('.order .row')].find(e => e.querySelector('.what')?.textContent.startsWith('{piece}'))");
+            ask(client, &format!("{found}.setAttribute('data-line', '{}')", piece.len())).await;
+            find(client, &format!("[data-line='{}']", piece.len())).await
+        };
+        let (title, crumbs) = (line("Title").await, line("Breadcrumb").await);
+        drag(client, &title, &crumbs, 0).await;
+        hand.did(1);
+        in_both(client, "page.querySelector('.k-title').closest('.column').querySelector('.k-breadcrumb')").await;
+        in_both(client, "page.querySelector('.k-buy-button') && page.querySelector('.k-related')").await;
+        kept(client).await;
+        assert_eq!(order(client).await.len(), 12);
+        hand.took("A page from nothing, with its title across", 6);
+
+        client.goto(&format!("{base}/templates/2?product=whimbrel")).await.unwrap();
+        proofs_are_drawn(client).await;
+        let mut hand = Hand::new(client);
+        hand.click(".right button", "All products").await;
+        let said = "document.querySelector('[data-test=first-screens]')?.innerText";
+        until(client, &format!("{said}?.includes('they stand first')")).await;
+        assert_eq!(ask(client, "document.querySelectorAll('.all .told').length").await, 12);
+        hand.took("Whether the button is on a phone's first screen for twelve products", 1);
+    })
+    .await;
+}
+
+#[sqlx::test(migrations = false)]
+async fn what_is_sold_and_for_how_much(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let base = site.base.clone();
+    Browser::run(Screen::Wide, |client| async move {
+        let client = &client;
+        Browser::sign_in(client, &base).await;
+
+        client.goto(&format!("{base}/prices")).await.unwrap();
+        let mut hand = Hand::new(client);
+        hand.click(".policies input", "on pages: once the cart has earned it").await;
+        hand.click(".policies input", "on cards: at once, with the condition").await;
+        hand.click(".view-head a", "What changes where").await;
+        until(client, "document.querySelectorAll('.way .line').length > 0").await;
+        hand.took("An old price once earned on pages, always on cards, and where that shows", 3);
+
+        client.goto(&format!("{base}/prices")).await.unwrap();
+        let mut hand = Hand::new(client);
+        hand.click(".head button", "New rule").await;
+        hand.types(".panel input[maxlength='80']", "By the handful").await;
+        hand.pick("[aria-label='For what']", "types").await;
+        hand.click(".panel [aria-label=Which] button", "Spares").await;
+        hand.types("[aria-label='Step 1: from so many pieces']", "3").await;
+        hand.types("[aria-label='Step 1: how much']", "10").await;
+        hand.click(".panel button", "Another step").await;
+        hand.types("[aria-label='Step 2: how much']", "20").await;
+        hand.click(".panel [type=submit]", "Save").await;
+        let rule = |it: &Value| {
+            it["rules"].as_array().unwrap().iter().any(|rule| {
+                rule["name"] == "By the handful" && rule["steps"][1]["from"] == 6 && rule["products"] == 4
+            })
+        };
+        comes(&owner, "/api/prices", rule).await;
+        hand.took("A price rule for a type, from three and from six", 10);
+
+        client.goto(&format!("{base}/?find=curlew")).await.unwrap();
+        let mut hand = Hand::new(client);
+        hand.click(".found li button", "More about Curlew").await;
+        hand.click(".v-list-item", "Announce it as coming soon").await;
+        comes(&owner, "/api/products/curlew/selling", |it| it["state"] == "coming_soon").await;
+        until(client, "document.querySelector('.found li')?.innerText.includes('oming soon')").await;
+        let page = owner.page("/shop/products/curlew".into()).await;
+        assert!(page.contains("type=\"email\""), "shoppers can ask to be told");
+        hand.took("Coming soon, with a note to whoever asks for it", 2);
+
+        client.goto(&format!("{base}/products/whimbrel-mini/variants")).await.unwrap();
+        let mut hand = Hand::new(client);
+        until(client, "document.querySelector('a[href*=\"variants.csv\"]')").await;
+        let file = owner.page("/api/variants.csv?product=whimbrel-mini".into()).await;
+        hand.did(1);
+        let mut lines: Vec<String> = file.lines().map(str::to_owned).collect();
+        let mut cells: Vec<&str> = lines[1].split(',').collect();
+        assert_ne!(cells[4], "77");
+        cells[4] = "77";
+        let line = cells.join(",");
+        lines[1] = line;
+        let path = std::env::temp_dir().join(format!("{}-mini.csv", std::process::id()));
+        std::fs::write(&path, lines.join("\n")).unwrap();
+        hand.did(1);
+        hand.click("button", "Bring in a CSV").await;
+        find(client, ".dialog-sheet input[type=file]").await.send_keys(path.to_str().unwrap()).await.unwrap();
+        hand.did(1);
+        until(client, "document.querySelector('.dialog-sheet')?.innerText.includes('changes 1 variant')")
+            .await;
+        hand.click(".dialog-sheet button", "Bring in").await;
+        until(client, "document.querySelector('.dialog-sheet')?.innerText.includes('has added')").await;
+        hand.took("Variants out, a number changed, and in again", 5);
+        std::fs::remove_file(&path).unwrap();
+    })
+    .await;
+}
