@@ -15,6 +15,7 @@ mod finds_among_many;
 mod finds_their_way;
 mod goes_anywhere;
 mod goes_back;
+mod in_every_state;
 mod keeps_a_band;
 mod keeps_some_different;
 mod looks_before_publishing;

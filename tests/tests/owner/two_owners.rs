@@ -7,6 +7,7 @@ use compagina_tests::{
     Browser, EMAIL, OTHER_EMAIL, OTHER_PASSWORD, PASSWORD, Screen, Site, ask, find, until,
 };
 use fantoccini::Client;
+use serde_json::json;
 use sqlx::MySqlPool;
 
 async fn sit_down(client: &Client, base: &str, email: &str, password: &str) {
@@ -59,6 +60,48 @@ async fn different_pieces_both_land_and_of_the_same_value_the_later_chooses(pool
             in_both(&tomas, "page.querySelector('.k-buy-button .buy').innerText === 'B'").await;
             in_both(&isla, "page.querySelector('.k-buy-button .buy').innerText === 'B'").await;
         })
+        .await;
+    })
+    .await;
+}
+
+/// The first answer about the house style is held back once it has been read.
+const READ_BEFORE: &str = r#"
+    const at_once = window.fetch.bind(window);
+    let first = true;
+    window.fetch = async (wanted, options) => {
+        const answer = await at_once(wanted, options);
+        if (!String(wanted.url ?? wanted).endsWith("/api/house") || !first) return answer;
+        first = false;
+        await new Promise((go) => (window.deliver = go));
+        return answer;
+    };
+    const Source = window.EventSource;
+    window.EventSource = class extends Source {
+        set onmessage(hear) {
+            super.onmessage = (event) => { window.told ||= event.data.includes('"house"'); hear(event); };
+        }
+    };
+"#;
+
+#[sqlx::test(migrations = false)]
+async fn what_somebody_changes_while_a_view_is_being_read_is_seen(pool: MySqlPool) {
+    let site = &Site::start(pool).await;
+    let owner = &site.owner().await;
+    Browser::run_with(Screen::Wide, READ_BEFORE, |client| async move {
+        let client = &client;
+        Browser::sign_in(client, &site.base).await;
+        until(client, "document.querySelector('.shelf')").await;
+        client.goto(&format!("{}/house-style", site.base)).await.unwrap();
+        until(client, "window.deliver").await;
+        let set = json!({ "revision": 0, "key": "type_0", "value": 23 });
+        assert_eq!(owner.put("/api/house", &set).await.status(), 200);
+        until(client, "window.told").await;
+        ask(client, "window.deliver()").await;
+        until(
+            client,
+            "document.querySelector('input[type=number][aria-labelledby=token-type_0]')?.value === '23'",
+        )
         .await;
     })
     .await;

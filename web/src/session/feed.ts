@@ -12,11 +12,13 @@ export interface Present {
   chosen: string;
 }
 /** What was said since a mark. */
-export interface Told {
-  mark: string;
+export interface Heard {
   /** Whether something may have been missed: everything is better read anew. */
   anew: boolean;
   said: Said[];
+}
+export interface Told extends Heard {
+  mark: string;
 }
 
 export interface Parts {

@@ -1,11 +1,11 @@
 import { defineStore } from "pinia";
 import { api, ask, randomName } from "../api/client";
-import { Feed, type Told } from "./feed";
+import { Feed, type Heard, type Told } from "./feed";
 
 /** What this tab is told of as it happens elsewhere: one stream for all that is open in it, while it can be seen. */
 export const useFeed = defineStore("feed", () => {
   const tab = randomName();
-  const hearers = new Set<(told: Told) => void>();
+  const hearers = new Set<(heard: Heard) => void>();
   let begun = false;
   let wake = (): void => undefined;
 
@@ -44,10 +44,12 @@ export const useFeed = defineStore("feed", () => {
     addEventListener("online", () => wake());
   }
   /** Has somebody hear; gives how that ends. */
-  function hear(hearer: (told: Told) => void): () => void {
+  function hear(hearer: (heard: Heard) => void): () => void {
     hearers.add(hearer);
     return () => hearers.delete(hearer);
   }
+  /** Something was changed from here that no open view has made: what is shown is read anew. */
+  const missed = (): void => hearers.forEach((hear) => hear({ anew: true, said: [] }));
   const isStreaming = (): boolean => feed.streaming;
-  return { tab, begin, hear, isStreaming };
+  return { tab, begin, hear, missed, isStreaming };
 });

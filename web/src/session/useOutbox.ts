@@ -3,6 +3,7 @@ import { computed, ref, shallowRef, watch } from "vue";
 import { type Written, carry } from "../api/client";
 import { BrowserKeep } from "./keep";
 import { lineOfTab, openLines } from "./line";
+import { useFeed } from "./useFeed";
 import { Outbox, type Step, type Told } from "./outbox";
 
 /** A step that wasn't taken, and why, where no view tells it. */
@@ -73,12 +74,17 @@ export const useOutbox = defineStore("outbox", () => {
     const mine = all.filter((step) => step.owner === who && !known.has(step.key));
     const { line } = box;
     const own = mine.filter((step) => step.line === line && now - step.number < SAFE_MS);
-    box.adopt(own).forEach((answer, place) => void hear(answer, own[place]));
+    adopt(box, own);
     const isLeft = ({ line: of, number }: Step) => (open ? !open.has(of) : now - number > MOMENT_MS);
     left.value = mine.filter((step) => step.line !== line && isLeft(step));
     all.filter((step) => now - step.number > KEPT_MS).forEach((step) => void keep.drop(step.key));
   }
 
+  /** Sends steps of views that are gone; what is open now has not made them. */
+  function adopt(box: Outbox, steps: Step[]): void {
+    const answers = box.adopt(steps).map((answer, place) => hear(answer, steps[place]));
+    if (answers.length) void Promise.allSettled(answers).then(useFeed().missed);
+  }
   async function hear(answer: Promise<Response>, step: Step | undefined): Promise<void> {
     const came = await answer;
     if (!came.ok) await tellRefusal(step?.called ?? "", came);
@@ -96,7 +102,7 @@ export const useOutbox = defineStore("outbox", () => {
     const [box, steps, now] = [await outbox, left.value, Date.now()];
     left.value = [];
     const safe = steps.filter((step) => now - step.number < SAFE_MS);
-    box.adopt(safe).forEach((answer, place) => void hear(answer, safe[place]));
+    adopt(box, safe);
     const old = steps.filter((step) => !safe.includes(step));
     const why = "It is more than a day old and may have been taken already. Look at how it is now.";
     refused.value = [...refused.value, ...old.map(({ called }) => ({ called, why }))];

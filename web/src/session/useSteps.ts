@@ -1,6 +1,6 @@
 import { computed, getCurrentScope, onScopeDispose, ref, shallowRef } from "vue";
 import type { Answer, ApiError } from "../api/client";
-import type { Said, Told as Heard } from "./feed";
+import type { Heard, Said } from "./feed";
 import { typingEnds } from "./typing";
 import { useFeed } from "./useFeed";
 import { type On, useOutbox } from "./useOutbox";
@@ -104,11 +104,19 @@ export function useSteps<V extends object>(
   function put(now: V | null): void {
     answers += 1;
     server.value = now;
+    catchUp();
   }
   async function take(told: V): Promise<void> {
     const now = server.value ? into(server.value, told) : told;
     server.value = now;
+    catchUp();
     await show?.(now);
+  }
+  /** What was heard before the thing was there: it may have been read before that. */
+  const early: Heard[] = [];
+  function catchUp(): void {
+    if (!server.value) return;
+    early.splice(0).forEach((told) => void hear(told));
   }
 
   function send(slot = ""): Send {
@@ -162,8 +170,9 @@ export function useSteps<V extends object>(
     return data !== undefined;
   }
   /** Others have changed things: what is shown here is read anew, unless it is that new already. */
-  async function hear({ anew, said }: Heard): Promise<void> {
-    if (!server.value) return;
+  async function hear(told: Heard): Promise<void> {
+    if (!server.value) return void early.push(told);
+    const { anew, said } = told;
     const all = anew
       ? [null]
       : said.filter(({ thing }) => ["everything", knownOf(on().thing, server.value).thing].includes(thing));

@@ -1,6 +1,6 @@
 import { onBeforeUnmount, onMounted, ref, watch } from "vue";
 import { api, ask } from "../../api/client";
-import type { Present, Told } from "../../session/feed";
+import type { Present, Heard } from "../../session/feed";
 import { useFeed } from "../../session/useFeed";
 import { useDesk } from "./deskStore";
 import { bandOf, pieceOf } from "./types";
@@ -38,7 +38,7 @@ export function usePresence() {
     if (desk.view) void say(desk.view.id, true);
   };
 
-  function hear({ anew, said }: Told): void {
+  function hear({ anew, said }: Heard): void {
     // The server may have begun anew: it doesn't know yet who is here.
     if (anew) here();
     const there = said.findLast((one) => one.thing === `here/${desk.view?.id}`);
