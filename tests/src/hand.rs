@@ -59,6 +59,5 @@ impl<'a> Hand<'a> {
     /// Ends a job, and tells where it took more than it is to take.
     pub fn took(&self, job: &str, most: usize) {
         assert!(self.actions <= most, "{job}: {} actions, {most} are the most", self.actions);
-        println!("{job}: {} actions", self.actions);
     }
 }

@@ -57,7 +57,7 @@ async fn owners_views(base: &str) {
     until(client, &format!("{thumbs} >= 6")).await;
     until(
         client,
-        "document.querySelector('[data-test=first-screens]')?.innerText.includes('first screen of all')",
+        "document.querySelector('[data-test=first-screens]')?.innerText.includes('they stand first')",
     )
     .await;
     take(&browser, "all-products").await;
