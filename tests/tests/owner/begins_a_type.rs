@@ -20,7 +20,7 @@ async fn a_page_is_composed_with_a_sample_that_the_first_product_replaces(pool: 
         click(&client, ".shelf header button", "New product type").await;
         let name = find(&client, "[placeholder='Power kites']").await;
         name.send_keys("Power kites").await.unwrap();
-        pick(&client, "Its products are like", "sport-kites").await;
+        pick(&client, "Begin with what another type has", "sport-kites").await;
         until(
             &client,
             "document.querySelector('.fields .pill[aria-pressed=true]')?.textContent.includes('Colour')",

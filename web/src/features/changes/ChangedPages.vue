@@ -156,6 +156,9 @@ function takeAll(way: WayTold): void {
   padding: 10px 14px;
   border-bottom: 1px solid var(--line);
 }
+.way > .quiet {
+  min-height: 24px;
+}
 .way p {
   margin: 0;
   font-weight: 600;
