@@ -1,5 +1,6 @@
 //! A product's pictures, from the files on a disk to the page.
 
+use compagina_tests::desk::kept;
 use compagina_tests::pictures::photograph;
 use compagina_tests::{Browser, Screen, Site, ask, find, until};
 use fantoccini::key::Key;
@@ -67,6 +68,7 @@ async fn files_are_put_in_given_their_choices_described_and_ordered(pool: MySqlP
             until(&client, &format!("document.querySelector('.grid .card:nth-child({}) button').innerText.includes('The Whimbrel by itself')", place - 1)).await;
         }
         until(&client, "!document.querySelector('.problem')?.innerText").await;
+        kept(&client).await;
         client.goto(&format!("{base}/shop/products/whimbrel?colour=tide&sail=1-6-m")).await.unwrap();
         assert_eq!(ask(&client, "document.querySelector('.slide img').alt").await, json!("The Whimbrel by itself"));
     })

@@ -1,6 +1,6 @@
 //! Two options made one by mouse, and an option that only one product has.
 
-use compagina_tests::desk::click;
+use compagina_tests::desk::{click, kept};
 use compagina_tests::{Browser, Screen, Site, ask, find, until};
 use serde_json::json;
 use sqlx::MySqlPool;
@@ -64,6 +64,7 @@ async fn a_product_gets_an_option_of_its_own_and_its_variants_a_picture(pool: My
         find(&client, "[aria-label='What is set']").await.select_by_value("picture").await.unwrap();
         ask(&client, "document.querySelectorAll('.pictures button')[3].click()").await;
         until(&client, "document.querySelector('.pic img:not(.lent)')").await;
+        kept(&client).await;
         client.goto(&format!("{base}/shop/products/whimbrel?colour=ember&sail=1-6-m")).await.unwrap();
         let first = "JSON.parse(document.getElementById('offers').textContent)";
         until(&client, &format!("Object.values({first}.entries).some(e => e.pictures[0] === 3)")).await;
