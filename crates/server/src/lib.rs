@@ -14,6 +14,7 @@ mod names;
 mod news;
 mod once;
 mod openapi;
+mod pages;
 mod password;
 mod routes;
 mod serving;

@@ -2,6 +2,7 @@ use crate::config::{Config, StartError};
 use crate::feed::Feed;
 use crate::making::drawer::Drawer;
 use crate::media::Media;
+use crate::pages::Pages;
 use crate::serving::Serving;
 use compagina_press::Assets;
 use compagina_storage::Store;
@@ -17,6 +18,8 @@ pub struct State {
     pub serving: Arc<Serving>,
     /// What owners' open tabs are told.
     pub feed: Feed,
+    /// Pages that desks were told last.
+    pub pages: Pages,
     /// Draws what strangers send.
     pub drawer: Drawer,
     /// Wakes a worker when there are pictures to make.
@@ -54,6 +57,7 @@ impl State {
         Ok(Self {
             serving: Arc::new(Serving::new(store, media, assets, config.pace.prepare)?),
             feed: Feed::default(),
+            pages: Pages::default(),
             drawer: Drawer::new(config.drawer.clone())?,
             to_make: Notify::new(),
             turns: Semaphore::new(MEGAPIXELS_AT_ONCE as usize),

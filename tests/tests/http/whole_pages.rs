@@ -91,11 +91,34 @@ async fn an_answer_brings_the_page_along_where_it_is_asked_for(pool: MySqlPool) 
     let op = json!({ "op": "set", "target": { "piece": "p9" }, "setting": "words", "device": "wide", "value": "Fly it" });
     let body = json!({ "revision": 1, "op": op, "look": { "product": "whimbrel", "stock": "few", "language": "en" } });
     let answer = json_of(owner.post("/api/templates/2/operations", &body).await).await;
-    let proof = answer["proof"].as_str().unwrap();
+    let proof = answer["proof"]["html"].as_str().unwrap();
     assert!(
         proof.contains(">Fly it<") && proof.contains("Only 2 left") && proof.contains("data-piece=\"p9\"")
     );
-    let undone = json!({ "revision": 2, "look": { "product": "gone" } });
+
+    // Who has a page is told what differs from it.
+    let op = json!({ "op": "set", "target": { "piece": "p9" }, "setting": "words", "device": "wide", "value": "Take it" });
+    let look =
+        json!({ "product": "whimbrel", "stock": "few", "language": "en", "has": answer["proof"]["name"] });
+    let body = json!({ "revision": 2, "op": op, "look": look });
+    let next = json_of(owner.post("/api/templates/2/operations", &body).await).await;
+    assert_eq!(next["proof"]["html"], Value::Null);
+    let cuts = next["proof"]["cuts"].as_array().unwrap();
+    let units: Vec<u16> = proof.encode_utf16().collect();
+    let (mut made, mut at) = (Vec::new(), 0);
+    for cut in cuts {
+        let place = |name: &str| usize::try_from(cut[name].as_u64().unwrap()).unwrap();
+        made.extend_from_slice(&units[at..place("from")]);
+        made.extend(cut["text"].as_str().unwrap().encode_utf16());
+        at = place("to");
+    }
+    made.extend_from_slice(&units[at..]);
+    let whole = owner.page("/api/templates/2/proof?product=whimbrel&stock=few".into()).await;
+    assert_eq!(String::from_utf16(&made).unwrap(), whole);
+    let told = serde_json::to_string(cuts).unwrap();
+    assert!(told.len() * 20 < whole.len(), "{told}");
+
+    let undone = json!({ "revision": 3, "look": { "product": "gone" } });
     let answer = owner.post("/api/templates/2/undo", &undone).await;
     assert_eq!(answer.status(), 200, "the step is kept though the page can't be drawn");
     assert!(json_of(answer).await.get("proof").is_none());

@@ -2144,6 +2144,15 @@ export interface components {
          * @example GBP
          */
         Currency: string;
+        /** @description A part of a page that another one takes the place of. */
+        Cut: {
+            /** @description Where it begins, in UTF-16 code units, as scripts count. */
+            from: number;
+            /** @description What stands there instead. */
+            text: string;
+            /** @description Where it ends. */
+            to: number;
+        };
         /**
          * @description A day of the calendar (Gregorian, also before it was in use) as `2026-11-24`.
          * @example 2026-11-24
@@ -2276,8 +2285,7 @@ export interface components {
             on_screens?: components["schemas"]["OnScreen"][] | null;
             /** @description Pieces that still say what a starter wrote into them. */
             prompting: components["schemas"]["PieceId"][];
-            /** @description The page after the step, where it was asked for. */
-            proof?: string | null;
+            proof?: components["schemas"]["PageView"] | null;
             /** Format: int64 */
             revision: number;
         };
@@ -2690,6 +2698,8 @@ export interface components {
             coming_soon?: boolean;
             /** @description As `2026-11-24`; today without one. */
             day?: string | null;
+            /** @description The page that the asker has, by its name: where the page comes with an answer, what differs from it is enough. */
+            has?: string | null;
             language?: components["schemas"]["Language"];
             /**
              * Format: int64
@@ -3169,6 +3179,17 @@ export interface components {
             swatch: components["schemas"]["Swatch"];
             value: components["schemas"]["ValueId"];
             why: string;
+        };
+        /** @description A page as a desk is told it. */
+        PageView: {
+            /** @description What differs from that, from its beginning to its end. */
+            cuts: components["schemas"]["Cut"][];
+            /** @description The whole page. */
+            html?: string | null;
+            /** @description What the page is called. Whoever asks next names it as the one they have. */
+            name: string;
+            /** @description Without the whole: the page that was named as the one they have. */
+            of?: string | null;
         };
         /** @description The shop's named colours, one a line: `Sea green #2E8B57`. */
         PaletteText: {
@@ -8853,6 +8874,8 @@ export interface operations {
                 /** @description By which plan it is bought; once without one. */
                 plan?: number | null;
                 language?: components["schemas"]["Language"];
+                /** @description The page that the asker has, by its name: where the page comes with an answer, what differs from it is enough. */
+                has?: string | null;
             };
             header?: never;
             path: {
@@ -9389,6 +9412,8 @@ export interface operations {
                 /** @description By which plan it is bought; once without one. */
                 plan?: number | null;
                 language?: components["schemas"]["Language"];
+                /** @description The page that the asker has, by its name: where the page comes with an answer, what differs from it is enough. */
+                has?: string | null;
                 /** @description One piece alone. */
                 only?: string | null;
                 /** @description As it was at this moment of its history. */
@@ -9557,6 +9582,8 @@ export interface operations {
                 /** @description By which plan it is bought; once without one. */
                 plan?: number | null;
                 language?: components["schemas"]["Language"];
+                /** @description The page that the asker has, by its name: where the page comes with an answer, what differs from it is enough. */
+                has?: string | null;
             };
             header?: never;
             path: {

@@ -5,6 +5,7 @@ import { draftCalls } from "../../session/useDraft";
 import { type Send, type Shows, type Turn, useSteps } from "../../session/useSteps";
 import { withOp } from "./asMade";
 import { lines, sharing } from "./order";
+import { Pages } from "./pages";
 import type { Draft, Level, Look, Op, Target } from "./types";
 
 /** Lets the proofs show what was sent to them before the desk itself is drawn anew: they hear of it before the
@@ -108,10 +109,10 @@ export const useDesk = defineStore("desk", () => {
   }
   /** The draft alone, with its page. */
   function readDraft(): Promise<Answer<Draft>> {
-    const { path, look: asked } = made();
-    if (!asked) return read();
-    const params = { path, query: asked };
-    return hear(ask(api.GET("/api/templates/{id}/draft", { params })), asked, path.id);
+    const { path, look: query } = made();
+    if (!query) return read();
+    const asked = look.value;
+    return hear(ask(api.GET("/api/templates/{id}/draft", { params: { path, query } })), asked, path.id);
   }
   async function open(id: number, first?: string): Promise<void> {
     if (here.value !== id) $reset();
@@ -141,18 +142,23 @@ export const useDesk = defineStore("desk", () => {
     published.value = false;
   }
 
-  /** On what a step is made: its template, the revision that is known, and the situation in which the page is wanted. */
-  const made = () => ({ path: { id: here.value }, revision: known.value?.revision ?? 0, look: look.value });
+  const pages = new Pages();
+  /** On what a step is made: its template, the revision that is known, the situation in which the page is wanted, and
+   * the page that is here. */
+  function made() {
+    const wanted = look.value && { ...look.value, has: pages.newest };
+    return { path: { id: here.value }, revision: known.value?.revision ?? 0, look: wanted };
+  }
 
   /** Lets the proofs show a page that came with an answer, before the desk itself is drawn anew. */
   async function hear(answer: Promise<Answer<Draft>>, asked: Look | null, id: number): Promise<Answer<Draft>> {
     const came = await answer;
     const { data } = came;
-    if (data?.proof && asked && asked === look.value && id === here.value) {
-      const { proof: html } = data;
-      onScreens.value = data.on_screens ?? onScreens.value;
+    const html = data?.proof ? pages.take(data.proof) : null;
+    if (data && html !== null && asked && asked === look.value && id === here.value) {
       pageListeners.forEach((listener) => listener(html));
       await afterPainting();
+      onScreens.value = data.on_screens ?? onScreens.value;
       fresh.value = { html, look: asked, revision: data.revision };
     }
     return came;
@@ -163,7 +169,7 @@ export const useDesk = defineStore("desk", () => {
     shows?: Shows<Draft> | Turn,
     about?: Op,
   ) {
-    const { path, look: asked } = made();
+    const [{ path }, asked] = [made(), look.value];
     const again = (send: Send) => hear(call({ ...made(), path }, send), asked, path.id);
     const slot = about?.op === "set" ? JSON.stringify([about.target, about.setting, about.device]) : undefined;
     return steps.step(again, { shows, about, slot });

@@ -20,6 +20,7 @@ pub mod tidy;
 
 use crate::clock::now;
 use crate::error::{ApiError, ApiResult};
+use crate::pages::PageView;
 use crate::routes::prices::draft_now;
 use crate::serving::edition::{everywhere, listed};
 use crate::serving::known::{Known, known_or_sample};
@@ -62,7 +63,7 @@ pub struct DraftView {
     pub prompting: Vec<PieceId>,
     /// The page after the step, where it was asked for.
     #[serde(skip_serializing_if = "Option::is_none")]
-    pub proof: Option<String>,
+    pub proof: Option<PageView>,
     /// The same: on which screens its pieces are hidden, or shown because a type or a product says so.
     #[serde(skip_serializing_if = "Option::is_none")]
     pub on_screens: Option<Vec<OnScreen>>,
@@ -145,6 +146,8 @@ pub struct Look {
     plan: Option<u64>,
     #[serde(default)]
     language: Language,
+    /// The page that the asker has, by its name: where the page comes with an answer, what differs from it is enough.
+    has: Option<String>,
 }
 
 impl Look {

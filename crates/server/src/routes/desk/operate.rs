@@ -90,7 +90,8 @@ pub(super) async fn draft_now(state: &State, id: TemplateId, look: Option<&Look>
     let mut view = draft_view(state, &template, history).await?;
     if let Some(look) = look {
         // A step is kept already: a page that can't be drawn must not make it look as if it weren't.
-        view.proof = draw(state, id, &template.draft, look, None).await.ok();
+        let drawn = draw(state, id, &template.draft, look, None).await.ok();
+        view.proof = drawn.map(|html| state.pages.tell(html, look.has.as_deref()));
         view.on_screens = on_screens(state, &template.draft, look).await.ok();
     }
     Ok(view)
