@@ -80,7 +80,11 @@ pub async fn order(client: &Client) -> Vec<String> {
 
 /// Waits until everything that was done is kept.
 pub async fn kept(client: &Client) {
-    until(client, "document.querySelector('[data-test=saved]')?.textContent.startsWith('Saved')").await;
+    until(
+        client,
+        "document.querySelector('[data-test=saved]:not([aria-busy])')?.textContent.startsWith('Saved')",
+    )
+    .await;
 }
 
 /// Types something in the place of what a field holds.

@@ -43,7 +43,13 @@ const reload = (): void => location.reload();
       <button class="quiet" @click="outbox.understood">Understood</button>
     </span>
     <span class="one">
-      <span role="status" :class="outbox.stuck ? 'signal' : 'soft'" data-test="saved">{{ said }}</span>
+      <span
+        role="status"
+        :aria-busy="outbox.waiting > 0 || undefined"
+        :class="outbox.stuck ? 'signal' : 'soft'"
+        data-test="saved"
+        >{{ said }}</span
+      >
       <button v-if="outbox.stuck === 'offline'" class="quiet" @click="outbox.goOn">Try now</button>
     </span>
   </span>
