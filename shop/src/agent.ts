@@ -114,8 +114,13 @@ function show(name: string, to: (HTMLElement | null)[], value: string): void {
   for (const element of to) if (element?.getAttribute(name) !== value) element?.setAttribute(name, value);
 }
 
-function setText(element: Element | null, text: string | null | undefined): void {
-  if (element && typeof text === "string" && element.textContent !== text) element.textContent = text;
+/** What was put into elements; reading it from a page with many offers would take longer than all else. */
+const texts = new WeakMap<Element, string>();
+function setText(element: Element | null, text: string): void {
+  if (!element) return;
+  const now = texts.get(element) ?? element.textContent;
+  texts.set(element, text);
+  if (now !== text) element.textContent = text;
 }
 
 /** Takes away what isn't the page's own, before another page is laid over it. */
@@ -140,7 +145,9 @@ function takeChanges(changes: Changes): void {
   if (changes.body === null) {
     for (const [id, html] of Object.entries(changes.pieces)) {
       const old = find("piece", id);
-      if (old) void Idiomorph.morph(old, html, { morphStyle: "outerHTML" });
+      const next = document.createElement("template");
+      next.innerHTML = html;
+      if (old) void Idiomorph.morph(old, [...next.content.childNodes], { morphStyle: "outerHTML" });
     }
   } else if (!takeBody(changes.body, changes.pieces)) return tell({ say: "lost" });
   settle();

@@ -5,7 +5,6 @@ import { injectMoves } from "./keys";
 import type { Where } from "./order";
 import { type Device, ORDER_DEVICES, type Piece, pieceOf } from "./types";
 import { useScope } from "./useScope";
-import { useVisibility } from "./useVisibility";
 
 const props = defineProps<{
   piece: Piece;
@@ -14,14 +13,16 @@ const props = defineProps<{
   silent: boolean;
   wide: Where;
   phone: Where;
+  /** Whether it is meant to be seen there. */
+  shownWide: boolean;
+  shownPhone: boolean;
   /** Whether the finder has left it out. */
   out: boolean;
 }>();
-defineEmits<{ gap: [] }>();
+defineEmits<{ gap: []; toggle: [device: Device] }>();
 const desk = useDesk();
 const moves = injectMoves();
 const scope = useScope();
-const visibility = useVisibility();
 
 const label = computed(() => desk.labels.get(props.piece.kind) ?? props.piece.kind);
 const chosen = computed(() => pieceOf(desk.chosen) === props.piece.id || desk.also.includes(props.piece.id));
@@ -59,7 +60,7 @@ watch(
 const said = { first: "in the first screen", below: "below the first screen", away: "not shown" } as const;
 function says(device: Device): string {
   const name = device === "wide" ? "wide screens" : "phones";
-  const act = visibility.isShown(props.piece.id, device) ? "Hide" : "Show";
+  const act = (device === "wide" ? props.shownWide : props.shownPhone) ? "Hide" : "Show";
   return `${label.value} on ${name}: ${said[where(device)]}. ${act} it there.`;
 }
 
@@ -95,7 +96,7 @@ function choose(event: MouseEvent): void {
         :class="[device, where(device)]"
         :aria-label="says(device)"
         :title="says(device)"
-        @click="visibility.toggle(piece.id, device)"
+        @click="$emit('toggle', device)"
       />
     </span>
     <button class="gap" :aria-label="`Add a piece after ${label}`" title="Add a piece here" @click="$emit('gap')" />

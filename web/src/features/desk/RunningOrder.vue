@@ -3,6 +3,7 @@ import { mdiMagnify, mdiUnfoldLessHorizontal, mdiUnfoldMoreHorizontal } from "@m
 import { computed, nextTick, ref, watch } from "vue";
 import { VueDraggable } from "vue-draggable-plus";
 import BandLine from "./BandLine.vue";
+import MovedSaid from "./MovedSaid.vue";
 import OrderRow from "./OrderRow.vue";
 import PieceFinder from "./PieceFinder.vue";
 import { useDesk } from "./deskStore";
@@ -30,7 +31,7 @@ watch(
   bands,
   (now) => {
     const lists = now.flatMap((b) => b.columns).map((c): [string, string[]] => [c.id, c.pieces.map((p) => p.id)]);
-    columns.value = new Map(lists);
+    if (JSON.stringify(lists) !== JSON.stringify([...columns.value])) columns.value = new Map(lists);
   },
   { immediate: true },
 );
@@ -156,7 +157,7 @@ function hintOf(piece: Piece): string {
 
 <template>
   <div class="order" role="region" aria-label="Running order">
-    <p class="unseen" role="status" data-test="moved">{{ desk.moved }}</p>
+    <MovedSaid />
     <div class="title">
       <h2>Running order</h2>
       <TextInput
@@ -217,9 +218,12 @@ function hintOf(piece: Piece): string {
                 :silent="silent.has(piece.id)"
                 :wide="where(piece, 'wide')"
                 :phone="where(piece, 'phone')"
+                :shown-wide="visibility.isShown(piece.id, 'wide')"
+                :shown-phone="visibility.isShown(piece.id, 'phone')"
                 :out="isOut(piece.id)"
                 :data-piece="piece.id"
                 @gap="gap = { column: column.id, index: index + 1 }"
+                @toggle="(device) => visibility.toggle(piece.id, device)"
               />
               <div v-if="isGap(column.id, index + 1)" class="finder">
                 <PieceFinder :product="facts" @pick="pick" @close="gap = null" />

@@ -29,17 +29,31 @@ export function lines(layout: Layout): Line[] {
   );
 }
 
-/** A new draft with the very pieces of the old one where they are as they were: only what changed is drawn anew. */
+/** A new draft with the very pieces, columns and bands of the old one where they are as they were: only what changed is
+ * drawn anew. */
 export function sharing(old: Draft | null, next: Draft): Draft {
-  const before = new Map(old ? lines(old.layout).map((l): [string, Piece] => [l.piece.id, l.piece]) : []);
-  const shared = (piece: Piece): Piece => {
-    const same = before.get(piece.id);
-    return same && JSON.stringify(same) === JSON.stringify(piece) ? same : piece;
+  const before = old?.layout.bands ?? [];
+  const columnsBefore = before.flatMap((band) => band.columns);
+  const pieces = sharer(columnsBefore.flatMap((column) => column.pieces));
+  const columns = sharer(columnsBefore);
+  const bands = sharer(before);
+  const column = (one: Column): Column =>
+    columns({ ...one, pieces: one.pieces.map((piece) => pieces(piece)) }, "pieces");
+  const band = (one: Band): Band => bands({ ...one, columns: one.columns.map(column) }, "columns");
+  return { ...next, layout: { ...next.layout, bands: next.layout.bands.map(band) } };
+}
+
+/** Gives the one that was there before for one that is like it. What it holds, under `within`, is shared already. */
+function sharer<T extends { id: string }>(before: T[]) {
+  const known = new Map(before.map((one): [string, T] => [one.id, one]));
+  return (one: T, within?: keyof T): T => {
+    const same = known.get(one.id);
+    if (!same) return one;
+    const [held, now] = within ? [same[within] as unknown[], one[within] as unknown[]] : [[], []];
+    const holds = held.length === now.length && held.every((part, place) => part === now[place]);
+    const rest = (of: T): string => JSON.stringify(within ? { ...of, [within]: [] } : of);
+    return holds && rest(same) === rest(one) ? same : one;
   };
-  const columns = (band: Band): Column[] =>
-    band.columns.map((column) => ({ ...column, pieces: column.pieces.map(shared) }));
-  const bands = next.layout.bands.map((band) => ({ ...band, columns: columns(band) }));
-  return { ...next, layout: { ...next.layout, bands } };
 }
 
 /** Where a piece lies on a screen: within the first screen, below it, or nowhere. */

@@ -3,6 +3,7 @@ import { type Answer, type Schemas, api, ask, offline } from "../../api/client";
 import { useVisit } from "../../ui/visit/useVisit";
 import { useDesk } from "./deskStore";
 import { useLeaf } from "./useLeaf";
+import { useRested } from "./useRested";
 import type { Look, PricesMood, SaleMood, Situation, StockMood } from "./types";
 
 export type Kept = Schemas["KeptView"];
@@ -60,8 +61,9 @@ export function useSituation(first: () => string | undefined) {
   }
   const proofAddress = computed(() => address());
 
+  const rested = useRested(() => desk.draft?.revision);
   watch(
-    [query, () => desk.draft?.revision],
+    [query, rested],
     async () => {
       if (!desk.view || !query.value) return;
       const params = { path: { id: desk.view.id }, query: query.value };

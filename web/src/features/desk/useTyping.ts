@@ -31,12 +31,15 @@ export function useTyping(keep: () => boolean, reset: () => void) {
   /** Something was typed that is kept at once. */
   function go(): void {
     begin();
-    timer ??= setTimeout(attempt, Math.max(0, last + EVERY_MS - performance.now()));
+    const wait = last + EVERY_MS - performance.now();
+    // A timer would come after the frame that shows what was typed here, and hold up the proofs.
+    if (wait <= 0 && timer === undefined) queueMicrotask(attempt);
+    else timer ??= setTimeout(attempt, Math.max(0, wait));
   }
   /** One keep at a time: while one is under way, what comes after it waits. */
   function attempt(): void {
     timer = undefined;
-    if (desk.clash) return;
+    if (!typed || desk.clash) return;
     // Without a connection it is kept here, each time in the place of what wasn't sent.
     behind = desk.waiting > 0 && outbox.stuck === null;
     if (behind) return;

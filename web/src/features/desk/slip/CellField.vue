@@ -94,10 +94,13 @@ defineExpose({ drop });
 </template>
 
 <style scoped>
+/* What is typed changes nothing around it: without this each letter lays out the whole desk anew, before the proofs. */
 .text {
   display: flex;
   gap: 4px;
   align-items: center;
+  height: 24px;
+  contain: strict;
 }
 input {
   flex: 1;

@@ -1,6 +1,7 @@
 import { computed, onScopeDispose, ref, shallowRef, watch } from "vue";
 import { type Schemas, api, ask, offline } from "../../../api/client";
 import { useDesk } from "../deskStore";
+import { useRested } from "../useRested";
 import { type Target, bandOf, pieceOf, sameTarget } from "../types";
 
 /** After so long a slip that was never seen is asked for again. */
@@ -21,8 +22,9 @@ export function useSlip() {
   let later: ReturnType<typeof setTimeout> | undefined;
   onScopeDispose(() => clearTimeout(later));
 
+  const rested = useRested(() => desk.draft?.revision);
   watch(
-    [() => desk.chosen, () => desk.draft?.revision, () => desk.scope, () => desk.look?.product, again],
+    [() => desk.chosen, rested, () => desk.scope, () => desk.look?.product, again],
     async ([target]) => {
       clearTimeout(later);
       const id = desk.view?.id;
