@@ -1,8 +1,10 @@
 //! A practised hand in the owner's application, that counts what it does.
 
-use crate::{ask, until};
+use crate::{ask, find, until};
+use fantoccini::actions::{InputSource, MOUSE_BUTTON_LEFT, MouseActions, PointerAction};
 use fantoccini::elements::Element;
 use fantoccini::{Client, Locator};
+use std::time::Duration;
 
 /// An action is a click, a drag, a key command or one typed entry; a list that opens counts two. Going to the view in
 /// which a job begins isn't counted.
@@ -42,11 +44,39 @@ impl<'a> Hand<'a> {
         self.actions += 2;
     }
 
+    /// A list that opens as it is pressed, and is let go over one of its values: a drag.
+    pub async fn drags(&mut self, css: &str, says: &str) {
+        self.reach(css, "").await;
+        ask(self.client, "document.querySelector('[data-hand]').scrollIntoView({ block: 'center' })").await;
+        self.point("[data-hand]", PointerAction::Down { button: MOUSE_BUTTON_LEFT }).await;
+        let found =
+            format!("[...document.querySelectorAll('[role=option]')].find(e => e.innerText === `{says}`)");
+        until(self.client, &found).await;
+        ask(self.client, &format!("{found}.setAttribute('data-let-go', '')")).await;
+        self.point("[data-let-go]", PointerAction::Up { button: MOUSE_BUTTON_LEFT }).await;
+        until(self.client, "!document.querySelector('[role=option]')").await;
+        self.actions += 1;
+    }
+
+    /// Moves the pointer to the middle of something and does something there with its button.
+    async fn point(&self, css: &str, then: PointerAction) {
+        let (x, y, width, height) = find(self.client, css).await.rectangle().await.unwrap();
+        let to = PointerAction::MoveTo {
+            duration: Some(Duration::from_millis(40)),
+            x: x + (width / 2.0).min(60.0),
+            y: y + height / 2.0,
+        };
+        let mouse = MouseActions::new("mouse".to_owned()).then(to).then(then);
+        self.client.perform_actions(mouse).await.unwrap();
+    }
+
     /// An entry typed in the place of what stands there, and left.
     pub async fn types(&mut self, css: &str, text: &str) {
-        let field = self.reach(css, "").await;
-        field.click().await.unwrap();
-        ask(self.client, "document.activeElement.select?.()").await;
+        self.reach(css, "").await.click().await.unwrap();
+        // A cell turns into its field as it is clicked.
+        until(self.client, "document.activeElement.matches('input, textarea')").await;
+        ask(self.client, "document.activeElement.select()").await;
+        let field = self.client.active_element().await.unwrap();
         field.send_keys(&format!("{text}\u{e004}")).await.unwrap();
         self.actions += 1;
     }

@@ -1,6 +1,6 @@
 //! Jobs of a practised owner, each from begin to end, with the most actions that it is to take.
 
-use compagina_tests::desk::{drag, in_both, kept, order, proofs_are_drawn};
+use compagina_tests::desk::{choose, click, drag, in_both, kept, order, proofs_are_drawn};
 use compagina_tests::hand::Hand;
 use compagina_tests::{Browser, Owner, Screen, Site, ask, find, json_of, until};
 use serde_json::{Value, json};
@@ -129,6 +129,81 @@ async fn pages(pool: MySqlPool) {
         until(client, &format!("{said}?.includes('they stand first')")).await;
         assert_eq!(ask(client, "document.querySelectorAll('.all .told').length").await, 12);
         hand.took("Whether the button is on a phone's first screen for twelve products", 1);
+    })
+    .await;
+}
+
+/// What a piece of the draft is set to on wide screens.
+async fn set_to(owner: &Owner, kind: &str) -> Value {
+    let draft = owner.draft().await;
+    let bands = draft["layout"]["bands"].as_array().unwrap();
+    let columns = bands.iter().flat_map(|band| band["columns"].as_array().unwrap());
+    let pieces = columns.flat_map(|column| column["pieces"].as_array().unwrap());
+    pieces.filter(|piece| piece["kind"] == kind).map(|piece| piece["values"]["wide"].clone()).next().unwrap()
+}
+
+#[sqlx::test(migrations = false)]
+async fn how_pieces_look(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let base = site.base.clone();
+    Browser::run(Screen::Wide, |client| async move {
+        let client = &client;
+        Browser::sign_in(client, &base).await;
+        client.goto(&format!("{base}/templates/2?product=whimbrel")).await.unwrap();
+        proofs_are_drawn(client).await;
+        // A practised owner's parts are folded out: that is remembered.
+        choose(client, "Gallery").await;
+        click(client, ".slip .screens button", "Open all").await;
+
+        let mut hand = Hand::new(client);
+        hand.click(".order .what", "Gallery").await;
+        let cell = |setting: &str| format!(".slip [data-value='{setting}:wide'] button");
+        hand.drags(&cell("fit"), "whole, on a ground").await;
+        hand.drags(&cell("thumbnails"), "dots").await;
+        hand.drags(&cell("change"), "fades").await;
+        hand.types(&cell("advance"), "5").await;
+        hand.drags(&cell("arrows"), "while pointed at").await;
+        hand.drags(&cell("zoom"), "under a lens").await;
+        hand.types(&cell("lens_size"), "200").await;
+        hand.drags(&cell("full_screen"), "nothing").await;
+        kept(client).await;
+        let wanted = json!({ "fit": "whole", "thumbnails": "dots", "change": "fade", "advance": 5, "arrows": "hover",
+            "zoom": "lens", "lens_size": 200, "full_screen": "never" });
+        let set = set_to(&owner, "gallery").await;
+        for (setting, value) in wanted.as_object().unwrap() {
+            assert_eq!(set[setting], *value, "{setting}: {set}");
+        }
+        hand.took("A gallery with dots, a ground, a lens, and pictures that come by themselves", 9);
+
+        // The price is chosen as the desk is opened.
+        client.goto(&format!("{base}/templates/2?product=whimbrel")).await.unwrap();
+        proofs_are_drawn(client).await;
+        let mut hand = Hand::new(client);
+        hand.drags(&cell("colour"), "accent").await;
+        let line = async |kind: &str| {
+            find(client, &format!(".order .row:has([aria-label^='{kind} on wide'])")).await
+        };
+        let (price, summary) = (line("Price").await, line("Summary").await);
+        drag(client, &price, &summary, 0).await;
+        hand.did(1);
+        in_both(client, "page.querySelector('.k-price').compareDocumentPosition(page.querySelector('.k-summary')) & 4").await;
+        hand.click(".order .what", "Title").await;
+        hand.drags(&cell("size"), "48 px").await;
+        hand.click(".order .what", "Buy button").await;
+        hand.types(&cell("words"), "Fly it").await;
+        hand.types(&cell("now"), "Buy it now").await;
+        hand.drags(&cell("after"), "message").await;
+        hand.drags(&cell("width"), "its words").await;
+        hand.drags(&cell("icon"), "bag").await;
+        kept(client).await;
+        let set = set_to(&owner, "buy_button").await;
+        let wanted = json!({ "words": "Fly it", "now": "Buy it now", "after": "stay", "width": "words", "icon": "bag" });
+        for (setting, value) in wanted.as_object().unwrap() {
+            assert_eq!(set[setting], *value, "{setting}: {set}");
+        }
+        assert_eq!(set_to(&owner, "price").await["colour"], "accent");
+        hand.took("A bigger title, the price before the summary in the accent, a button of its own", 10);
     })
     .await;
 }

@@ -3,7 +3,8 @@ import { computed, nextTick, onBeforeUnmount, onMounted, ref, useId, watch } fro
 
 /**
  * A value is picked from a list that opens at once: what is typed leaves those with a word that begins so, arrows walk
- * them, Enter or leaving takes the one that is marked. What can be said in other words is taken as it is typed.
+ * them, Enter or leaving takes the one that is marked. What can be said in other words is taken as it is typed. Where
+ * a press opened it, letting go over a value takes that.
  */
 interface Choice {
   value: T;
@@ -67,6 +68,14 @@ function onKey(event: KeyboardEvent): void {
   }
   event.preventDefault();
 }
+/** The button of a pointer that came down elsewhere, as on what turned into this list, goes up on a value. */
+let pressed = false;
+function press(): void {
+  pressed = true;
+}
+function release(one: Choice): void {
+  if (!pressed) click(one);
+}
 function click(one: Choice): void {
   moved = false;
   take(one);
@@ -127,7 +136,8 @@ onBeforeUnmount(() => {
       tabindex="-1"
       :aria-selected="index === marked"
       :class="{ now: one === now }"
-      @mousedown.prevent
+      @mousedown.prevent="press"
+      @mouseup.left="release(one)"
       @mousemove="marked = index"
       @click="click(one)"
     >

@@ -69,6 +69,15 @@ function begin(row: Row, device: Device): void {
   before = cell.own ? cell.value : null;
   editing.value = true;
 }
+/** A list opens as soon as the pointer's button goes down, so that it can be let go over the value that is wanted. */
+function press(row: Row, device: Device, event: MouseEvent): void {
+  const opens = row.is === "columns" || (row.is === "field" && row.field.shape.shape === "choice");
+  if (!opens) return;
+  event.preventDefault();
+  // What is typed elsewhere is left first, as it would be by itself.
+  if (document.activeElement instanceof HTMLElement) document.activeElement.blur();
+  begin(row, device);
+}
 function cancel(): void {
   const row = current.value;
   control.value.forEach((one) => one.drop());
@@ -192,6 +201,7 @@ defineExpose({ enter });
               :data-at="isAt(row, 'wide') || undefined"
               :tabindex="isAt(row, 'wide') ? 0 : -1"
               :aria-label="`Columns: ${slip.columns}`"
+              @mousedown.left="press(row, 'wide', $event)"
               @click="begin(row, 'wide')"
             >
               {{ slip.columns }}
@@ -239,6 +249,7 @@ defineExpose({ enter });
                 :aria-expanded="isLong(row.field) ? editing && isAt(row, cell.device) : undefined"
                 :aria-disabled="!cell.means || undefined"
                 :aria-describedby="told ? 'slip-told' : undefined"
+                @mousedown.left="press(row, cell.device, $event)"
                 @click="begin(row, cell.device)"
                 @focus="tell($event, row.field, cell.device)"
                 @blur="hush"
