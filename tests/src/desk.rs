@@ -95,9 +95,10 @@ pub async fn type_into(client: &Client, css: &str, text: &str) {
 
 /// Turns a value on the slip, such as `words:wide`, into its control, in a part that is folded out for it.
 pub async fn open_value(client: &Client, value: &str) {
-    let cell = format!("document.querySelector('.slip [data-value=\"{value}\"]')");
+    // Until the slip of what was chosen is here, that of what was chosen before can't be clicked.
+    let cell = format!("document.querySelector('.slip:not([inert]) [data-value=\"{value}\"]')");
     let there = format!(
-        "{cell} || [...document.querySelectorAll('.slip .screens button')].find(b => b.textContent === 'Open all')?.click()"
+        "{cell} || [...document.querySelectorAll('.slip:not([inert]) .screens button')].find(b => b.textContent === 'Open all')?.click()"
     );
     until(client, &there).await;
     ask(client, &format!("{cell}.querySelector('button')?.click()")).await;

@@ -60,6 +60,12 @@ impl<'a> Hand<'a> {
 
     /// Moves the pointer to the middle of something and does something there with its button.
     async fn point(&self, css: &str, then: PointerAction) {
+        // What was done before may still bring its own line into sight.
+        let still = format!(
+            "(() => {{ const e = document.querySelector('{css}'); const now = JSON.stringify(e.getBoundingClientRect());
+                const same = e.dataset.handAt === now; e.dataset.handAt = now; return same; }})()"
+        );
+        until(self.client, &still).await;
         let (x, y, width, height) = find(self.client, css).await.rectangle().await.unwrap();
         let to = PointerAction::MoveTo {
             duration: Some(Duration::from_millis(40)),

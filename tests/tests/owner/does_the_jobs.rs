@@ -197,6 +197,9 @@ async fn how_pieces_look(pool: MySqlPool) {
         hand.drags(&cell("width"), "its words").await;
         hand.drags(&cell("icon"), "bag").await;
         kept(client).await;
+        let apart = "(() => { const [one, other] = [...page.querySelectorAll('.k-buy-button .buy')].map(b => b.getBoundingClientRect());
+            return other.left >= one.right + 8 || other.top >= one.bottom + 8; })()";
+        in_both(client, apart).await;
         let set = set_to(&owner, "buy_button").await;
         let wanted = json!({ "words": "Fly it", "now": "Buy it now", "after": "stay", "width": "words", "icon": "bag" });
         for (setting, value) in wanted.as_object().unwrap() {

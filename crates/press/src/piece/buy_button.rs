@@ -132,9 +132,11 @@ fn hint(ctx: &Ctx<'_>) -> String {
 }
 
 fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
-    let width = match styled.choice::<Width>(&WIDTH, device) {
-        Some(Width::Words) => "auto",
-        _ => "100%",
-    };
-    format!("{root} .buy{{width:{width}}}")
+    match styled.choice::<Width>(&WIDTH, device) {
+        // The second one stands beside it, and under it where there is no room.
+        Some(Width::Words) => {
+            format!("{root} .buy{{width:auto}}{root} .buy:has(+ .second){{margin-right:8px}}")
+        }
+        _ => format!("{root} .buy{{width:100%}}{root} .buy:has(+ .second){{margin-right:0}}"),
+    }
 }

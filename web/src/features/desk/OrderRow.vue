@@ -57,11 +57,18 @@ watch(
   (now) => now && pieceOf(desk.chosen) === props.piece.id && row.value?.scrollIntoView({ block: "nearest" }),
 );
 
+/** Whether narrower screens have a word of their own on whether it is shown, and don't follow the wide one. */
+const alone = computed(() => {
+  const here = scope.keptOf({ piece: props.piece.id }).filter(scope.bearsHere);
+  const all = [props.piece.values, ...here.map((one) => one.values)];
+  return all.some((values) => [values?.tablet, values?.phone].some((screen) => screen?.["shown"] !== undefined));
+});
 const said = { first: "in the first screen", below: "below the first screen", away: "not shown" } as const;
 function says(device: Device): string {
   const name = device === "wide" ? "wide screens" : "phones";
   const act = (device === "wide" ? props.shownWide : props.shownPhone) ? "Hide" : "Show";
-  return `${label.value} on ${name}: ${said[where(device)]}. ${act} it there.`;
+  const there = device === "wide" && !alone.value ? "on every screen" : "there";
+  return `${label.value} on ${name}: ${said[where(device)]}. ${act} it ${there}.`;
 }
 
 function choose(event: MouseEvent): void {

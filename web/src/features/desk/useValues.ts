@@ -62,5 +62,10 @@ export function useValues() {
     return desk.edit(setting(target, key, device, value, of));
   }
 
-  return { set, giveLooks, rejoin, rejoinAll, valuesOf };
+  /** Sets a value as it was before: a step of its own, of which nothing that is set next takes the place. */
+  function setBack(target: Target, key: string, device: Device, value: Value | null): void {
+    void desk.edit({ op: "many", ops: [setting(target, key, device, value)] });
+  }
+
+  return { set, setBack, giveLooks, rejoin, rejoinAll, valuesOf };
 }

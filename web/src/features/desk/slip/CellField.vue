@@ -7,13 +7,15 @@ import TextInput from "../../../ui/fields/TextInput.vue";
 
 /** A value's control, in the place of its words: a list, a number or one line of text. */
 const props = defineProps<{ field: Field; now: { value: Value }; label: string }>();
-const emit = defineEmits<{ set: [value: Value]; done: []; leave: [] }>();
+const emit = defineEmits<{ set: [value: Value]; back: []; done: []; leave: [] }>();
 const shape = computed(() => props.field.shape);
 
 // What is being typed appears in the proofs as it is typed.
 const shown = computed(() => String(props.now.value));
 const typed = ref("");
 let dropped = false;
+/** Whether what was typed so far is shown already. */
+let sent = false;
 const typing = useTyping(keep, () => (typed.value = shown.value));
 watch(
   shown,
@@ -28,16 +30,20 @@ onMounted(() => {
   box.value?.select();
 });
 
-/** Halfway to a number nothing is refused yet; once the field is left the server tells what is wrong with it. */
+/** Halfway to a number nothing is refused yet; once the field is left the server tells what is wrong with it, and what
+ * stood there before any of it was typed stands there again. */
 function keep(): boolean {
   if (dropped || typed.value === shown.value) return true;
   if (shape.value.shape !== "number") return send(typed.value);
   const number = Number(typed.value.replace(/[^\d-]/g, ""));
   const fits = number >= shape.value.least && number <= shape.value.most;
   if (typed.value.trim() === "" || !Number.isInteger(number)) return !typing.busy.value;
-  return (fits || !typing.busy.value) && send(number);
+  if (!fits && typing.busy.value) return false;
+  if (!fits && sent) emit("back");
+  return send(number);
 }
 function send(value: Value): true {
+  sent = true;
   emit("set", value);
   return true;
 }

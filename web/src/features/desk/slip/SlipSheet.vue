@@ -81,12 +81,13 @@ function press(row: Row, device: Device, event: MouseEvent): void {
 function cancel(): void {
   const row = current.value;
   control.value.forEach((one) => one.drop());
-  if (row?.is === "field" && !isLong(row.field)) {
-    const cell = now(row.field);
-    const own = cell.own ? cell.value : null;
-    if (JSON.stringify(own) !== JSON.stringify(before)) set(row.field, before);
-  }
+  if (row?.is === "field" && !isLong(row.field)) goBack(row.field);
   void focus(row);
+}
+function goBack(field: Field, device = columnOf({ is: "field", id: field.key, field })): void {
+  const cell = sheet.cell(field, device);
+  const own = cell.own ? cell.value : null;
+  if (JSON.stringify(own) !== JSON.stringify(before)) moves.setBack(props.slip.target, field.key, device, before);
 }
 /** The control has lost the focus to something else; to another screen's cell of its line, too. */
 function left(row: Row, device: Device): void {
@@ -235,6 +236,7 @@ defineExpose({ enter });
                 :now="cell"
                 :label="`${row.field.label}, ${SCREEN[cell.device]}`"
                 @set="(v) => set(row.field, v, cell.device)"
+                @back="goBack(row.field, cell.device)"
                 @done="focus(row, cell.device)"
                 @leave="left(row, cell.device)"
               />

@@ -49,6 +49,12 @@ export function useSlip() {
     { immediate: true },
   );
 
+  // The slip of something else isn't waited with.
+  watch(
+    () => desk.draft?.revision,
+    () => before.value && (again.value += 1),
+  );
+
   function isThere(target: Target): boolean {
     const bands = desk.known?.layout.bands ?? [];
     const [piece, band] = [pieceOf(target), bandOf(target)];
