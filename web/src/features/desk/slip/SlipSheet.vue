@@ -81,13 +81,15 @@ function press(row: Row, device: Device, event: MouseEvent): void {
 function cancel(): void {
   const row = current.value;
   control.value.forEach((one) => one.drop());
-  if (row?.is === "field" && !isLong(row.field)) goBack(row.field);
+  if (row?.is === "field" && !isLong(row.field) && isOther(now(row.field))) set(row.field, before);
   void focus(row);
 }
-function goBack(field: Field, device = columnOf({ is: "field", id: field.key, field })): void {
-  const cell = sheet.cell(field, device);
-  const own = cell.own ? cell.value : null;
-  if (JSON.stringify(own) !== JSON.stringify(before)) moves.setBack(props.slip.target, field.key, device, before);
+/** Whether something else stands in a cell than where it got the focus. */
+function isOther(cell: Cell): boolean {
+  return JSON.stringify(cell.own ? cell.value : null) !== JSON.stringify(before);
+}
+function goBack(field: Field, device: Device): void {
+  if (isOther(sheet.cell(field, device))) moves.setBack(props.slip.target, field.key, device, before);
 }
 /** The control has lost the focus to something else; to another screen's cell of its line, too. */
 function left(row: Row, device: Device): void {
