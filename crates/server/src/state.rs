@@ -2,6 +2,7 @@ use crate::config::{Config, StartError};
 use crate::feed::Feed;
 use crate::making::drawer::Drawer;
 use crate::media::Media;
+use crate::once::Unkept;
 use crate::pages::Pages;
 use crate::serving::Serving;
 use compagina_press::Assets;
@@ -20,6 +21,8 @@ pub struct State {
     pub feed: Feed,
     /// Pages that desks were told last.
     pub pages: Pages,
+    /// Answers to steps that aren't kept yet.
+    pub unkept: Unkept,
     /// Draws what strangers send.
     pub drawer: Drawer,
     /// Wakes a worker when there are pictures to make.
@@ -58,6 +61,7 @@ impl State {
             serving: Arc::new(Serving::new(store, media, assets, config.pace.prepare)?),
             feed: Feed::default(),
             pages: Pages::default(),
+            unkept: Unkept::default(),
             drawer: Drawer::new(config.drawer.clone())?,
             to_make: Notify::new(),
             turns: Semaphore::new(MEGAPIXELS_AT_ONCE as usize),

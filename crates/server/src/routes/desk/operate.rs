@@ -87,12 +87,13 @@ pub(super) async fn change(
 /// A draft as it is now, with the page that it makes under a situation where one is given.
 pub(super) async fn draft_now(state: &State, id: TemplateId, look: Option<&Look>) -> ApiResult<DraftView> {
     let (template, history) = tokio::try_join!(state.store.template(id), state.store.history(id))?;
-    let mut view = draft_view(state, &template, history).await?;
-    if let Some(look) = look {
-        // A step is kept already: a page that can't be drawn must not make it look as if it weren't.
-        let drawn = draw(state, id, &template.draft, look, None).await.ok();
-        view.proof = drawn.map(|html| state.pages.tell(html, look.has.as_deref()));
-        view.on_screens = on_screens(state, &template.draft, look).await.ok();
-    }
+    let view = draft_view(state, &template, history);
+    let Some(look) = look else { return view.await };
+    let page = draw(state, id, &template.draft, look, None);
+    let (view, page, on_screens) = tokio::join!(view, page, on_screens(state, &template.draft, look));
+    let mut view = view?;
+    // A step is kept already: a page that can't be drawn must not make it look as if it weren't.
+    view.proof = page.ok().map(|html| state.pages.tell(html, look.has.as_deref()));
+    view.on_screens = on_screens.ok();
     Ok(view)
 }
