@@ -21,6 +21,8 @@ interface Box {
 interface Changes {
   /** The new HTML of the pieces that differ, by their names. */
   pieces: Record<string, string>;
+  /** The rows in which pieces stand otherwise, where only their places differ. */
+  rows: { was: string[]; now: string[] }[];
   /** The page's body with empty pieces, where anything but the insides of pieces differs. */
   body: string | null;
   /** The house style, and what the page's pieces and bands are set to. */
@@ -143,6 +145,7 @@ function setHead(house: string, laid: string, offers: string, title: string, lan
 function takeChanges(changes: Changes): void {
   setHead(changes.house, changes.laid, changes.offers, changes.title, changes.lang);
   if (changes.body === null) {
+    if (!takeRows(changes.rows)) return tell({ say: "lost" });
     for (const [id, html] of Object.entries(changes.pieces)) {
       const old = find("piece", id);
       const next = document.createElement("template");
@@ -151,6 +154,29 @@ function takeChanges(changes: Changes): void {
     }
   } else if (!takeBody(changes.body, changes.pieces)) return tell({ say: "lost" });
   settle();
+}
+
+/** Puts pieces in their order, each with all that it holds as it is. Tells whether all were found. */
+function takeRows(rows: Changes["rows"]): boolean {
+  const places = rows.map(({ was, now }) => {
+    const last = find("piece", was.at(-1) ?? null);
+    return { holder: last?.parentElement, end: last?.nextSibling ?? null, pieces: now.map((id) => find("piece", id)) };
+  });
+  for (const { holder, end, pieces } of places) {
+    let next: Node | null = end;
+    for (const piece of pieces.reverse()) {
+      if (!holder || !piece) return false;
+      if (piece.parentElement !== holder || piece.nextSibling !== next) put(holder, piece, next);
+      next = piece;
+    }
+  }
+  return true;
+}
+
+/** Where the browser can, without ending a film that plays or forgetting how far a gallery was scrolled. */
+function put(holder: Element & { moveBefore?: Element["insertBefore"] }, piece: Element, before: Node | null): void {
+  if (holder.moveBefore) holder.moveBefore(piece, before);
+  else holder.insertBefore(piece, before);
 }
 
 /** Pieces come empty where they are as they were; those are moved and left alone. Tells whether all were found. */
@@ -214,7 +240,9 @@ addEventListener("message", (event: MessageEvent<ToProof>) => {
   } else if (message.say === "first-screen") {
     foldAt = message.height;
     // Marks keep their size on the desk, however small the proof is drawn.
-    document.documentElement.style.setProperty("--unscale", String(1 / message.scale));
+    const { style } = document.documentElement;
+    style.setProperty("--unscale", String(1 / message.scale));
+    style.setProperty("--screen", `${message.height}px`);
     drawFold();
     report();
   }

@@ -38,12 +38,31 @@ test("only pieces that differ are told, and the page around them where that diff
   assert.equal(changesBetween(before, partsOf(typed)).body, null);
   const moved = partsOf(page(piece("b", "two") + piece("a", "one")));
   const told = changesBetween(before, moved);
-  assert.deepEqual(told.pieces, {});
-  assert.equal(told.body, moved.shape);
+  assert.deepEqual([told.pieces, told.body], [{}, null]);
+  assert.deepEqual(told.rows, [{ was: ["a", "b"], now: ["b", "a"] }]);
   assert.equal(
     changesBetween(before, partsOf(page(piece("a", "one"))))
       .body?.toString()
       .includes("p-b"),
     false,
   );
+});
+
+test("a piece that goes to another column is told as the rows that it leaves and comes to; an emptied column anew", () => {
+  const columns = (...all: string[][]): string =>
+    all
+      .map((ids) => `<div class="column${ids.length ? "" : " bare"}">${ids.map((id) => piece(id, id)).join("")}</div>`)
+      .join("");
+  const before = partsOf(page(columns(["a", "b"], ["c"], ["d"])));
+  const told = changesBetween(before, partsOf(page(columns(["a"], ["b", "c"], ["d"]))));
+  assert.deepEqual([told.pieces, told.body], [{}, null]);
+  assert.deepEqual(told.rows, [
+    { was: ["a", "b"], now: ["a"] },
+    { was: ["c"], now: ["b", "c"] },
+  ]);
+  const emptied = partsOf(page(columns(["a", "b", "d"], ["c"], [])));
+  assert.deepEqual(changesBetween(before, emptied).rows, []);
+  assert.equal(changesBetween(before, emptied).body, emptied.shape);
+  const gone = partsOf(page(columns(["a", "b"], ["c"], ["e"])));
+  assert.equal(changesBetween(before, gone).body, gone.shape);
 });

@@ -4,6 +4,9 @@ export interface Parts {
   pieces: Map<string, string>;
   /** The page's body with every piece empty. */
   shape: string;
+  /** The pieces that stand side by side, in the page's order, and the body without them: what is between those rows. */
+  rows: string[][];
+  between: string[];
   /** The house style, and what pieces and bands are set to. */
   house: string;
   laid: string;
@@ -23,17 +26,27 @@ export function partsOf(html: string): Parts {
   const pieces = new Map<string, string>();
   const body = html.indexOf("<body");
   let shape = "";
+  const rows: string[][] = [];
+  const between: string[] = [];
   let done = html.indexOf(">", body) + 1;
   for (const found of html.matchAll(/ data-piece="([^"]*)"/g)) {
     const start = html.lastIndexOf("<", found.index);
     // A piece within another one goes along with it.
     if (start < done) continue;
     const [inside, close, end] = elementAt(html, start);
-    pieces.set(found[1] ?? "", html.slice(start, end));
+    const id = found[1] ?? "";
+    pieces.set(id, html.slice(start, end));
+    if (start === done && rows.length > 0) rows.at(-1)?.push(id);
+    else {
+      rows.push([id]);
+      between.push(html.slice(done, start));
+    }
     shape += html.slice(done, inside) + html.slice(close, end);
     done = end;
   }
-  shape += html.slice(done, html.lastIndexOf("</body>"));
+  const rest = html.slice(done, html.lastIndexOf("</body>"));
+  shape += rest;
+  between.push(rest);
   const text = (id: string): string => {
     const at = html.search(new RegExp(`<(style|script)[^>]* id="${id}"`));
     if (at < 0) return "";
@@ -43,7 +56,7 @@ export function partsOf(html: string): Parts {
   const [house, laid, offers] = [text("house"), text("laid"), text("offers")];
   const title = plain(/<title>([^<]*)<\/title>/.exec(html)?.[1] ?? "");
   const lang = /<html[^>]* lang="([^"]*)"/.exec(html)?.[1] ?? "";
-  last = { html, pieces, shape, house, laid, offers, title, lang };
+  last = { html, pieces, shape, rows, between, house, laid, offers, title, lang };
   return last;
 }
 
@@ -71,6 +84,16 @@ function elementAt(html: string, start: number): [inside: number, close: number,
 export function changesBetween(shown: Parts, wanted: Parts): Record<string, unknown> {
   const changed = [...wanted.pieces].filter(([id, html]) => shown.pieces.get(id) !== html);
   const { house, laid, offers, title, lang } = wanted;
-  const body = shown.shape === wanted.shape ? null : wanted.shape;
-  return { say: "changes", pieces: Object.fromEntries(changed), body, house, laid, offers, title, lang };
+  const rows = movedRows(shown, wanted);
+  const body = shown.shape === wanted.shape || rows.length > 0 ? null : wanted.shape;
+  return { say: "changes", pieces: Object.fromEntries(changed), rows, body, house, laid, offers, title, lang };
+}
+
+/** Where nothing but the places of pieces differs: the rows that aren't as they were, and which pieces stand in them now. */
+function movedRows(shown: Parts, wanted: Parts): { was: string[]; now: string[] }[] {
+  const same = <T>(one: T[], other: T[]) => one.length === other.length && one.every((part, i) => part === other[i]);
+  const all = (parts: Parts) => [...parts.pieces.keys()].sort();
+  if (!same(shown.between, wanted.between) || !same(all(shown), all(wanted))) return [];
+  const rows = shown.rows.map((was, i) => ({ was, now: wanted.rows[i] ?? [] }));
+  return rows.filter(({ was, now }) => !same(was, now));
 }
