@@ -5,8 +5,8 @@ use crate::image::img;
 use crate::piece::film::video;
 use compagina_core::house::House;
 use compagina_core::page::piece::band::{
-    BEHIND, Behind, FILM, GAP, MOTION, Motion, PICTURE, REACH, Reach, SPACE_ABOVE, SPACE_BELOW, STAND, STAYS,
-    Stand, Stays, VEIL, Veil,
+    BEHIND, Behind, FILM, GAP, HEIGHT, Height, MOTION, Motion, PICTURE, REACH, Reach, SPACE_ABOVE,
+    SPACE_BELOW, STAND, STAYS, Stand, Stays, VEIL, Veil,
 };
 use compagina_core::page::piece::shared::SHOWN;
 use compagina_core::page::{Band, Device, SetValue};
@@ -29,8 +29,19 @@ pub(crate) fn css(id: &str, chain: &Chain<'_>, device: Device, house: &House) ->
     if chain.choice(&REACH, device) == Some(Reach::Edge) {
         let _ = write!(css, "#{id}>.columns{{max-width:none;padding-left:0;padding-right:0}}");
     }
-    if chain.choice(&STAND, device) == Some(Stand::Middle) {
+    let middle = chain.choice(&STAND, device) == Some(Stand::Middle);
+    if middle {
         let _ = write!(css, "#{id}>.columns{{align-items:center}}");
+    }
+    // In a proof the first screen is what its fold says, however high its frame is.
+    let part = match chain.choice::<Height>(&HEIGHT, device) {
+        Some(Height::Half) => "calc(var(--screen,100svh)/2)",
+        Some(Height::Screen) => "var(--screen,100svh)",
+        _ => "0",
+    };
+    if part != "0" {
+        let stands = if middle { "center" } else { "start" };
+        let _ = write!(css, "#{id}{{display:grid;align-content:{stands};min-height:{part}}}");
     }
     let staying = match chain.choice::<Stays>(&STAYS, device) {
         Some(Stays::First) => "first",
@@ -42,6 +53,11 @@ pub(crate) fn css(id: &str, chain: &Chain<'_>, device: Device, house: &House) ->
         let _ = write!(css, "#{id}>.columns>:{staying}-child{{position:sticky;top:16px;align-self:start}}");
     }
     css + &behind_css(id, chain, device)
+}
+
+/// Whether it is high though nothing stands in it.
+pub(crate) fn has_height(chain: &Chain<'_>) -> bool {
+    Device::ALL.into_iter().any(|device| chain.choice(&HEIGHT, device) != Some(Height::Own))
 }
 
 fn behind_css(id: &str, chain: &Chain<'_>, device: Device) -> String {

@@ -273,9 +273,12 @@ fn draw_band(ctx: &Ctx<'_>, band: &Band, mode: Mode, sheet: &mut Sheet) -> Optio
         })
         .collect();
     let pieces = || columns.iter().flat_map(|(_, pieces)| pieces.iter().map(|(piece, _)| *piece));
-    // On the desk a band that nothing was put into yet has its place; whoever composes drops pieces there.
+    // On the desk a band that nothing was put into yet has its place; whoever composes drops pieces there. For shoppers
+    // it is a strip of what lies behind it, where it has a height of its own.
     let is_new = band.columns.iter().all(|column| column.pieces.is_empty());
-    if pieces().next().is_none() && !(is_new && mode == Mode::Proof) {
+    let behind = band::behind(ctx, band, &chain);
+    let is_strip = || band::has_height(&chain) && !behind.0.is_empty();
+    if pieces().next().is_none() && !(is_new && mode == Mode::Proof) && !is_strip() {
         return None;
     }
     let drawn: Vec<_> =
@@ -292,7 +295,7 @@ fn draw_band(ctx: &Ctx<'_>, band: &Band, mode: Mode, sheet: &mut Sheet) -> Optio
     let proof = mode == Mode::Proof;
     Some(html! {
         section id=(id) class={ "band ground-" (ground) } data-band=[proof.then_some(&band.id)] {
-            (band::behind(ctx, band, &chain))
+            (behind)
             div.columns style={ "--columns:" (widths.join(" ")) } {
                 @for (_, pieces) in &drawn { div.column.bare[pieces.is_empty()] { @for (_, piece) in pieces { (piece) } } }
             }

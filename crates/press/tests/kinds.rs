@@ -328,6 +328,28 @@ fn a_band_whose_pieces_are_all_hidden_on_a_screen_takes_no_room_there() {
 }
 
 #[test]
+fn a_band_is_as_high_as_a_part_of_the_screen_where_that_is_set_and_a_strip_of_its_picture_without_pieces() {
+    let mut layout = page_of(Kind::Summary, vec![]);
+    let high = |layout: &Layout| html(layout).matches("min-height:var(--screen,100svh)").count();
+    assert_eq!(high(&layout), 0);
+    layout.bands[0].values.phone.insert("height".into(), text("screen"));
+    let page = html(&layout);
+    let (_, phone) = page.split_once("@media (max-width:640px)").unwrap();
+    assert!(phone.contains("#b-b{display:grid;align-content:start;min-height:var(--screen,100svh)}"));
+    assert_eq!(high(&layout), 1, "on phones alone");
+
+    let silent =
+        Piece { id: PieceId::try_from("silent").unwrap(), kind: Kind::Quotes, values: Values::default() };
+    layout.bands[0].columns[0].pieces = vec![silent];
+    assert!(!html(&layout).contains("id=\"b-b\""), "nothing to show");
+    layout.bands[0].values.wide.insert("behind".into(), text("picture"));
+    layout.bands[0].values.wide.insert("picture".into(), lines(&["dunes"]));
+    assert!(html(&layout).contains("id=\"b-b\""), "the picture has a height");
+    layout.bands[0].values.phone.clear();
+    assert!(!html(&layout).contains("id=\"b-b\""), "a picture behind nothing has none");
+}
+
+#[test]
 fn what_lies_behind_a_band_moves_only_for_those_who_want_motion() {
     let mut layout = page_of(Kind::Summary, vec![]);
     let set = |values: Values, setting, value| values.with(Device::Wide, setting, value);

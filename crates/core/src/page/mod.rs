@@ -20,6 +20,6 @@ pub use crate::setting::{
 pub use departure::{Departure, Whom};
 pub use difference::{Difference, differences};
 pub use layout::{Band, Column, FORMAT, Frame, Layout, Piece, Place, Target, Values};
-pub use op::{ColumnShape, Op, OpError, apply};
+pub use op::{ColumnShape, Op, OpError, along, apply};
 pub use piece::Kind;
 pub use quick::quick_look;

@@ -6,7 +6,7 @@ use crate::unit::Unit;
 use crate::{DraftId, Result, StorageError, Store, Thing, step_key};
 use compagina_core::ids::{BandId, KeptId, TemplateId};
 use compagina_core::page::op::Footprint;
-use compagina_core::page::{Layout, Op, OpError, apply};
+use compagina_core::page::{Layout, Op, OpError, along, apply};
 use compagina_core::template;
 use sqlx::MySqlConnection;
 use sqlx::types::Json;
@@ -63,7 +63,7 @@ impl Change<'_> {
     /// The edit that it comes to on a draft; none for going back or forward.
     async fn decided(&self, tx: &mut MySqlConnection, layout: &Layout) -> Result<Option<Op>> {
         Ok(match self {
-            Self::Edit(op) => Some(op.clone()),
+            Self::Edit(op) => Some(along(layout, op.clone())),
             Self::Decided(decide) => Some(decide(layout)?),
             Self::Keep { band, name } => Some(kept::keep_band(tx, layout, band, name).await?),
             Self::Place { kept, index, copy } => {

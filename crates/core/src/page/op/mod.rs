@@ -1,6 +1,7 @@
 //! Typed operations on a layout. [`apply`] changes the layout and returns the exact inverse, or refuses with the
 //! reason and changes nothing.
 
+mod along;
 mod band;
 mod depart;
 mod footprint;
@@ -23,6 +24,7 @@ pub const MOST_DEPARTURES: usize = 20_000;
 /// Operations that are taken as one.
 pub const MOST_AT_ONCE: usize = 1_000;
 
+pub use along::along;
 pub use footprint::{Footprint, Touch};
 pub use rename::Names;
 pub use say::say;

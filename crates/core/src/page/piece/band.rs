@@ -29,7 +29,11 @@ choice! {
     Stays { None = "none", "None"; First = "first", "The first"; Last = "last", "The last"; }
 }
 choice! {
-    /// How columns that differ in height stand.
+    /// How high the band is at least.
+    Height { Own = "own", "Its own"; Half = "half", "Half the screen"; Screen = "screen", "The whole screen"; }
+}
+choice! {
+    /// How columns stand that are lower than another one, or than the band.
     Stand { Top = "top", "Top"; Middle = "middle", "Middle"; }
 }
 
@@ -49,6 +53,8 @@ pub const BEHIND: Setting = Setting::choice::<Behind>("behind", "Behind it", "no
 pub const MOTION: Setting = Setting::choice::<Motion>("motion", "It moves", "page");
 /// *Veil over it*.
 pub const VEIL: Setting = Setting::choice::<Veil>("veil", "Veil over it", "dark");
+/// *Least height*.
+pub const HEIGHT: Setting = Setting::choice::<Height>("height", "Least height", "own");
 /// *Column in sight*.
 pub const STAYS: Setting = Setting::choice::<Stays>("stays", "Column in sight", "none");
 /// *Columns stand*.
@@ -73,6 +79,7 @@ pub const SETTINGS: &[&Setting] = &[
     &MOTION,
     &VEIL,
     &REACH,
+    &HEIGHT,
     &STAYS,
     &STAND,
     &GAP,
