@@ -296,6 +296,8 @@ async fn a_product_gets_a_page_of_its_own_and_comes_back(pool: MySqlPool) {
     let id = json_of(owner.post("/api/templates", &body).await).await["id"].as_u64().unwrap();
     let desk = json_of(owner.get(&format!("/api/templates/{id}/desk")).await).await;
     assert_eq!((&desk["serves"], &desk["products"]["products"][0]["handle"]), (&json!(1), &json!("curlew")));
+    assert_eq!(desk["own_of"], json!({ "handle": "curlew", "name": "Curlew", "back_to": 2 }));
+    assert!(json_of(owner.get("/api/templates/2/desk").await).await["own_of"].is_null());
     assert!(desk["draft"]["layout"].to_string().contains("Take the Curlew out"), "as it had it");
     assert!(desk["draft"]["layout"]["departures"].is_null());
     edit(&owner, id, json!({ "op": "remove_piece", "piece": "p14" })).await;

@@ -2223,6 +2223,7 @@ export interface components {
             name: string;
             /** @description The products that keep something different, by their names. */
             named: components["schemas"]["NamedProduct"][];
+            own_of?: components["schemas"]["OwnOf"] | null;
             planned?: components["schemas"]["Planned"] | null;
             /** @description Some of the products that can be put on it: those around the one that was asked for, or the first. */
             products: components["schemas"]["DeskProducts"];
@@ -3171,6 +3172,12 @@ export interface components {
             since: components["schemas"]["Local"];
             sku: string;
             typed: components["schemas"]["Money"];
+        };
+        /** @description A product that has a page of its own. */
+        OwnOf: {
+            back_to?: components["schemas"]["TemplateId"] | null;
+            handle: components["schemas"]["Handle"];
+            name: string;
         };
         /** @description A product that shows a value in its own way. */
         OwnSwatchView: {

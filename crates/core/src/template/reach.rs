@@ -203,6 +203,15 @@ impl Reach {
         self.rule == ReachRule::Fallback
     }
 
+    /// The one product that it serves, where it can serve no other.
+    #[must_use]
+    pub fn only_product(&self) -> Option<&Handle> {
+        match (&self.rule, self.also.as_slice()) {
+            (ReachRule::Named, [only]) => Some(only),
+            _ => None,
+        }
+    }
+
     /// As it is kept: exceptions say nothing where every product is named.
     #[must_use]
     pub fn tidied(mut self) -> Self {

@@ -7,6 +7,8 @@ import UndoRedo from "../../ui/UndoRedo.vue";
 import { onThe } from "../../ui/when";
 import PublishDialog from "./PublishDialog.vue";
 import { useDesk } from "./deskStore";
+import BackDialog from "./BackDialog.vue";
+import TemplateName from "./TemplateName.vue";
 import { injectMoves } from "./keys";
 import { DEVICES, type Situation } from "./types";
 import { useScope } from "./useScope";
@@ -18,6 +20,7 @@ const scope = useScope();
 const router = useRouter();
 const moves = injectMoves();
 const publishing = ref(false);
+const goingBack = ref(false);
 const count = computed(() => desk.draft?.changes ?? 0);
 const reach = computed(() => {
   const { serves = 0, serves_types: types = 0 } = desk.view ?? {};
@@ -65,7 +68,7 @@ const FRAMES = [
 
 <template>
   <div class="head">
-    <h1>{{ desk.view?.name }}</h1>
+    <TemplateName />
     <router-link to="/templates" class="reach">{{ reach }}</router-link>
     <button v-if="departed" class="chip differs" @click="emit('open', 'departures')">
       {{ departed === 1 ? "1 departure" : `${departed} departures` }}
@@ -104,7 +107,13 @@ const FRAMES = [
           @click="emit('open', 'departures')"
         />
         <v-list-item
-          v-if="scope.product.value && !scope.product.value.sample"
+          v-if="desk.view?.own_of"
+          title="Back to the template"
+          :subtitle="`${desk.view.own_of.name} loses this page of its own`"
+          @click="goingBack = true"
+        />
+        <v-list-item
+          v-else-if="scope.product.value && !scope.product.value.sample"
           title="A page of its own"
           :subtitle="`for ${scope.product.value.name}, apart from this template`"
           @click="ownPage"
@@ -135,6 +144,12 @@ const FRAMES = [
     </v-menu>
     <v-btn variant="flat" color="primary" :disabled="nothing" @click="publishing = true"> Publish </v-btn>
     <PublishDialog v-model="publishing" :facts="facts" />
+    <BackDialog
+      v-if="goingBack && desk.view?.own_of"
+      :template="desk.view"
+      :product="desk.view.own_of"
+      @close="goingBack = false"
+    />
   </div>
 </template>
 

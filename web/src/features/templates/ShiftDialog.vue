@@ -9,6 +9,7 @@ import DialogSheet from "../../ui/DialogSheet.vue";
 const props = defineProps<{
   moving: { title: string; moving: Moving };
   view: TemplatesView;
+  act?: string;
   shift: (moving: Moving, dry: boolean) => Promise<Answer<Shifted>>;
 }>();
 const emit = defineEmits<{ close: []; done: [] }>();
@@ -40,13 +41,16 @@ async function go(): Promise<void> {
     :title="moving.title"
     label="What moves"
     :width="520"
-    :act="moving.moving.what === 'away' ? 'Remove' : 'Move'"
+    :act="act ?? (moving.moving.what === 'away' ? 'Remove' : 'Move')"
     :ready="problem === '' && shifted !== null"
     @submit.prevent="go"
     @close="emit('close')"
   >
     <p v-if="meanwhile" class="signal" role="alert">{{ meanwhile }}</p>
     <p v-if="problem" class="signal" role="alert">{{ problem }}</p>
-    <ShiftList v-else-if="shifted" :shifted="shifted" :view="view" live />
+    <template v-else-if="shifted">
+      <ShiftList :shifted="shifted" :view="view" live />
+      <slot />
+    </template>
   </DialogSheet>
 </template>

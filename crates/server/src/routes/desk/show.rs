@@ -1,12 +1,12 @@
 use super::leaf::{DeskProducts, Leaves};
 use super::operate::draft_now;
 use super::{DraftView, Look, draft_view};
+use crate::clock::now;
 use crate::error::{ApiError, ApiResult};
 use crate::routes::draft::{Planned, planned};
 use crate::routes::template::ahead::{TurnTold, ahead};
 use crate::routes::template::list::NamedProduct;
-use crate::serving::edition::everywhere;
-use crate::serving::edition::listed;
+use crate::serving::edition::{everywhere, listed, live};
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;
@@ -16,7 +16,7 @@ use compagina_core::ids::{Handle, TemplateId};
 use compagina_core::page::piece::Role;
 use compagina_core::page::starter::STARTERS;
 use compagina_core::page::{Kind, Sentence, Whom, sentences};
-use compagina_core::template::Candidate;
+use compagina_core::template::{Candidate, Index};
 use compagina_storage::{DraftId, TemplateRow};
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeSet;
@@ -27,6 +27,8 @@ pub struct DeskView {
     id: TemplateId,
     name: String,
     live: bool,
+    /// The product of which it is the own page, where it is one's.
+    own_of: Option<OwnOf>,
     draft: DraftView,
     /// What is published by itself, and when.
     planned: Option<Planned>,
@@ -47,6 +49,15 @@ pub struct DeskView {
     currency: String,
     /// How many places its small unit has: 2 for pence.
     decimals: u32,
+}
+
+/// A product that has a page of its own.
+#[derive(Serialize, ToSchema)]
+pub struct OwnOf {
+    handle: Handle,
+    name: String,
+    /// The template that serves it without that page.
+    back_to: Option<TemplateId>,
 }
 
 /// A ready arrangement of a whole page.
@@ -102,9 +113,15 @@ pub async fn show(
             Whom::Type(_) => None,
         })
         .collect();
-    let listed = listed(&state).await?;
+    let (listed, live) = (listed(&state).await?, live(&state).await?);
     let named = listed.iter().filter(|one| differing.contains(&one.facts.handle));
     let named = named.map(|one| NamedProduct { handle: one.facts.handle.clone(), name: one.name.clone() });
+    let own_of = template.reach.only_product();
+    let own_of = own_of.and_then(|only| listed.iter().find(|one| one.facts.handle == *only));
+    let own_of = own_of.map(|one| {
+        let others = Index::new(candidates.iter().filter(|t| t.id != id).copied(), now(), &live.zone);
+        OwnOf { handle: one.facts.handle.clone(), name: one.name.clone(), back_to: others.winner(&one.facts) }
+    });
     let types: Vec<ProductType> = state.store.types().await?.into_iter().map(|t| t.kind).collect();
     let tags = state.store.tags().await?;
     let history = state.store.history(id).await?;
@@ -113,6 +130,7 @@ pub async fn show(
         id,
         name: template.name.clone(),
         live: template.published.is_some(),
+        own_of,
         draft: draft_view(&state, template, history).await?,
         planned: planned(&state, DraftId::Template(id)).await?,
         products: leaves.near(&state, opened.product.as_deref()).await?,
