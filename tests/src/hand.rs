@@ -87,6 +87,12 @@ impl<'a> Hand<'a> {
         self.actions += 1;
     }
 
+    /// A key on the desk.
+    pub async fn key(&mut self, key: &str) {
+        crate::desk::press(self.client, key).await;
+        self.actions += 1;
+    }
+
     /// What was done otherwise.
     pub const fn did(&mut self, actions: usize) {
         self.actions += actions;

@@ -1,8 +1,9 @@
 //! Jobs of a practised owner, each from begin to end, with the most actions that it is to take.
 
-use compagina_tests::desk::{choose, click, drag, in_both, kept, order, proofs_are_drawn};
+use compagina_tests::desk::{choose, click, drag, in_both, kept, open_desk, order, proofs_are_drawn};
 use compagina_tests::hand::Hand;
 use compagina_tests::{Browser, Owner, Screen, Site, ask, find, json_of, until};
+use fantoccini::key::Key;
 use serde_json::{Value, json};
 use sqlx::MySqlPool;
 
@@ -207,6 +208,63 @@ async fn how_pieces_look(pool: MySqlPool) {
         }
         assert_eq!(set_to(&owner, "price").await["colour"], "accent");
         hand.took("A bigger title, the price before the summary in the accent, a button of its own", 10);
+    })
+    .await;
+}
+
+/// What a shopper gets at an address.
+async fn shop_page(base: &str, product: &str) -> String {
+    let page = reqwest::get(format!("{base}/shop/products/{product}")).await.unwrap();
+    page.error_for_status().unwrap().text().await.unwrap()
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_page_of_its_own(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let base = site.base.clone();
+    Browser::run(Screen::Wide, |client| async move {
+        let client = &client;
+        open_desk(client, &base, "/templates/2?product=curlew").await;
+        let mut hand = Hand::new(client);
+        hand.click(".head button", "Page").await;
+        hand.click(".v-list-item", "A page of its own").await;
+        until(client, "document.querySelector('h1').innerText === 'Curlew, own page'").await;
+        proofs_are_drawn(client).await;
+
+        // A picture as wide as the screen and half as high. Nobody has to say that it is shown.
+        choose(client, "Breadcrumb").await;
+        hand.did(1);
+        hand.key("b").await;
+        hand.click(".slip [data-value='picture:wide'] button", "none").await;
+        hand.click(".shelf button", "dunes").await;
+        hand.drags(".slip [data-value='height:wide'] button", "half the screen").await;
+        let strip = "(() => { const band = page.querySelector('.behind img')?.closest('.band').getBoundingClientRect();
+            return band && Math.abs(band.height - parseFloat(page.documentElement.style.getPropertyValue('--screen')) / 2) < 2; })()";
+        in_both(client, strip).await;
+
+        hand.key("a").await;
+        for piece in ["quotes", "rating", "row of pictures", "questions"] {
+            let entry = format!("{piece}{}{}{}", Key::Shift, Key::Enter, Key::Shift);
+            find(client, "[aria-label='Find a piece to add']").await.send_keys(&entry).await.unwrap();
+            hand.did(1);
+            until(client, "document.querySelector('[aria-label=\"Find a piece to add\"]')?.value === ''").await;
+        }
+        hand.click(".head button", "Page").await;
+        hand.click(".v-list-item", "Slim").await;
+        kept(client).await;
+        hand.click(".head button", "Publish").await;
+        hand.click(".v-dialog button[type=submit]", "").await;
+        until(client, "document.querySelector('[data-test=state]').innerText.startsWith('Live')").await;
+        hand.took("A page of its own with a picture across it and four pieces more, slim, published", 15);
+        assert!(shop_page(&base, "curlew").await.contains("class=\"behind "));
+
+        let mut hand = Hand::new(client);
+        hand.click(".head button", "Page").await;
+        hand.click(".v-list-item", "Back to the template").await;
+        hand.click(".v-dialog button[type=submit]", "Back to the template").await;
+        until(client, "location.pathname === '/templates/2' && document.querySelector('h1').innerText === 'Sport kites'").await;
+        hand.took("Back to the template", 3);
+        assert!(!shop_page(&base, "curlew").await.contains("class=\"behind "));
     })
     .await;
 }

@@ -8,7 +8,7 @@ import TextInput from "../../ui/fields/TextInput.vue";
 const props = defineProps<{ product: Situation | null }>();
 const emit = defineEmits<{ pick: [kind: Kind, more: boolean]; close: [] }>();
 const desk = useDesk();
-const typed = ref("");
+const typed = defineModel<string>("typed", { required: true });
 const at = ref(0);
 const finder = ref<HTMLElement | null>(null);
 const field = ref<InstanceType<typeof TextInput> | null>(null);
@@ -19,12 +19,13 @@ onMounted(() => {
 
 const found = computed(() => {
   const here = new Set(desk.order.map((line) => line.piece.kind));
-  const words = typed.value.trim().toLowerCase();
+  const typedNow = typed.value.trim().toLowerCase();
+  const words = typedNow.split(/\s+/);
   const idle = (kind: Kind) => kind === "options" && props.product?.options.length === 0;
   // What the words begin with stands before what only has them in it.
-  const begins = (label: string) => label.toLowerCase().startsWith(words);
+  const begins = (label: string) => label.toLowerCase().startsWith(typedNow);
   return (desk.view?.kinds ?? [])
-    .filter((k) => k.label.toLowerCase().includes(words) && !(k.only_one && here.has(k.kind)))
+    .filter((k) => words.every((word) => k.label.toLowerCase().includes(word)) && !(k.only_one && here.has(k.kind)))
     .map((k) => ({
       ...k,
       has: here.has(k.kind),

@@ -23,6 +23,11 @@ const moves = injectMoves();
 const visibility = useVisibility();
 /** The place at which the finder is open. */
 const gap = ref<Place | null>(null);
+/** What was typed into it: it moves on with what is added, and letters that come meanwhile go along. */
+const adds = ref("");
+watch(gap, (now, before) => {
+  if (!now || !before) adds.value = "";
+});
 
 // Dragging changes these lists of names at once; the server's answer replaces them.
 const columns = ref(new Map<string, string[]>());
@@ -128,9 +133,13 @@ function isGap(column: string, index: number): boolean {
 function pick(kind: Kind, more: boolean): void {
   const at = gap.value;
   if (!at) return;
-  gap.value = null;
+  gap.value = more ? { column: at.column, index: at.index + 1 } : null;
+  adds.value = "";
   moves.add(kind, at);
-  if (more) gap.value = { column: at.column, index: at.index + 1 };
+}
+/** A finder that goes away as the next one opens doesn't close that. */
+function close(column: string, index: number): void {
+  if (isGap(column, index)) gap.value = null;
 }
 
 function dropped(event: { item: HTMLElement; to: HTMLElement; newDraggableIndex?: number | undefined }): void {
@@ -226,13 +235,20 @@ function hintOf(piece: Piece): string {
                 @toggle="(device) => visibility.toggle(piece.id, device)"
               />
               <div v-if="isGap(column.id, index + 1)" class="finder">
-                <PieceFinder :product="facts" @pick="pick" @close="gap = null" />
+                <PieceFinder v-model:typed="adds" :product="facts" @pick="pick" @close="close(column.id, index + 1)" />
               </div>
               <p v-if="number === folds.phone" class="fold">phone first screen ends <i /></p>
               <p v-if="number === folds.wide" class="fold">wide first screen ends <i /></p>
             </li>
             <li v-if="!columns.get(column.id)?.length" class="nothing">
-              <PieceFinder v-if="isGap(column.id, 0)" :product="facts" @pick="pick" @close="gap = null" />
+              <!-- What is added here goes on to be added to before it is drawn. -->
+              <PieceFinder
+                v-if="gap?.column === column.id"
+                v-model:typed="adds"
+                :product="facts"
+                @pick="pick"
+                @close="close(column.id, 0)"
+              />
               <button v-else class="quiet" @click="gap = { column: column.id, index: 0 }">
                 Nothing here yet. Add a piece, or drag one here.
               </button>

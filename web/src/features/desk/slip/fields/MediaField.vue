@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiClose } from "@mdi/js";
-import { computed } from "vue";
+import { computed, nextTick, ref, watch } from "vue";
 import { useMedia } from "../../useMedia";
 
 /** Pictures or a film of the shop, chosen from what it has. */
@@ -12,6 +12,20 @@ const chosen = computed(() =>
   props.modelValue.map(
     (name) => all.value.find((m) => m.name === name) ?? { name, alt: "no longer there", small: null },
   ),
+);
+
+/** Where nothing is chosen yet, whoever comes here wants to choose. */
+const open = ref(props.modelValue.length === 0);
+const shelf = ref<HTMLElement | null>(null);
+watch(
+  open,
+  async (now) => {
+    if (!now) return;
+    await load();
+    await nextTick();
+    shelf.value?.querySelector("button")?.focus({ preventScroll: true });
+  },
+  { immediate: true },
 );
 
 function take(name: string): void {
@@ -36,7 +50,7 @@ function drop(name: string): void {
         <v-icon :icon="mdiClose" size="12" />
       </button>
     </span>
-    <v-menu :close-on-content-click="count === 1" @update:model-value="(open) => open && load()">
+    <v-menu v-model="open" :close-on-content-click="count === 1">
       <template #activator="{ props: menu }">
         <button v-bind="menu" type="button" class="quiet">
           {{
@@ -52,7 +66,7 @@ function drop(name: string): void {
           }}
         </button>
       </template>
-      <div class="shelf">
+      <div ref="shelf" class="shelf">
         <button
           v-for="one in all"
           :key="one.name"
