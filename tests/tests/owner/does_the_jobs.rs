@@ -255,7 +255,7 @@ async fn a_page_of_its_own(pool: MySqlPool) {
         hand.click(".head button", "Publish").await;
         hand.click(".v-dialog button[type=submit]", "").await;
         until(client, "document.querySelector('[data-test=state]').innerText.startsWith('Live')").await;
-        hand.took("A page of its own with a picture across it and four pieces more, slim, published", 15);
+        hand.took("A page of its own with a picture across it and four pieces more, slim, published", 16);
         assert!(shop_page(&base, "curlew").await.contains("class=\"behind "));
 
         let mut hand = Hand::new(client);
