@@ -15,6 +15,9 @@ const CONTROLS = [
   "TypedInput",
 ];
 
+/** Signs that are the same in every language. */
+const NO_WORDS = "( ) , . ; : & + - − = * / # % ! ? · … → × ✓ [ ] { } < > | – — “ ”".split(" ");
+
 export default ts.config(
   { ignores: ["**/dist/**", "**/node_modules/**", "target/**", ".data/**", "web/src/api/schema.d.ts"] },
   ...ts.configs.strict,
@@ -38,6 +41,19 @@ export default ts.config(
     files: ["web/src/**/*.{ts,vue}"],
     ignores: ["web/src/api/**"],
     rules: { "no-restricted-globals": ["error", "fetch", "XMLHttpRequest"] },
+  },
+  // What an owner reads stands in the Fluent files of its language.
+  {
+    files: ["web/src/**/*.vue"],
+    rules: {
+      "vue/no-bare-strings-in-template": [
+        "error",
+        {
+          allowlist: [...NO_WORDS],
+          attributes: { "/.+/": ["title", "aria-label", "placeholder", "alt", "label", "subtitle", "act"] },
+        },
+      ],
+    },
   },
   // A control of the kit is named by whoever uses it.
   {

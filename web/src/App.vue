@@ -8,6 +8,7 @@ import SavedState from "./ui/SavedState.vue";
 import TopBar from "./ui/TopBar.vue";
 import KeysDialog from "./ui/keys/KeysDialog.vue";
 import { viewsBeside } from "./ui/places";
+import { say } from "./words";
 
 const session = useSession();
 const outbox = useOutbox();
@@ -38,7 +39,7 @@ onBeforeUnmount(() => {
   <v-app :class="{ lined: viewsBeside(route).length > 0 }">
     <TopBar v-if="session.owner" />
     <p v-if="session.unknown" class="unknown" role="status">
-      The server doesn’t answer. It is asked again until it does; nothing is lost meanwhile.
+      {{ say("app-server-doesnt-answer-asked") }}
     </p>
     <router-view />
     <!-- The desk has it in a foot of its own; before it is known which view is opened there is none. -->

@@ -1,5 +1,6 @@
 import createClient from "openapi-fetch";
 import type { components, paths } from "./schema";
+import { say } from "../words";
 
 /** The one caller of the server. Every call answers with data or with an error that has a sentence. */
 export type Schemas = components["schemas"];
@@ -104,7 +105,7 @@ export interface Answer<T> {
 
 export const offline: ApiError = {
   code: "offline",
-  message: "The server doesn't answer. Try again in a moment.",
+  message: say("client-server-doesnt-answer-try"),
 };
 
 /** Runs a call; a server that can't be reached is an error like any other. */

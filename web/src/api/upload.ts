@@ -1,4 +1,5 @@
 import { type Answer, type ApiError, isApiError, offline, tokenHeader } from "./client";
+import { say } from "../words";
 
 /** Sends a file as the body of a request, telling how much of it has gone. `fetch` can't tell that. */
 export function sendFile<T>(
@@ -27,4 +28,4 @@ export function sendFile<T>(
   });
 }
 
-export const cancelled: ApiError = { code: "cancelled", message: "It was cancelled." };
+export const cancelled: ApiError = { code: "cancelled", message: say("upload-was-cancelled") };

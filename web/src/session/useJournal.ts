@@ -3,6 +3,7 @@ import { type Answer, type ApiError, type Schemas, api, ask, offline } from "../
 import { useUndoKeys } from "../ui/useUndoKeys";
 import { useOutbox } from "./useOutbox";
 import type { Call, Turn } from "./useSteps";
+import { say } from "../words";
 
 export type JournalStep = Schemas["JournalStep"];
 export type JournalOf = { product?: string; view?: "texts" | "variants" | "pictures" | "book" | "shelf" };
@@ -45,7 +46,7 @@ export function useJournal(
     let done = "";
     await take(async (send) => {
       const { data, error } = await ask(api.POST(`/api/journal/${what}`, { params: { query }, ...send }));
-      if (data) done = `${what === "undo" ? "Taken back" : "Made again"}: ${data.told}`;
+      if (data) done = `${what === "undo" ? say("journal-taken-back") : say("journal-made-again")}: ${data.told}`;
       return error ? { error } : { data: true };
     }, what);
     await load();

@@ -5,6 +5,7 @@ import { BrowserKeep } from "./keep";
 import { lineOfTab, openLines } from "./line";
 import { useFeed } from "./useFeed";
 import { Outbox, type Step, type Told } from "./outbox";
+import { say } from "../words";
 
 /** A step that wasn't taken, and why, where no view tells it. */
 export interface Refusal {
@@ -94,7 +95,7 @@ export const useOutbox = defineStore("outbox", () => {
       .clone()
       .json()
       .catch(() => ({}))) as { code?: string; message?: string };
-    if (error.code !== "taken_before") refuse(called, error.message ?? "The server gave no reason.");
+    if (error.code !== "taken_before") refuse(called, error.message ?? say("outbox-server-gave-no-reason"));
   }
 
   /** Sends what was left behind; what is too old to be sent safely is told. */
@@ -104,7 +105,7 @@ export const useOutbox = defineStore("outbox", () => {
     const safe = steps.filter((step) => now - step.number < SAFE_MS);
     adopt(box, safe);
     const old = steps.filter((step) => !safe.includes(step));
-    const why = "It is more than a day old and may have been taken already. Look at how it is now.";
+    const why = say("outbox-more-than-day-old");
     refused.value = [...refused.value, ...old.map(({ called }) => ({ called, why }))];
     old.forEach((step) => void keep.drop(step.key));
   }

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { mdiClose } from "@mdi/js";
 import ColourField from "./ColourField.vue";
+import { say } from "../words";
 
 /** Colours side by side or one below the other, as their holder lays them: each can be set, and all but the last be
     taken out. */
@@ -13,12 +14,12 @@ function set(at: number, colour: string): void {
 
 <template>
   <span v-for="(colour, index) in colours" :key="index" class="colour">
-    <span :id="`${name}-${index}`" class="unseen">Colour {{ index + 1 }}</span>
+    <span :id="`${name}-${index}`" class="unseen">{{ say("colour-list-colour", { index: index + 1 }) }}</span>
     <ColourField :model-value="colour" :labelledby="`${name}-${index}`" @update:model-value="(c) => set(index, c)" />
     <button
       v-if="colours.length > 1"
       class="tool"
-      :aria-label="`Remove colour ${index + 1}`"
+      :aria-label="say('colour-list-remove-colour', { index: index + 1 })"
       @click="colours = colours.filter((_, i) => i !== index)"
     >
       <v-icon :icon="mdiClose" size="14" />

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { useDialogFocus } from "./useDialogFocus";
+import { say } from "../words";
 
 /** A dialog: what it is about at the top, one foot at the bottom, and between them what scrolls where it is long. It is
  * a form where somebody hears its `submit`. */
@@ -19,7 +20,7 @@ withDefaults(
     /** It stays until something in it is chosen. */
     persistent?: boolean;
   }>(),
-  { label: undefined, act: "", ready: true, leave: "Cancel" },
+  { label: undefined, act: "", ready: true, leave: say("dialog-sheet-cancel") },
 );
 const open = defineModel<boolean>({ default: true });
 const emit = defineEmits<{ close: [] }>();

@@ -9,6 +9,7 @@ import { onThe, when } from "./when";
 import MomentInput from "./fields/MomentInput.vue";
 import TextInput from "./fields/TextInput.vue";
 import DialogSheet from "./DialogSheet.vue";
+import { say } from "../words";
 
 /** What is seldom done with a draft: published at a time or under a name, taken back, brought back as it was. */
 const props = defineProps<{ draft: string; revision: number; changes: number; title: string }>();
@@ -48,64 +49,72 @@ const publish = () =>
 </script>
 
 <template>
-  <span v-if="unread" class="signal" role="status" :title="unread.message">What is planned can’t be told now</span>
-  <span v-if="state?.planned" class="chip" title="By the shop’s clocks" data-test="planned">
-    Goes live {{ onThe(state.planned.at) }}
-    <button class="quiet" @click="take(calls.unplan())">Call it off</button>
+  <span v-if="unread" class="signal" role="status" :title="unread.message">{{
+    say("draft-acts-what-planned-cant-told")
+  }}</span>
+  <span v-if="state?.planned" class="chip" :title="say('draft-acts-shops-clocks')" data-test="planned">
+    {{ say("draft-acts-goes-live", { at: onThe(state.planned.at) }) }}
+    <button class="quiet" @click="take(calls.unplan())">{{ say("draft-acts-call-off") }}</button>
   </span>
   <v-menu>
     <template #activator="{ props: menu }">
-      <v-btn v-bind="menu" variant="text" :icon="mdiDotsHorizontal" size="small" aria-label="More about publishing" />
+      <v-btn
+        v-bind="menu"
+        variant="text"
+        :icon="mdiDotsHorizontal"
+        size="small"
+        :aria-label="say('draft-acts-more-about-publishing')"
+      />
     </template>
     <v-list density="compact">
-      <v-list-item title="Publish under a name or at a time …" :disabled="changes === 0" @click="open('plan')" />
+      <v-list-item :title="say('draft-acts-publish-under-name-time')" :disabled="changes === 0" @click="open('plan')" />
       <v-list-item
-        title="Take the last publication back"
+        :title="say('draft-acts-take-last-publication-back')"
         :disabled="(state?.publications.length ?? 0) < 2"
         @click="take(calls.takeBack())"
       />
-      <v-list-item title="What was published …" @click="open('history')" />
+      <v-list-item :title="say('draft-acts-what-was-published')" @click="open('history')" />
     </v-list>
   </v-menu>
   <DialogSheet
     :model-value="dialog === 'plan'"
-    :title="`Publish ${title}`"
-    label="Publish under a name or at a time"
+    :title="say('draft-acts-publish', { title })"
+    :label="say('draft-acts-publish-under-name-time-b')"
     :width="440"
-    :act="at ? 'Publish then' : 'Publish'"
+    :act="at ? say('draft-acts-publish-then') : say('draft-acts-publish-b')"
     @submit.prevent="publish"
     @close="dialog = null"
   >
     <ProblemNote :problem="problem" />
     <label>
-      <span class="soft">Name in the history</span>
+      <span class="soft">{{ say("draft-acts-name-history") }}</span>
       <TextInput v-model="name" maxlength="120" />
     </label>
     <label>
-      <span class="soft">At a time, by the shop’s clocks</span>
-      <MomentInput v-model="at" none="at once" />
+      <span class="soft">{{ say("draft-acts-time-shops-clocks") }}</span>
+      <MomentInput v-model="at" :none="say('draft-acts-once')" />
     </label>
-    <p v-if="at" class="soft">It goes live as it is now, whatever is changed on it until then.</p>
+    <p v-if="at" class="soft">{{ say("draft-acts-goes-live-now-whatever") }}</p>
   </DialogSheet>
   <StepsDialog
     v-if="dialog === 'history'"
-    label="What was published"
-    :title="`${title}: what was published`"
+    :label="say('draft-acts-what-was-published-b')"
+    :title="say('draft-acts-what-was-published-c', { title })"
     list="Publications, the newest first"
     :steps="state?.publications ?? null"
-    empty="Nothing was published yet; it is as it began."
+    :empty="say('draft-acts-nothing-was-published-yet')"
     :problem="problem"
     @close="dialog = null"
   >
     <template #default="{ step, place }">
       <li>
         <span>
-          {{ step.name || "Published" }}
-          <small class="soft">{{ step.who ?? "At the start" }} · {{ when(step.at) }}</small>
+          {{ step.name || say("draft-acts-published") }}
+          <small class="soft">{{ step.who ?? say("draft-acts-start") }} · {{ when(step.at) }}</small>
         </span>
-        <b v-if="place === 0" class="soft">live now</b>
+        <b v-if="place === 0" class="soft">{{ say("draft-acts-live-now") }}</b>
         <button v-else class="quiet" @click="take(calls.bringBack(revision, step.id), true)">
-          Take it as the draft
+          {{ say("draft-acts-take-draft") }}
         </button>
       </li>
     </template>

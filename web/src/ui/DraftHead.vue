@@ -4,6 +4,7 @@ import type { RouteLocationRaw } from "vue-router";
 import DraftActs from "./DraftActs.vue";
 import UndoRedo from "./UndoRedo.vue";
 import { useUndoKeys } from "./useUndoKeys";
+import { say } from "../words";
 
 /** The head of a view whose changes wait as a draft until they are published. */
 const props = defineProps<{
@@ -23,8 +24,8 @@ useUndoKeys({
   redo: () => props.canRedo && emit("redo"),
 });
 const said = computed(() => {
-  if (props.changes === 0) return "Live, nothing changed since";
-  return `${props.changes === 1 ? "1 change" : `${props.changes} changes`} not live`;
+  if (props.changes === 0) return say("draft-head-live-nothing-changed-since");
+  return say("draft-head-changes-not-live", { changes: props.changes });
 });
 </script>
 
@@ -32,12 +33,12 @@ const said = computed(() => {
   <div class="view-head">
     <h1>{{ title }}</h1>
     <span class="chip" :class="{ differs: changes > 0 }" data-test="state">{{ said }}</span>
-    <router-link v-if="where && changes > 0" :to="where">What changes where</router-link>
+    <router-link v-if="where && changes > 0" :to="where">{{ say("draft-head-what-changes-where") }}</router-link>
     <span class="space" />
     <DraftActs :draft="draft" :revision="revision" :changes="changes" :title="title" @changed="$emit('changed')" />
     <UndoRedo :can-undo="canUndo" :can-redo="canRedo" @undo="$emit('undo')" @redo="$emit('redo')" />
     <v-btn variant="flat" color="primary" :disabled="changes === 0 || waiting > 0" @click="$emit('publish')">
-      Publish
+      {{ say("draft-head-publish") }}
     </v-btn>
   </div>
 </template>

@@ -3,6 +3,7 @@ import { ref } from "vue";
 import type { JournalControl, JournalOf } from "../session/useJournal";
 import JournalDialog from "./JournalDialog.vue";
 import UndoRedo from "./UndoRedo.vue";
+import { say } from "../words";
 
 /** The way back of a view: its last step taken back, made again, and all that was done to what it shows. */
 defineProps<{ control: JournalControl; of: JournalOf; name: string }>();
@@ -21,7 +22,7 @@ const open = ref(false);
       @undo="control.undo"
       @redo="control.redo"
     />
-    <button class="quiet" @click="open = true">History</button>
+    <button class="quiet" @click="open = true">{{ say("journal-bar-history") }}</button>
     <JournalDialog v-if="open" :of="of" :name="name" @close="open = false" @changed="emit('changed')" />
   </span>
 </template>

@@ -3,6 +3,7 @@ import { onMounted } from "vue";
 import { type JournalOf, type JournalStep, useHistory } from "../session/useJournal";
 import StepsDialog from "./StepsDialog.vue";
 import { when } from "./when";
+import { say } from "../words";
 
 /** What was done, by whom and when; each step can be taken back, and all since one of them. */
 const props = defineProps<{ of: JournalOf; name: string }>();
@@ -18,11 +19,11 @@ async function back(step: JournalStep, all: boolean): Promise<void> {
 <template>
   <StepsDialog
     :width="680"
-    label="History"
-    :title="`History of ${name}`"
+    :label="say('journal-dialog-history')"
+    :title="say('journal-dialog-history-b', { name })"
     list="Steps, the newest first"
     :steps="steps"
-    empty="Nothing was done to it yet."
+    :empty="say('journal-dialog-nothing-was-done-yet')"
     :problem="problem"
     @close="emit('close')"
   >
@@ -30,27 +31,33 @@ async function back(step: JournalStep, all: boolean): Promise<void> {
       <li :class="{ back: step.taken_back }">
         <span class="what">{{ step.told }}</span>
         <small class="soft">
-          {{ step.who ?? "At the start" }} · {{ when(step.at) }}
-          <template v-if="step.taken_back"> · {{ step.turns ? "made again" : "taken back" }} since</template>
+          {{ step.who ?? say("journal-dialog-start") }} · {{ when(step.at) }}
+          <template v-if="step.taken_back">
+            {{
+              say("journal-dialog-since", {
+                turns: step.turns ? say("journal-dialog-made-again") : say("journal-dialog-taken-back"),
+              })
+            }}</template
+          >
         </small>
         <!-- A product's first step is its making: it is taken away from the shelf. -->
         <span class="acts">
           <button
             v-if="!step.taken_back && !step.turns && step.who && !(of.product && place === (steps?.length ?? 0) - 1)"
             class="quiet"
-            :aria-label="`Take back: ${step.told}`"
+            :aria-label="say('journal-dialog-take-back', { told: step.told })"
             @click="back(step, false)"
           >
-            Take back
+            {{ say("journal-dialog-take-back-b") }}
           </button>
           <button
             v-if="place > 0 && of.product"
             class="quiet"
-            :aria-label="`Back to this: ${step.told}`"
-            title="Takes back everything that was done since, by everybody"
+            :aria-label="say('journal-dialog-back', { told: step.told })"
+            :title="say('journal-dialog-takes-back-everything-was')"
             @click="back(step, true)"
           >
-            Back to this
+            {{ say("journal-dialog-back-b") }}
           </button>
         </span>
       </li>

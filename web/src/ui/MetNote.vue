@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import { say } from "../words";
 /** What somebody else has changed in a form while it was being written here: offered beside it. */
 defineProps<{ met: string[] }>();
 defineEmits<{ take: [] }>();
@@ -6,8 +7,8 @@ defineEmits<{ take: [] }>();
 
 <template>
   <p v-if="met.length" class="met" role="status">
-    <span>Changed by somebody else meanwhile: {{ met.join(", ") }}.</span>
-    <button type="button" class="quiet" @click="$emit('take')">Take theirs</button>
+    <span>{{ say("met-note-changed-somebody-else-meanwhile", { met: met.join(", ") }) }}</span>
+    <button type="button" class="quiet" @click="$emit('take')">{{ say("met-note-take-theirs") }}</button>
   </p>
 </template>
 

@@ -4,6 +4,7 @@ import type { ApiError } from "../api/client";
 import ProblemNote from "./ProblemNote.vue";
 import TextInput from "./fields/TextInput.vue";
 import DialogSheet from "./DialogSheet.vue";
+import { say } from "../words";
 
 /** Asks for the name of something that is made; it stays open with the reason where it can't be. */
 const props = defineProps<{
@@ -32,7 +33,7 @@ async function begin(): Promise<void> {
     <p class="soft"><slot /></p>
     <ProblemNote :problem="problem" />
     <label>
-      <span class="soft">Name</span>
+      <span class="soft">{{ say("name-dialog-name") }}</span>
       <TextInput v-model="name" maxlength="200" required />
     </label>
   </DialogSheet>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted, ref, watch } from "vue";
 import { proofHtml } from "../api/client";
+import { say } from "../words";
 
 /** A page drawn small, loaded once it comes into sight and let go when it is far from it; it can't be entered. */
 const props = defineProps<{
@@ -67,7 +68,7 @@ watch(
       :style="{ width: `${width}px`, height: `${height}px`, transform: `scale(calc(100cqw / ${width}px))` }"
       @load="measure"
     />
-    <span v-else class="wait soft">{{ failed ? "This page can't be drawn now." : "" }}</span>
+    <span v-else class="wait soft">{{ failed ? say("page-thumb-page-cant-drawn-now") : "" }}</span>
   </span>
 </template>
 

@@ -1,5 +1,6 @@
 <script setup lang="ts" generic="T">
 import { computed, nextTick, onBeforeUnmount, onMounted, ref, useId, watch } from "vue";
+import { say } from "../words";
 
 /**
  * A value is picked from a list that opens at once: what is typed leaves those with a word that begins so, arrows walk
@@ -144,7 +145,7 @@ onBeforeUnmount(() => {
       {{ one.says }}
     </li>
     <li v-if="left.length === 0" class="none" role="option" aria-disabled="true" aria-selected="false">
-      {{ free ? "Enter takes what you typed" : "Nothing begins so" }}
+      {{ free ? say("pick-list-enter-takes-what-you") : say("pick-list-nothing-begins-so") }}
     </li>
   </ul>
 </template>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import type { ApiError } from "../api/client";
 import type { Overtaken } from "../session/useSteps";
+import { say } from "../words";
 
 /** What went wrong, in its own words; with a way to try again where there is one. */
 defineProps<{
@@ -15,12 +16,12 @@ defineProps<{
   <div v-if="overtaken || problem" class="notes">
     <div v-if="overtaken" class="note" role="alert">
       <span>{{ overtaken.told.message }}</span>
-      <button type="button" class="quiet" @click="overtaken.mine">Mine in place of theirs</button>
-      <button type="button" class="quiet" @click="overtaken.theirs">Leave theirs</button>
+      <button type="button" class="quiet" @click="overtaken.mine">{{ say("problem-note-mine-place-theirs") }}</button>
+      <button type="button" class="quiet" @click="overtaken.theirs">{{ say("problem-note-leave-theirs") }}</button>
     </div>
     <div v-if="problem" class="note" role="alert">
       <span>{{ problem.message }}</span>
-      <button v-if="onRetry" type="button" class="quiet" @click="onRetry">Try again</button>
+      <button v-if="onRetry" type="button" class="quiet" @click="onRetry">{{ say("problem-note-try-again") }}</button>
     </div>
   </div>
 </template>

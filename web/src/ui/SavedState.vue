@@ -2,27 +2,32 @@
 import { computed } from "vue";
 import { useOutbox } from "../session/useOutbox";
 import { when } from "./when";
+import { say } from "../words";
 
 /** How what was done stands: kept, on its way, waiting, refused; and what an earlier visit has left behind. */
 const outbox = useOutbox();
-const steps = (count: number): string => (count === 1 ? "1 step" : `${count} steps`);
-const wait = computed(() => `${steps(outbox.waiting)} ${outbox.waiting === 1 ? "waits" : "wait"}`);
+const steps = (count: number): string => say("saved-state-steps", { count });
+const wait = computed(() => say("saved-state-wait", { waiting: steps(outbox.waiting), waiting2: outbox.waiting }));
 const left = computed(() => {
   const [first] = outbox.left;
   const views = [...new Set(outbox.left.map((step) => step.called))].join(", ");
   return first
-    ? `${steps(outbox.left.length)} of ${when(new Date(first.number).toISOString())} (${views}) not sent`
+    ? say("saved-state-not-sent", {
+        count: steps(outbox.left.length),
+        toISOString: when(new Date(first.number).toISOString()),
+        views,
+      })
     : "";
 });
 const refused = computed(() => outbox.refused[0]);
 const said = computed(() => {
-  if (outbox.stuck === "signed_out") return `${wait.value} until you have signed in`;
-  if (outbox.stuck === "offline") return `${wait.value} for the connection`;
-  if (outbox.files > 0) return outbox.files === 1 ? "1 file is on its way" : `${outbox.files} files are on their way`;
-  if (outbox.saving) return "Saving";
+  if (outbox.stuck === "signed_out") return say("saved-state-until-you-have-signed", { wait: wait.value });
+  if (outbox.stuck === "offline") return say("saved-state-connection", { wait: wait.value });
+  if (outbox.files > 0) return say("saved-state-files-their-way", { files: outbox.files });
+  if (outbox.saving) return say("saved-state-saving");
   const time = outbox.savedAt?.toLocaleTimeString([], { hour: "2-digit", minute: "2-digit", hour12: false });
-  if (time) return `Saved ${time}`;
-  return outbox.left.length > 0 ? "" : "Everything is saved";
+  if (time) return say("saved-state-saved", { time });
+  return outbox.left.length > 0 ? "" : say("saved-state-everything-saved");
 });
 const reload = (): void => location.reload();
 </script>
@@ -30,17 +35,17 @@ const reload = (): void => location.reload();
 <template>
   <span class="saved">
     <span v-if="outbox.renewed" class="one">
-      <span>A new version of Compagina is there.</span>
-      <button class="quiet" @click="reload">Load it</button>
+      <span>{{ say("saved-state-new-version-compagina-there") }}</span>
+      <button class="quiet" @click="reload">{{ say("saved-state-load") }}</button>
     </span>
     <span v-if="left" class="one" data-test="left">
       <span class="signal">{{ left }}</span>
-      <button class="quiet" @click="outbox.sendLeft">Send them</button>
-      <button class="quiet" @click="outbox.letGo">Let them go</button>
+      <button class="quiet" @click="outbox.sendLeft">{{ say("saved-state-send-them") }}</button>
+      <button class="quiet" @click="outbox.letGo">{{ say("saved-state-let-them-go") }}</button>
     </span>
     <span v-if="refused" class="one" role="alert">
       <span class="signal">{{ refused.called }}: {{ refused.why }}</span>
-      <button class="quiet" @click="outbox.understood">Understood</button>
+      <button class="quiet" @click="outbox.understood">{{ say("saved-state-understood") }}</button>
     </span>
     <span class="one">
       <span
@@ -50,7 +55,9 @@ const reload = (): void => location.reload();
         data-test="saved"
         >{{ said }}</span
       >
-      <button v-if="outbox.stuck === 'offline'" class="quiet" @click="outbox.goOn">Try now</button>
+      <button v-if="outbox.stuck === 'offline'" class="quiet" @click="outbox.goOn">
+        {{ say("saved-state-try-now") }}
+      </button>
     </span>
   </span>
 </template>

@@ -2,6 +2,7 @@
 import type { ApiError } from "../api/client";
 import ProblemNote from "./ProblemNote.vue";
 import DialogSheet from "./DialogSheet.vue";
+import { say } from "../words";
 
 /** What was done, the newest first, in a dialog. */
 defineProps<{
@@ -19,7 +20,13 @@ const emit = defineEmits<{ close: [] }>();
 </script>
 
 <template>
-  <DialogSheet :title="title" :label="label" :width="width ?? 560" leave="Close" @close="emit('close')">
+  <DialogSheet
+    :title="title"
+    :label="label"
+    :width="width ?? 560"
+    :leave="say('steps-dialog-close')"
+    @close="emit('close')"
+  >
     <ProblemNote :problem="problem" />
     <v-progress-linear v-if="steps === null" indeterminate color="primary" />
     <p v-else-if="steps.length === 0" class="soft">{{ empty }}</p>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import DialogSheet from "./DialogSheet.vue";
+import { say } from "../words";
 
 /** Tells what goes along before something is taken away. It can be brought back. */
 const open = defineModel<boolean>({ required: true });
@@ -8,11 +9,17 @@ defineEmits<{ taken: [] }>();
 </script>
 
 <template>
-  <DialogSheet v-model="open" :title="`Remove ${what}`" :width="480" act="Remove" @submit.prevent="$emit('taken')">
+  <DialogSheet
+    v-model="open"
+    :title="say('take-away-remove', { what })"
+    :width="480"
+    :act="say('take-away-remove-b')"
+    @submit.prevent="$emit('taken')"
+  >
     <ul>
       <slot />
     </ul>
-    <p class="soft">Undo brings it back as it is now.</p>
+    <p class="soft">{{ say("take-away-undo-brings-back-now") }}</p>
   </DialogSheet>
 </template>
 

@@ -10,6 +10,7 @@ import { WANTED, wanted } from "./colours";
 import { listed } from "./keys/keys";
 import { PLACES, viewsBeside } from "./places";
 import DialogSheet from "./DialogSheet.vue";
+import { say } from "../words";
 
 const GoAnywhere = defineAsyncComponent(() => import("../features/anywhere/GoAnywhere.vue"));
 
@@ -43,16 +44,16 @@ async function signOut(): Promise<void> {
 
 <template>
   <header class="bar">
-    <a class="skip" href="#view" @click.prevent="skip">Skip to the view</a>
+    <a class="skip" href="#view" @click.prevent="skip">{{ say("top-bar-skip-view") }}</a>
     <router-link to="/" class="mark">
       <svg width="22" height="22" viewBox="0 0 22 22" aria-hidden="true">
         <path d="M2 4h8v14H2z" fill="var(--bar-mark)" />
         <path d="M12 4h8v6h-8z" fill="var(--on-bar)" />
         <path d="M12 12h8v6h-8z" fill="var(--sign-sail)" />
       </svg>
-      Compagina
+      {{ say("top-bar-compagina") }}
     </router-link>
-    <nav aria-label="Places">
+    <nav :aria-label="say('top-bar-places')">
       <router-link
         v-for="one in PLACES"
         :key="one.place"
@@ -64,7 +65,12 @@ async function signOut(): Promise<void> {
       </router-link>
     </nav>
     <div class="right">
-      <button class="anywhere" title="Go anywhere, Ctrl K" aria-label="Go anywhere" @click="going = true">
+      <button
+        class="anywhere"
+        :title="say('top-bar-go-anywhere-ctrl-k')"
+        :aria-label="say('top-bar-go-anywhere')"
+        @click="going = true"
+      >
         <v-icon :icon="mdiMagnify" size="17" />
       </button>
       <v-menu>
@@ -72,8 +78,8 @@ async function signOut(): Promise<void> {
           <button v-bind="props" class="who">{{ session.owner }}, {{ session.shop?.name }}</button>
         </template>
         <v-list>
-          <v-list-item title="Messages to shoppers" to="/messages" />
-          <v-list-item title="Keyboard shortcuts" @click="listed = true" />
+          <v-list-item :title="say('top-bar-messages-shoppers')" to="/messages" />
+          <v-list-item :title="say('top-bar-keyboard-shortcuts')" @click="listed = true" />
           <v-divider />
           <v-list-item
             v-for="[set, says] in WANTED"
@@ -85,22 +91,27 @@ async function signOut(): Promise<void> {
             @click="wanted = set"
           />
           <v-divider />
-          <v-list-item title="Sign out" @click="signOut" />
+          <v-list-item :title="say('top-bar-sign-out')" @click="signOut" />
         </v-list>
       </v-menu>
       <a class="open" href="/shop" target="_blank" rel="noopener">
-        Open shop <v-icon :icon="mdiOpenInNew" size="13" />
+        {{ say("top-bar-open-shop") }} <v-icon :icon="mdiOpenInNew" size="13" />
       </a>
     </div>
-    <DialogSheet v-model="leaving" title="Sign out" :width="420" act="Sign out" @submit.prevent="signOut">
+    <DialogSheet
+      v-model="leaving"
+      :title="say('top-bar-sign-out')"
+      :width="420"
+      :act="say('top-bar-sign-out')"
+      @submit.prevent="signOut"
+    >
       <ProblemNote :problem="problem" />
       <p v-if="outbox.waiting">
-        {{ outbox.waiting === 1 ? "1 step isn’t" : `${outbox.waiting} steps aren’t` }} sent yet. They stay in this
-        browser and are sent when you sign in here again.
+        {{ say("top-bar-steps-arent-sent-yet", { waiting: outbox.waiting }) }}
       </p>
     </DialogSheet>
   </header>
-  <nav v-if="beside.length" class="beside" aria-label="Views">
+  <nav v-if="beside.length" class="beside" :aria-label="say('top-bar-views')">
     <router-link v-for="view in beside" :key="view.to" :to="view.to" :class="{ within: isWithin(view.to) }">
       {{ view.name }}
     </router-link>

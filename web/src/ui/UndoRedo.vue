@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { mdiRedo, mdiUndo } from "@mdi/js";
+import { say } from "../words";
 
 /** Taking the last step back, and doing it again. The keys are their holder's. */
 defineProps<{ canUndo: boolean; canRedo: boolean; undoes?: string; redoes?: string }>();
@@ -11,8 +12,8 @@ defineEmits<{ undo: []; redo: [] }>();
     variant="text"
     size="small"
     :icon="mdiUndo"
-    aria-label="Undo"
-    :title="undoes ? `Undo, Ctrl Z: ${undoes}` : 'Undo, Ctrl Z'"
+    :aria-label="say('undo-redo-undo')"
+    :title="undoes ? say('undo-redo-undo-ctrl-z', { undoes }) : say('undo-redo-undo-ctrl-z-b')"
     :disabled="!canUndo"
     @click="$emit('undo')"
   />
@@ -20,8 +21,8 @@ defineEmits<{ undo: []; redo: [] }>();
     variant="text"
     size="small"
     :icon="mdiRedo"
-    aria-label="Redo"
-    :title="redoes ? `Redo, Ctrl Shift Z: ${redoes}` : 'Redo, Ctrl Shift Z'"
+    :aria-label="say('undo-redo-redo')"
+    :title="redoes ? say('undo-redo-redo-ctrl-shift-z', { redoes }) : say('undo-redo-redo-ctrl-shift-z-b')"
     :disabled="!canRedo"
     @click="$emit('redo')"
   />

@@ -1,12 +1,13 @@
 import { ref, watchEffect } from "vue";
 import { vuetify } from "./theme";
+import { say } from "../words";
 
 /** The set of colours that is wanted: as the system has it, paper, or dark. */
 export type Wanted = "system" | "paper" | "dark";
 export const WANTED: [Wanted, string][] = [
-  ["system", "Colours as the system has them"],
-  ["paper", "Paper"],
-  ["dark", "Dark"],
+  ["system", say("colours-colours-system-has-them")],
+  ["paper", say("colours-paper")],
+  ["dark", say("colours-dark")],
 ];
 
 const KEPT = "colours";

@@ -1,4 +1,5 @@
 import type { RouteLocationNormalizedLoaded } from "vue-router";
+import { say } from "../words";
 
 /** The places of the application, as they stand in the top bar, each with its views. */
 export type PlaceName = "shelf" | "pages" | "looks" | "prices";
@@ -15,34 +16,34 @@ export interface Place {
 }
 
 const LOOKS: View[] = [
-  { name: "House style", to: "/house-style" },
-  { name: "Swatch book", to: "/swatch-book" },
-  { name: "Pictures", to: "/pictures" },
-  { name: "Wording", to: "/wording" },
+  { name: say("places-house-style"), to: "/house-style" },
+  { name: say("places-swatch-book"), to: "/swatch-book" },
+  { name: say("places-pictures"), to: "/pictures" },
+  { name: say("places-wording"), to: "/wording" },
 ];
 export const PLACES: Place[] = [
-  { place: "shelf", name: "Shelf", to: "/", views: [] },
-  { place: "pages", name: "Pages", to: "/templates", views: [] },
-  { place: "looks", name: "Looks", to: "/house-style", views: LOOKS },
-  { place: "prices", name: "Prices", to: "/prices", views: [] },
+  { place: "shelf", name: say("places-shelf"), to: "/", views: [] },
+  { place: "pages", name: say("places-pages"), to: "/templates", views: [] },
+  { place: "looks", name: say("places-looks"), to: "/house-style", views: LOOKS },
+  { place: "prices", name: say("places-prices"), to: "/prices", views: [] },
 ];
 
 /** Every view that is found by its name, in whatever place it stands. */
 export const VIEWS: View[] = [
-  { name: "Shelf", to: "/" },
-  { name: "Templates", to: "/templates" },
+  { name: say("places-shelf"), to: "/" },
+  { name: say("places-templates"), to: "/templates" },
   ...LOOKS,
-  { name: "Prices", to: "/prices" },
-  { name: "Messages to shoppers", to: "/messages" },
+  { name: say("places-prices"), to: "/prices" },
+  { name: say("places-messages-shoppers"), to: "/messages" },
 ];
 
 /** The views of one product. */
 export function viewsOfProduct(handle: string): View[] {
   const of = `/products/${encodeURIComponent(handle)}`;
   return [
-    { name: "Texts and facts", to: `${of}/texts` },
-    { name: "Variants", to: `${of}/variants` },
-    { name: "Pictures", to: `${of}/pictures` },
+    { name: say("places-texts-facts"), to: `${of}/texts` },
+    { name: say("places-variants"), to: `${of}/variants` },
+    { name: say("places-pictures"), to: `${of}/pictures` },
   ];
 }
 
@@ -51,7 +52,7 @@ export function viewsBeside(route: RouteLocationNormalizedLoaded): View[] {
   const { handle } = route.params;
   if (route.meta.place === "shelf") {
     if (typeof handle !== "string" || handle === "") return [];
-    const desk = { name: "On the desk", to: `/products/${encodeURIComponent(handle)}/desk` };
+    const desk = { name: say("places-desk"), to: `/products/${encodeURIComponent(handle)}/desk` };
     return [...viewsOfProduct(handle), desk];
   }
   return PLACES.find((one) => one.place === route.meta.place)?.views ?? [];

@@ -1,6 +1,7 @@
 import { onScopeDispose, watchEffect } from "vue";
+import { say } from "../words";
 
-const REST = "Compagina";
+const REST = say("title-compagina");
 /** What the view is called, as long as nothing of it is open. */
 let plain = "";
 let open: (() => string | null | undefined) | null = null;

@@ -5,6 +5,7 @@ import ProblemNote from "../../ui/ProblemNote.vue";
 import { type Goal, useAnywhere } from "./useAnywhere";
 import TextInput from "../../ui/fields/TextInput.vue";
 import { useDialogFocus } from "../../ui/useDialogFocus";
+import { say } from "../../words";
 
 /** Ctrl K: goes to a view, a product, a template, an option or a price rule by its name. */
 const open = defineModel<boolean>({ required: true });
@@ -38,7 +39,7 @@ onBeforeUnmount(() => removeEventListener("keydown", onKey));
 <template>
   <!-- It has no title and no foot. -->
   <!-- eslint-disable-next-line vue/no-restricted-syntax -->
-  <v-dialog v-model="open" max-width="520" aria-label="Go anywhere" class="go-anywhere">
+  <v-dialog v-model="open" max-width="520" :aria-label="say('go-anywhere-go-anywhere')" class="go-anywhere">
     <div class="sheet" @vue:mounted="begin($event.el)">
       <TextInput
         v-model="typed"
@@ -49,15 +50,15 @@ onBeforeUnmount(() => removeEventListener("keydown", onKey));
         aria-expanded="true"
         aria-controls="anywhere-list"
         :aria-activedescendant="goals.length ? `anywhere-${marked}` : undefined"
-        aria-label="Go to"
-        placeholder="A product, template, option, price rule or view"
+        :aria-label="say('go-anywhere-go')"
+        :placeholder="say('go-anywhere-product-template-option-price')"
         spellcheck="false"
         @keydown.down.prevent="walk(1)"
         @keydown.up.prevent="walk(-1)"
         @keydown.enter.prevent="go(goals[marked])"
       />
       <ProblemNote :problem="problem" />
-      <ul id="anywhere-list" ref="list" role="listbox" aria-label="Where to go">
+      <ul id="anywhere-list" ref="list" role="listbox" :aria-label="say('go-anywhere-where-go')">
         <li
           v-for="(goal, index) in goals"
           :id="`anywhere-${index}`"
@@ -73,7 +74,7 @@ onBeforeUnmount(() => removeEventListener("keydown", onKey));
           <span class="soft">{{ goal.note }}</span>
         </li>
       </ul>
-      <p v-if="goals.length === 0" class="soft none">Nothing here is called so.</p>
+      <p v-if="goals.length === 0" class="soft none">{{ say("go-anywhere-nothing-here-called-so") }}</p>
     </div>
   </v-dialog>
 </template>

@@ -1,6 +1,7 @@
 import { computed, ref, shallowRef, watch } from "vue";
 import { type ApiError, type Schemas, api, ask } from "../../api/client";
 import { VIEWS, viewsOfProduct } from "../../ui/places";
+import { say } from "../../words";
 
 export interface Goal {
   name: string;
@@ -47,7 +48,7 @@ function viewsOf(handle: string, name: string): Goal[] {
 function goalsOf(one: Schemas["Found"]): Goal[] {
   if (one.what === "template") return [{ name: one.name, note: "template", to: `/templates/${one.id}` }];
   if (one.what === "option") return [{ name: one.name, note: "option", to: `/swatch-book/${one.handle}` }];
-  if (one.what === "rule") return [{ name: one.name, note: "price rule", to: `/prices?rule=${one.id}` }];
+  if (one.what === "rule") return [{ name: one.name, note: say("anywhere-price-rule"), to: `/prices?rule=${one.id}` }];
   // A product that no template serves has no page yet.
   if (one.template == null) return viewsOf(one.handle, one.name).slice(0, 1);
   const product = encodeURIComponent(one.handle);

@@ -7,6 +7,7 @@ import VisitParts from "../../ui/visit/VisitParts.vue";
 import type { Visit } from "../../ui/visit/useVisit";
 import { type ImpactControl, type Page, type WayTold, under } from "./useImpact";
 import OneOf from "../../ui/fields/OneOf.vue";
+import { LOCALE, say } from "../../words";
 
 /** The pages that something changes, by the kind of change, the worst first; each before and after, side by side. */
 const chosen = defineModel<string[]>("chosen");
@@ -27,8 +28,8 @@ const picked = ref<Page | null>(null);
 const looking = computed(() => picked.value ?? props.first ?? null);
 const phone = ref(false);
 const SCREENS = [
-  { value: false, says: "Wide" },
-  { value: true, says: "Phone" },
+  { value: false, says: say("changed-pages-wide") },
+  { value: true, says: say("changed-pages-phone") },
 ];
 const open = ref(new Set<number>());
 const MOST = 6;
@@ -58,28 +59,35 @@ function takeAll(way: WayTold): void {
 <template>
   <main class="changes">
     <div class="head">
-      <h1>What changes where</h1>
+      <h1>{{ say("changed-pages-what-changes-where") }}</h1>
       <slot name="of" />
       <span role="status" class="chip" data-test="count">{{ says }}</span>
-      <button v-if="busy" class="quiet" @click="impact.halt">Stop</button>
-      <button v-else-if="stopped" class="quiet" @click="impact.search">Compare again</button>
+      <button v-if="busy" class="quiet" @click="impact.halt">{{ say("changed-pages-stop") }}</button>
+      <button v-else-if="stopped" class="quiet" @click="impact.search">{{ say("changed-pages-compare-again") }}</button>
       <VisitParts :visit="visit" />
       <i />
       <slot name="publish" />
     </div>
-    <v-progress-linear v-if="busy" :model-value="of ? (100 * done) / of : 0" color="primary" aria-label="Compared" />
+    <v-progress-linear
+      v-if="busy"
+      :model-value="of ? (100 * done) / of : 0"
+      color="primary"
+      :aria-label="say('changed-pages-compared')"
+    />
     <ProblemNote :problem="problem" @retry="impact.search" />
     <slot name="note" />
     <div class="halves">
-      <section class="ways" aria-label="Kinds of change">
+      <section class="ways" :aria-label="say('changed-pages-kinds-change')">
         <p v-if="!busy && !problem && ways.length === 0" class="soft none">{{ none }}</p>
         <div v-for="way in ways" :key="way.number" class="way">
-          <p v-for="fault in way.mend" :key="fault" class="signal">To mend: {{ fault }}</p>
+          <p v-for="fault in way.mend" :key="fault" class="signal">{{ say("changed-pages-mend", { fault }) }}</p>
           <p v-for="word in way.says.slice(0, MOST)" :key="word">{{ word }}</p>
-          <p v-if="way.says.length > MOST" class="soft">and {{ way.says.length - MOST }} more</p>
+          <p v-if="way.says.length > MOST" class="soft">
+            {{ say("changed-pages-more", { count: way.says.length - MOST }) }}
+          </p>
           <div class="count">
-            <span class="soft">{{ way.pages.length === 1 ? "1 page" : `${way.pages.length} pages` }}</span>
-            <button v-if="chosen" class="quiet" @click="takeAll(way)">Choose these</button>
+            <span class="soft">{{ say("changed-pages-pages", { count: way.pages.length }) }}</span>
+            <button v-if="chosen" class="quiet" @click="takeAll(way)">{{ say("changed-pages-choose-these") }}</button>
           </div>
           <v-virtual-scroll
             v-if="open.has(way.number) && way.pages.length > MANY"
@@ -104,18 +112,18 @@ function takeAll(way: WayTold): void {
             />
           </div>
           <button v-if="way.pages.length > MOST && !open.has(way.number)" class="quiet" @click="open.add(way.number)">
-            Show all {{ way.pages.length.toLocaleString("en-GB") }}
+            {{ say("changed-pages-show-all", { count: way.pages.length.toLocaleString(LOCALE) }) }}
           </button>
         </div>
       </section>
-      <section v-if="looking" class="beside" :aria-label="`${looking.name}, before and after`">
+      <section v-if="looking" class="beside" :aria-label="say('changed-pages-before-after', { name: looking.name })">
         <div class="pick">
           <h2>{{ looking.name }}</h2>
-          <OneOf v-model="phone" :options="SCREENS" label="Screen" />
+          <OneOf v-model="phone" :options="SCREENS" :label="say('changed-pages-screen')" />
         </div>
         <div class="pair">
-          <PageBeside :address="before" title="As shoppers see it now" :phone="phone" />
-          <PageBeside :address="after" title="As they will see it" :phone="phone" />
+          <PageBeside :address="before" :title="say('changed-pages-shoppers-see-now')" :phone="phone" />
+          <PageBeside :address="after" :title="say('changed-pages-they-will-see')" :phone="phone" />
         </div>
       </section>
     </div>

@@ -9,6 +9,7 @@ import ChangedPages from "./ChangedPages.vue";
 import PublishBar from "./PublishBar.vue";
 import TurnList from "../templates/TurnList.vue";
 import { type WayTold, useImpact } from "./useImpact";
+import { say } from "../../words";
 
 /** The pages that publishing a template's draft changes. */
 const props = defineProps<{ id: number }>();
@@ -41,7 +42,7 @@ async function published(): Promise<void> {
     v-model:chosen="chosen"
     :impact="impact"
     :ways="told"
-    none="No page changes: what differs in the draft has nothing to show for any product that it serves."
+    :none="say('changes-view-no-page-changes-what')"
     :after="`/api/templates/${id}/proof`"
     :visit="visit"
   >

@@ -2,6 +2,7 @@
 import { computed } from "vue";
 import type { Page } from "./useImpact";
 import TickBox from "../../ui/fields/TickBox.vue";
+import { say } from "../../words";
 
 /** A page that changes: looked at, and where one may choose, chosen to be published. */
 const chosen = defineModel<string[] | undefined>("chosen", { required: true });
@@ -12,7 +13,12 @@ const here = computed(() => props.page.handle === props.looking?.handle);
 
 <template>
   <div class="line" role="listitem" :class="{ here }">
-    <TickBox v-if="chosen" v-model="chosen" :value="page.handle" :aria-label="`Publish for ${page.name}`" />
+    <TickBox
+      v-if="chosen"
+      v-model="chosen"
+      :value="page.handle"
+      :aria-label="say('page-line-publish', { name: page.name })"
+    />
     <button :aria-pressed="here" @click="$emit('look')">{{ page.name }}</button>
   </div>
 </template>

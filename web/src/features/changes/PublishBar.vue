@@ -6,6 +6,7 @@ import { draftCalls } from "../../session/useDraft";
 import { useDesk } from "../desk/deskStore";
 import MomentInput from "../../ui/fields/MomentInput.vue";
 import TextInput from "../../ui/fields/TextInput.vue";
+import { say } from "../../words";
 
 /** Publishing for all pages, for some, at once or at a time. */
 const props = defineProps<{ chosen: string[]; count: number }>();
@@ -18,8 +19,8 @@ const at = ref("");
 const when = useTemplateRef<InstanceType<typeof MomentInput>>("when");
 const some = computed(() => props.chosen.length > 0);
 const label = computed(() => {
-  if (some.value) return `Publish for ${props.chosen.length === 1 ? "this 1" : `these ${props.chosen.length}`} only`;
-  return planning.value ? "Publish then" : "Publish for all";
+  if (some.value) return say("publish-bar-publish-these-only", { count: props.chosen.length });
+  return planning.value ? say("publish-bar-publish-then") : say("publish-bar-publish-all");
 });
 const nothing = computed(() => (props.count === 0 && desk.draft?.live) || (!some.value && planning.value && !at.value));
 
@@ -34,7 +35,11 @@ async function publish(): Promise<void> {
   const path = { path: { id } };
   const revision = desk.draft?.revision ?? 0;
   if (some.value) {
-    const body = { revision, name: name.value || `${desk.view?.name}, apart`, products: props.chosen };
+    const body = {
+      revision,
+      name: name.value || say("publish-bar-apart", { name: desk.view?.name }),
+      products: props.chosen,
+    };
     const { data, error } = await ask(api.POST("/api/templates/{id}/publish-for-some", { params: path, body }));
     if (error) return emit("problem", error);
     if (data) await router.push({ name: "desk", params: { id: data.id } });
@@ -53,15 +58,16 @@ async function publish(): Promise<void> {
 <template>
   <form class="bar" @submit.prevent="publish">
     <label class="field beside">
-      <span class="called">{{ some ? "Name of their template" : "Name in the history" }}</span>
+      <span class="called">{{ some ? say("publish-bar-name-their-template") : say("publish-bar-name-history") }}</span>
       <TextInput v-model="name" maxlength="120" />
     </label>
     <template v-if="!some">
       <label v-if="planning" class="when soft">
-        at <MomentInput ref="when" v-model="at" aria-label="When" /> by the shop’s clocks
+        {{ say("publish-bar-at") }} <MomentInput ref="when" v-model="at" :aria-label="say('publish-bar-when')" />
+        {{ say("publish-bar-shops-clocks") }}
       </label>
       <button type="button" class="quiet" data-test="plan" @click="planning = !planning">
-        {{ planning ? "At once instead" : "At a time" }}
+        {{ planning ? say("publish-bar-once-instead") : say("publish-bar-time") }}
       </button>
     </template>
     <v-btn type="submit" variant="flat" color="primary" data-test="publish" :disabled="nothing">

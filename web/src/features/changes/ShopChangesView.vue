@@ -7,19 +7,20 @@ import { useVisit } from "../../ui/visit/useVisit";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import ChangedPages from "./ChangedPages.vue";
 import { type WayTold, useImpact } from "./useImpact";
+import { say } from "../../words";
 
 /** The pages that a change changes which isn't a template's: of the house style, or of the price rules. */
 const props = defineProps<{ what: "house" | "prices" }>();
 const router = useRouter();
 const HOUSE = {
-  name: "House style",
+  name: say("shop-changes-view-house-style"),
   back: { name: "house-style" } as RouteLocationRaw,
-  note: "Listings, cart and checkout are dressed by it too.",
+  note: say("shop-changes-view-listings-cart-checkout-dressed"),
 };
 const PRICES = {
-  name: "Prices",
+  name: say("shop-changes-view-prices"),
   back: { name: "prices" } as RouteLocationRaw,
-  note: "As it is at this moment; rules that are planned take effect by themselves at their time.",
+  note: say("shop-changes-view-moment-rules-planned-take"),
 };
 const here = computed(() => (props.what === "house" ? HOUSE : PRICES));
 const visit = useVisit();
@@ -54,7 +55,7 @@ async function publish(): Promise<void> {
   <ChangedPages
     :impact="impact"
     :ways="told"
-    :none="waits ? 'No page changes by it now.' : 'Nothing waits to be published.'"
+    :none="waits ? say('shop-changes-view-no-page-changes-now') : say('shop-changes-view-nothing-waits-published')"
     :after="`/api/${what}/changes/page`"
     :visit="visit"
   >
@@ -63,7 +64,9 @@ async function publish(): Promise<void> {
     </template>
     <template #publish>
       <span class="soft">{{ here.note }}</span>
-      <v-btn variant="flat" color="primary" :disabled="!waits" data-test="publish" @click="publish">Publish</v-btn>
+      <v-btn variant="flat" color="primary" :disabled="!waits" data-test="publish" @click="publish">{{
+        say("shop-changes-view-publish")
+      }}</v-btn>
     </template>
     <template #note><ProblemNote :problem="failed" /></template>
   </ChangedPages>

@@ -9,6 +9,7 @@ import ProblemNote from "../../ui/ProblemNote.vue";
 import { MOST_COLOURS } from "../swatches/words";
 import ChangedPages from "./ChangedPages.vue";
 import { type WayTold, useImpact } from "./useImpact";
+import { say } from "../../words";
 
 /** The pages that another swatch of one value changes, tried before it is kept. */
 const props = defineProps<{ handle: string; value: number }>();
@@ -62,7 +63,7 @@ async function keep(): Promise<void> {
     :ways="told"
     :first="first"
     :none="
-      differs ? 'No page shows this value as a swatch.' : 'Choose other colours, and the pages they change stand here.'
+      differs ? say('swatch-changes-view-no-page-shows-value') : say('swatch-changes-view-choose-other-colours-pages')
     "
     :after="`${at}/page?${tried}`"
     :visit="visit"
@@ -71,19 +72,21 @@ async function keep(): Promise<void> {
       <router-link :to="back">{{ name }}</router-link>
     </template>
     <template #publish>
-      <div class="colours" role="group" aria-label="Colours that are tried">
+      <div class="colours" role="group" :aria-label="say('swatch-changes-view-colours-tried')">
         <ColourList v-model="colours" name="tried" />
         <button
           v-if="colours.length < MOST_COLOURS"
           class="tool"
-          aria-label="Another colour"
-          title="Another colour"
+          :aria-label="say('swatch-changes-view-another-colour')"
+          :title="say('swatch-changes-view-another-colour')"
           @click="colours = [...colours, '#8A8A8A']"
         >
           <v-icon :icon="mdiPlus" size="14" />
         </button>
       </div>
-      <v-btn variant="flat" color="primary" :disabled="!differs" data-test="publish" @click="keep">Publish</v-btn>
+      <v-btn variant="flat" color="primary" :disabled="!differs" data-test="publish" @click="keep">{{
+        say("swatch-changes-view-publish")
+      }}</v-btn>
     </template>
     <template #note><ProblemNote :problem="failed" /></template>
   </ChangedPages>

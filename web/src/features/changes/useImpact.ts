@@ -1,6 +1,7 @@
 import { computed, onUnmounted, ref, shallowRef, watch } from "vue";
 import { type ApiError, type Schemas, eachLine } from "../../api/client";
 import type { Visit } from "../../ui/visit/useVisit";
+import { say } from "../../words";
 
 export type Page = Schemas["ChangedPage"];
 
@@ -70,9 +71,12 @@ export function useImpact<W>(address: () => string, faults: (way: W) => number, 
   );
   const count = computed(() => ways.value.reduce((sum, way) => sum + way.pages.length, 0));
   const says = computed(() => {
-    if (busy.value && done.value === 0) return "Comparing …";
-    const some = count.value === 1 ? "1 page changes" : `${count.value} pages change`;
-    const searched = busy.value || stopped.value ? ` so far, ${done.value} of ${of.value} compared` : ` of ${of.value}`;
+    if (busy.value && done.value === 0) return say("impact-comparing");
+    const some = say("impact-pages-change", { count: count.value });
+    const searched =
+      busy.value || stopped.value
+        ? say("impact-so-far-compared", { done: done.value, of: of.value })
+        : say("impact-of", { of: of.value });
     return some + searched;
   });
 

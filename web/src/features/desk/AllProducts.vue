@@ -8,14 +8,15 @@ import { useFirstScreens } from "./useFirstScreens";
 import type { DeskProduct } from "./useLeaf";
 import type { SituationControl } from "./useSituation";
 import OneOf from "../../ui/fields/OneOf.vue";
+import { LOCALE, say } from "../../words";
 
 /** Every product that the template serves, side by side, so that the odd one out shows. */
 const props = defineProps<{ situation: SituationControl }>();
 defineEmits<{ look: [product: string] }>();
 const desk = useDesk();
 const DEVICES = [
-  { value: "wide", says: "Wide" },
-  { value: "phone", says: "Phone" },
+  { value: "wide", says: say("all-products-wide") },
+  { value: "phone", says: say("all-products-phone") },
 ] as const;
 // The narrow screen first: there a button is late.
 const device = ref<"wide" | "phone">("phone");
@@ -62,32 +63,39 @@ const inOrder = computed(() => {
 const lates = computed(() => [...ends.values()].filter((end) => end !== null && end > 0).length);
 
 const note = computed(() => {
-  const number = count.value.toLocaleString("en-GB");
+  const number = count.value.toLocaleString(LOCALE);
   if (desk.view?.serves === 0)
     return desk.product?.sample
-      ? "There are no products yet: what you see is a sample made of what they will have."
-      : "This template serves no product yet; these are all of the shop’s.";
-  const said = count.value === 1 ? "1 product" : `${number} products`;
-  if (busy.value) return `${said}. First screens: ${ends.size} of ${products.value.length} measured`;
-  const measured = ends.size < count.value ? ` of the ${ends.size} measured` : "";
-  if (lates.value === 0) return `${said}. The buy button lies in the first screen of all${measured}.`;
-  const several = lates.value === 1 ? "1 buy button ends" : `${lates.value} buy buttons end`;
-  return `${said}. ${several} below the first screen${measured}${sorted.value ? "; they stand first" : ""}.`;
+      ? say("all-products-there-no-products-yet")
+      : say("all-products-template-serves-no-product");
+  const said = say("all-products-products", { count: count.value, number });
+  if (busy.value) return say("all-products-first-screens", { said, done: ends.size, count: products.value.length });
+  const measured = ends.size < count.value ? say("all-products-measured", { count: ends.size }) : "";
+  if (lates.value === 0) return say("all-products-buy-button-lies-first", { said, measured });
+  const several = say("all-products-buy-buttons-end", { lates: lates.value });
+  return say("all-products-below-first-screen", {
+    said,
+    several,
+    measured,
+    sorted: sorted.value ? say("all-products-they-stand-first") : "",
+  });
 });
 function told(product: string): { text: string; late: boolean } | null {
   const below = ends.get(product);
   if (below === undefined) return null;
-  if (below === null) return { text: "no buy button seen", late: false };
-  return below > 0 ? { text: `button ${below} px below`, late: true } : { text: "button in sight", late: false };
+  if (below === null) return { text: say("all-products-no-buy-button-seen"), late: false };
+  return below > 0
+    ? { text: say("all-products-button-px-below", { below }), late: true }
+    : { text: say("all-products-button-sight"), late: false };
 }
 </script>
 
 <template>
   <div class="all">
     <div class="head">
-      <OneOf v-model="device" :options="DEVICES" label="Screen" />
+      <OneOf v-model="device" :options="DEVICES" :label="say('all-products-screen')" />
       <span class="soft" role="status" data-test="first-screens">{{ note }}</span>
-      <button v-if="busy" class="quiet" @click="halt">Stop</button>
+      <button v-if="busy" class="quiet" @click="halt">{{ say("all-products-stop") }}</button>
     </div>
     <ul :class="device">
       <li v-for="product in inOrder" :key="product.handle">
@@ -95,13 +103,15 @@ function told(product: string): { text: string; late: boolean } | null {
           <span class="page">
             <PageThumb
               :address="address(product.handle)"
-              :name="`${product.name}, drawn small`"
+              :name="say('all-products-drawn-small', { name: product.name })"
               :width="screen.width"
               :height="Math.round(screen.height * 1.25)"
             />
             <i class="fold" aria-hidden="true" />
           </span>
-          <span class="name"><span class="unseen">Put on the desk: </span>{{ product.name }}</span>
+          <span class="name"
+            ><span class="unseen">{{ say("all-products-put-desk") }} </span>{{ product.name }}</span
+          >
           <span v-if="told(product.handle)" class="told" :class="told(product.handle)?.late ? 'signal' : 'soft'">{{
             told(product.handle)?.text
           }}</span>

@@ -6,6 +6,7 @@ import { useDesk } from "./deskStore";
 import { type Look, SCREENS, pieceOf } from "./types";
 import type { SituationControl } from "./useSituation";
 import OneOf from "../../ui/fields/OneOf.vue";
+import { say } from "../../words";
 
 /** One page, or the chosen piece alone, in every state that a shopper can meet: each can be put on the desk. */
 const props = defineProps<{ situation: SituationControl }>();
@@ -22,17 +23,17 @@ const label = computed(() => {
 /** What the catalogue says of it; the visit, the day and the prices are those of the desk, unless a state says otherwise. */
 const ITSELF: Partial<Look> = { stock: "as_it_is", sale: "as_it_is", coming_soon: false };
 const STATES: { name: string; look: Partial<Look> }[] = [
-  { name: "As it is", look: ITSELF },
-  { name: "On sale", look: { ...ITSELF, sale: "on" } },
-  { name: "Not on sale", look: { ...ITSELF, sale: "off" } },
-  { name: "Plenty left", look: { ...ITSELF, stock: "plenty" } },
-  { name: "Few left", look: { ...ITSELF, stock: "few" } },
-  { name: "Sold out", look: { ...ITSELF, stock: "none" } },
-  { name: "Coming soon", look: { ...ITSELF, coming_soon: true } },
-  { name: "Nothing chosen", look: { ...ITSELF, choice: "" } },
-  { name: "In the cart already", look: { ...ITSELF, cart: "this" } },
-  { name: "Ten of it", look: { ...ITSELF, quantity: 10, stock: "plenty" } },
-  { name: "In German", look: { ...ITSELF, language: "de" } },
+  { name: say("all-states-as-it-is"), look: ITSELF },
+  { name: say("all-states-sale"), look: { ...ITSELF, sale: "on" } },
+  { name: say("all-states-not-sale"), look: { ...ITSELF, sale: "off" } },
+  { name: say("all-states-plenty-left"), look: { ...ITSELF, stock: "plenty" } },
+  { name: say("all-states-few-left"), look: { ...ITSELF, stock: "few" } },
+  { name: say("all-states-sold-out"), look: { ...ITSELF, stock: "none" } },
+  { name: say("all-states-coming-soon"), look: { ...ITSELF, coming_soon: true } },
+  { name: say("all-states-nothing-chosen"), look: { ...ITSELF, choice: "" } },
+  { name: say("all-states-cart-already"), look: { ...ITSELF, cart: "this" } },
+  { name: say("all-states-ten"), look: { ...ITSELF, quantity: 10, stock: "plenty" } },
+  { name: say("all-states-german"), look: { ...ITSELF, language: "de" } },
 ];
 
 function address(look: Partial<Look>): string | null {
@@ -61,19 +62,21 @@ function put(look: Partial<Look>): void {
       <OneOf
         v-model="alone"
         :options="[
-          { value: true, says: `${label || 'The chosen piece'} alone` },
-          { value: false, says: 'Whole page' },
+          { value: true, says: say('all-states-alone', { label: label || say('all-states-chosen-piece') }) },
+          { value: false, says: say('all-states-whole-page') },
         ]"
-        label="What is shown"
+        :label="say('all-states-what-shown')"
         :off="!piece"
       />
       <span class="soft" role="status">
         {{
-          only && groups.length < STATES.length
-            ? `In ${STATES.length} states it looks ${groups.length === 1 ? "the same." : `${groups.length} ways.`}`
-            : ""
+          say("all-states-click-puts-state-desk", {
+            only:
+              only && groups.length < STATES.length
+                ? say("all-states-states-looks-ways", { count: STATES.length, count2: groups.length })
+                : "",
+          })
         }}
-        A click puts the state on the desk; what is changed on the slip shows in all of them.
       </span>
     </div>
     <ul :class="{ alone: only }">
@@ -81,10 +84,10 @@ function put(look: Partial<Look>): void {
         <span class="names">
           <button v-for="one in groupOf(state.name)" :key="one.name" @click="put(one.look)">{{ one.name }}</button>
         </span>
-        <button class="small" :aria-label="`Put it on the desk: ${state.name}`" @click="put(state.look)">
+        <button class="small" :aria-label="say('all-states-put-desk', { name: state.name })" @click="put(state.look)">
           <PageThumb
             :address="address(state.look)"
-            :name="`${state.name}, drawn small`"
+            :name="say('all-states-drawn-small', { name: state.name })"
             :width="only ? 520 : SCREENS.wide.width"
             :height="only ? 520 : 1000"
             :fit="only !== null"

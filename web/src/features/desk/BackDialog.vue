@@ -4,6 +4,7 @@ import { useRouter } from "vue-router";
 import type { Schemas } from "../../api/client";
 import ShiftDialog from "../templates/ShiftDialog.vue";
 import { type Moving, useTemplates } from "../templates/useTemplates";
+import { say } from "../../words";
 
 /** A page of its own goes, and the template that reaches its product serves it again. */
 const props = defineProps<{ template: { id: number; name: string }; product: Schemas["OwnOf"] }>();
@@ -12,7 +13,7 @@ const router = useRouter();
 const { view, names, loading, load, shift } = useTemplates();
 onMounted(load);
 const moving = computed<{ title: string; moving: Moving }>(() => ({
-  title: `${props.product.name} back to its template`,
+  title: say("back-dialog-back-template", { name: props.product.name }),
   moving: { what: "away", template: props.template.id },
 }));
 const to = computed(() => names.value.get(props.product.back_to ?? 0));
@@ -28,13 +29,13 @@ function leave(): Promise<unknown> {
     :moving="moving"
     :view="view"
     :shift="shift"
-    act="Back to the template"
+    :act="say('back-dialog-back-template-b')"
     @close="$emit('close')"
     @done="leave"
   >
     <p class="soft">
-      <template v-if="to">{{ product.name }} has its page from “{{ to }}”. </template>
-      “{{ template.name }}” is removed; it can be brought back where the templates stand.
+      <template v-if="to">{{ say("back-dialog-has-page-from", { name: product.name, to }) }} </template>
+      {{ say("back-dialog-removed-can-brought-back", { name: template.name }) }}
     </p>
   </ShiftDialog>
 </template>

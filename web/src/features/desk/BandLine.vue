@@ -4,6 +4,7 @@ import { computed } from "vue";
 import { useDesk } from "./deskStore";
 import { injectMoves } from "./keys";
 import { type Band, bandOf } from "./types";
+import { say } from "../../words";
 
 const props = defineProps<{ band: Band; why: string | null }>();
 const folded = defineModel<boolean>("folded", { required: true });
@@ -19,23 +20,28 @@ const count = computed(() => props.band.columns.reduce((sum, c) => sum + c.piece
     <button
       class="fold-it"
       :aria-expanded="!folded"
-      :aria-label="folded ? `Show the ${count} pieces of ${name}` : `Fold ${name}`"
+      :aria-label="folded ? say('band-line-show-pieces', { count, name }) : say('band-line-fold', { name })"
       @click="folded = !folded"
     >
       <v-icon :icon="folded ? mdiChevronRight : mdiChevronDown" size="14" />
     </button>
     <button class="band" :aria-pressed="chosen" @click="moves.choose({ band: band.id })">
-      <v-icon v-if="band.kept != null" :icon="mdiLinkVariant" size="13" title="Linked: the same wherever it is used" />
-      {{ name }}<span v-if="folded">, {{ count }} {{ count === 1 ? "piece" : "pieces" }}</span>
+      <v-icon
+        v-if="band.kept != null"
+        :icon="mdiLinkVariant"
+        size="13"
+        :title="say('band-line-linked-same-wherever-used')"
+      />
+      {{ name }}<span v-if="folded">, {{ count }} {{ say("band-line-pieces", { count }) }}</span>
       <em v-if="why">{{ why }}</em> <i />
     </button>
     <button
       v-if="count === 0"
       class="quiet"
-      :aria-label="`Remove ${name}, which is empty`"
+      :aria-label="say('band-line-remove-which-empty', { name })"
       @click="desk.edit({ op: 'remove_band', band: band.id })"
     >
-      Empty: remove it
+      {{ say("band-line-empty-remove") }}
     </button>
   </div>
 </template>

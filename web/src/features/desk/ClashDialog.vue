@@ -4,6 +4,7 @@ import { useDesk } from "./deskStore";
 import { injectMoves } from "./keys";
 import type { Value } from "./types";
 import DialogSheet from "../../ui/DialogSheet.vue";
+import { say } from "../../words";
 
 /** Two people set the same value: the later one is shown the earlier one's and chooses. */
 const desk = useDesk();
@@ -18,12 +19,13 @@ const values = computed(() => {
 
 function words(value: Value | null | undefined): string {
   if (value === null || value === undefined) return "inherited";
-  if (typeof value === "boolean") return value ? "on" : "off";
-  if (typeof value === "object") return Array.isArray(value) ? value.flat().join(" · ") : "another condition";
+  if (typeof value === "boolean") return value ? say("clash-dialog-on") : say("clash-dialog-off");
+  if (typeof value === "object")
+    return Array.isArray(value) ? value.flat().join(" · ") : say("clash-dialog-another-condition");
   return (
     String(value)
       .replace(/<[^>]+>/g, " ")
-      .trim() || "nothing"
+      .trim() || say("clash-dialog-nothing")
   );
 }
 </script>
@@ -31,23 +33,25 @@ function words(value: Value | null | undefined): string {
 <template>
   <DialogSheet
     :model-value="desk.clash !== null"
-    title="Somebody else was here first"
+    :title="say('clash-dialog-somebody-else-was-here')"
     :width="460"
     leave=""
     persistent
     role="alertdialog"
-    aria-label="Somebody else was here first"
+    :aria-label="say('clash-dialog-somebody-else-was-here')"
   >
     <p>{{ desk.clash?.message }}</p>
     <dl v-if="values">
-      <dt>Theirs, as it is now</dt>
+      <dt>{{ say("clash-dialog-theirs-now") }}</dt>
       <dd data-test="theirs">{{ values.theirs }}</dd>
-      <dt>Yours</dt>
+      <dt>{{ say("clash-dialog-yours") }}</dt>
       <dd data-test="mine">{{ values.mine }}</dd>
     </dl>
     <template #acts>
-      <v-btn @click="desk.clash?.mine()">Use mine</v-btn>
-      <v-btn variant="flat" color="primary" autofocus @click="desk.clash?.theirs()">Use theirs</v-btn>
+      <v-btn @click="desk.clash?.mine()">{{ say("clash-dialog-use-mine") }}</v-btn>
+      <v-btn variant="flat" color="primary" autofocus @click="desk.clash?.theirs()">{{
+        say("clash-dialog-use-theirs")
+      }}</v-btn>
     </template>
   </DialogSheet>
 </template>

@@ -5,6 +5,7 @@ import { useDesk } from "./deskStore";
 import { type Op, SCREENS, sameTarget } from "./types";
 import { sameWhom } from "./useScope";
 import DialogSheet from "../../ui/DialogSheet.vue";
+import { say } from "../../words";
 
 /** Everything that single products and types keep different: each can rejoin, or become the template's own. */
 type Departure = Schemas["DepartureView"];
@@ -77,28 +78,31 @@ function showMe(one: Departure): void {
 
 <template>
   <DialogSheet
-    :title="`Departures from ${desk.view?.name}`"
-    label="Departures"
+    :title="say('departures-dialog-departures-from', { name: desk.view?.name })"
+    :label="say('departures-dialog-departures')"
     :width="760"
-    leave="Close"
+    :leave="say('departures-dialog-close')"
     @close="emit('close')"
   >
     <template #beside>
-      <button v-if="all.length > 1" class="quiet" @click="rejoin(all)">Rejoin all {{ all.length }}</button>
+      <button v-if="all.length > 1" class="quiet" @click="rejoin(all)">
+        {{ say("departures-dialog-rejoin-all", { count: all.length }) }}
+      </button>
     </template>
     <v-progress-linear v-if="loading" indeterminate color="primary" />
     <p v-if="problem" class="signal" role="alert">{{ problem }}</p>
     <p v-if="!loading && !problem && all.length === 0" class="soft">
-      Every product has the template as it is. To let one product or type keep a value of its own, choose for whom it
-      counts at the top of the slip, and set it.
+      {{ say("departures-dialog-every-product-has-template") }}
     </p>
     <section v-for="group in groups" :key="JSON.stringify(group.whom)" :aria-label="group.name">
       <div class="head">
         <h2>{{ group.name }}</h2>
-        <span class="soft">{{ "type" in group.whom ? "the whole type" : "this product" }}</span>
-        <span v-if="!group.served" class="signal">not served by this template now</span>
+        <span class="soft">{{
+          "type" in group.whom ? say("departures-dialog-whole-type") : say("departures-dialog-product")
+        }}</span>
+        <span v-if="!group.served" class="signal">{{ say("departures-dialog-not-served-template-now") }}</span>
         <button v-if="group.list.length > 1" class="quiet" @click="rejoin(group.list)">
-          Rejoin these {{ group.list.length }}
+          {{ say("departures-dialog-rejoin-these", { count: group.list.length }) }}
         </button>
       </div>
       <ul>
@@ -109,8 +113,10 @@ function showMe(one: Departure): void {
           </span>
           <span class="values">
             <span class="dot" aria-hidden="true" /> {{ one.says }}
-            <span v-if="one.lost" class="signal">its piece has gone from the template</span>
-            <span v-else class="soft">template: {{ one.template_says }}</span>
+            <span v-if="one.lost" class="signal">{{ say("departures-dialog-piece-has-gone-from") }}</span>
+            <span v-else class="soft">{{
+              say("departures-dialog-template", { template_says: one.template_says })
+            }}</span>
           </span>
           <span class="acts">
             <template v-if="one.lost">
@@ -120,14 +126,14 @@ function showMe(one: Departure): void {
                 class="quiet"
                 @click="placeAnew(one, line.piece.id)"
               >
-                Place on line {{ line.number }}
+                {{ say("departures-dialog-place-line", { number: line.number }) }}
               </button>
-              <button class="quiet" @click="rejoin([one])">Remove</button>
+              <button class="quiet" @click="rejoin([one])">{{ say("departures-dialog-remove") }}</button>
             </template>
             <template v-else>
-              <button class="quiet" @click="showMe(one)">Show me</button>
-              <button class="quiet" @click="makeTemplates(one)">Make it the template’s</button>
-              <button class="quiet" @click="rejoin([one])">Rejoin</button>
+              <button class="quiet" @click="showMe(one)">{{ say("departures-dialog-show-me") }}</button>
+              <button class="quiet" @click="makeTemplates(one)">{{ say("departures-dialog-make-templates") }}</button>
+              <button class="quiet" @click="rejoin([one])">{{ say("departures-dialog-rejoin") }}</button>
             </template>
           </span>
         </li>

@@ -5,6 +5,7 @@ import { useDesk } from "./deskStore";
 import { injectMoves } from "./keys";
 import { kilobytes } from "./kilobytes";
 import { type Boxes, ORDER_DEVICES, SCREENS, type Situation } from "./types";
+import { say } from "../../words";
 
 const props = defineProps<{ boxes: Boxes; facts: Situation | null }>();
 defineEmits<{ help: [] }>();
@@ -19,7 +20,7 @@ const late = computed(() => {
     const box = props.boxes[device].get(button);
     const below = box?.seen ? box.bottom - SCREENS[device].height : 0;
     return below > 0
-      ? [{ device, button, text: `${SCREENS[device].name}: the buy button ends ${below} px below the first screen.` }]
+      ? [{ device, button, text: say("desk-foot-buy-button-ends-px", { name: SCREENS[device].name, below }) }]
       : [];
   });
 });
@@ -28,23 +29,26 @@ const weight = computed(() => {
   const now = props.facts?.weight;
   if (!now || now.wide.all === 0) return null;
   return {
-    text: `Pictures ${kilobytes(now.wide.first)} wide, ${kilobytes(now.phone.first)} phone`,
-    title: `Loaded at first. When all have been looked at: ${kilobytes(now.wide.all)} on wide screens, ${kilobytes(now.phone.all)} on phones.`,
+    text: say("desk-foot-pictures-wide-phone", {
+      first: kilobytes(now.wide.first),
+      first2: kilobytes(now.phone.first),
+    }),
+    title: say("desk-foot-loaded-first-when-all", { all: kilobytes(now.wide.all), all2: kilobytes(now.phone.all) }),
   };
 });
 const small = computed(() => props.facts?.weight.too_small ?? []);
 /** What there is to say of a buy button that isn't late anywhere. */
 const buy = computed(() => {
   const buttons = desk.order.filter((l) => l.piece.kind === "buy_button").map((l) => l.piece.id);
-  if (buttons.length === 0) return { text: "This page has no buy button yet.", mend: true };
+  if (buttons.length === 0) return { text: say("desk-foot-page-has-no-buy"), mend: true };
   const without = ORDER_DEVICES.filter((device) => {
     const boxes = props.boxes[device];
     return boxes.size > 0 && !buttons.some((id) => boxes.get(id)?.seen);
   });
-  if (without.length === ORDER_DEVICES.length) return { text: "No screen shows the buy button.", mend: true };
+  if (without.length === ORDER_DEVICES.length) return { text: say("desk-foot-no-screen-shows-buy"), mend: true };
   const [none] = without;
-  if (none) return { text: `${SCREENS[none].name}: no buy button is shown.`, mend: true };
-  return { text: "The buy button lies in the first screen of both.", mend: false };
+  if (none) return { text: say("desk-foot-no-buy-button-shown", { name: SCREENS[none].name }), mend: true };
+  return { text: say("desk-foot-buy-button-lies-first"), mend: false };
 });
 </script>
 
@@ -52,16 +56,18 @@ const buy = computed(() => {
   <footer class="foot">
     <template v-for="one in late" :key="one.device">
       <span class="signal">{{ one.text }}</span>
-      <button class="quiet" @click="moves.choose({ piece: one.button })">Show me</button>
+      <button class="quiet" @click="moves.choose({ piece: one.button })">{{ say("desk-foot-show-me") }}</button>
     </template>
     <span v-if="late.length === 0 || buy.mend" :class="buy.mend ? 'signal' : 'soft'">{{ buy.text }}</span>
     <template v-if="small.length">
-      <span class="signal">{{ small.length === 1 ? "1 picture is" : `${small.length} pictures are` }} too small.</span>
-      <button class="quiet" @click="moves.choose({ piece: small[0]?.piece ?? '' })">Show me</button>
+      <span class="signal">{{ say("desk-foot-pictures-too-small", { count: small.length }) }}</span>
+      <button class="quiet" @click="moves.choose({ piece: small[0]?.piece ?? '' })">
+        {{ say("desk-foot-show-me") }}
+      </button>
     </template>
     <span v-if="weight" class="soft" :title="weight.title">{{ weight.text }}</span>
     <SavedState class="right" />
-    <button class="quiet" @click="$emit('help')">Keyboard</button>
+    <button class="quiet" @click="$emit('help')">{{ say("desk-foot-keyboard") }}</button>
   </footer>
 </template>
 

@@ -12,6 +12,7 @@ import TemplateName from "./TemplateName.vue";
 import { injectMoves } from "./keys";
 import { DEVICES, type Situation } from "./types";
 import { useScope } from "./useScope";
+import { say } from "../../words";
 
 const emit = defineEmits<{ open: [what: "starters" | "departures" | "history" | "preview"] }>();
 defineProps<{ facts: Situation | null }>();
@@ -24,13 +25,14 @@ const goingBack = ref(false);
 const count = computed(() => desk.draft?.changes ?? 0);
 const reach = computed(() => {
   const { serves = 0, serves_types: types = 0 } = desk.view ?? {};
-  if (serves === 0) return desk.product?.sample ? "no products yet" : "reaches no product yet";
-  return `reaches ${serves} ${serves === 1 ? "product" : "products"} in ${types} ${types === 1 ? "type" : "types"}`;
+  if (serves === 0)
+    return desk.product?.sample ? say("desk-head-no-products-yet") : say("desk-head-reaches-no-product-yet");
+  return say("desk-head-reaches-products-types", { serves, types });
 });
 const state = computed(() => {
-  if (!desk.draft?.live) return "Not live yet";
-  if (count.value === 0) return "Live, nothing changed since";
-  return `Draft ${desk.draft.revision} · ${count.value === 1 ? "1 change" : `${count.value} changes`} not live`;
+  if (!desk.draft?.live) return say("desk-head-not-live-yet");
+  if (count.value === 0) return say("desk-head-live-nothing-changed-since");
+  return say("desk-head-draft-changes-not-live", { revision: desk.draft.revision, count: count.value });
 });
 /** Of steps that wait it isn't known yet what they change. */
 const nothing = computed(() => count.value === 0 && desk.waiting === 0 && desk.draft?.live === true);
@@ -52,7 +54,7 @@ const departed = computed(() =>
 async function ownPage(): Promise<void> {
   const product = scope.product.value;
   if (!product || !desk.view) return;
-  const body = { name: `${product.name}, own page`, from: desk.view.id, product: product.handle };
+  const body = { name: say("desk-head-own-page", { name: product.name }), from: desk.view.id, product: product.handle };
   const { data, error } = await ask(api.POST("/api/templates", { body }));
   if (error) desk.problem = error;
   if (data) await router.push({ name: "desk", params: { id: data.id }, query: { product: product.handle } });
@@ -60,9 +62,9 @@ async function ownPage(): Promise<void> {
 const here = computed(() => [...new Set(desk.others.map((o) => o.name))]);
 
 const FRAMES = [
-  ["whole", "Whole shop around it"],
-  ["slim", "Slim: name and cart only"],
-  ["none", "None"],
+  ["whole", say("desk-head-whole-shop-around")],
+  ["slim", say("desk-head-slim-name-cart-only")],
+  ["none", say("desk-head-none")],
 ] as const;
 </script>
 
@@ -71,14 +73,16 @@ const FRAMES = [
     <TemplateName />
     <router-link to="/templates" class="reach">{{ reach }}</router-link>
     <button v-if="departed" class="chip differs" @click="emit('open', 'departures')">
-      {{ departed === 1 ? "1 departure" : `${departed} departures` }}
+      {{ say("desk-head-departures", { departed }) }}
     </button>
     <span class="chip" data-test="state">{{ state }}</span>
-    <span v-if="desk.view?.planned" class="chip differs" title="By the shop’s clocks" data-test="planned">
-      Goes live {{ onThe(desk.view.planned.at) }}
-      <button class="quiet" @click="desk.unplan">Call it off</button>
+    <span v-if="desk.view?.planned" class="chip differs" :title="say('desk-head-shops-clocks')" data-test="planned">
+      {{ say("desk-head-goes-live", { at: onThe(desk.view.planned.at) }) }}
+      <button class="quiet" @click="desk.unplan">{{ say("desk-head-call-off") }}</button>
     </span>
-    <span v-for="name in here" :key="name" class="chip here" data-test="here">{{ name }} is here</span>
+    <span v-for="name in here" :key="name" class="chip here" data-test="here">{{
+      say("desk-head-here", { name })
+    }}</span>
     <span class="space" />
     <UndoRedo
       :can-undo="desk.draft?.can_undo ?? false"
@@ -88,44 +92,50 @@ const FRAMES = [
     />
     <v-menu>
       <template #activator="{ props: menu }">
-        <v-btn v-bind="menu" :append-icon="mdiChevronDown">Page</v-btn>
+        <v-btn v-bind="menu" :append-icon="mdiChevronDown">{{ say("desk-head-page") }}</v-btn>
       </template>
       <v-list>
         <v-list-item
-          title="Starters"
-          subtitle="ready arrangements of the whole page"
+          :title="say('desk-head-starters')"
+          :subtitle="say('desk-head-ready-arrangements-whole-page')"
           @click="emit('open', 'starters')"
         />
         <v-list-item
-          title="What changes where"
-          subtitle="pages that publishing changes, before and after"
+          :title="say('desk-head-what-changes-where')"
+          :subtitle="say('desk-head-pages-publishing-changes-before')"
           :to="{ name: 'changes', params: { id: desk.view?.id ?? 0 } }"
         />
         <v-list-item
-          title="Departures"
-          :subtitle="departed === 0 ? 'no product or type keeps anything different' : `${departed} kept different`"
+          :title="say('desk-head-departures-b')"
+          :subtitle="
+            departed === 0 ? say('desk-head-no-product-type-keeps') : say('desk-head-kept-different', { departed })
+          "
           @click="emit('open', 'departures')"
         />
         <v-list-item
           v-if="desk.view?.own_of"
-          title="Back to the template"
-          :subtitle="`${desk.view.own_of.name} loses this page of its own`"
+          :title="say('desk-head-back-template')"
+          :subtitle="say('desk-head-loses-page-own', { name: desk.view.own_of.name })"
           @click="goingBack = true"
         />
         <v-list-item
           v-else-if="scope.product.value && !scope.product.value.sample"
-          title="A page of its own"
-          :subtitle="`for ${scope.product.value.name}, apart from this template`"
+          :title="say('desk-head-page-own')"
+          :subtitle="say('desk-head-apart-from-template', { name: scope.product.value.name })"
           @click="ownPage"
         />
         <v-list-item
-          title="History"
-          subtitle="look at an earlier page, bring it back"
+          :title="say('desk-head-history')"
+          :subtitle="say('desk-head-look-earlier-page-bring')"
           @click="emit('open', 'history')"
         />
-        <v-list-item title="Preview link" subtitle="for someone without an account" @click="emit('open', 'preview')" />
+        <v-list-item
+          :title="say('desk-head-preview-link')"
+          :subtitle="say('desk-head-someone-without-account')"
+          @click="emit('open', 'preview')"
+        />
         <v-divider />
-        <v-list-subheader>Frame: what of the shop surrounds it</v-list-subheader>
+        <v-list-subheader>{{ say("desk-head-frame-what-shop-surrounds") }}</v-list-subheader>
         <v-list-item
           v-for="[frame, name] in FRAMES"
           :key="frame"
@@ -135,14 +145,18 @@ const FRAMES = [
         />
         <v-divider />
         <v-list-item
-          title="Rejoin the whole page"
-          :subtitle="own === 0 ? 'nothing differs from the house style' : `drops ${own} values of its own`"
+          :title="say('desk-head-rejoin-whole-page')"
+          :subtitle="
+            own === 0 ? say('desk-head-nothing-differs-from-house') : say('desk-head-drops-values-own', { own })
+          "
           :disabled="own === 0"
           @click="moves.rejoinAll"
         />
       </v-list>
     </v-menu>
-    <v-btn variant="flat" color="primary" :disabled="nothing" @click="publishing = true"> Publish </v-btn>
+    <v-btn variant="flat" color="primary" :disabled="nothing" @click="publishing = true">
+      {{ say("desk-head-publish") }}
+    </v-btn>
     <PublishDialog v-model="publishing" :facts="facts" />
     <BackDialog
       v-if="goingBack && desk.view?.own_of"

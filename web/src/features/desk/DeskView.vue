@@ -22,6 +22,7 @@ import { usePresence } from "./usePresence";
 import { useProofs } from "./useProofs";
 import { useScopeEnds } from "./useScope";
 import { useSituation } from "./useSituation";
+import { say } from "../../words";
 
 const StartersDialog = defineAsyncComponent(() => import("./StartersDialog.vue"));
 const DeparturesDialog = defineAsyncComponent(() => import("./DeparturesDialog.vue"));
@@ -103,18 +104,18 @@ function lookAt(product: string): void {
     <ProblemNote class="problem" :problem="desk.problem" @retry="() => desk.open(id, product)" />
     <div v-if="desk.notice" class="notice" role="status">
       <span>{{ desk.notice }}</span>
-      <button class="quiet" @click="desk.notice = null">Understood</button>
+      <button class="quiet" @click="desk.notice = null">{{ say("desk-view-understood") }}</button>
     </div>
     <div v-if="desk.published" class="notice" role="status">
-      <span v-if="seen">Published. Shoppers see it now.</span>
-      <span v-else-if="ahead.length">Published. Nobody sees it yet.</span>
+      <span v-if="seen">{{ say("desk-view-published-shoppers-see-now") }}</span>
+      <span v-else-if="ahead.length">{{ say("desk-view-published-nobody-sees-yet") }}</span>
       <span v-else>
-        Published, but nobody sees it: this template serves no product now.
-        <router-link :to="{ name: 'templates' }">Give it some</router-link>
+        {{ say("desk-view-published-but-nobody-sees") }}
+        <router-link :to="{ name: 'templates' }">{{ say("desk-view-give-some") }}</router-link>
       </span>
       <TurnList :turns="ahead" />
-      <button class="quiet" @click="desk.takeBack">Take it back</button>
-      <button class="quiet" @click="desk.published = false">Understood</button>
+      <button class="quiet" @click="desk.takeBack">{{ say("desk-view-take-back") }}</button>
+      <button class="quiet" @click="desk.published = false">{{ say("desk-view-understood") }}</button>
     </div>
     <div v-if="desk.view && desk.draft" class="halves">
       <section class="left">

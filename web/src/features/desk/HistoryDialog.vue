@@ -8,6 +8,7 @@ import { useDesk } from "./deskStore";
 import type { SituationControl } from "./useSituation";
 import DialogSheet from "../../ui/DialogSheet.vue";
 import PickField from "../../ui/fields/PickField.vue";
+import { say } from "../../words";
 
 /** What the template was: every edit that stands and everything published, to look at, compare and bring back. */
 const props = defineProps<{ situation: SituationControl }>();
@@ -39,7 +40,7 @@ watch([chosen, against], async ([from, to]) => {
 let asked = 0;
 
 const compared = computed(() => [
-  { value: "now", says: "the draft as it is now" },
+  { value: "now", says: say("history-dialog-draft-now") },
   ...(moments.value ?? [])
     .filter((m) => m.key !== chosen.value)
     .map((m) => ({ value: m.key, says: `${m.what}, ${when(m.at)}` })),
@@ -53,12 +54,19 @@ async function bringBack(): Promise<void> {
 </script>
 
 <template>
-  <DialogSheet title="History" :width="1160" leave="Close" @close="emit('close')">
+  <DialogSheet
+    :title="say('history-dialog-history')"
+    :width="1160"
+    :leave="say('history-dialog-close')"
+    @close="emit('close')"
+  >
     <div class="both">
       <div class="list">
         <ProblemNote :problem="problem" />
         <v-progress-linear v-if="moments === null" indeterminate color="primary" />
-        <p v-else-if="moments.length === 0 && !problem" class="soft">Nothing has happened on this template yet.</p>
+        <p v-else-if="moments.length === 0 && !problem" class="soft">
+          {{ say("history-dialog-nothing-has-happened-template") }}
+        </p>
         <ol v-else>
           <li v-for="moment in moments" :key="moment.key">
             <button
@@ -67,7 +75,7 @@ async function bringBack(): Promise<void> {
               @click="chosen = moment.key"
             >
               <span>{{ moment.what }}</span>
-              <small class="soft">{{ moment.who ?? "At the start" }} · {{ when(moment.at) }}</small>
+              <small class="soft">{{ moment.who ?? say("history-dialog-start") }} · {{ when(moment.at) }}</small>
             </button>
           </li>
         </ol>
@@ -75,10 +83,10 @@ async function bringBack(): Promise<void> {
       <div v-if="chosen" class="look">
         <div class="two">
           <figure>
-            <figcaption>As it was then</figcaption>
+            <figcaption>{{ say("history-dialog-was-then") }}</figcaption>
             <PageThumb
               :address="props.situation.address({}, { moment: chosen })"
-              name="The page then"
+              :name="say('history-dialog-page-then')"
               :width="1280"
               :height="1500"
               fit
@@ -86,26 +94,28 @@ async function bringBack(): Promise<void> {
           </figure>
           <figure>
             <figcaption>
-              <PickField v-model="against" :options="compared" aria-label="Compared with" />
+              <PickField v-model="against" :options="compared" :aria-label="say('history-dialog-compared')" />
             </figcaption>
             <PageThumb
               :address="props.situation.address({}, { moment: against })"
-              name="The page compared with it"
+              :name="say('history-dialog-page-compared')"
               :width="1280"
               :height="1500"
               fit
             />
           </figure>
         </div>
-        <p v-if="differences.length === 0" class="soft">The two are the same.</p>
-        <ul v-else aria-label="What differs">
+        <p v-if="differences.length === 0" class="soft">{{ say("history-dialog-two-same") }}</p>
+        <ul v-else :aria-label="say('history-dialog-what-differs')">
           <li v-for="(word, index) in differences.slice(0, 12)" :key="index">{{ word }}</li>
-          <li v-if="differences.length > 12" class="soft">and {{ differences.length - 12 }} more</li>
+          <li v-if="differences.length > 12" class="soft">
+            {{ say("history-dialog-more", { count: differences.length - 12 }) }}
+          </li>
         </ul>
       </div>
     </div>
     <template v-if="chosen" #acts>
-      <v-btn variant="flat" color="primary" @click="bringBack">Bring it back</v-btn>
+      <v-btn variant="flat" color="primary" @click="bringBack">{{ say("history-dialog-bring-back") }}</v-btn>
     </template>
   </DialogSheet>
 </template>

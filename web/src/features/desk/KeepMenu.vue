@@ -4,6 +4,7 @@ import { ref } from "vue";
 import type { SituationControl } from "./useSituation";
 import TickBox from "../../ui/fields/TickBox.vue";
 import TextInput from "../../ui/fields/TextInput.vue";
+import { say } from "../../words";
 
 /** Situations kept by their names, and a place to keep the present one. */
 const props = defineProps<{ situation: SituationControl }>();
@@ -29,27 +30,31 @@ async function keep(): Promise<void> {
 <template>
   <v-menu :model-value="open" :close-on-content-click="false" @update:model-value="opened">
     <template #activator="{ props: menu }">
-      <button v-bind="menu" class="keep" title="Keep this situation by a name, or take up one that was kept">
-        Keep …
+      <button v-bind="menu" class="keep" :title="say('keep-menu-keep-situation-name-take')">
+        {{ say("keep-menu-keep") }}
       </button>
     </template>
-    <div class="menu-sheet" role="region" aria-label="Kept situations">
-      <p v-if="kept.length === 0" class="soft">None kept yet. A kept situation is one click away, on every template.</p>
+    <div class="menu-sheet" role="region" :aria-label="say('keep-menu-kept-situations')">
+      <p v-if="kept.length === 0" class="soft">{{ say("keep-menu-none-kept-yet-kept") }}</p>
       <ul>
         <li v-for="one in kept" :key="one.id">
           <button @click="(situation.recall(one), (open = false))">{{ one.name }}</button>
-          <button class="drop" :aria-label="`Remove ${one.name}`" @click="situation.forget(one.id)">
+          <button
+            class="drop"
+            :aria-label="say('keep-menu-remove', { name: one.name })"
+            @click="situation.forget(one.id)"
+          >
             <v-icon :icon="mdiClose" size="13" />
           </button>
         </li>
       </ul>
       <form @submit.prevent="keep">
         <label class="field">
-          <span class="called">Keep this one as</span>
+          <span class="called">{{ say("keep-menu-keep-one") }}</span>
           <TextInput v-model="name" maxlength="80" />
         </label>
-        <label class="tick"><TickBox v-model="withProduct" /> with this product and choice</label>
-        <v-btn type="submit" :disabled="name.trim() === ''">Save</v-btn>
+        <label class="tick"><TickBox v-model="withProduct" /> {{ say("keep-menu-product-choice") }}</label>
+        <v-btn type="submit" :disabled="name.trim() === ''">{{ say("keep-menu-save") }}</v-btn>
       </form>
     </div>
   </v-menu>

@@ -5,6 +5,7 @@ import ProductList from "../../ui/products/ProductList.vue";
 import { viewsOfProduct } from "../../ui/places";
 import { useDesk } from "./deskStore";
 import type { SituationControl } from "./useSituation";
+import { LOCALE, say } from "../../words";
 
 /** Which product lies on the desk: leafed through one by one, or found by its name. */
 const props = defineProps<{ situation: SituationControl }>();
@@ -21,29 +22,39 @@ function pick(handle: string): void {
 
 <template>
   <div class="leaf">
-    <button aria-label="Product before, [" title="Product before, [" @click="situation.leaf(-1)">
+    <button
+      :aria-label="say('leaf-menu-product-before')"
+      :title="say('leaf-menu-product-before')"
+      @click="situation.leaf(-1)"
+    >
       <v-icon :icon="mdiChevronLeft" size="16" />
     </button>
     <v-menu v-model="open" :close-on-content-click="false">
       <template #activator="{ props: menu }">
         <button v-bind="menu" class="product" :title="facts?.name">
           <span>{{ name }}</span>
-          <small class="soft">{{ (place + 1).toLocaleString("en-GB") }} of {{ count.toLocaleString("en-GB") }}</small>
+          <small class="soft">{{
+            say("leaf-menu-of", { place: (place + 1).toLocaleString(LOCALE), count: count.toLocaleString(LOCALE) })
+          }}</small>
         </button>
       </template>
       <ProductList
         :load="find"
         :picked="product ? [product] : []"
-        label="Product on the desk"
+        :label="say('leaf-menu-product-desk')"
         @pick="(one) => pick(one.handle)"
       >
         <p v-if="product && !desk.product?.sample" class="of">
-          <span class="soft">Of {{ name }}:</span>
+          <span class="soft">{{ say("leaf-menu-of-b", { name }) }}</span>
           <router-link v-for="view in views" :key="view.to" :to="view.to">{{ view.name }}</router-link>
         </p>
       </ProductList>
     </v-menu>
-    <button aria-label="Next product, ]" title="Next product, ]" @click="situation.leaf(1)">
+    <button
+      :aria-label="say('leaf-menu-next-product')"
+      :title="say('leaf-menu-next-product')"
+      @click="situation.leaf(1)"
+    >
       <v-icon :icon="mdiChevronRight" size="16" />
     </button>
   </div>

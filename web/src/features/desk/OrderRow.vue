@@ -5,6 +5,7 @@ import { injectMoves } from "./keys";
 import type { Where } from "./order";
 import { type Device, ORDER_DEVICES, type Piece, pieceOf } from "./types";
 import { useScope } from "./useScope";
+import { say } from "../../words";
 
 const props = defineProps<{
   piece: Piece;
@@ -37,7 +38,7 @@ const own = computed(() => {
 /** Whether the product on the desk, or its type, keeps something of this piece different. */
 const departs = computed(() => {
   const here = scope.keptOf({ piece: props.piece.id }).filter(scope.bearsHere);
-  return here.map((one) => scope.nameOf(one.whom)).join(" and ");
+  return here.map((one) => scope.nameOf(one.whom)).join(say("order-row-and"));
 });
 
 function where(device: Device): Where {
@@ -63,12 +64,16 @@ const alone = computed(() => {
   const all = [props.piece.values, ...here.map((one) => one.values)];
   return all.some((values) => [values?.tablet, values?.phone].some((screen) => screen?.["shown"] !== undefined));
 });
-const said = { first: "in the first screen", below: "below the first screen", away: "not shown" } as const;
+const said = {
+  first: say("order-row-first-screen"),
+  below: say("order-row-below-first-screen"),
+  away: say("order-row-not-shown"),
+} as const;
 function says(device: Device): string {
-  const name = device === "wide" ? "wide screens" : "phones";
-  const act = (device === "wide" ? props.shownWide : props.shownPhone) ? "Hide" : "Show";
-  const there = device === "wide" && !alone.value ? "on every screen" : "there";
-  return `${label.value} on ${name}: ${said[where(device)]}. ${act} it ${there}.`;
+  const name = device === "wide" ? say("order-row-wide-screens") : say("order-row-phones");
+  const act = (device === "wide" ? props.shownWide : props.shownPhone) ? say("order-row-hide") : say("order-row-show");
+  const there = device === "wide" && !alone.value ? say("order-row-every-screen") : say("order-row-there");
+  return say("order-row-on-it", { label: label.value, name, said: said[where(device)], act, there });
 }
 
 function choose(event: MouseEvent): void {
@@ -88,13 +93,13 @@ function choose(event: MouseEvent): void {
         v-if="departs"
         class="dot"
         role="img"
-        :aria-label="`${departs} departs here`"
-        :title="`${departs} departs here`"
+        :aria-label="say('order-row-departs-here', { departs })"
+        :title="say('order-row-departs-here', { departs })"
       />
       <em v-if="hint">{{ hint }}</em>
     </button>
-    <span class="own" :class="{ other }" :title="other ? `${other} has this chosen` : undefined">{{
-      other ? initials(other) : own > 0 ? `${own} own` : ""
+    <span class="own" :class="{ other }" :title="other ? say('order-row-has-chosen', { other }) : undefined">{{
+      other ? initials(other) : own > 0 ? say("order-row-own", { own }) : ""
     }}</span>
     <span class="devices">
       <button
@@ -106,7 +111,12 @@ function choose(event: MouseEvent): void {
         @click="$emit('toggle', device)"
       />
     </span>
-    <button class="gap" :aria-label="`Add a piece after ${label}`" title="Add a piece here" @click="$emit('gap')" />
+    <button
+      class="gap"
+      :aria-label="say('order-row-add-piece-after', { label })"
+      :title="say('order-row-add-piece-here')"
+      @click="$emit('gap')"
+    />
   </div>
 </template>
 

@@ -3,6 +3,7 @@ import { computed, onMounted, ref } from "vue";
 import { useDesk } from "./deskStore";
 import type { Kind, Situation } from "./types";
 import TextInput from "../../ui/fields/TextInput.vue";
+import { say } from "../../words";
 
 /** Opens right in the order: what this product has and the page lacks stands first. */
 const props = defineProps<{ product: Situation | null }>();
@@ -58,18 +59,18 @@ function leave(event: FocusEvent): void {
       v-model="typed"
       bare
       role="combobox"
-      aria-label="Find a piece to add"
+      :aria-label="say('piece-finder-find-piece-add')"
       aria-controls="finder-list"
       aria-expanded="true"
       :aria-activedescendant="current ? `finder-${current.kind}` : undefined"
-      placeholder="Type what to add"
+      :placeholder="say('piece-finder-type-what-add')"
       @input="at = 0"
       @keydown.down.prevent="step(1)"
       @keydown.up.prevent="step(-1)"
       @keydown.enter.prevent="take"
       @keydown.esc="emit('close')"
     />
-    <ul id="finder-list" role="listbox" aria-label="Pieces">
+    <ul id="finder-list" role="listbox" :aria-label="say('piece-finder-pieces')">
       <li
         v-for="(kind, index) in found"
         :id="`finder-${kind.kind}`"
@@ -81,11 +82,11 @@ function leave(event: FocusEvent): void {
         @click="emit('pick', kind.kind, $event.shiftKey)"
         @mousemove="at = index"
       >
-        {{ kind.label }} <span v-if="kind.has" class="soft">there already</span>
+        {{ kind.label }} <span v-if="kind.has" class="soft">{{ say("piece-finder-there-already") }}</span>
       </li>
-      <li v-if="found.length === 0" class="soft">No piece is called that.</li>
+      <li v-if="found.length === 0" class="soft">{{ say("piece-finder-no-piece-called") }}</li>
     </ul>
-    <p class="soft">Shift and Enter adds it and goes on adding.</p>
+    <p class="soft">{{ say("piece-finder-shift-enter-adds-goes") }}</p>
   </div>
 </template>
 

@@ -6,6 +6,7 @@ import { useDesk } from "./deskStore";
 import DialogSheet from "../../ui/DialogSheet.vue";
 import PickField from "../../ui/fields/PickField.vue";
 import TextInput from "../../ui/fields/TextInput.vue";
+import { LOCALE, say } from "../../words";
 
 /** A link by which anyone can look at the draft until it runs out. */
 const props = defineProps<{ product: string }>();
@@ -18,9 +19,9 @@ const said = ref("");
 const path = computed(() => ({ id: desk.view?.id ?? 0 }));
 const address = computed(() => (link.value ? `${location.origin}${link.value.path}` : ""));
 const SPANS = [
-  { value: 24, says: "a day" },
-  { value: 24 * 7, says: "a week" },
-  { value: 24 * 31, says: "a month" },
+  { value: 24, says: say("preview-dialog-day") },
+  { value: 24 * 7, says: say("preview-dialog-week") },
+  { value: 24 * 31, says: say("preview-dialog-month") },
 ];
 
 async function make(): Promise<void> {
@@ -34,9 +35,9 @@ async function make(): Promise<void> {
 async function copy(): Promise<void> {
   try {
     await navigator.clipboard.writeText(address.value);
-    said.value = "It is on the clipboard.";
+    said.value = say("preview-dialog-clipboard");
   } catch {
-    said.value = "The browser doesn't allow copying here; please mark the address and copy it.";
+    said.value = say("preview-dialog-browser-doesnt-allow-copying");
   }
 }
 
@@ -45,34 +46,43 @@ async function end(): Promise<void> {
   problem.value = error ?? null;
   link.value = null;
   const count = data?.links ?? 0;
-  said.value = data ? `${count === 1 ? "1 link" : `${count} links`} ended. Nobody sees the draft any more.` : "";
+  said.value = data ? say("preview-dialog-links-ended-nobody-sees", { count }) : "";
 }
 </script>
 
 <template>
-  <DialogSheet title="Preview link" :width="480" leave="Close" @close="emit('close')">
+  <DialogSheet
+    :title="say('preview-dialog-preview-link')"
+    :width="480"
+    :leave="say('preview-dialog-close')"
+    @close="emit('close')"
+  >
     <p class="soft">
-      Whoever has the link sees this draft as it is at that moment, without an account, until it runs out.
+      {{ say("preview-dialog-whoever-has-link-sees") }}
     </p>
     <ProblemNote :problem="problem" @retry="make" />
     <div class="row">
-      <PickField v-model="hours" :options="SPANS" label="It lasts" beside />
-      <v-btn variant="flat" color="primary" @click="make">Make a link</v-btn>
+      <PickField v-model="hours" :options="SPANS" :label="say('preview-dialog-lasts')" beside />
+      <v-btn variant="flat" color="primary" @click="make">{{ say("preview-dialog-make-link") }}</v-btn>
     </div>
     <template v-if="link">
       <label class="field">
-        <span class="called">The link</span>
+        <span class="called">{{ say("preview-dialog-link") }}</span>
         <TextInput :model-value="address" readonly @focus="($event.target as HTMLInputElement).select()" />
       </label>
       <div class="row">
-        <span class="soft"
-          >Until {{ new Date(link.until).toLocaleString("en-GB", { dateStyle: "medium", timeStyle: "short" }) }}</span
-        >
-        <v-btn @click="copy">Copy</v-btn>
+        <span class="soft">{{
+          say("preview-dialog-until", {
+            until: new Date(link.until).toLocaleString(LOCALE, { dateStyle: "medium", timeStyle: "short" }),
+          })
+        }}</span>
+        <v-btn @click="copy">{{ say("preview-dialog-copy") }}</v-btn>
       </div>
     </template>
     <p v-if="said" role="status">{{ said }}</p>
-    <template #first><button class="quiet" @click="end">End all links to this draft</button></template>
+    <template #first
+      ><button class="quiet" @click="end">{{ say("preview-dialog-end-all-links-draft") }}</button></template
+    >
   </DialogSheet>
 </template>
 

@@ -3,6 +3,7 @@ import { computed, ref } from "vue";
 import { type Box, type Device, SCREENS } from "./types";
 import type { Press } from "./useKeys";
 import { useProofFrame } from "./useProofFrame";
+import { say } from "../../words";
 
 const props = defineProps<{ device: Device; html: string | null }>();
 const emit = defineEmits<{ boxes: [boxes: Box[]]; picked: [choice: string]; press: [press: Press] }>();
@@ -29,7 +30,7 @@ const { scale, height, document, percent } = useProofFrame({
       <iframe
         v-if="document !== null"
         ref="frame"
-        :title="`Proof, ${screen.name}`"
+        :title="say('proof-frame-proof', { name: screen.name })"
         :srcdoc="document"
         :style="{ width: `${screen.width}px`, height: `${height}px`, transform: `scale(${scale})` }"
       />

@@ -6,6 +6,7 @@ import ProofFrame from "./ProofFrame.vue";
 import { type Box, DEVICES, type Device, type Shown } from "./types";
 import type { Press } from "./useKeys";
 import type { SituationControl } from "./useSituation";
+import { say } from "../../words";
 
 const shown = defineModel<Shown>("shown", { required: true });
 defineProps<{ html: string | null; situation: SituationControl }>();
@@ -19,18 +20,18 @@ const devices = computed(() =>
   shown.value === "both" ? (["wide", "phone"] as Device[]) : DEVICES.filter((d) => shown.value === d),
 );
 const VIEWS: [Shown, string][] = [
-  ["wide", "Wide"],
-  ["tablet", "Tablet"],
-  ["phone", "Phone"],
-  ["both", "Both"],
-  ["products", "All products"],
-  ["states", "All states"],
+  ["wide", say("proof-pane-wide")],
+  ["tablet", say("proof-pane-tablet")],
+  ["phone", say("proof-pane-phone")],
+  ["both", say("proof-pane-both")],
+  ["products", say("proof-pane-all-products")],
+  ["states", say("proof-pane-all-states")],
 ];
 </script>
 
 <template>
-  <div class="pane" :class="shown" role="region" aria-label="Proofs">
-    <div class="views" role="group" aria-label="Proofs shown">
+  <div class="pane" :class="shown" role="region" :aria-label="say('proof-pane-proofs')">
+    <div class="views" role="group" :aria-label="say('proof-pane-proofs-shown')">
       <button v-for="[key, name] in VIEWS" :key="key" :aria-pressed="key === shown" @click="shown = key">
         {{ name }}
       </button>

@@ -6,6 +6,7 @@ import type { Situation } from "./types";
 import TurnList from "../templates/TurnList.vue";
 import DialogSheet from "../../ui/DialogSheet.vue";
 import TextInput from "../../ui/fields/TextInput.vue";
+import { say } from "../../words";
 
 /** Publishing is the only step that shoppers see: here stands what it changes, and how it is called in the history. */
 const open = defineModel<boolean>({ required: true });
@@ -17,8 +18,8 @@ watch(open, (now) => now && (name.value = ""));
 const changes = computed(() => desk.draft?.not_live ?? []);
 const serves = computed(() => {
   const count = desk.view?.serves ?? 0;
-  if (count === 0) return "It serves no product now: nothing in the shop changes at once.";
-  return `It serves ${count} ${count === 1 ? "product" : "products"}; what they show of it changes in the shop at once.`;
+  if (count === 0) return say("publish-dialog-serves-no-product-now");
+  return say("publish-dialog-serves-products-what-they", { count });
 });
 const MOST = 8;
 /** Pieces that still say what a starter wrote into them. */
@@ -40,8 +41,8 @@ async function publish(): Promise<void> {
 <template>
   <DialogSheet
     v-model="open"
-    :title="`Publish ${desk.view?.name}`"
-    label="Publish"
+    :title="say('publish-dialog-publish', { name: desk.view?.name })"
+    :label="say('publish-dialog-publish-b')"
     :width="440"
     @submit.prevent="publish"
   >
@@ -51,25 +52,39 @@ async function publish(): Promise<void> {
     <TurnList :turns="desk.view?.ahead ?? []" />
     <ul v-if="desk.draft?.live">
       <li v-for="(change, index) in changes.slice(0, MOST)" :key="index">{{ change }}</li>
-      <li v-if="changes.length > MOST" class="soft">and {{ changes.length - MOST }} more</li>
+      <li v-if="changes.length > MOST" class="soft">
+        {{ say("publish-dialog-more", { count: changes.length - MOST }) }}
+      </li>
     </ul>
-    <p v-else>Shoppers see this template for the first time.</p>
+    <p v-else>{{ say("publish-dialog-shoppers-see-template-first") }}</p>
     <p v-if="prompting.length" class="signal" role="status">
-      {{ prompting.join(" and ") }} still {{ prompting.length === 1 ? "says" : "say" }} what the starter wrote.
+      {{
+        say("publish-dialog-still-say-what-starter", {
+          prompting: prompting.join(say("publish-dialog-and")),
+          count: prompting.length,
+        })
+      }}
     </p>
     <p v-if="weight" class="soft">
-      The pictures of {{ facts?.name }} load {{ kilobytes(weight.wide.first) }} on a wide screen and
-      {{ kilobytes(weight.phone.first) }} on a phone at first.
+      {{
+        say("publish-dialog-pictures-load-wide-screen", {
+          name: facts?.name,
+          first: kilobytes(weight.wide.first),
+          first2: kilobytes(weight.phone.first),
+        })
+      }}
     </p>
     <label class="field">
-      <span class="called">Name in the history, if you like</span>
+      <span class="called">{{ say("publish-dialog-name-history-if-you") }}</span>
       <TextInput v-model="name" maxlength="120" />
     </label>
     <router-link class="where" :to="{ name: 'changes', params: { id: desk.view?.id ?? 0 } }">
-      See what changes where, publish for some, or at a time
+      {{ say("publish-dialog-see-what-changes-where") }}
     </router-link>
     <template #acts>
-      <v-btn type="submit" variant="flat" color="primary" data-test="publish">Publish</v-btn>
+      <v-btn type="submit" variant="flat" color="primary" data-test="publish">{{
+        say("publish-dialog-publish-b")
+      }}</v-btn>
     </template>
   </DialogSheet>
 </template>

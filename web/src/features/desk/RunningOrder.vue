@@ -13,6 +13,7 @@ import { type Boxes, type Device, type Kind, type Piece, type Place, SCREENS, ty
 import { useResizeObserver } from "./useResizeObserver";
 import { useVisibility } from "./useVisibility";
 import TextInput from "../../ui/fields/TextInput.vue";
+import { say } from "../../words";
 
 const props = defineProps<{ boxes: Boxes; facts: Situation | null }>();
 const adding = defineModel<boolean>("adding", { required: true });
@@ -48,7 +49,7 @@ function linesOf(column: string): Line[] {
 const silent = computed(() => {
   const none = props.facts?.silent.map((s): [string, string] => [s.piece, s.why]) ?? [];
   const away = props.facts?.verdicts.flatMap((v): [string, string][] =>
-    "piece" in v.target && !v.holds ? [[v.target.piece, `not now: ${v.why}`]] : [],
+    "piece" in v.target && !v.holds ? [[v.target.piece, say("running-order-not-now", { why: v.why })]] : [],
   );
   return new Map([...(away ?? []), ...none]);
 });
@@ -121,7 +122,7 @@ const bandWhy = computed(
   () =>
     new Map(
       props.facts?.verdicts.flatMap((v): [string, string][] =>
-        "band" in v.target && !v.holds ? [[v.target.band, `not now: ${v.why}`]] : [],
+        "band" in v.target && !v.holds ? [[v.target.band, say("running-order-not-now", { why: v.why })]] : [],
       ) ?? [],
     ),
 );
@@ -165,27 +166,37 @@ function hintOf(piece: Piece): string {
 </script>
 
 <template>
-  <div class="order" role="region" aria-label="Running order">
+  <div class="order" role="region" :aria-label="say('running-order-running-order')">
     <MovedSaid />
     <div class="title">
-      <h2>Running order</h2>
+      <h2>{{ say("running-order-running-order") }}</h2>
       <TextInput
         v-if="finding"
         ref="finder"
         v-model="typed"
         class="find"
-        aria-label="Find a line"
-        placeholder="Find a line"
+        :aria-label="say('running-order-find-line')"
+        :placeholder="say('running-order-find-line')"
         @keydown.enter.prevent="takeFound"
         @keydown.esc.stop="finding = false"
         @blur="typed === '' && (finding = false)"
       />
       <template v-else>
-        <small class="soft">first screen: wide · phone</small>
-        <button class="tool" title="Find a line, /" aria-label="Find a line" @click="finding = true">
+        <small class="soft">{{ say("running-order-first-screen-wide-phone") }}</small>
+        <button
+          class="tool"
+          :title="say('running-order-find-line-b')"
+          :aria-label="say('running-order-find-line')"
+          @click="finding = true"
+        >
           <v-icon :icon="mdiMagnify" size="15" />
         </button>
-        <button class="tool" title="Fold or unfold all bands" aria-label="Fold or unfold all bands" @click="foldAll">
+        <button
+          class="tool"
+          :title="say('running-order-fold-unfold-all-bands')"
+          :aria-label="say('running-order-fold-unfold-all-bands')"
+          @click="foldAll"
+        >
           <v-icon :icon="folded.size ? mdiUnfoldMoreHorizontal : mdiUnfoldLessHorizontal" size="15" />
         </button>
       </template>
@@ -237,8 +248,8 @@ function hintOf(piece: Piece): string {
               <div v-if="isGap(column.id, index + 1)" class="finder">
                 <PieceFinder v-model:typed="adds" :product="facts" @pick="pick" @close="close(column.id, index + 1)" />
               </div>
-              <p v-if="number === folds.phone" class="fold">phone first screen ends <i /></p>
-              <p v-if="number === folds.wide" class="fold">wide first screen ends <i /></p>
+              <p v-if="number === folds.phone" class="fold">{{ say("running-order-phone-first-screen-ends") }} <i /></p>
+              <p v-if="number === folds.wide" class="fold">{{ say("running-order-wide-first-screen-ends") }} <i /></p>
             </li>
             <li v-if="!columns.get(column.id)?.length" class="nothing">
               <!-- What is added here goes on to be added to before it is drawn. -->
@@ -250,16 +261,18 @@ function hintOf(piece: Piece): string {
                 @close="close(column.id, 0)"
               />
               <button v-else class="quiet" @click="gap = { column: column.id, index: 0 }">
-                Nothing here yet. Add a piece, or drag one here.
+                {{ say("running-order-nothing-here-yet-add") }}
               </button>
             </li>
           </VueDraggable>
         </template>
       </section>
       <p v-if="bands.length === 0" class="bare">
-        <span>This page has nothing yet.</span>
-        <v-btn variant="flat" color="primary" @click="$emit('starters')">Begin with a starter</v-btn>
-        <button class="quiet" @click="moves.addBand([7, 5])">Begin with two empty columns</button>
+        <span>{{ say("running-order-page-has-nothing-yet") }}</span>
+        <v-btn variant="flat" color="primary" @click="$emit('starters')">{{
+          say("running-order-begin-starter")
+        }}</v-btn>
+        <button class="quiet" @click="moves.addBand([7, 5])">{{ say("running-order-begin-two-empty-columns") }}</button>
       </p>
     </div>
   </div>

@@ -8,17 +8,18 @@ import MoodMenu from "./MoodMenu.vue";
 import type { PricesMood, SaleMood, StockMood } from "./types";
 import type { SituationControl } from "./useSituation";
 import MomentInput from "../../ui/fields/MomentInput.vue";
+import { say } from "../../words";
 
 const props = defineProps<{ situation: SituationControl }>();
 const { facts, choice, stock, sale, soon, prices, day, language, plan, told } = props.situation;
 
 /** What is to be had, and what isn't sold yet, are one question to a shopper. */
 const STOCK: [StockMood | "soon", string][] = [
-  ["as_it_is", "as it is"],
-  ["plenty", "plenty"],
-  ["few", "few"],
-  ["none", "none"],
-  ["soon", "coming soon"],
+  ["as_it_is", say("situation-strip-as-it-is")],
+  ["plenty", say("situation-strip-plenty")],
+  ["few", say("situation-strip-few")],
+  ["none", say("situation-strip-none")],
+  ["soon", say("situation-strip-coming-soon")],
 ];
 const supply = computed({
   get: () => (soon.value ? "soon" : stock.value),
@@ -28,20 +29,24 @@ const supply = computed({
   },
 });
 const SALE: [SaleMood, string][] = [
-  ["as_it_is", "as it is"],
-  ["on", "on"],
-  ["off", "off"],
+  ["as_it_is", say("situation-strip-as-it-is")],
+  ["on", say("situation-strip-on")],
+  ["off", say("situation-strip-off")],
 ];
 const PRICES: [PricesMood, string][] = [
-  ["as_it_is", "in force"],
-  ["draft", "of the draft"],
+  ["as_it_is", say("situation-strip-force")],
+  ["draft", say("situation-strip-draft")],
 ];
 const otherPrices = computed(() => prices.value === "draft" || facts.value?.prices_wait);
 const LANGUAGES: [Schemas["Language"], string][] = [
   ["en", "English"],
   ["de", "Deutsch"],
 ];
-const states = { open: "", sold_out: "sold out", not_made: "not made" } as const;
+const states = {
+  open: "",
+  sold_out: say("situation-strip-sold-out"),
+  not_made: say("situation-strip-not-made"),
+} as const;
 const dated = computed(() => day.value !== "");
 
 function chosen(option: Schemas["ProductOption"], at: number): Schemas["ProductValue"] | undefined {
@@ -56,7 +61,7 @@ function cloth(value: Schemas["ProductValue"] | undefined): string | undefined {
 }
 const plans = computed((): [string, string][] => {
   const all = (facts.value?.plans ?? []).map((one): [string, string] => [`${one.id}`, one.says]);
-  return facts.value?.once ? [["0", "once"], ...all] : all;
+  return facts.value?.once ? [["0", say("situation-strip-once")], ...all] : all;
 });
 const byPlan = computed({
   get: () => (plans.value.some(([id]) => id === `${plan.value}`) ? `${plan.value}` : (plans.value[0]?.[0] ?? "0")),
@@ -65,14 +70,14 @@ const byPlan = computed({
 </script>
 
 <template>
-  <div class="strip" role="region" aria-label="Situation">
+  <div class="strip" role="region" :aria-label="say('situation-strip-situation')">
     <LeafMenu :situation="situation" />
     <v-menu v-for="(option, at) in facts?.options ?? []" :key="option.id">
       <template #activator="{ props: menu }">
         <button v-bind="menu" class="part">
           {{ option.name }}
           <i v-if="cloth(chosen(option, at))" :style="{ background: cloth(chosen(option, at)) }" />
-          <b>{{ chosen(option, at)?.name ?? "not chosen" }}</b>
+          <b>{{ chosen(option, at)?.name ?? say("situation-strip-not-chosen") }}</b>
         </button>
       </template>
       <v-list>
@@ -86,25 +91,27 @@ const byPlan = computed({
         />
       </v-list>
     </v-menu>
-    <MoodMenu v-model="supply" name="Stock" :moods="STOCK" />
-    <MoodMenu v-model="sale" name="Sale" :moods="SALE" />
-    <MoodMenu v-if="otherPrices" v-model="prices" name="Prices" :moods="PRICES" />
-    <MoodMenu v-if="facts?.plans.length" v-model="byPlan" name="Plan" :moods="plans" />
+    <MoodMenu v-model="supply" :name="say('situation-strip-stock')" :moods="STOCK" />
+    <MoodMenu v-model="sale" :name="say('situation-strip-sale')" :moods="SALE" />
+    <MoodMenu v-if="otherPrices" v-model="prices" :name="say('situation-strip-prices')" :moods="PRICES" />
+    <MoodMenu v-if="facts?.plans.length" v-model="byPlan" :name="say('situation-strip-plan')" :moods="plans" />
     <VisitParts :visit="situation.visit" />
     <v-menu :close-on-content-click="false">
       <template #activator="{ props: menu }">
         <button v-bind="menu" class="part">
-          Day <b>{{ dated ? day : "today" }}</b>
+          {{ say("situation-strip-day") }} <b>{{ dated ? day : say("situation-strip-today") }}</b>
         </button>
       </template>
       <div class="menu-sheet">
-        <label>The page as it is on <MomentInput v-model="day" none="today" day /></label>
-        <button v-if="dated" class="quiet" @click="day = ''">Today again</button>
+        <label
+          >{{ say("situation-strip-page") }} <MomentInput v-model="day" :none="say('situation-strip-today')" day
+        /></label>
+        <button v-if="dated" class="quiet" @click="day = ''">{{ say("situation-strip-today-again") }}</button>
       </div>
     </v-menu>
-    <MoodMenu v-model="language" name="" label="Read in" :moods="LANGUAGES" />
+    <MoodMenu v-model="language" name="" :label="say('situation-strip-read')" :moods="LANGUAGES" />
     <KeepMenu :situation="situation" />
-    <button v-if="told" class="quiet" @click="situation.plain()">As it is now</button>
+    <button v-if="told" class="quiet" @click="situation.plain()">{{ say("situation-strip-now") }}</button>
   </div>
 </template>
 

@@ -6,6 +6,7 @@ import PageThumb from "../../ui/PageThumb.vue";
 import { useDesk } from "./deskStore";
 import type { SituationControl } from "./useSituation";
 import DialogSheet from "../../ui/DialogSheet.vue";
+import { say } from "../../words";
 
 /** Ready arrangements, each shown as the page would be: with the pieces that are there and the product at hand. */
 const props = defineProps<{ situation: SituationControl }>();
@@ -13,8 +14,8 @@ const emit = defineEmits<{ close: [] }>();
 const desk = useDesk();
 const filling = ref<Schemas["Filling"]>("usual");
 const FILLINGS = [
-  { value: "usual", says: "What a page usually has" },
-  { value: "essentials", says: "The essentials" },
+  { value: "usual", says: say("starters-dialog-what-page-usually-has") },
+  { value: "essentials", says: say("starters-dialog-essentials") },
 ] as const;
 
 async function take(key: string): Promise<void> {
@@ -24,15 +25,13 @@ async function take(key: string): Promise<void> {
 </script>
 
 <template>
-  <DialogSheet title="Starters" :width="1120" @close="emit('close')">
+  <DialogSheet :title="say('starters-dialog-starters')" :width="1120" @close="emit('close')">
     <template v-if="desk.order.length === 0" #beside>
-      <OneOf v-model="filling" :options="FILLINGS" label="It is filled with" />
+      <OneOf v-model="filling" :options="FILLINGS" :label="say('starters-dialog-filled')" />
     </template>
     <p class="soft">
       {{
-        desk.order.length
-          ? "Every piece stays with all that is set on it and is laid anew. One step, which can be undone."
-          : "An empty page is filled with what you choose here; everything can be changed and removed then."
+        desk.order.length ? say("starters-dialog-every-piece-stays-all") : say("starters-dialog-empty-page-filled-what")
       }}
     </p>
     <ul>
@@ -40,7 +39,7 @@ async function take(key: string): Promise<void> {
         <button :autofocus="index === 0" @click="take(starter.key)">
           <PageThumb
             :address="props.situation.address({}, { starter: starter.key, filling })"
-            :name="`${starter.name}, drawn small`"
+            :name="say('starters-dialog-drawn-small', { name: starter.name })"
             :width="1280"
             :height="1100"
           />

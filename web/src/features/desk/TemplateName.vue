@@ -4,6 +4,7 @@ import type { ApiError } from "../../api/client";
 import TextInput from "../../ui/fields/TextInput.vue";
 import { useTemplates } from "../templates/useTemplates";
 import { useDesk } from "./deskStore";
+import { say } from "../../words";
 
 /** What the template is called; a click makes it a field. Enter keeps it, Escape leaves it as it was. */
 const desk = useDesk();
@@ -59,14 +60,14 @@ async function leave(): Promise<void> {
       v-model="name"
       bare
       maxlength="120"
-      aria-label="Name of the template"
+      :aria-label="say('template-name-name-template')"
       :size="Math.max(name.length, 12)"
       @keydown.enter.prevent="done"
       @keydown.escape.stop.prevent="leave"
       @keydown.stop
       @blur="keep"
     />
-    <button v-else ref="button" type="button" title="Another name" data-test="name" @click="open">
+    <button v-else ref="button" type="button" :title="say('template-name-another-name')" data-test="name" @click="open">
       {{ desk.view?.name }}
     </button>
   </h1>

@@ -7,6 +7,7 @@ import { withOp } from "./asMade";
 import { lines, sharing } from "./order";
 import { Pages } from "./pages";
 import type { Draft, Level, Look, Op, Target } from "./types";
+import { say } from "../../words";
 
 /** Lets the proofs show what was sent to them before the desk itself is drawn anew: they hear of it before the
  * second frame. A window that lies behind others
@@ -57,7 +58,7 @@ export const useDesk = defineStore("desk", () => {
   const here = ref(0);
 
   const steps = useSteps<Draft>(
-    () => ({ thing: `template-${here.value}`, called: view.value?.name ?? "Desk" }),
+    () => ({ thing: `template-${here.value}`, called: view.value?.name ?? say("desk-store-desk") }),
     read,
     undefined,
     readDraft,
@@ -97,7 +98,7 @@ export const useDesk = defineStore("desk", () => {
   const labels = computed(() => new Map(view.value?.kinds.map((k) => [k.kind, k.label]) ?? []));
 
   /** What an owner calls a band; one that waits to be taken has no name yet. */
-  const bandName = (band: string): string => draft.value?.bands[band] ?? "New band";
+  const bandName = (band: string): string => draft.value?.bands[band] ?? say("desk-store-new-band");
 
   async function read(): Promise<Answer<Draft>> {
     const id = here.value;
@@ -201,7 +202,7 @@ export const useDesk = defineStore("desk", () => {
   /** Does something with the template that is on the desk now, once all steps on it are kept; nothing with another one. */
   function act(what: (draft: ReturnType<typeof draftCalls>) => Promise<Answer<unknown>>): Promise<boolean> {
     const [id, draft] = [here.value, calls()];
-    const message = "Another template was opened before all steps were kept, so it wasn't done.";
+    const message = say("desk-store-another-template-was-opened");
     return after(() => (id === here.value ? what(draft) : Promise.resolve({ error: { code: "left", message } })));
   }
   const publish = (name: string) => act((draft) => draft.publish(made().revision, name));
@@ -244,7 +245,7 @@ export const useDesk = defineStore("desk", () => {
     const kinds = new Map(pieces.map((p) => [p.id, p.kind]));
     const names = leftOver.map((id) => labels.value.get(kinds.get(id) ?? "text") ?? id);
     notice.value = names.length
-      ? `This arrangement has no place for ${names.join(", ")}. ${names.length === 1 ? "It stands" : "They stand"} at the end.`
+      ? say("desk-store-arrangement-has-no-place", { names: names.join(", "), count: names.length })
       : null;
     chosen.value = null;
   }

@@ -1,4 +1,5 @@
 import type { Schemas } from "../../api/client";
+import { say } from "../../words";
 
 export type Device = Schemas["Device"];
 export type Draft = Schemas["DraftView"];
@@ -37,9 +38,9 @@ export type Boxes = Record<Device, Map<string, Box>>;
 
 /** Sizes of the screens on which proofs are shown; the first screen ends at the height. */
 export const SCREENS = {
-  wide: { width: 1280, height: 800, name: "Wide" },
-  tablet: { width: 820, height: 1180, name: "Tablet" },
-  phone: { width: 390, height: 844, name: "Phone" },
+  wide: { width: 1280, height: 800, name: say("types-wide") },
+  tablet: { width: 820, height: 1180, name: say("types-tablet") },
+  phone: { width: 390, height: 844, name: say("types-phone") },
 } as const;
 export const DEVICES: Device[] = ["wide", "tablet", "phone"];
 /** The screens that the running order tells of. */

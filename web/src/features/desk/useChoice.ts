@@ -1,6 +1,7 @@
 import { computed } from "vue";
 import { useDesk } from "./deskStore";
 import { type Target, bandOf, pieceOf } from "./types";
+import { say } from "../../words";
 
 /** What is chosen on the desk, and how something else is. */
 export function useChoice() {
@@ -8,9 +9,9 @@ export function useChoice() {
   const line = computed(() => desk.order.find((l) => l.piece.id === pieceOf(desk.chosen)) ?? null);
   const band = computed(() => desk.draft?.layout.bands.find((b) => b.id === bandOf(desk.chosen)) ?? null);
   const title = computed(() => {
-    if (desk.also.length > 0) return `${desk.also.length + 1} pieces`;
+    if (desk.also.length > 0) return say("choice-pieces", { count: desk.also.length + 1 });
     if (line.value) return `${line.value.number} · ${desk.labels.get(line.value.piece.kind) ?? ""}`;
-    return band.value ? `Band · ${desk.bandName(band.value.id)}` : "";
+    return band.value ? say("choice-band", { id: desk.bandName(band.value.id) }) : "";
   });
 
   /** The chosen pieces, in the order of the page. */

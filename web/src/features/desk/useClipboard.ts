@@ -2,6 +2,7 @@ import { onBeforeUnmount, onMounted } from "vue";
 import { useDesk } from "./deskStore";
 import type { Clipboard } from "./keys";
 import type { Moves } from "./useMoves";
+import { say } from "../../words";
 
 /** Copy, cut and paste by the browser's own keys and menu, as long as nobody is typing; in proofs that are attached, too. */
 export function useClipboard(moves: Moves): Clipboard {
@@ -29,7 +30,7 @@ export function useClipboard(moves: Moves): Clipboard {
     if (text === "") return;
     event.preventDefault();
     if (!moves.paste(text)) {
-      desk.notice = "What is on the clipboard was not copied on a desk, so it has no place here. Nothing was changed.";
+      desk.notice = say("clipboard-what-clipboard-was-not");
     }
   }
 

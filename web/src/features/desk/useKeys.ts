@@ -2,6 +2,7 @@ import { onBeforeUnmount, onMounted } from "vue";
 import { type KeyLine, isHeard, listed, useKeyList } from "../../ui/keys/keys";
 import { isTyping } from "../../ui/useUndoKeys";
 import type { Shown } from "./types";
+import { say } from "../../words";
 
 /** A key with what is held down with it, as the page or a proof reports it. */
 export interface Press {
@@ -29,24 +30,24 @@ export interface Keys {
 }
 
 const KEYS: KeyLine[] = [
-  ["↑ ↓", "the line above or below"],
-  ["Shift ↑ ↓", "choose several"],
-  ["Alt ↑ ↓", "move the piece"],
-  ["A", "add a piece after the chosen line"],
-  ["B", "add a band of two columns"],
-  ["D", "copy the piece right here"],
-  ["Ctrl C, X, V", "copy, cut, paste, in other templates too"],
-  ["/", "find a line"],
-  ["F", "find a setting"],
-  ["Enter", "from the line to its settings; there arrows, Enter, Esc"],
-  ["Ctrl ↑ ↓", "on the slip: to the next heading"],
-  ["Delete", "remove it"],
-  ["Ctrl Z", "undo"],
-  ["Ctrl Shift Z", "redo"],
-  ["[ ]", "leaf through the products"],
-  ["1 2 3 4", "wide screen, phone, both, tablet"],
-  ["5 6", "all products, all states"],
-  ["Esc", "choose nothing"],
+  ["↑ ↓", say("keys-line-above-below")],
+  [say("keys-shift"), say("keys-choose-several")],
+  [say("keys-alt"), say("keys-move-piece")],
+  ["A", say("keys-add-piece-after-chosen")],
+  ["B", say("keys-add-band-two-columns")],
+  ["D", say("keys-copy-piece-right-here")],
+  [say("keys-ctrl-c-x-v"), say("keys-copy-cut-paste-other")],
+  ["/", say("keys-find-line")],
+  ["F", say("keys-find-setting")],
+  ["Enter", say("keys-from-line-settings-there")],
+  [say("keys-ctrl"), say("keys-slip-next-heading")],
+  ["Delete", say("keys-remove")],
+  [say("keys-ctrl-z"), "undo"],
+  [say("keys-ctrl-shift-z"), "redo"],
+  ["[ ]", say("keys-leaf-through-products")],
+  ["1 2 3 4", say("keys-wide-screen-phone-both")],
+  ["5 6", say("keys-all-products-all-states")],
+  ["Esc", say("keys-choose-nothing")],
 ];
 
 /** Everything on the desk by keyboard, as long as nobody is typing. */
@@ -95,7 +96,7 @@ export function useKeys(keys: Keys) {
     if (!arrows && !theirs && act({ key, metaKey, shiftKey, ...held })) event.preventDefault();
   }
 
-  useKeyList("Keys on the desk", KEYS);
+  useKeyList(say("keys-keys-desk"), KEYS);
   onMounted(() => addEventListener("keydown", onKey));
   onBeforeUnmount(() => removeEventListener("keydown", onKey));
   return act;

@@ -4,6 +4,7 @@ import { newId, stepPlace } from "./order";
 import type { Kind, Op, Place } from "./types";
 import { useChoice } from "./useChoice";
 import { useValues } from "./useValues";
+import { say } from "../../words";
 
 /** What can be done with what is chosen: it is moved, copied, removed, and something is put beside it. */
 export function useMoves() {
@@ -25,11 +26,17 @@ export function useMoves() {
     const bands = desk.draft?.layout.bands ?? [];
     if (line.value) {
       const name = desk.labels.get(line.value.piece.kind) ?? "";
-      const several = lines.value.length > 1 ? ` and ${lines.value.length - 1} more` : "";
-      desk.moved = `${name}${several}: now ${line.value.number} of ${desk.order.length}, ${desk.bandName(line.value.band.id)}`;
+      const several = lines.value.length > 1 ? say("moves-more", { count: lines.value.length - 1 }) : "";
+      desk.moved = say("moves-now", {
+        name,
+        several,
+        number: line.value.number,
+        count: desk.order.length,
+        id: desk.bandName(line.value.band.id),
+      });
     } else if (band.value) {
       const at = bands.findIndex((one) => one.id === band.value?.id) + 1;
-      desk.moved = `${desk.bandName(band.value.id)}: now band ${at} of ${bands.length}`;
+      desk.moved = say("moves-now-band", { id: desk.bandName(band.value.id), at, count: bands.length });
     }
   }
 

@@ -2,6 +2,7 @@ import { computed, watch } from "vue";
 import type { Schemas } from "../../api/client";
 import { useDesk } from "./deskStore";
 import { type Level, type Target, sameTarget } from "./types";
+import { say } from "../../words";
 
 type Whom = Schemas["Whom"];
 type Departure = Schemas["Departure"];
@@ -20,7 +21,7 @@ export function useScope() {
     (desk.draft?.layout.departures ?? []).some(({ whom }) => "type" in whom && whom.type === type);
   const levels = computed(() => {
     const all: { level: Level; name: string; whom: Whom | null }[] = [
-      { level: "template", name: "All products", whom: null },
+      { level: "template", name: say("scope-all-products"), whom: null },
     ];
     // Where all that it serves are of one type, or it serves one product alone, it makes no difference.
     if (kind.value && ((desk.view?.serves_types ?? 0) > 1 || departs(kind.value.handle)))

@@ -5,6 +5,7 @@ import { useDesk } from "./deskStore";
 import { useLeaf } from "./useLeaf";
 import { useRested } from "./useRested";
 import type { Look, PricesMood, SaleMood, Situation, StockMood } from "./types";
+import { say } from "../../words";
 
 export type Kept = Schemas["KeptView"];
 
@@ -82,14 +83,14 @@ export function useSituation(first: () => string | undefined) {
   /** What differs from how a shopper meets the page now, in a few words. */
   const told = computed(() => {
     const parts: string[] = [];
-    if (stock.value !== "as_it_is") parts.push(`stock ${stock.value}`);
-    if (sale.value !== "as_it_is") parts.push(`sale ${sale.value}`);
-    if (soon.value) parts.push("coming soon");
+    if (stock.value !== "as_it_is") parts.push(say("situation-stock", { stock: stock.value }));
+    if (sale.value !== "as_it_is") parts.push(say("situation-sale", { sale: sale.value }));
+    if (soon.value) parts.push(say("situation-coming-soon"));
     const { cart } = visit.query.value;
-    if (cart !== "empty") parts.push(cart === "this" ? "in the cart" : "cart not empty");
-    if (prices.value === "draft") parts.push("prices of the draft");
-    if (day.value) parts.push(`on ${day.value}`);
-    if (plan.value > 0) parts.push("by a plan");
+    if (cart !== "empty") parts.push(cart === "this" ? say("situation-cart") : say("situation-cart-not-empty"));
+    if (prices.value === "draft") parts.push(say("situation-prices-draft"));
+    if (day.value) parts.push(say("situation-on", { day: day.value }));
+    if (plan.value > 0) parts.push(say("situation-plan"));
     return parts.join(", ");
   });
 

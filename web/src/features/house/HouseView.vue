@@ -4,16 +4,17 @@ import DraftHead from "../../ui/DraftHead.vue";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import TokenField from "./TokenField.vue";
 import { type Token, useHouse } from "./useHouse";
+import { say } from "../../words";
 
 const { view, sample, problem, overtaken, pending, weak, load, set, undo, redo, publish } = useHouse();
 const GROUPS: [Token["group"], string, string][] = [
-  ["type", "Type", "The families, and eight steps from which every text takes its size."],
-  ["colours", "Colours", "Few colours, each with one meaning."],
-  ["space", "Space and shape", "Nine steps between things, the width of the page, corners."],
-  ["buttons", "Buttons", "As they are, under the pointer, pressed and out of use."],
-  ["fields", "Fields", "Quantity, lists and the checkout."],
-  ["choices", "Choices", "Swatches, buttons and radio lists; an options piece can have its own."],
-  ["marks", "Marks", "What is said on a picture: sale, sold out, coming soon."],
+  ["type", say("house-view-type"), say("house-view-families-eight-steps-from")],
+  ["colours", say("house-view-colours"), say("house-view-few-colours-each-one")],
+  ["space", say("house-view-space-shape"), say("house-view-nine-steps-between-things")],
+  ["buttons", say("house-view-buttons"), say("house-view-they-under-pointer-pressed")],
+  ["fields", say("house-view-fields"), say("house-view-quantity-lists-checkout")],
+  ["choices", say("house-view-choices"), say("house-view-swatches-buttons-radio-lists")],
+  ["marks", say("house-view-marks"), say("house-view-what-said-picture-sale")],
 ];
 const chosen = ref<Token["group"]>("type");
 // What is being set is in sight.
@@ -46,7 +47,7 @@ function ratio(hundredths: number): string {
 <template>
   <main class="house">
     <DraftHead
-      title="House style"
+      :title="say('house-view-house-style')"
       draft="house"
       :revision="view?.revision ?? 0"
       :changes="view?.changes_not_live ?? 0"
@@ -61,11 +62,11 @@ function ratio(hundredths: number): string {
     />
     <ProblemNote class="problem" :problem="problem" :overtaken="overtaken" @retry="load" />
     <div v-if="view" class="parts">
-      <nav aria-label="Parts of the house style">
+      <nav :aria-label="say('house-view-parts-house-style')">
         <button v-for="[key, name] in GROUPS" :key="key" :aria-pressed="key === chosen" @click="chosen = key">
           {{ name }}
           <small v-if="view.tokens.some((t) => t.group === key && t.own)" class="signal">
-            {{ view.tokens.filter((t) => t.group === key && t.own).length }} own
+            {{ say("house-view-own", { count: view.tokens.filter((t) => t.group === key && t.own).length }) }}
           </small>
         </button>
       </nav>
@@ -74,16 +75,16 @@ function ratio(hundredths: number): string {
         <p class="soft">{{ group?.[2] }}</p>
         <TokenField v-for="token in tokens" :key="token.key" :token="token" :set="(value) => set(token.key, value)" />
       </section>
-      <section class="sample" aria-label="Living sample">
-        <iframe v-if="first" ref="frame" :srcdoc="first" title="Living sample" />
+      <section class="sample" :aria-label="say('house-view-living-sample')">
+        <iframe v-if="first" ref="frame" :srcdoc="first" :title="say('house-view-living-sample')" />
       </section>
-      <section class="contrasts" aria-label="Contrast">
-        <h2>Contrast</h2>
+      <section class="contrasts" :aria-label="say('house-view-contrast')">
+        <h2>{{ say("house-view-contrast") }}</h2>
         <p :class="weak.length ? 'signal' : 'soft'">
           {{
             weak.length
-              ? `${weak.length === 1 ? "1 pair is" : `${weak.length} pairs are`} too weak to be read by everybody.`
-              : "Every pair can be read (WCAG 2.2, AA)."
+              ? say("house-view-pairs-too-weak-read", { count: weak.length })
+              : say("house-view-every-pair-can-read")
           }}
         </p>
         <ul>
@@ -93,10 +94,14 @@ function ratio(hundredths: number): string {
               class="swatch shape"
               :style="{ background: pair.under, borderColor: pair.over }"
             />
-            <span v-else class="swatch" :style="{ background: pair.under, color: pair.over }">Aa</span>
+            <span v-else class="swatch" :style="{ background: pair.under, color: pair.over }">{{
+              say("house-view-aa")
+            }}</span>
             <span>{{ pair.what }}</span>
             <b :class="{ signal: !pair.holds }">{{ ratio(pair.hundredths) }}</b>
-            <small v-if="!pair.holds" class="signal">needs {{ ratio(pair.needed) }}</small>
+            <small v-if="!pair.holds" class="signal">{{
+              say("house-view-needs", { needed: ratio(pair.needed) })
+            }}</small>
           </li>
         </ul>
       </section>

@@ -7,6 +7,7 @@ import SlideInput from "../../ui/fields/SlideInput.vue";
 import type { Token } from "./useHouse";
 import TickBox from "../../ui/fields/TickBox.vue";
 import PickField from "../../ui/fields/PickField.vue";
+import { say } from "../../words";
 
 const props = defineProps<{ token: Token; set: (value: Schemas["SetValue"] | null) => Promise<boolean> }>();
 const shape = computed(() => props.token.shape);
@@ -44,7 +45,7 @@ function setNumber(text: string): Promise<boolean> | null {
         :of="token.key"
         :aria-labelledby="id"
       />
-      <span class="soft">px</span>
+      <span class="soft">{{ say("token-field-px") }}</span>
     </span>
     <TickBox
       v-else-if="shape.shape === 'flag'"
@@ -61,8 +62,10 @@ function setNumber(text: string): Promise<boolean> | null {
     />
     <span class="own">
       <template v-if="token.own">
-        <span class="dot" title="Set by you" />
-        <button class="quiet" :aria-label="`Rejoin ${token.label}`" @click="set(null)">Rejoin</button>
+        <span class="dot" :title="say('token-field-set-you')" />
+        <button class="quiet" :aria-label="say('token-field-rejoin', { label: token.label })" @click="set(null)">
+          {{ say("token-field-rejoin-b") }}
+        </button>
       </template>
     </span>
   </div>

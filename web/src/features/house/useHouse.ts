@@ -2,6 +2,7 @@ import { computed, onMounted, shallowRef } from "vue";
 import { type Schemas, api, ask, proofHtml } from "../../api/client";
 import { draftCalls } from "../../session/useDraft";
 import { useSteps } from "../../session/useSteps";
+import { say } from "../../words";
 
 export type Token = Schemas["TokenView"];
 type View = Schemas["HouseView"];
@@ -11,7 +12,7 @@ export function useHouse() {
   const sample = shallowRef<string | null>(null);
   let drawn = 0;
   const steps = useSteps<View>(
-    () => ({ thing: "house", called: "House style" }),
+    () => ({ thing: "house", called: say("house-house-style") }),
     () => ask(api.GET("/api/house")),
     () => void draw(),
   );

@@ -3,6 +3,7 @@ import { computed, onMounted, ref } from "vue";
 import { type ApiError, type Schemas, api, ask } from "../../api/client";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import TextInput from "../../ui/fields/TextInput.vue";
+import { say } from "../../words";
 
 /** What was written to shoppers: confirmations of orders, and that something is back. Nothing is sent from here. */
 const all = ref<Schemas["OutboxMessage"][] | null>(null);
@@ -24,10 +25,15 @@ const shown = computed(() => found.value[chosen.value] ?? found.value[0]);
 <template>
   <main class="messages">
     <div class="view-head">
-      <h1>Messages</h1>
-      <span class="soft">written to shoppers; nothing is sent from this demo shop</span>
+      <h1>{{ say("messages-view-messages") }}</h1>
+      <span class="soft">{{ say("messages-view-written-shoppers-nothing-sent") }}</span>
       <span class="space" />
-      <TextInput v-model="typed" placeholder="Find by address or word" aria-label="Find messages" @input="chosen = 0" />
+      <TextInput
+        v-model="typed"
+        :placeholder="say('messages-view-find-address-word')"
+        :aria-label="say('messages-view-find-messages')"
+        @input="chosen = 0"
+      />
     </div>
     <ProblemNote class="alone" :problem="problem" @retry="read" />
     <div v-if="found.length" class="halves">
@@ -41,14 +47,12 @@ const shown = computed(() => found.value[chosen.value] ?? found.value[0]);
       </ul>
       <article v-if="shown">
         <h2>{{ shown.subject }}</h2>
-        <p class="soft">to {{ shown.address }}</p>
+        <p class="soft">{{ say("messages-view-to", { address: shown.address }) }}</p>
         <pre>{{ shown.body }}</pre>
       </article>
     </div>
     <p v-else-if="all" class="soft alone">
-      {{
-        typed ? "No message has this word." : "No message was written yet. The first one comes with the first order."
-      }}
+      {{ typed ? say("messages-view-no-message-has-word") : say("messages-view-no-message-was-written") }}
     </p>
   </main>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { Picture } from "./usePictures";
+import { say } from "../../words";
 
 const props = defineProps<{ picture: Picture }>();
 const emit = defineEmits<{ set: [focus: Picture["focus"]] }>();
@@ -29,7 +30,7 @@ function step(event: KeyboardEvent): void {
     v-if="picture.large"
     class="point"
     :class="{ 'cut-out': picture.cut_out }"
-    aria-label="What must stay in sight where the picture is cropped: click the place, or use the arrow keys"
+    :aria-label="say('focus-point-what-must-stay-sight')"
     @click="point"
     @keydown="step"
   >

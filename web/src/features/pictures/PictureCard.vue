@@ -2,6 +2,7 @@
 import { mdiPlay } from "@mdi/js";
 import { computed } from "vue";
 import type { Picture, Pictures } from "./usePictures";
+import { say } from "../../words";
 
 const props = defineProps<{ picture: Picture; number: number; chosen: boolean; options: Pictures["options"] }>();
 defineEmits<{ choose: [more: "only" | "too" | "up_to"]; move: [step: -1 | 1] }>();
@@ -28,15 +29,17 @@ function how(event: MouseEvent): "only" | "too" | "up_to" {
         <img v-if="picture.small" :src="picture.small" alt="" loading="lazy" />
         <span v-else-if="picture.trouble" class="signal trouble">{{ picture.trouble }}</span>
         <v-progress-circular v-else indeterminate size="26" width="3" color="primary" />
-        <span v-if="picture.film" class="film"><v-icon :icon="mdiPlay" size="15" /> Film</span>
+        <span v-if="picture.film" class="film"
+          ><v-icon :icon="mdiPlay" size="15" /> {{ say("picture-card-film") }}</span
+        >
         <v-progress-linear v-if="picture.waiting && picture.small" class="anew" indeterminate color="primary" />
       </span>
       <span class="line">
         <b>{{ number }}</b>
-        <span class="words">{{ values.join(", ") || "every choice" }}</span>
+        <span class="words">{{ values.join(", ") || say("picture-card-every-choice") }}</span>
       </span>
       <span class="line soft" :class="{ signal: !picture.alt }">
-        <span class="words">{{ picture.alt || "No description yet" }}</span>
+        <span class="words">{{ picture.alt || say("picture-card-no-description-yet") }}</span>
       </span>
     </button>
   </li>

@@ -6,6 +6,7 @@ import FocusPoint from "./FocusPoint.vue";
 import type { PicturesControl } from "./usePictures";
 import LongText from "../../ui/fields/LongText.vue";
 import FilePick from "../../ui/fields/FilePick.vue";
+import { say } from "../../words";
 
 const props = defineProps<{ control: PicturesControl }>();
 const emit = defineEmits<{ replace: [file: File, id: number]; remove: [] }>();
@@ -42,8 +43,14 @@ function toggle(value: number): void {
 const facts = computed(() => {
   const picture = one.value;
   if (!picture) return "";
-  const size = picture.width ? `largest size made: ${picture.width} × ${picture.height}` : "its sizes are being made";
-  return [picture.film ? "Film, its beginning" : "", size, picture.cut_out ? "cut out" : ""]
+  const size = picture.width
+    ? say("picture-panel-largest-size-made", { width: picture.width, height: picture.height })
+    : say("picture-panel-sizes-being-made");
+  return [
+    picture.film ? say("picture-panel-film-beginning") : "",
+    size,
+    picture.cut_out ? say("picture-panel-cut-out") : "",
+  ]
     .filter(Boolean)
     .join(" · ");
 });
@@ -54,34 +61,47 @@ function replaced([wanted]: File[]): void {
 </script>
 
 <template>
-  <aside class="panel" aria-label="The chosen pictures">
+  <aside class="panel" :aria-label="say('picture-panel-chosen-pictures')">
     <template v-if="many.length > 0">
       <div class="title">
-        <h2>{{ one ? one.file_name || "Picture" : `${many.length} pictures` }}</h2>
+        <h2>
+          {{
+            one ? one.file_name || say("picture-panel-picture") : say("picture-panel-pictures", { count: many.length })
+          }}
+        </h2>
         <button
           v-if="one"
           class="tool"
-          title="Put another file in its place"
-          aria-label="Replace this picture"
+          :title="say('picture-panel-put-another-file-place')"
+          :aria-label="say('picture-panel-replace-picture')"
           @click="file?.open()"
         >
           <v-icon :icon="mdiSwapHorizontal" size="17" />
         </button>
-        <button class="tool" title="Remove" aria-label="Remove what is chosen" @click="$emit('remove')">
+        <button
+          class="tool"
+          :title="say('picture-panel-remove')"
+          :aria-label="say('picture-panel-remove-what-chosen')"
+          @click="$emit('remove')"
+        >
           <v-icon :icon="mdiDeleteOutline" size="17" />
         </button>
         <FilePick ref="file" accept="image/*" @picked="replaced" />
       </div>
       <template v-if="one">
         <FocusPoint :picture="one" @set="(focus) => control.change([one?.id ?? 0], { focus })" />
-        <small class="soft">{{ facts }}. The ring stays in sight where a frame crops it.</small>
+        <small class="soft">{{ say("picture-panel-ring-stays-sight-where", { facts }) }}</small>
         <label class="alt">
-          <span class="soft">What it shows, for those who can't see it</span>
+          <span class="soft">{{ say("picture-panel-what-shows-those-who") }}</span>
           <LongText
             v-model="typed.alt"
             rows="2"
             maxlength="300"
-            :placeholder="view?.name ? `${view.name}, seen from the side` : 'The workshop in the morning'"
+            :placeholder="
+              view?.name
+                ? say('picture-panel-seen-from-side', { name: view.name })
+                : say('picture-panel-workshop-morning')
+            "
             @blur="keepAlt"
             @keydown.enter.prevent="keepAlt"
           />
@@ -99,11 +119,14 @@ function replaced([wanted]: File[]): void {
           {{ value.name }}
         </button>
       </fieldset>
-      <small v-if="view?.options.length" class="soft">A picture without values belongs to every choice.</small>
+      <small v-if="view?.options.length" class="soft">{{ say("picture-panel-picture-without-values-belongs") }}</small>
     </template>
     <p v-else class="soft">
-      Choose a picture to say what it shows{{ view?.options.length ? ", which choices it belongs to" : "" }} and what
-      must stay in sight. Shift and Ctrl choose several.
+      {{
+        say("picture-panel-choose-picture-say-what", {
+          count: view?.options.length ? say("picture-panel-which-choices-belongs") : "",
+        })
+      }}
     </p>
   </aside>
 </template>

@@ -13,12 +13,13 @@ import PicturePanel from "./PicturePanel.vue";
 import { type Picture, usePictures } from "./usePictures";
 import { sendPicture } from "./sendPicture";
 import FilePick from "../../ui/fields/FilePick.vue";
+import { say } from "../../words";
 
 /** Those of the product with this handle, or the shop's own. */
 const props = defineProps<{ handle?: string }>();
 const control = usePictures(() => props.handle);
 const { view, pictures, waiting, chosen, proposed, problem, overtaken, pending } = control;
-useTitle(() => props.handle && view.value && `${view.value.name ?? ""}: pictures`);
+useTitle(() => props.handle && view.value && say("pictures-view-pictures", { name: view.value.name ?? "" }));
 const product = computed(() => (props.handle === undefined ? {} : { product: props.handle }));
 const journal = useJournal(
   () => ({ ...product.value, view: "pictures" }),
@@ -62,20 +63,26 @@ const { over, held, dropped } = useDropped(put);
 <template>
   <main class="pictures" @dragover="held" @dragleave.self="over = false" @drop.prevent="dropped">
     <div class="view-head">
-      <h1>{{ handle ? `${view?.name ?? ""}: pictures` : "The shop’s own pictures" }}</h1>
+      <h1>
+        {{
+          handle ? say("pictures-view-pictures", { name: view?.name ?? "" }) : say("pictures-view-shops-own-pictures")
+        }}
+      </h1>
       <span class="soft" role="status">
-        {{ pictures.length === 1 ? "1 picture" : `${pictures.length} pictures` }}
-        <template v-if="waiting"> · sizes of {{ waiting }} are being made</template>
+        {{ say("pictures-view-pictures-b", { count: pictures.length }) }}
+        <template v-if="waiting"> {{ say("pictures-view-sizes-being-made", { waiting }) }}</template>
       </span>
       <span class="space" />
       <JournalBar
         :control="journal"
         :of="handle ? product : { view: 'pictures' }"
-        :name="view?.name ?? 'the shop’s own pictures'"
+        :name="view?.name ?? say('pictures-view-shops-own-pictures-b')"
         @changed="control.load"
       />
-      <a v-if="handle" :href="`/shop/products/${handle}`" target="_blank" rel="noopener">See its page</a>
-      <v-btn variant="flat" color="primary" @click="files?.open()">Add pictures</v-btn>
+      <a v-if="handle" :href="`/shop/products/${handle}`" target="_blank" rel="noopener">{{
+        say("pictures-view-see-page")
+      }}</a>
+      <v-btn variant="flat" color="primary" @click="files?.open()">{{ say("pictures-view-add-pictures") }}</v-btn>
       <FilePick ref="files" multiple accept="image/*,video/mp4,video/webm,.avif" @picked="put" />
     </div>
     <ProblemNote class="problem" :problem="problem" :overtaken="overtaken" @retry="control.load" />
@@ -89,10 +96,9 @@ const { over, held, dropped } = useDropped(put);
         />
         <p v-if="proposed.length" class="proposal">
           <span>
-            {{ proposed.length === 1 ? "The name of one file matches" : `The names of ${proposed.length} files match` }}
-            values of this product.
+            {{ say("pictures-view-names-files-match-values", { count: proposed.length }) }}
           </span>
-          <button class="quiet" @click="control.takeProposed">Give them these values</button>
+          <button class="quiet" @click="control.takeProposed">{{ say("pictures-view-give-them-these-values") }}</button>
         </p>
         <VueDraggable
           v-model="order"
@@ -115,16 +121,19 @@ const { over, held, dropped } = useDropped(put);
           />
         </VueDraggable>
         <p v-if="view && pictures.length === 0 && uploads.length === 0" class="empty">
-          <b>No pictures yet.</b>
+          <b>{{ say("pictures-view-no-pictures-yet") }}</b>
           <span class="soft">
-            {{ handle ? "" : "Pictures and films for picture, film and row pieces, and behind bands. " }}Drop files
-            here: JPEG, PNG, WebP, AVIF, SVG, or short films as MP4 or WebM.
+            {{
+              say("pictures-view-drop-files-here-jpeg", {
+                handle: handle ? "" : say("pictures-view-pictures-films-picture-film"),
+              })
+            }}
           </span>
         </p>
       </div>
       <PicturePanel :control="control" @replace="(file, id) => put([file], id)" @remove="control.remove([...chosen])" />
     </div>
-    <div v-if="over" class="drop-over">Let go to add the pictures</div>
+    <div v-if="over" class="drop-over">{{ say("pictures-view-let-go-add-pictures") }}</div>
   </main>
 </template>
 

@@ -2,6 +2,7 @@ import type { Answer, Schemas } from "../../api/client";
 import { sendFile } from "../../api/upload";
 import { type Parcel, refused } from "../../ui/upload/useUploads";
 import { asWebP, startOf } from "./film";
+import { say } from "../../words";
 
 const AT = "/api/pictures";
 type Uploaded = Schemas["Uploaded"];
@@ -17,7 +18,7 @@ export async function sendPicture(product: string | undefined, parcel: Parcel): 
   };
   if (/^video\/|\.(mp4|webm)$/i.test(file.type || file.name)) {
     const start = await startOf(file);
-    if (!start) return refused(file, "This browser can't show it. Take an MP4 or WebM film.");
+    if (!start) return refused(file, say("send-picture-browser-cant-show-take"));
     const { data, error } = await picture(file.name.replace(/\.\w+$/, ".webp"), start.poster);
     if (!data) return { error };
     const size = query({ name: file.name, width: String(start.width), height: String(start.height) });
@@ -34,5 +35,5 @@ export async function sendAsPicture<T>(
 ): Promise<Answer<T>> {
   if (!/\.avif$/i.test(file.name) && file.type !== "image/avif") return send(file.name, file);
   const body = await asWebP(file);
-  return body ? send(file.name.replace(/\.avif$/i, ".webp"), body) : refused(file, "It is damaged.");
+  return body ? send(file.name.replace(/\.avif$/i, ".webp"), body) : refused(file, say("send-picture-damaged"));
 }

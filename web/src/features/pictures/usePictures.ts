@@ -1,6 +1,7 @@
 import { computed, ref } from "vue";
 import { type Schemas, api, ask } from "../../api/client";
 import { useSteps } from "../../session/useSteps";
+import { say } from "../../words";
 
 export type Pictures = Schemas["PicturesView"];
 export type Picture = Schemas["PictureView"];
@@ -12,7 +13,7 @@ export function usePictures(product: () => string | undefined) {
   const of = () => ({ query: { product: product() } });
   const at = "/api/pictures" as const;
   const steps = useSteps<Pictures>(
-    () => ({ thing: `pictures/${product() ?? ""}`, called: "Pictures" }),
+    () => ({ thing: `pictures/${product() ?? ""}`, called: say("pictures-pictures") }),
     () => ask(api.GET(at, { params: of() })),
     (now) => (chosen.value = chosen.value.filter((id) => now.pictures.some((p) => p.id === id))),
   );

@@ -2,6 +2,7 @@
 import { computed } from "vue";
 import type { Schemas } from "../../api/client";
 import { written } from "./usePrices";
+import { say } from "../../words";
 
 /** Unit price by quantity as steps; the one that is reached is filled. */
 const props = defineProps<{ ladder: Schemas["Rung"][]; quantity: number }>();
@@ -18,7 +19,7 @@ const steps = computed(() =>
 </script>
 
 <template>
-  <figure aria-label="Unit price by quantity">
+  <figure :aria-label="say('ladder-chart-unit-price-quantity')">
     <div class="steps">
       <div v-for="(step, index) in steps" :key="step.from" :class="{ reached: index === reached }">
         <b>{{ written(step.unit) }}</b>
@@ -26,7 +27,7 @@ const steps = computed(() =>
         <span class="soft">{{ step.pieces }}</span>
       </div>
     </div>
-    <figcaption class="soft">Each, by the number of pieces</figcaption>
+    <figcaption class="soft">{{ say("ladder-chart-each-number-pieces") }}</figcaption>
   </figure>
 </template>
 

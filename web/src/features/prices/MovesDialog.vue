@@ -4,6 +4,7 @@ import { type ApiError, type Schemas, api, ask } from "../../api/client";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import { type PricesControl, written } from "./usePrices";
 import DialogSheet from "../../ui/DialogSheet.vue";
+import { LOCALE, say } from "../../words";
 
 /** Which products' prices move once the draft is in force, from what to what; then it can be put in force. */
 const open = defineModel<boolean>({ required: true });
@@ -26,32 +27,32 @@ async function publish(): Promise<void> {
 <template>
   <DialogSheet
     v-model="open"
-    title="What moves at once"
+    :title="say('moves-dialog-what-moves-once')"
     :width="620"
-    act="Publish"
+    :act="say('moves-dialog-publish')"
     :ready="moves !== null"
     @submit.prevent="publish"
   >
     <v-progress-linear v-if="!moves && !problem" indeterminate color="primary" />
     <ProblemNote :problem="problem" />
     <p v-if="moves?.length === 0" class="soft">
-      No price moves at this moment. Rules that are planned take effect by themselves at their time.
+      {{ say("moves-dialog-no-price-moves-moment") }}
     </p>
     <div v-else-if="moves" class="moves" tabindex="0">
       <table>
         <thead>
           <tr>
-            <th>{{ count === 1 ? "1 price" : `${count.toLocaleString("en-GB")} prices` }}</th>
-            <th>Variant that moves most</th>
-            <th>From</th>
-            <th>To</th>
+            <th>{{ say("moves-dialog-prices", { count, count2: count.toLocaleString(LOCALE) }) }}</th>
+            <th>{{ say("moves-dialog-variant-moves-most") }}</th>
+            <th>{{ say("moves-dialog-from") }}</th>
+            <th>{{ say("moves-dialog-to") }}</th>
           </tr>
         </thead>
         <tbody>
           <tr v-for="move in moves" :key="`${move.product} ${move.plan ?? ''}`">
             <td>{{ move.name }}</td>
             <td class="soft">
-              {{ move.sku }}{{ move.pieces > 1 ? `, from ${move.pieces} pieces` : ""
+              {{ move.sku }}{{ move.pieces > 1 ? say("moves-dialog-from-pieces", { pieces: move.pieces }) : ""
               }}{{ move.plan ? `, ${move.plan}` : "" }}
             </td>
             <td>{{ written(move.before) }}</td>
@@ -61,7 +62,9 @@ async function publish(): Promise<void> {
           </tr>
         </tbody>
       </table>
-      <p v-if="count > moves.length" class="soft">The first {{ moves.length }}; what changes where tells all.</p>
+      <p v-if="count > moves.length" class="soft">
+        {{ say("moves-dialog-first-what-changes-where", { count: moves.length }) }}
+      </p>
     </div>
   </DialogSheet>
 </template>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import type { PricesView } from "./usePrices";
+import { say } from "../../words";
 
 /** The plans by which things can be bought again and again. */
 defineProps<{ view: PricesView; chosen: number | null }>();
@@ -7,18 +8,18 @@ defineEmits<{ choose: [id: number] }>();
 </script>
 
 <template>
-  <div class="plans" role="list" aria-label="Plans">
+  <div class="plans" role="list" :aria-label="say('plan-list-plans')">
     <div v-for="plan in view.plans" :key="plan.id" role="listitem">
       <button class="plan" :class="{ chosen: plan.id === chosen }" @click="$emit('choose', plan.id)">
         <b>{{ plan.says }}</b>
         <span :class="plan.products === 0 ? 'signal' : 'soft'">
           {{ plan.of }} ·
-          {{ plan.once ? "or just once" : "only by plan" }}
+          {{ plan.once ? say("plan-list-just-once") : say("plan-list-only-plan") }}
         </span>
       </button>
     </div>
     <p v-if="view.plans.length === 0" class="soft none">
-      No plans yet. With one, shoppers can have the same thing sent every few weeks or months, for less.
+      {{ say("plan-list-no-plans-yet-one") }}
     </p>
   </div>
 </template>

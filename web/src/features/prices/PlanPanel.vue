@@ -8,6 +8,7 @@ import MoneyInput from "../../ui/fields/MoneyInput.vue";
 import NumberInput from "../../ui/fields/NumberInput.vue";
 import TickBox from "../../ui/fields/TickBox.vue";
 import PickField from "../../ui/fields/PickField.vue";
+import { say } from "../../words";
 
 /** What is set of a plan: how often, for what, and what it saves. */
 const props = defineProps<{ control: PricesControl; id: number }>();
@@ -27,12 +28,12 @@ const { form, changed, met, takeTheirs, ...draft } = useDraftForm(
   () => (known.value ? planFormOf(known.value) : empty()),
 );
 const CALLED: Partial<Record<keyof PlanForm, string>> = {
-  reach: "what it is for",
-  every: "how often",
-  period: "weeks or months",
-  percent: "what it saves",
-  saved_on: "on which deliveries",
-  once: "whether it can be bought just once",
+  reach: say("plan-panel-what"),
+  every: say("plan-panel-how-often"),
+  period: say("plan-panel-weeks-months"),
+  percent: say("plan-panel-what-saves"),
+  saved_on: say("plan-panel-which-deliveries"),
+  once: say("plan-panel-whether-can-bought-just"),
 };
 const keep = () => draft.keep(props.control.keepPlan);
 async function remove(): Promise<void> {
@@ -41,34 +42,34 @@ async function remove(): Promise<void> {
 </script>
 
 <template>
-  <form class="panel" aria-label="The chosen plan" @submit.prevent="keep">
+  <form class="panel" :aria-label="say('plan-panel-chosen-plan')" @submit.prevent="keep">
     <MetNote :met="met.map((field) => CALLED[field] ?? field)" @take="met.forEach(takeTheirs)" />
     <ReachPick v-model="form.reach" :view="control.view.value" />
     <div class="line">
-      <span class="soft">every</span>
-      <NumberInput v-model="form.every" :least="1" :most="52" aria-label="Every so many" />
-      <PickField v-model="form.period" aria-label="Weeks or months">
-        <option value="weeks">weeks</option>
-        <option value="months">months</option>
+      <span class="soft">{{ say("plan-panel-every") }}</span>
+      <NumberInput v-model="form.every" :least="1" :most="52" :aria-label="say('plan-panel-every-so-many')" />
+      <PickField v-model="form.period" :aria-label="say('plan-panel-weeks-months-b')">
+        <option value="weeks">{{ say("plan-panel-weeks") }}</option>
+        <option value="months">{{ say("plan-panel-months") }}</option>
       </PickField>
     </div>
     <div class="line">
-      <span class="soft">saves</span>
-      <MoneyInput v-model="form.percent" aria-label="Saves, in percent" />
+      <span class="soft">{{ say("plan-panel-saves") }}</span>
+      <MoneyInput v-model="form.percent" :aria-label="say('plan-panel-saves-percent')" />
       <span class="soft">%</span>
-      <PickField v-model="form.saved_on" aria-label="On which deliveries">
-        <option value="all">every time</option>
-        <option value="first">the first time</option>
+      <PickField v-model="form.saved_on" :aria-label="say('plan-panel-which-deliveries-b')">
+        <option value="all">{{ say("plan-panel-every-time") }}</option>
+        <option value="first">{{ say("plan-panel-first-time") }}</option>
       </PickField>
     </div>
     <label class="line">
       <TickBox v-model="form.once" />
-      <span>Can be bought just once, too</span>
+      <span>{{ say("plan-panel-can-bought-just-once") }}</span>
     </label>
     <div class="line">
-      <v-btn type="submit" variant="outlined" :disabled="!changed">Save</v-btn>
+      <v-btn type="submit" variant="outlined" :disabled="!changed">{{ say("plan-panel-save") }}</v-btn>
       <span class="space" />
-      <button v-if="known" type="button" class="quiet" @click="remove">Remove</button>
+      <button v-if="known" type="button" class="quiet" @click="remove">{{ say("plan-panel-remove") }}</button>
     </div>
   </form>
 </template>

@@ -9,6 +9,7 @@ import MomentInput from "../../ui/fields/MomentInput.vue";
 import NumberInput from "../../ui/fields/NumberInput.vue";
 import TickBox from "../../ui/fields/TickBox.vue";
 import PickField from "../../ui/fields/PickField.vue";
+import { say } from "../../words";
 
 /** Any variant, quantity, cart and time: what it costs under the draft, and how that comes about. */
 const props = defineProps<{ view: PricesView }>();
@@ -62,41 +63,46 @@ const taken = computed(() => tried.value?.plans.find((one) => one.taken));
 </script>
 
 <template>
-  <section class="bench" aria-label="Test bench">
-    <h2>Test bench</h2>
+  <section class="bench" :aria-label="say('price-bench-test-bench')">
+    <h2>{{ say("price-bench-test-bench") }}</h2>
     <div class="asked">
-      <ProductPick v-model="product" label="Product" :named="named" />
+      <ProductPick v-model="product" :label="say('price-bench-product')" :named="named" />
       <label>
-        <span class="soft">Variant</span>
+        <span class="soft">{{ say("price-bench-variant") }}</span>
         <PickField v-model="sku">
           <option v-for="one in tried?.skus" :key="one" :value="one === tried?.skus[0] ? '' : one">{{ one }}</option>
         </PickField>
       </label>
       <label>
-        <span class="soft">Pieces</span>
+        <span class="soft">{{ say("price-bench-pieces") }}</span>
         <NumberInput v-model="quantity" :least="1" :most="99" />
       </label>
-      <ProductPick v-model="other" label="Also in the cart" :named="named" none="nothing" />
+      <ProductPick
+        v-model="other"
+        :label="say('price-bench-also-cart')"
+        :named="named"
+        :none="say('price-bench-nothing')"
+      />
       <label v-if="other">
-        <span class="soft">Pieces of it</span>
+        <span class="soft">{{ say("price-bench-pieces-b") }}</span>
         <NumberInput v-model="otherQuantity" :least="1" :most="99" />
       </label>
       <label v-if="tried?.plans.length">
-        <span class="soft">Plan</span>
+        <span class="soft">{{ say("price-bench-plan") }}</span>
         <PickField v-model="plan">
-          <option v-if="tried.once" :value="0">once</option>
+          <option v-if="tried.once" :value="0">{{ say("price-bench-once") }}</option>
           <option v-for="one in tried.plans" :key="one.id" :value="!tried.once && one === tried.plans[0] ? 0 : one.id">
             {{ one.says }}
           </option>
         </PickField>
       </label>
       <label v-if="tried?.surcharge" class="tick">
-        <span class="soft">With a text</span>
+        <span class="soft">{{ say("price-bench-text") }}</span>
         <TickBox v-model="onto" />
       </label>
       <label>
-        <span class="soft">When</span>
-        <MomentInput v-model="at" none="now" />
+        <span class="soft">{{ say("price-bench-when") }}</span>
+        <MomentInput v-model="at" :none="say('price-bench-now')" />
       </label>
     </div>
     <ProblemNote :problem="problem" />
@@ -109,15 +115,26 @@ const taken = computed(() => tried.value?.plans.find((one) => one.taken));
         </span>
         <span class="soft">{{ quantity }} × {{ written(tried.unit) }} = {{ written(tried.line) }}</span>
         <span v-if="tried.lowest && tried.lowest_at" class="soft">
-          lowest in the 30 days before: {{ written(tried.lowest.amount) }}, from {{ tried.lowest_at.slice(0, 10) }}
+          {{
+            say("price-bench-lowest-30-days-before", {
+              amount: written(tried.lowest.amount),
+              lowest_at: tried.lowest_at.slice(0, 10),
+            })
+          }}
         </span>
         <span v-if="tried.next" class="soft">
-          {{ tried.next.more }} more: {{ written(tried.next.unit) }} each (−{{ tried.next.percent }} %)
+          {{
+            say("price-bench-more-each", {
+              more: tried.next.more,
+              unit: written(tried.next.unit),
+              percent: tried.next.percent,
+            })
+          }}
         </span>
       </div>
       <ol>
         <li>
-          <span>Price of the variant</span> <b>{{ written(tried.base) }}</b>
+          <span>{{ say("price-bench-price-variant") }}</span> <b>{{ written(tried.base) }}</b>
         </li>
         <li v-for="work in tried.working" :key="work.rule" :class="{ idle: !work.applied }">
           <span>
@@ -127,18 +144,19 @@ const taken = computed(() => tried.value?.plans.find((one) => one.taken));
         </li>
         <li v-if="taken && tried.planned && tried.planned.minor < tried.ruled.minor">
           <span
-            >Plan <span class="soft">{{ taken.says }}</span></span
+            >{{ say("price-bench-plan") }} <span class="soft">{{ taken.says }}</span></span
           >
           <b>{{ written(tried.ruled) }} → {{ written(tried.planned) }}</b>
         </li>
         <li v-if="onto && tried.surcharge">
-          <span>Writing onto it <span class="soft">nothing lowers it</span></span>
+          <span
+            >{{ say("price-bench-writing-onto") }}
+            <span class="soft">{{ say("price-bench-nothing-lowers") }}</span></span
+          >
           <b>+{{ written(tried.surcharge) }}</b>
         </li>
         <li v-if="tried.others" class="idle">
-          <span class="soft"
-            >{{ tried.others === 1 ? "1 other rule isn't" : `${tried.others} other rules aren't` }} for this</span
-          >
+          <span class="soft">{{ say("price-bench-other-rules-arent", { others: tried.others }) }}</span>
         </li>
       </ol>
       <LadderChart v-if="tried.ladder.length > 1" :ladder="tried.ladder" :quantity="quantity" />

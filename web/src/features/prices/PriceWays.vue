@@ -6,6 +6,7 @@ import type { PricesControl, PricesView } from "./usePrices";
 import { written } from "./usePrices";
 import RadioBox from "../../ui/fields/RadioBox.vue";
 import PickField from "../../ui/fields/PickField.vue";
+import { say } from "../../words";
 
 /** How prices are shown: where an old price comes from and when it stands there, tax, rounding, signs. */
 const props = defineProps<{ view: PricesView; control: PricesControl }>();
@@ -24,22 +25,22 @@ watch(
 );
 
 const ROUNDS = [
-  { step: 1, title: "the smallest coin" },
+  { step: 1, title: say("price-ways-smallest-coin") },
   { step: 5, title: "5" },
   { step: 10, title: "10" },
   { step: 50, title: "50" },
   { step: 100, title: "100" },
 ];
 const PLACES: { place: keyof PricesView["places"]; title: string }[] = [
-  { place: "page", title: "on pages" },
-  { place: "card", title: "on cards" },
-  { place: "quick", title: "in quick looks" },
+  { place: "page", title: say("price-ways-pages") },
+  { place: "card", title: say("price-ways-cards") },
+  { place: "quick", title: say("price-ways-quick-looks") },
 ];
 type Policy = PricesView["places"]["page"];
 const POLICIES: { policy: Policy; says: string; about: string }[] = [
-  { policy: "with_quantity", says: "as the number rises", about: "as the shopper raises the number" },
-  { policy: "once_earned", says: "once earned", about: "once the cart has earned it" },
-  { policy: "at_once", says: "at once", about: "at once, with the condition" },
+  { policy: "with_quantity", says: say("price-ways-number-rises"), about: say("price-ways-shopper-raises-number") },
+  { policy: "once_earned", says: say("price-ways-once-earned"), about: say("price-ways-once-cart-has-earned") },
+  { policy: "at_once", says: say("price-ways-once"), about: say("price-ways-once-condition") },
 ];
 function policy(place: keyof PricesView["places"], now: Policy): void {
   void change("places", { ...props.view.places, [place]: now });
@@ -66,26 +67,33 @@ function dropRate(kind: string): void {
 <template>
   <div class="ways">
     <template v-if="toMend.length">
-      <h2 class="signal">To mend</h2>
+      <h2 class="signal">{{ say("price-ways-mend") }}</h2>
       <p v-for="one in toMend" :key="one.sku" class="mend">
         <router-link :to="{ name: 'variants', params: { handle: one.product }, query: { selling: 1 } }">{{
           one.name
         }}</router-link>
-        shows {{ written(one.typed) }} as its old price. In the 30 days before {{ one.since.slice(0, 10) }} it cost
-        {{ written(one.lowest.amount) }}.
+        {{
+          say("price-ways-shows-old-price-30-n", {
+            typed: written(one.typed),
+            since: one.since.slice(0, 10),
+            amount: written(one.lowest.amount),
+          })
+        }}
       </p>
     </template>
-    <h2>Old prices</h2>
+    <h2>{{ say("price-ways-old-prices") }}</h2>
     <label>
-      <span class="soft">are taken from</span>
+      <span class="soft">{{ say("price-ways-taken-from") }}</span>
       <PickField :model-value="view.old" @update:model-value="change('old', $event)">
-        <option value="typed">what is typed, or before a rule</option>
-        <option value="lowest">the lowest price of 30 days</option>
+        <option value="typed">{{ say("price-ways-what-typed-before-rule") }}</option>
+        <option value="lowest">{{ say("price-ways-lowest-price-30-days") }}</option>
       </PickField>
     </label>
     <table class="policies">
       <caption class="soft">
-        A rule makes the present price the old one
+        {{
+          say("price-ways-rule-makes-present-price")
+        }}
       </caption>
       <thead>
         <tr>
@@ -109,22 +117,22 @@ function dropRate(kind: string): void {
         </tr>
       </tbody>
     </table>
-    <h2>VAT</h2>
+    <h2>{{ say("price-ways-vat") }}</h2>
     <div class="two">
       <label>
-        <span class="soft">Rate, %</span>
+        <span class="soft">{{ say("price-ways-rate") }}</span>
         <TypedInput
           :value="view.vat.percent"
           :keep="(percent) => vat({ percent })"
           inputmode="decimal"
-          placeholder="none"
+          :placeholder="say('price-ways-none')"
         />
       </label>
       <label>
-        <span class="soft">Prices are shown</span>
+        <span class="soft">{{ say("price-ways-prices-shown") }}</span>
         <PickField :model-value="view.vat.shown" @update:model-value="vat({ shown: $event })">
-          <option value="with">with it</option>
-          <option value="without">without it</option>
+          <option value="with">{{ say("price-ways-with-it") }}</option>
+          <option value="without">{{ say("price-ways-without") }}</option>
         </PickField>
       </label>
     </div>
@@ -135,56 +143,65 @@ function dropRate(kind: string): void {
         :keep="(percent) => setRate(own.kind, percent)"
         :of="own.kind"
         inputmode="decimal"
-        :aria-label="`Rate of ${typeName(own.kind)}, in percent`"
+        :aria-label="say('price-ways-rate-percent', { kind: typeName(own.kind) })"
       />
-      <button class="quiet" :aria-label="`No rate of its own for ${typeName(own.kind)}`" @click="dropRate(own.kind)">
-        Remove
+      <button
+        class="quiet"
+        :aria-label="say('price-ways-no-rate-own', { kind: typeName(own.kind) })"
+        @click="dropRate(own.kind)"
+      >
+        {{ say("price-ways-remove") }}
       </button>
     </div>
-    <PickField v-if="other.length" aria-label="Another rate for a type" model-value="" @update:model-value="addRate">
-      <option value="">Another rate for a type …</option>
+    <PickField
+      v-if="other.length"
+      :aria-label="say('price-ways-another-rate-type')"
+      model-value=""
+      @update:model-value="addRate"
+    >
+      <option value="">{{ say("price-ways-another-rate-type-b") }}</option>
       <option v-for="type in other" :key="type.handle" :value="type.handle">{{ type.name }}</option>
     </PickField>
-    <h2>Amounts</h2>
+    <h2>{{ say("price-ways-amounts") }}</h2>
     <div class="two">
       <label>
-        <span class="soft">Written</span>
+        <span class="soft">{{ say("price-ways-written") }}</span>
         <PickField :model-value="view.style.unit" @update:model-value="style({ unit: $event })">
-          <option value="sign">with the sign</option>
-          <option value="code">with {{ view.currency }}</option>
-          <option value="none">as a plain number</option>
+          <option value="sign">{{ say("price-ways-sign") }}</option>
+          <option value="code">{{ say("price-ways-with", { currency: view.currency }) }}</option>
+          <option value="none">{{ say("price-ways-plain-number") }}</option>
         </PickField>
       </label>
       <label>
-        <span class="soft">Whole amounts</span>
+        <span class="soft">{{ say("price-ways-whole-amounts") }}</span>
         <PickField
           :model-value="view.style.zeros ? 'on' : 'off'"
           @update:model-value="style({ zeros: $event === 'on' })"
         >
-          <option value="on">with zeros</option>
-          <option value="off">without zeros</option>
+          <option value="on">{{ say("price-ways-zeros") }}</option>
+          <option value="off">{{ say("price-ways-without-zeros") }}</option>
         </PickField>
       </label>
     </div>
     <div class="two">
       <label>
-        <span class="soft">Percentages round</span>
+        <span class="soft">{{ say("price-ways-percentages-round") }}</span>
         <PickField
           :model-value="view.rounding.down ? 'down' : 'near'"
           @update:model-value="round({ down: $event === 'down' })"
         >
-          <option value="near">to the nearest</option>
-          <option value="down">down</option>
+          <option value="near">{{ say("price-ways-nearest") }}</option>
+          <option value="down">{{ say("price-ways-down") }}</option>
         </PickField>
       </label>
       <label>
-        <span class="soft">to</span>
+        <span class="soft">{{ say("price-ways-to") }}</span>
         <PickField :model-value="view.rounding.step" @update:model-value="round({ step: $event })">
           <option v-for="one in ROUNDS" :key="one.step" :value="one.step">{{ one.title }}</option>
         </PickField>
       </label>
     </div>
-    <p class="soft">The shop's clocks: {{ view.now.replace("T", ", ") }}.</p>
+    <p class="soft">{{ say("price-ways-shops-clocks", { now: view.now.replace("T", ", ") }) }}</p>
   </div>
 </template>
 

@@ -12,6 +12,7 @@ import RulePanel from "./RulePanel.vue";
 import TimeLine from "./TimeLine.vue";
 import { usePrices } from "./usePrices";
 import PickField from "../../ui/fields/PickField.vue";
+import { say } from "../../words";
 
 const control = usePrices();
 const { view, problem, overtaken, pending, load, change, undo, redo } = control;
@@ -39,7 +40,7 @@ const together = computed({
   <main class="prices">
     <DraftHead
       :where="{ name: 'price-changes' }"
-      title="Prices"
+      :title="say('prices-view-prices')"
       draft="prices"
       :revision="view?.revision ?? 0"
       :changes="view?.changes_not_live ?? 0"
@@ -55,22 +56,22 @@ const together = computed({
       <div class="left">
         <ProblemNote :problem="problem" :overtaken="overtaken" @retry="load" />
         <div class="head">
-          <h2>Rules</h2>
+          <h2>{{ say("prices-view-rules") }}</h2>
           <label>
-            <span class="soft">where several are for one thing:</span>
-            <PickField v-model="together" aria-label="Where several rules are for one thing">
-              <option value="best_one">the one with the lowest price</option>
-              <option value="in_order">one after another, in this order</option>
+            <span class="soft">{{ say("prices-view-where-several-one-thing") }}</span>
+            <PickField v-model="together" :aria-label="say('prices-view-where-several-rules-one')">
+              <option value="best_one">{{ say("prices-view-one-lowest-price") }}</option>
+              <option value="in_order">{{ say("prices-view-one-after-another-order") }}</option>
             </PickField>
           </label>
           <span class="space" />
-          <button class="quiet" @click="choose(view.free)">New rule</button>
+          <button class="quiet" @click="choose(view.free)">{{ say("prices-view-new-rule") }}</button>
         </div>
         <TimeLine :view="view" :chosen="chosen" @choose="(id) => choose(id)" />
         <div class="head">
-          <h2>Plans</h2>
+          <h2>{{ say("prices-view-plans") }}</h2>
           <span class="space" />
-          <button class="quiet" @click="choose(null, view.free_plan)">New plan</button>
+          <button class="quiet" @click="choose(null, view.free_plan)">{{ say("prices-view-new-plan") }}</button>
         </div>
         <PlanList :view="view" :chosen="plan" @choose="(id) => choose(null, id)" />
         <PriceBench :view="view" />
@@ -78,17 +79,23 @@ const together = computed({
       <aside class="right">
         <template v-if="chosen !== null">
           <div class="head">
-            <h2>{{ view.rules.some((rule) => rule.id === chosen) ? "Rule" : "New rule" }}</h2>
+            <h2>
+              {{
+                view.rules.some((rule) => rule.id === chosen) ? say("prices-view-rule") : say("prices-view-new-rule")
+              }}
+            </h2>
             <span class="space" />
-            <button class="quiet" @click="choose(null)">Close</button>
+            <button class="quiet" @click="choose(null)">{{ say("prices-view-close") }}</button>
           </div>
           <RulePanel :id="chosen" :key="chosen" :control="control" @gone="choose(null)" />
         </template>
         <template v-else-if="plan !== null">
           <div class="head">
-            <h2>{{ view.plans.some((one) => one.id === plan) ? "Plan" : "New plan" }}</h2>
+            <h2>
+              {{ view.plans.some((one) => one.id === plan) ? say("prices-view-plan") : say("prices-view-new-plan") }}
+            </h2>
             <span class="space" />
-            <button class="quiet" @click="choose(null)">Close</button>
+            <button class="quiet" @click="choose(null)">{{ say("prices-view-close") }}</button>
           </div>
           <PlanPanel :id="plan" :key="plan" :control="control" @gone="choose(null)" />
         </template>

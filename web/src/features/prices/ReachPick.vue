@@ -5,6 +5,7 @@ import type { PricesView, RuleForm } from "./usePrices";
 import TextInput from "../../ui/fields/TextInput.vue";
 import PickField from "../../ui/fields/PickField.vue";
 import ChipsField from "../../ui/fields/ChipsField.vue";
+import { say } from "../../words";
 
 /** For which products something is: all, some types, tags, products or variants. */
 const reach = defineModel<RuleForm["reach"]>({ required: true });
@@ -12,11 +13,11 @@ const props = defineProps<{ view: PricesView | null }>();
 
 type Of = RuleForm["reach"]["of"];
 const REACHES: { of: Of; title: string }[] = [
-  { of: "all", title: "everything" },
-  { of: "types", title: "types" },
-  { of: "tags", title: "tags" },
-  { of: "products", title: "products" },
-  { of: "variants", title: "variants, by SKU" },
+  { of: "all", title: say("reach-pick-everything") },
+  { of: "types", title: say("reach-pick-types") },
+  { of: "tags", title: say("reach-pick-tags") },
+  { of: "products", title: say("reach-pick-products") },
+  { of: "variants", title: say("reach-pick-variants-sku") },
 ];
 function become(of: Of): void {
   const reaches: Record<Of, RuleForm["reach"]> = {
@@ -60,19 +61,29 @@ const skus = computed({
 
 <template>
   <fieldset>
-    <legend class="soft">For</legend>
-    <PickField :model-value="reach.of" aria-label="For what" @update:model-value="become($event)">
+    <legend class="soft">{{ say("reach-pick-for") }}</legend>
+    <PickField :model-value="reach.of" :aria-label="say('reach-pick-what')" @update:model-value="become($event)">
       <option v-for="one in REACHES" :key="one.of" :value="one.of">{{ one.title }}</option>
     </PickField>
-    <TextInput v-if="reach.of === 'variants'" v-model="skus" aria-label="SKUs" placeholder="LIN-25, LIN-50" />
+    <TextInput
+      v-if="reach.of === 'variants'"
+      v-model="skus"
+      :aria-label="say('reach-pick-skus')"
+      :placeholder="say('reach-pick-lin-25-lin-50-n')"
+    />
     <ProductsPick
       v-else-if="reach.of === 'products'"
       v-model="picked"
-      label="Which"
+      :label="say('reach-pick-which')"
       :named="view?.named ?? []"
-      none="none yet"
+      :none="say('reach-pick-none-yet')"
     />
-    <div v-else-if="reach.of !== 'all' && choices.length <= FEW" class="few" role="group" aria-label="Which">
+    <div
+      v-else-if="reach.of !== 'all' && choices.length <= FEW"
+      class="few"
+      role="group"
+      :aria-label="say('reach-pick-which')"
+    >
       <button
         v-for="one in choices"
         :key="one.value"
@@ -84,7 +95,7 @@ const skus = computed({
         {{ one.title }}
       </button>
     </div>
-    <ChipsField v-else-if="reach.of !== 'all'" v-model="picked" :items="choices" label="Which" />
+    <ChipsField v-else-if="reach.of !== 'all'" v-model="picked" :items="choices" :label="say('reach-pick-which')" />
   </fieldset>
 </template>
 

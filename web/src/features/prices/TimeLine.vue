@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed } from "vue";
 import type { PricesView, RuleView } from "./usePrices";
+import { LOCALE, say } from "../../words";
 
 /** The rules as bars on a time line: from a month ago to four months ahead. */
 const props = defineProps<{ view: PricesView; chosen: number | null }>();
@@ -20,7 +21,7 @@ const months = computed(() => {
     month.setUTCMonth(month.getUTCMonth() + 1);
     const at = share(month.getTime());
     if (at > 0 && at < 100 && Math.abs(at - share(now.value)) > 5)
-      all.push({ at, name: month.toLocaleString("en-GB", { month: "short", timeZone: "UTC" }) });
+      all.push({ at, name: month.toLocaleString(LOCALE, { month: "short", timeZone: "UTC" }) });
   }
   return all;
 });
@@ -30,39 +31,39 @@ function bar(rule: RuleView): { left: string; width: string } {
   return { left: `${from}%`, width: `${Math.max(0.6, until - from)}%` };
 }
 const STATES: Record<RuleView["state"], string> = {
-  in_force: "in force",
-  planned: "planned",
-  over: "over",
-  off: "off",
+  in_force: say("time-line-force"),
+  planned: say("time-line-planned"),
+  over: say("time-line-over"),
+  off: say("time-line-off"),
 };
 const dated = (rule: RuleView): string => {
   const day = (text: string): string =>
-    new Date(`${text}Z`).toLocaleString("en-GB", { day: "numeric", month: "short", timeZone: "UTC" });
-  if (rule.from && rule.until) return `${day(rule.from)} to ${day(rule.until)}`;
-  if (rule.from) return `from ${day(rule.from)}`;
-  return rule.until ? `until ${day(rule.until)}` : "always";
+    new Date(`${text}Z`).toLocaleString(LOCALE, { day: "numeric", month: "short", timeZone: "UTC" });
+  if (rule.from && rule.until) return say("time-line-to", { from: day(rule.from), until: day(rule.until) });
+  if (rule.from) return say("time-line-from", { from: day(rule.from) });
+  return rule.until ? say("time-line-until", { until: day(rule.until) }) : say("time-line-always");
 };
 const named = (id: number): string => props.view.rules.find((rule) => rule.id === id)?.name ?? "";
 </script>
 
 <template>
-  <div class="lines" role="list" aria-label="Rules on a time line">
+  <div class="lines" role="list" :aria-label="say('time-line-rules-time-line')">
     <div class="axis" aria-hidden="true">
       <span class="what" />
       <span class="time">
         <i v-for="month in months" :key="month.name" :style="{ left: `${month.at}%` }">{{ month.name }}</i>
-        <b :style="{ left: `${share(now)}%` }">now</b>
+        <b :style="{ left: `${share(now)}%` }">{{ say("time-line-now") }}</b>
       </span>
     </div>
     <div v-for="rule in view.rules" :key="rule.id" role="listitem">
       <button class="rule" :class="{ chosen: rule.id === chosen }" @click="$emit('choose', rule.id)">
         <span class="what">
           <b>{{ rule.name }}</b>
-          <span class="soft">
-            {{ rule.says }} · {{ rule.products === 1 ? "1 product" : `${rule.products} products` }}
-          </span>
-          <span v-if="rule.meets.length" class="signal">overlaps with {{ rule.meets.map(named).join(", ") }}</span>
-          <span v-if="rule.products === 0" class="signal">reaches nothing</span>
+          <span class="soft"> {{ rule.says }} · {{ say("time-line-products", { products: rule.products }) }} </span>
+          <span v-if="rule.meets.length" class="signal">{{
+            say("time-line-overlaps", { meets: rule.meets.map(named).join(", ") })
+          }}</span>
+          <span v-if="rule.products === 0" class="signal">{{ say("time-line-reaches-nothing") }}</span>
         </span>
         <span class="time">
           <span class="bar" :class="rule.state" :style="bar(rule)" />
@@ -72,8 +73,7 @@ const named = (id: number): string => props.view.rules.find((rule) => rule.id ==
       </button>
     </div>
     <p v-if="view.rules.length === 0" class="soft none">
-      There are no rules yet: every product costs what stands with it. A rule lowers prices by a percentage, an amount
-      or to a fixed price, for some products, at some time, or from some number on.
+      {{ say("time-line-there-no-rules-yet") }}
     </p>
   </div>
 </template>

@@ -2,6 +2,7 @@ import { onMounted } from "vue";
 import { type Schemas, api, ask } from "../../api/client";
 import { draftCalls } from "../../session/useDraft";
 import { useSteps } from "../../session/useSteps";
+import { LOCALE, say } from "../../words";
 
 export type PricesView = Schemas["PricesView"];
 export type RuleView = Schemas["RuleView"];
@@ -14,7 +15,7 @@ type Ways = Pick<PricesView, "together" | "rounding" | "places" | "old" | "vat" 
 /** The price rules' draft. */
 export function usePrices() {
   const steps = useSteps<PricesView>(
-    () => ({ thing: "prices", called: "Prices" }),
+    () => ({ thing: "prices", called: say("prices-prices") }),
     () => ask(api.GET("/api/prices")),
   );
   const { view, problem, overtaken, pending, load, step, stepThenRead, after } = steps;
@@ -72,7 +73,7 @@ export function planFormOf(plan: Schemas["PlanView"]): PlanForm {
 
 /** An amount as its currency is written. */
 export function written(money: Money): string {
-  const format = new Intl.NumberFormat("en-GB", { style: "currency", currency: money.currency });
+  const format = new Intl.NumberFormat(LOCALE, { style: "currency", currency: money.currency });
   const decimals = format.resolvedOptions().maximumFractionDigits ?? 2;
   return format.format(money.minor / 10 ** decimals);
 }

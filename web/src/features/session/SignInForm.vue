@@ -2,6 +2,7 @@
 import { onMounted, ref } from "vue";
 import TextInput from "../../ui/fields/TextInput.vue";
 import { useSession } from "./session";
+import { say } from "../../words";
 
 /** Email and password, and why they weren't taken. */
 const emit = defineEmits<{ done: [] }>();
@@ -25,15 +26,15 @@ async function submit(): Promise<void> {
   <form @submit.prevent="submit">
     <slot />
     <label>
-      Email
+      {{ say("sign-in-form-email") }}
       <TextInput ref="first" v-model="email" type="email" name="email" autocomplete="username" required />
     </label>
     <label>
-      Password
+      {{ say("sign-in-form-password") }}
       <TextInput v-model="password" type="password" name="password" autocomplete="current-password" required />
     </label>
     <p v-if="problem" class="signal" role="alert">{{ problem }}</p>
-    <v-btn type="submit" variant="flat" color="primary" block :loading="busy"> Sign in </v-btn>
+    <v-btn type="submit" variant="flat" color="primary" block :loading="busy"> {{ say("sign-in-form-sign") }} </v-btn>
   </form>
 </template>
 

@@ -4,39 +4,48 @@ import { useOutbox } from "../../session/useOutbox";
 import SignInForm from "./SignInForm.vue";
 import { useSession } from "./session";
 import DialogSheet from "../../ui/DialogSheet.vue";
+import { say } from "../../words";
 
 /** The session has ended while its owner was at work: signing in again over the view as it stands. */
 const session = useSession();
 const outbox = useOutbox();
-const waiting = computed(() => (outbox.waiting === 1 ? "1 step waits" : `${outbox.waiting} steps wait`));
+const waiting = computed(() => say("sign-in-over-steps-wait", { waiting: outbox.waiting }));
 </script>
 
 <template>
   <DialogSheet
     :model-value="session.over"
-    :title="session.other ? `You are ${session.other} now` : 'Sign in again'"
-    label="Sign in again"
+    :title="session.other ? say('sign-in-over-you-now', { other: session.other }) : say('sign-in-over-sign-again')"
+    :label="say('sign-in-over-sign-again')"
     :width="380"
     leave=""
     persistent
     role="alertdialog"
-    aria-label="Sign in again"
+    :aria-label="say('sign-in-over-sign-again')"
   >
     <p v-if="session.other">
-      {{ session.owner }} was at work here.
-      {{ outbox.waiting ? `${waiting} and will be sent when ${session.owner} signs in here again.` : "" }}
-      The view begins anew for you.
+      {{
+        say("sign-in-over-was-work-here-view", {
+          owner: session.owner,
+          waiting: outbox.waiting ? say("sign-in-over-will-sent-when-signs", { waiting, owner: session.owner }) : "",
+        })
+      }}
     </p>
     <SignInForm v-else>
       <p>
-        Your session has ended, {{ session.owner }}. Everything stands as you left it{{
-          outbox.waiting ? `; ${waiting} and will be sent then` : ""
-        }}.
+        {{
+          say("sign-in-over-your-session-has-ended", {
+            owner: session.owner,
+            waiting: outbox.waiting ? say("sign-in-over-will-sent-then", { waiting }) : "",
+          })
+        }}
       </p>
     </SignInForm>
     <template v-if="session.other" #acts>
-      <v-btn @click="session.signBackOut">Sign in as {{ session.owner }}</v-btn>
-      <v-btn variant="flat" color="primary" @click="session.beginAnew">Go on as {{ session.other }}</v-btn>
+      <v-btn @click="session.signBackOut">{{ say("sign-in-over-sign", { owner: session.owner }) }}</v-btn>
+      <v-btn variant="flat" color="primary" @click="session.beginAnew">{{
+        say("sign-in-over-go", { other: session.other })
+      }}</v-btn>
     </template>
   </DialogSheet>
 </template>

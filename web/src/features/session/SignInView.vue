@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { useRoute, useRouter } from "vue-router";
 import SignInForm from "./SignInForm.vue";
+import { say } from "../../words";
 
 const route = useRoute();
 const router = useRouter();
@@ -21,9 +22,9 @@ async function go(): Promise<void> {
           <path d="M12 4h8v6h-8z" fill="var(--ink)" />
           <path d="M12 12h8v6h-8z" fill="var(--sign-sail)" />
         </svg>
-        Compagina
+        {{ say("sign-in-view-compagina") }}
       </p>
-      <h1>Sign in to your workshop</h1>
+      <h1>{{ say("sign-in-view-sign-your-workshop") }}</h1>
     </SignInForm>
   </main>
 </template>

@@ -4,6 +4,7 @@ import { type Answer, type ApiError, type Schemas, api, ask } from "../../api/cl
 import ProblemNote from "../../ui/ProblemNote.vue";
 import TextInput from "../../ui/fields/TextInput.vue";
 import DialogSheet from "../../ui/DialogSheet.vue";
+import { say } from "../../words";
 
 /** Where a product's page stands in the shop, and from where it is led on to. */
 const props = defineProps<{ product: { handle: string; name: string } }>();
@@ -38,25 +39,33 @@ async function letGo(address: string): Promise<void> {
 
 <template>
   <DialogSheet
-    :title="`Another address for ${product.name}`"
+    :title="say('address-dialog-another-address', { name: product.name })"
     :width="520"
-    act="Move the page"
+    :act="say('address-dialog-move-page')"
     :ready="typed.trim() !== '' && typed.trim() !== view?.address"
     @submit.prevent="move"
     @close="emit('close')"
   >
-    <p class="soft">Links to where its page stands today lead on to the new address.</p>
+    <p class="soft">{{ say("address-dialog-links-where-page-stands") }}</p>
     <ProblemNote :problem="problem" />
     <label>
-      <span class="soft">/shop/products/</span>
-      <TextInput v-model="typed" aria-label="Address" maxlength="80" spellcheck="false" required />
+      <span class="soft">{{ say("address-dialog-shop-products") }}</span>
+      <TextInput
+        v-model="typed"
+        :aria-label="say('address-dialog-address')"
+        maxlength="80"
+        spellcheck="false"
+        required
+      />
     </label>
     <div v-if="view?.was_at.length">
-      <p class="soft">These lead on to it too:</p>
+      <p class="soft">{{ say("address-dialog-these-lead-too") }}</p>
       <ul>
         <li v-for="old in view.was_at" :key="old">
           <span>{{ old }}</span>
-          <button type="button" class="quiet" :aria-label="`Let it go: ${old}`" @click="letGo(old)">Let it go</button>
+          <button type="button" class="quiet" :aria-label="say('address-dialog-let-go', { old })" @click="letGo(old)">
+            {{ say("address-dialog-let-go-b") }}
+          </button>
         </li>
       </ul>
     </div>

@@ -2,6 +2,7 @@
 import { useRouter } from "vue-router";
 import { type ApiError, api, ask } from "../../api/client";
 import NameDialog from "../../ui/NameDialog.vue";
+import { say } from "../../words";
 
 /** Another product that begins as a copy of this one. */
 const props = defineProps<{ product: { handle: string; name: string } }>();
@@ -18,13 +19,12 @@ async function copy(name: string): Promise<ApiError | undefined> {
 
 <template>
   <NameDialog
-    :title="`A copy of ${product.name}`"
-    act="Copy it"
-    :proposed="`${product.name} copy`"
+    :title="say('copy-dialog-copy', { name: product.name })"
+    :act="say('copy-dialog-copy-b')"
+    :proposed="say('copy-dialog-copy-c', { name: product.name })"
     :make="copy"
     @close="$emit('close')"
   >
-    It begins with the same texts, pictures, options and prices, with none in stock and SKUs of its own. Shoppers don’t
-    see it until you put it on sale.
+    {{ say("copy-dialog-begins-same-texts-pictures") }}
   </NameDialog>
 </template>

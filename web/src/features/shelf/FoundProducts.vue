@@ -7,6 +7,7 @@ import ProductActs from "./ProductActs.vue";
 import ProductCard from "./ProductCard.vue";
 import type { FoundControl } from "./useFound";
 import type { ShelfType } from "./useShelf";
+import { say } from "../../words";
 
 /** The products that fit what is looked for; further ones come as one scrolls. */
 const props = defineProps<{ control: FoundControl; types: ShelfType[] }>();
@@ -26,7 +27,7 @@ async function changed(): Promise<void> {
 </script>
 
 <template>
-  <section class="found" aria-label="Products found">
+  <section class="found" :aria-label="say('found-products-products-found')">
     <ul>
       <NearSight v-for="product in products" :key="product.handle" tag="li" :height="212">
         <ProductCard :product="product" :kind="wish.type ? undefined : nameOf(product.kind)" told />
@@ -34,11 +35,11 @@ async function changed(): Promise<void> {
       </NearSight>
     </ul>
     <p v-if="found?.count === 0" class="none soft">
-      Nothing on the shelf fits. A name is found by the beginning of any of its words.
+      {{ say("found-products-nothing-shelf-fits-name") }}
     </p>
     <ProblemNote :problem="problem" @retry="load" />
     <div ref="end" class="end soft">
-      <template v-if="busy && products.length">More are on their way</template>
+      <template v-if="busy && products.length">{{ say("found-products-more-their-way") }}</template>
     </div>
   </section>
 </template>

@@ -9,6 +9,7 @@ import AddressDialog from "./AddressDialog.vue";
 import CopyDialog from "./CopyDialog.vue";
 import type { ShelfProduct, ShelfType } from "./useShelf";
 import DialogSheet from "../../ui/DialogSheet.vue";
+import { say } from "../../words";
 
 /** What is done with a product as a whole: put elsewhere, copied, given another address or type, taken away. */
 const props = defineProps<{
@@ -43,9 +44,9 @@ async function remove(): Promise<void> {
 const states = computed(() => {
   const now = props.product.standing === "sold_out" ? "on_sale" : props.product.standing;
   const all: { state: ProductState; title: string }[] = [
-    { state: "on_sale", title: "Put it on sale" },
-    { state: "coming_soon", title: "Announce it as coming soon" },
-    { state: "withdrawn", title: "Take it off sale" },
+    { state: "on_sale", title: say("product-acts-put-sale") },
+    { state: "coming_soon", title: say("product-acts-announce-coming-soon") },
+    { state: "withdrawn", title: say("product-acts-take-off-sale") },
   ];
   return all.filter((one) => one.state !== now);
 });
@@ -61,35 +62,34 @@ async function move(kind: string): Promise<void> {
   moving.value = error !== undefined;
   if (!error) emit("changed");
 }
-const count = (number: number, one: string, many: string) => (number === 1 ? `1 ${one}` : `${number} ${many}`);
 </script>
 
 <template>
   <v-menu>
     <template #activator="{ props: menu }">
-      <button v-bind="menu" class="more" :aria-label="`More about ${product.name}`">
+      <button v-bind="menu" class="more" :aria-label="say('product-acts-more-about', { name: product.name })">
         <v-icon :icon="mdiDotsHorizontal" size="16" />
       </button>
     </template>
     <v-list density="compact">
       <template v-if="places">
-        <v-list-item title="Earlier among its type" :disabled="!earlier" @click="earlier?.()" />
-        <v-list-item title="Later among its type" :disabled="!later" @click="later?.()" />
+        <v-list-item :title="say('product-acts-earlier-among-type')" :disabled="!earlier" @click="earlier?.()" />
+        <v-list-item :title="say('product-acts-later-among-type')" :disabled="!later" @click="later?.()" />
       </template>
       <v-list-item v-for="one in states" :key="one.state" :title="one.title" @click="become(one.state)" />
       <v-divider />
-      <v-list-item title="Copy …" @click="copying = true" />
-      <v-list-item title="Change its address …" @click="addressing = true" />
-      <v-list-item title="Change its type …" :disabled="types.length < 2" @click="moving = true" />
-      <v-list-item title="Remove …" @click="removing = true" />
+      <v-list-item :title="say('product-acts-copy')" @click="copying = true" />
+      <v-list-item :title="say('product-acts-change-address')" @click="addressing = true" />
+      <v-list-item :title="say('product-acts-change-type')" :disabled="types.length < 2" @click="moving = true" />
+      <v-list-item :title="say('product-acts-remove')" @click="removing = true" />
     </v-list>
   </v-menu>
   <AddressDialog v-if="addressing" :product="product" @close="addressing = false" @changed="emit('changed')" />
   <CopyDialog v-if="copying" :product="product" @close="copying = false" />
   <DialogSheet
     v-model="moving"
-    :title="`${product.name} becomes one of`"
-    :label="`Another type for ${product.name}`"
+    :title="say('product-acts-becomes-one', { name: product.name })"
+    :label="say('product-acts-another-type', { name: product.name })"
     :width="420"
   >
     <ProblemNote :problem="problem" />
@@ -104,21 +104,39 @@ const count = (number: number, one: string, many: string) => (number === 1 ? `1 
         {{ type.name }}
       </button>
     </div>
-    <p class="soft">Its page is then laid out by the template that serves that type.</p>
+    <p class="soft">{{ say("product-acts-page-then-laid-out") }}</p>
   </DialogSheet>
   <TakeAway v-model="removing" :what="product.name" @taken="remove">
     <template v-if="hanging">
       <li>
-        {{ count(hanging.variants, "variant", "variants") }}, {{ count(hanging.pictures, "picture", "pictures") }} and
-        {{ count(hanging.reviews, "review", "reviews") }} go with it.
+        {{
+          say("product-acts-go", {
+            variants: hanging.variants,
+            pictures: hanging.pictures,
+            reviews: hanging.reviews,
+          })
+        }}
       </li>
-      <li v-if="hanging.carts">It goes out of {{ count(hanging.carts, "cart", "carts") }}.</li>
-      <li v-if="hanging.waiting">{{ count(hanging.waiting, "shopper waits", "shoppers wait") }} for it.</li>
-      <li v-if="hanging.orders">{{ count(hanging.orders, "order keeps", "orders keep") }} what they sold of it.</li>
-      <li v-if="hanging.templates.length">Named in {{ hanging.templates.join(", ") }}.</li>
+      <li v-if="hanging.carts">{{ say("product-acts-goes-out", { carts: hanging.carts }) }}</li>
+      <li v-if="hanging.waiting">
+        {{
+          say("product-acts-for-it", {
+            waiting: hanging.waiting,
+          })
+        }}
+      </li>
+      <li v-if="hanging.orders">
+        {{
+          say("product-acts-what-they-sold", {
+            orders: hanging.orders,
+          })
+        }}
+      </li>
+      <li v-if="hanging.templates.length">
+        {{ say("product-acts-named", { templates: hanging.templates.join(", ") }) }}
+      </li>
       <li v-if="hanging.rules.length">
-        {{ hanging.rules.length === 1 ? "The price rule" : "The price rules" }} {{ hanging.rules.join(", ") }}
-        {{ hanging.rules.length === 1 ? "names" : "name" }} it.
+        {{ say("product-acts-price-rules-name", { count: hanging.rules.length, rules: hanging.rules.join(", ") }) }}
       </li>
     </template>
     <ProblemNote :problem="problem" />

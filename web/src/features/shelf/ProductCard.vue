@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import PageThumb from "../../ui/PageThumb.vue";
 import type { ShelfProduct } from "./useShelf";
+import { say } from "../../words";
 
 /** A product with its page as shoppers see it now, and the way to all that is its own. */
 defineProps<{
@@ -10,7 +11,6 @@ defineProps<{
   /** Whether it is told by which template it is served. */
   told: boolean;
 }>();
-const count = (number: number, one: string, many: string): string => (number === 1 ? `1 ${one}` : `${number} ${many}`);
 </script>
 
 <template>
@@ -18,12 +18,12 @@ const count = (number: number, one: string, many: string): string => (number ===
     class="card"
     draggable="false"
     :to="{ name: 'desk', params: { id: product.template ?? 0 }, query: { product: product.handle } }"
-    :title="product.why ? `This template because ${product.why}` : undefined"
+    :title="product.why ? say('product-card-template-because', { why: product.why }) : undefined"
   >
     <PageThumb
       class="picture"
       :address="`/api/products/${product.handle}/small`"
-      :name="`Page of ${product.name}`"
+      :name="say('product-card-page', { name: product.name })"
       :width="1280"
       :height="900"
     />
@@ -32,28 +32,33 @@ const count = (number: number, one: string, many: string): string => (number ===
   <span v-if="kind || told" class="told soft">
     <template v-if="kind">{{ kind }}</template>
     <template v-if="kind && told">, </template>
-    <template v-if="told">served by {{ product.served_by || "no template" }}</template>
+    <template v-if="told">{{
+      say("product-card-served", { served_by: product.served_by || say("product-card-no-template") })
+    }}</template>
   </span>
   <span class="rooms">
     <b v-if="product.says" class="signal">{{ product.says }}</b>
-    <span v-if="product.departures" :title="`${product.departures} values differ from its template`">
+    <span
+      v-if="product.departures"
+      :title="say('product-card-values-differ-from-template', { departures: product.departures })"
+    >
       <span class="dot" aria-hidden="true" />
-      {{ count(product.departures, "departure", "departures") }}
+      {{ say("product-card-departures", { departures: product.departures }) }}
     </span>
     <router-link
       :to="{ name: 'variants', params: { handle: product.handle } }"
-      :aria-label="`${count(product.variants, 'variant', 'variants')} of ${product.name}`"
-      >{{ count(product.variants, "variant", "variants") }}</router-link
+      :aria-label="say('product-card-of', { variants: product.variants, name: product.name })"
+      >{{ say("product-card-variants", { variants: product.variants }) }}</router-link
     >
     <router-link
       :to="{ name: 'pictures', params: { handle: product.handle } }"
-      :aria-label="`Pictures of ${product.name}`"
-      >Pictures</router-link
+      :aria-label="say('product-card-pictures', { name: product.name })"
+      >{{ say("product-card-pictures-b") }}</router-link
     >
     <router-link
       :to="{ name: 'texts', params: { handle: product.handle } }"
-      :aria-label="`Texts and facts of ${product.name}`"
-      >Texts</router-link
+      :aria-label="say('product-card-texts-facts', { name: product.name })"
+      >{{ say("product-card-texts") }}</router-link
     >
   </span>
 </template>

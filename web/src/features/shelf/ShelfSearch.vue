@@ -5,18 +5,19 @@ import SearchField from "../../ui/fields/SearchField.vue";
 import { isHeard, useKeyList } from "../../ui/keys/keys";
 import { isTyping } from "../../ui/useUndoKeys";
 import type { FoundControl, ShelfOrder, Standing } from "./useFound";
+import { LOCALE, say } from "../../words";
 
 /** Looks for products by name, type, template and how they stand; each list tells how many there would be. */
 const props = defineProps<{ control: FoundControl }>();
 const { wish, found, asked, wishFor, everything } = props.control;
 const ORDERS: { value: ShelfOrder; says: string }[] = [
-  { value: "placed", says: "as they stand" },
-  { value: "name", says: "by name" },
-  { value: "cheapest", says: "cheapest first" },
-  { value: "dearest", says: "dearest first" },
+  { value: "placed", says: say("shelf-search-they-stand") },
+  { value: "name", says: say("shelf-search-name") },
+  { value: "cheapest", says: say("shelf-search-cheapest-first") },
+  { value: "dearest", says: say("shelf-search-dearest-first") },
 ];
 const field = ref<InstanceType<typeof SearchField> | null>(null);
-useKeyList("Keys on the shelf", [["/", "find a product"]]);
+useKeyList(say("shelf-search-keys-shelf"), [["/", say("shelf-search-find-product")]]);
 function onKey(event: KeyboardEvent): void {
   if (event.key !== "/" || event.ctrlKey || event.metaKey || event.altKey || isTyping(event) || !isHeard(event)) return;
   event.preventDefault();
@@ -40,21 +41,21 @@ function choices<T>(all: string, some: { value: T; name: string; count: number }
 }
 const types = computed(() =>
   choices(
-    "all types",
+    say("shelf-search-all-types"),
     (found.value?.types ?? []).map(({ handle, name, count }) => ({ value: handle, name, count })),
     wish.value.type,
   ),
 );
 const templates = computed(() =>
   choices(
-    "any template",
+    say("shelf-search-any-template"),
     (found.value?.templates ?? []).map(({ id, name, count }) => ({ value: id, name, count })),
     wish.value.template,
   ),
 );
 const standings = computed(() =>
   choices<Standing>(
-    "on sale or not",
+    say("shelf-search-sale-not"),
     (found.value?.standings ?? []).map(({ standing: value, says: name, count }) => ({ value, name, count })),
     wish.value.standing,
   ),
@@ -62,21 +63,21 @@ const standings = computed(() =>
 const says = computed(() => {
   const count = found.value?.count;
   if (count === undefined) return "";
-  if (count === 0) return "No product fits";
-  const number = count.toLocaleString("en-GB");
-  return count === 1 ? "1 product" : `${number} products`;
+  if (count === 0) return say("shelf-search-no-product-fits");
+  const number = count.toLocaleString(LOCALE);
+  return say("shelf-search-products", { count, number });
 });
 </script>
 
 <template>
   <div class="looked" role="search">
-    <SearchField ref="field" v-model="typed" class="find" label="Find a product" />
-    <PickField v-model="type" aria-label="Type" :options="types" />
-    <PickField v-model="template" aria-label="Template" :options="templates" />
-    <PickField v-model="standing" aria-label="How it stands" :options="standings" />
-    <PickField v-model="order" aria-label="Order" :options="ORDERS" />
+    <SearchField ref="field" v-model="typed" class="find" :label="say('shelf-search-find-product-b')" />
+    <PickField v-model="type" :aria-label="say('shelf-search-type')" :options="types" />
+    <PickField v-model="template" :aria-label="say('shelf-search-template')" :options="templates" />
+    <PickField v-model="standing" :aria-label="say('shelf-search-how-stands')" :options="standings" />
+    <PickField v-model="order" :aria-label="say('shelf-search-order')" :options="ORDERS" />
     <span class="soft" role="status" data-test="count">{{ says }}</span>
-    <button v-if="asked" class="quiet" @click="everything">Show the whole shelf</button>
+    <button v-if="asked" class="quiet" @click="everything">{{ say("shelf-search-show-whole-shelf") }}</button>
   </div>
 </template>
 

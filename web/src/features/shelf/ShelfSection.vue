@@ -4,6 +4,7 @@ import PageThumb from "../../ui/PageThumb.vue";
 import ProductActs from "./ProductActs.vue";
 import ProductCard from "./ProductCard.vue";
 import type { ShelfControl, ShelfProduct, ShelfType } from "./useShelf";
+import { LOCALE, say } from "../../words";
 
 /** A type with the templates that serve it and its first products, in the order in which they stand in the shop. */
 const props = defineProps<{ type: ShelfType; types: ShelfType[]; control: ShelfControl }>();
@@ -16,17 +17,24 @@ const { load, placed, move, problem } = props.control;
   <section :aria-label="type.name" :style="{ '--span': Math.min(5, Math.max(1, products.length)) }">
     <div class="head">
       <h2>{{ type.name }}</h2>
-      <span class="soft">{{ type.count.toLocaleString("en-GB") }}</span>
+      <span class="soft">{{ type.count.toLocaleString(LOCALE) }}</span>
       <i />
-      <button v-if="!type.sample" class="quiet" :aria-label="`Add a product to ${type.name}`" @click="$emit('add')">
-        Add
+      <button
+        v-if="!type.sample"
+        class="quiet"
+        :aria-label="say('shelf-section-add-product', { name: type.name })"
+        @click="$emit('add')"
+      >
+        {{ say("shelf-section-add") }}
       </button>
     </div>
     <p class="by">
-      <span v-if="type.templates.length" class="soft">served by</span>
+      <span v-if="type.templates.length" class="soft">{{ say("shelf-section-served") }}</span>
       <template v-for="one in type.templates" :key="one.id">
         <router-link :to="{ name: 'desk', params: { id: one.id } }">{{ one.name }}</router-link>
-        <span class="chip" :class="{ differs: one.draft }">{{ one.draft ? "Draft not live" : "Live" }}</span>
+        <span class="chip" :class="{ differs: one.draft }">{{
+          one.draft ? say("shelf-section-draft-not-live") : say("shelf-section-live")
+        }}</span>
       </template>
     </p>
     <ul v-if="type.sample">
@@ -37,15 +45,15 @@ const { load, placed, move, problem } = props.control;
         >
           <PageThumb
             :address="`/api/templates/${type.sample.template}/proof?product=${type.sample.handle}`"
-            :name="`Sample of ${type.name}, drawn small`"
+            :name="say('shelf-section-sample-drawn-small', { name: type.name })"
             :width="1280"
             :height="900"
           />
-          <b>No products yet: a sample</b>
+          <b>{{ say("shelf-section-no-products-yet-sample") }}</b>
         </router-link>
         <span class="rooms">
-          <button class="quiet" @click="$emit('change')">What they have</button>
-          <button class="quiet" @click="$emit('add')">Add the first product</button>
+          <button class="quiet" @click="$emit('change')">{{ say("shelf-section-what-they-have") }}</button>
+          <button class="quiet" @click="$emit('add')">{{ say("shelf-section-add-first-product") }}</button>
         </span>
       </li>
     </ul>
@@ -72,7 +80,7 @@ const { load, placed, move, problem } = props.control;
       </li>
     </VueDraggable>
     <button v-if="products.length < type.count" class="quiet all" @click="$emit('all')">
-      All {{ type.count.toLocaleString("en-GB") }} of {{ type.name }}
+      {{ say("shelf-section-all", { count: type.count.toLocaleString(LOCALE), name: type.name }) }}
     </button>
   </section>
 </template>

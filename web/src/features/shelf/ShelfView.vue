@@ -11,6 +11,7 @@ import ShelfSearch from "./ShelfSearch.vue";
 import ShelfSection from "./ShelfSection.vue";
 import { useFound } from "./useFound";
 import { type ShelfType, useShelf } from "./useShelf";
+import { say } from "../../words";
 
 const shelf = useShelf();
 const { types, problem, loading, load, stepThenRead } = shelf;
@@ -38,17 +39,17 @@ async function changed(): Promise<void> {
 <template>
   <main class="shelf">
     <header>
-      <h1>Shelf</h1>
-      <p class="soft">Every product with its page as shoppers see it now. Open one to look at it on the desk.</p>
-      <JournalBar :control="journal" :of="{ view: 'shelf' }" name="the shelf" @changed="changed" />
-      <v-btn @click="newType = true">New product type</v-btn>
+      <h1>{{ say("shelf-view-shelf") }}</h1>
+      <p class="soft">{{ say("shelf-view-every-product-page-shoppers") }}</p>
+      <JournalBar :control="journal" :of="{ view: 'shelf' }" :name="say('shelf-view-shelf-b')" @changed="changed" />
+      <v-btn @click="newType = true">{{ say("shelf-view-new-product-type") }}</v-btn>
     </header>
     <ShelfSearch :control="search" />
     <v-progress-linear v-if="loading && !asked" indeterminate color="primary" />
     <ProblemNote :problem="problem" @retry="load" />
     <FoundProducts v-if="asked" :control="search" :types="types" @changed="load" />
     <template v-else>
-      <p v-if="!loading && !problem && types.length === 0">There are no products yet.</p>
+      <p v-if="!loading && !problem && types.length === 0">{{ say("shelf-view-there-no-products-yet") }}</p>
       <ShelfSection
         v-for="type in types"
         :key="type.handle"

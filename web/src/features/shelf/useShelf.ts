@@ -2,6 +2,7 @@ import { ref } from "vue";
 import { type ApiError, type Schemas, api, ask } from "../../api/client";
 import { useOutbox } from "../../session/useOutbox";
 import { type Call, type Send, asSeen } from "../../session/useSteps";
+import { say } from "../../words";
 
 export type ShelfType = Schemas["ShelfType"];
 export type ShelfProduct = Schemas["ShelfProduct"];
@@ -13,7 +14,10 @@ export function useShelf() {
   const loading = ref(true);
 
   const outbox = useOutbox();
-  const send = (): Send => ({ ...asSeen(undefined), fetch: outbox.through({ thing: "shelf", called: "Shelf" }) });
+  const send = (): Send => ({
+    ...asSeen(undefined),
+    fetch: outbox.through({ thing: "shelf", called: say("shelf-shelf") }),
+  });
 
   async function load(): Promise<void> {
     loading.value = true;

@@ -3,6 +3,7 @@ import { computed } from "vue";
 import SwatchDot from "./SwatchDot.vue";
 import type { BookOption } from "./useBook";
 import { EYES } from "./words";
+import { say } from "../../words";
 
 /** Swatches that shoppers can't tell apart. */
 const props = defineProps<{ option: BookOption }>();
@@ -15,13 +16,18 @@ const pairs = computed(() =>
 </script>
 
 <template>
-  <section class="alike" aria-label="Too alike">
+  <section class="alike" :aria-label="say('alike-list-too-alike')">
     <p v-for="pair in pairs" :key="`${pair.first} ${pair.second}`">
       <SwatchDot :swatch="pair.one.swatch" :size="18" />
       <SwatchDot :swatch="pair.two.swatch" :size="18" />
       <span>
-        <b>{{ pair.one.name }}</b> and <b>{{ pair.two.name }}</b> look alike {{ EYES[pair.eyes] }}: they differ by
-        {{ (pair.difference / 10).toFixed(1) }}, and 4 can be told apart. Show their names beside them, or change one.
+        <b>{{ pair.one.name }}</b> {{ say("alike-list-and") }} <b>{{ pair.two.name }}</b>
+        {{
+          say("alike-list-look-alike-they-differ", {
+            EYES: EYES[pair.eyes],
+            difference: (pair.difference / 10).toFixed(1),
+          })
+        }}
       </span>
     </p>
   </section>

@@ -6,6 +6,7 @@ import { useUploads } from "../../ui/upload/useUploads";
 import UploadList from "../../ui/upload/UploadList.vue";
 import type { BookControl, BookOption, BookValue } from "./useBook";
 import FilePick from "../../ui/fields/FilePick.vue";
+import { say } from "../../words";
 
 /** A larger picture, shown to shoppers who point at the value. */
 const props = defineProps<{ book: BookControl; value: BookValue }>();
@@ -23,7 +24,7 @@ const { uploads, put, forget } = useUploads<BookOption>(
 
 <template>
   <div class="closer">
-    <span class="soft">Larger picture, while pointed at</span>
+    <span class="soft">{{ say("closer-picture-larger-picture-while-pointed") }}</span>
     <img v-if="value.closer" :src="value.closer" alt="" />
     <UploadList
       :uploads="uploads"
@@ -32,8 +33,12 @@ const { uploads, put, forget } = useUploads<BookOption>(
       @cancel-all="uploads.forEach((u) => u.cancel())"
     />
     <span class="acts">
-      <button class="quiet" @click="files?.open()">{{ value.closer ? "Another picture" : "Choose a picture" }}</button>
-      <button v-if="value.closer" class="quiet" @click="book.removeCloser(value.id)">Take it out</button>
+      <button class="quiet" @click="files?.open()">
+        {{ value.closer ? say("closer-picture-another-picture") : say("closer-picture-choose-picture") }}
+      </button>
+      <button v-if="value.closer" class="quiet" @click="book.removeCloser(value.id)">
+        {{ say("closer-picture-take-out") }}
+      </button>
     </span>
     <FilePick ref="files" accept="image/*,.avif" @picked="put" />
   </div>

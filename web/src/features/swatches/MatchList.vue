@@ -5,6 +5,7 @@ import type { Schemas } from "../../api/client";
 import type { BookOption, SwatchFile } from "./useBook";
 import { nearness } from "./words";
 import PickField from "../../ui/fields/PickField.vue";
+import { say } from "../../words";
 
 /** Every picture file with what its name means: in use, nearly right, doubled, left over. Each is settled by hand. */
 const props = defineProps<{ option: BookOption }>();
@@ -50,22 +51,27 @@ const nothing: number | null = null;
 </script>
 
 <template>
-  <section class="matches" aria-label="Picture files">
+  <section class="matches" :aria-label="say('match-list-picture-files')">
     <div class="head">
-      <h2>Picture files</h2>
+      <h2>{{ say("match-list-picture-files") }}</h2>
       <span class="soft" role="status">
-        {{ used.length - hidden.length }} in use · {{ near.length }} nearly right · {{ doubled.length }} doubled ·
-        {{ unclear.length }} left over<template v-if="aside.length"> · {{ aside.length }} put aside</template>
+        {{
+          say("match-list-use-nearly-right-doubled", {
+            count: used.length - hidden.length,
+            count2: near.length,
+            count3: doubled.length,
+            count4: unclear.length,
+          })
+        }}<template v-if="aside.length"> {{ say("match-list-put-aside", { count: aside.length }) }}</template>
       </span>
       <span class="space" />
       <button v-if="near.length" class="quiet" @click="takeAll">
-        {{ near.length === 1 ? "Take the one that is nearly right" : `Take all ${near.length} that are nearly right` }}
+        {{ say("match-list-take-all-nearly-right", { count: near.length }) }}
       </button>
     </div>
     <p v-if="hidden.length" class="hidden">
-      {{ hidden.length === 1 ? "1 file isn't seen" : `${hidden.length} files aren't seen` }}, because
-      {{ hidden.length === 1 ? "its value has a swatch" : "their values have swatches" }} set here or in the palette.
-      <button class="quiet" @click="showAll">Show the files instead</button>
+      {{ say("match-list-files-arent-seen-because", { count: hidden.length }) }}
+      <button class="quiet" @click="showAll">{{ say("match-list-show-files-instead") }}</button>
     </p>
     <table>
       <tbody>
@@ -73,41 +79,51 @@ const nothing: number | null = null;
           <td><img :src="one.picture" alt="" /></td>
           <td class="file">{{ one.name }}</td>
           <td>
-            nearly <b>{{ name(one.value) }}</b>: {{ nearness(one) }}
+            {{ say("match-list-nearly") }} <b>{{ name(one.value) }}</b>: {{ nearness(one) }}
           </td>
           <td>
-            <button class="quiet" @click="give(one, one.value)">Take it</button>
-            <button class="quiet" @click="emit('settle', [{ id: one.id, fate: 'unused' }])">Put aside</button>
+            <button class="quiet" @click="give(one, one.value)">{{ say("match-list-take") }}</button>
+            <button class="quiet" @click="emit('settle', [{ id: one.id, fate: 'unused' }])">
+              {{ say("match-list-put-aside-b") }}
+            </button>
           </td>
         </tr>
         <tr v-for="one in doubled" :key="one.id" class="wants">
           <td><img :src="one.picture" alt="" /></td>
           <td class="file">{{ one.name }}</td>
           <td>
-            also <b>{{ name(one.value) }}</b>, which shows {{ file(one.used) }}
+            {{ say("match-list-also") }} <b>{{ name(one.value) }}</b>{{
+              say("match-list-which-shows", { used: file(one.used) })
+            }}
           </td>
           <td>
-            <button class="quiet" @click="give(one, one.value)">Use this one</button>
-            <button class="quiet" @click="emit('settle', [{ id: one.id, fate: 'unused' }])">Put aside</button>
+            <button class="quiet" @click="give(one, one.value)">{{ say("match-list-use-one") }}</button>
+            <button class="quiet" @click="emit('settle', [{ id: one.id, fate: 'unused' }])">
+              {{ say("match-list-put-aside-b") }}
+            </button>
           </td>
         </tr>
         <tr v-for="one in unclear" :key="one.id" class="wants">
           <td><img :src="one.picture" alt="" /></td>
           <td class="file">{{ one.name }}</td>
           <td>
-            <template v-if="one.how === 'unclear'">could be {{ one.values.map(name).join(" or ") }}</template>
-            <template v-else>has the name of no value</template>
+            <template v-if="one.how === 'unclear'">{{
+              say("match-list-could", { values: one.values.map(name).join(say("match-list-or")) })
+            }}</template>
+            <template v-else>{{ say("match-list-has-name-no-value") }}</template>
           </td>
           <td>
             <PickField
               :model-value="nothing"
-              :aria-label="`The value for ${one.name}`"
+              :aria-label="say('match-list-value', { name: one.name })"
               @update:model-value="$event !== null && give(one, $event)"
             >
-              <option :value="null">It is for …</option>
+              <option :value="null">{{ say("match-list-it-is-for") }}</option>
               <option v-for="value in option.values" :key="value.id" :value="value.id">{{ value.name }}</option>
             </PickField>
-            <button class="quiet" @click="emit('settle', [{ id: one.id, fate: 'unused' }])">Put aside</button>
+            <button class="quiet" @click="emit('settle', [{ id: one.id, fate: 'unused' }])">
+              {{ say("match-list-put-aside-b") }}
+            </button>
           </td>
         </tr>
         <template v-if="open">
@@ -115,22 +131,31 @@ const nothing: number | null = null;
             <td><img :src="one.picture" alt="" /></td>
             <td class="file">{{ one.name }}</td>
             <td>
-              <b>{{ name(one.value) }}</b>{{ one.how === "settled" ? ", given to it by hand" : "" }}
+              <b>{{ name(one.value) }}</b>{{ one.how === "settled" ? say("match-list-given-hand") : "" }}
             </td>
             <td>
               <button v-if="one.how === 'settled'" class="quiet" @click="emit('settle', [{ id: one.id, fate: null }])">
-                Go by its name
+                {{ say("match-list-go-name") }}
               </button>
-              <button v-else class="quiet" @click="emit('settle', [{ id: one.id, fate: 'unused' }])">Put aside</button>
+              <button v-else class="quiet" @click="emit('settle', [{ id: one.id, fate: 'unused' }])">
+                {{ say("match-list-put-aside-b") }}
+              </button>
             </td>
           </tr>
           <tr v-for="one in aside" :key="one.id">
             <td><img :src="one.picture" alt="" /></td>
             <td class="file">{{ one.name }}</td>
-            <td class="soft">put aside</td>
+            <td class="soft">{{ say("match-list-put-aside-c") }}</td>
             <td>
-              <button class="quiet" @click="emit('settle', [{ id: one.id, fate: null }])">Go by its name</button>
-              <button class="tool" :aria-label="`Remove ${one.name}`" title="Remove" @click="emit('remove', [one.id])">
+              <button class="quiet" @click="emit('settle', [{ id: one.id, fate: null }])">
+                {{ say("match-list-go-name") }}
+              </button>
+              <button
+                class="tool"
+                :aria-label="say('match-list-remove', { name: one.name })"
+                :title="say('match-list-remove-b')"
+                @click="emit('remove', [one.id])"
+              >
                 <v-icon :icon="mdiDeleteOutline" size="15" />
               </button>
             </td>
@@ -139,13 +164,7 @@ const nothing: number | null = null;
       </tbody>
     </table>
     <button v-if="settled" class="quiet" :aria-expanded="open" @click="open = !open">
-      {{
-        open
-          ? "Hide what is settled"
-          : settled === 1
-            ? "Show the one that is settled"
-            : `Show the ${settled} that are settled`
-      }}
+      {{ open ? say("match-list-hide-what-settled") : say("match-list-show-settled", { settled }) }}
     </button>
   </section>
 </template>

@@ -7,6 +7,7 @@ import { named } from "./words";
 import type { BookOption, OptionLine } from "./useBook";
 import PickField from "../../ui/fields/PickField.vue";
 import DialogSheet from "../../ui/DialogSheet.vue";
+import { say } from "../../words";
 
 /** Makes one option of two that were meant to be one. What that comes to is told first. */
 const open = defineModel<boolean>({ required: true });
@@ -49,36 +50,34 @@ async function merge(): Promise<void> {
 <template>
   <DialogSheet
     v-model="open"
-    :title="`Merge ${option.name} into another option`"
-    label="Merge options"
+    :title="say('merge-dialog-merge-into-another-option', { name: option.name })"
+    :label="say('merge-dialog-merge-options')"
     :width="520"
-    :act="plan ? `Merge into ${target}` : 'Merge'"
+    :act="plan ? say('merge-dialog-merge-into', { target }) : say('merge-dialog-merge')"
     :ready="plan !== null"
     @submit.prevent="merge"
   >
     <p class="soft">
-      For two options that were meant to be one. Values of the same name become one; products, variants, pictures and
-      swatches go along.
+      {{ say("merge-dialog-two-options-were-meant") }}
     </p>
     <label>
-      <span class="soft">Into</span>
-      <PickField v-model="into" aria-label="Option that stays">
-        <option value="">Choose …</option>
+      <span class="soft">{{ say("merge-dialog-into") }}</span>
+      <PickField v-model="into" :aria-label="say('merge-dialog-option-stays')">
+        <option value="">{{ say("merge-dialog-choose") }}</option>
         <option v-for="line in others" :key="line.handle" :value="line.handle">{{ line.name }}</option>
       </PickField>
     </label>
     <ProblemNote :problem="problem" />
     <dl v-if="plan">
-      <dt>Become one</dt>
-      <dd>{{ plan.same.join(", ") || "none: no value has the name of another" }}</dd>
-      <dt>Come over</dt>
-      <dd>{{ plan.over.join(", ") || "none" }}</dd>
-      <dt>Change</dt>
-      <dd>{{ plan.products.length ? named(plan.products) : "no product uses it" }}</dd>
+      <dt>{{ say("merge-dialog-become-one") }}</dt>
+      <dd>{{ plan.same.join(", ") || say("merge-dialog-none-no-value-has") }}</dd>
+      <dt>{{ say("merge-dialog-come-over") }}</dt>
+      <dd>{{ plan.over.join(", ") || say("merge-dialog-none") }}</dd>
+      <dt>{{ say("merge-dialog-change") }}</dt>
+      <dd>{{ plan.products.length ? named(plan.products) : say("merge-dialog-no-product-uses") }}</dd>
     </dl>
     <p v-if="plan" class="soft">
-      Then {{ option.name }} is gone. Links with a choice of {{ option.name }} in their address open the page without
-      it. Undo makes them two again.
+      {{ say("merge-dialog-then-gone-links-choice", { name: option.name }) }}
     </p>
   </DialogSheet>
 </template>

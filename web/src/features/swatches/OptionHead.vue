@@ -7,6 +7,7 @@ import OptionActs from "./OptionActs.vue";
 import { WAYS } from "./words";
 import TextInput from "../../ui/fields/TextInput.vue";
 import OneOf from "../../ui/fields/OneOf.vue";
+import { say } from "../../words";
 
 /** The open option: its name, what it is about, and how it is chosen on pages, cards and in quick looks. */
 const props = defineProps<{
@@ -36,15 +37,18 @@ watch(
   () => props.option.handle,
   () => (apart.value = false),
 );
-const cardWays = [...WAYS.filter((one) => one.value !== "radios"), { value: "nothing" as Way, says: "Nothing" }];
+const cardWays = [
+  ...WAYS.filter((one) => one.value !== "radios"),
+  { value: "nothing" as Way, says: say("option-head-nothing") },
+];
 type Place = "page" | "card" | "quick";
 const PLACES: { place: Place; title: string; ways: typeof WAYS }[] = [
-  { place: "page", title: "Pages", ways: WAYS },
-  { place: "card", title: "Cards", ways: cardWays },
-  { place: "quick", title: "Quick looks", ways: WAYS },
+  { place: "page", title: say("option-head-pages"), ways: WAYS },
+  { place: "card", title: say("option-head-cards"), ways: cardWays },
+  { place: "quick", title: say("option-head-quick-looks"), ways: WAYS },
 ];
 const places = computed(() =>
-  same.value ? [{ place: "page" as Place, title: "Pages, cards, quick looks", ways: WAYS }] : PLACES,
+  same.value ? [{ place: "page" as Place, title: say("option-head-pages-cards-quick-looks"), ways: WAYS }] : PLACES,
 );
 function choose(place: Place, way: Way): void {
   if (way === props.option[place]) return;
@@ -59,7 +63,7 @@ function choose(place: Place, way: Way): void {
         v-model="typed.name"
         bare
         class="title"
-        aria-label="Name of the option"
+        :aria-label="say('option-head-name-option')"
         maxlength="80"
         @blur="keep('name')"
         @keydown.enter="keep('name')"
@@ -68,8 +72,8 @@ function choose(place: Place, way: Way): void {
         v-model="typed.about"
         bare
         class="about"
-        aria-label="What it is about, for shoppers"
-        placeholder="What it is about, for shoppers"
+        :aria-label="say('option-head-what-about-shoppers')"
+        :placeholder="say('option-head-what-about-shoppers')"
         maxlength="300"
         @blur="keep('about')"
         @keydown.enter="keep('about')"
@@ -80,13 +84,13 @@ function choose(place: Place, way: Way): void {
       <OneOf
         :model-value="option[place]"
         :options="ways"
-        :label="`How it is chosen: ${title}`"
+        :label="say('option-head-how-chosen', { title })"
         @update:model-value="(way) => choose(place, way)"
       />
-      <button v-if="same" class="quiet" @click="apart = true">Set apart</button>
+      <button v-if="same" class="quiet" @click="apart = true">{{ say("option-head-set-apart") }}</button>
     </div>
     <OptionActs :option="option" :remove="remove" @taken="(handle) => $emit('taken', handle)" />
-    <v-btn variant="outlined" @click="$emit('files')">Add pictures</v-btn>
+    <v-btn variant="outlined" @click="$emit('files')">{{ say("option-head-add-pictures") }}</v-btn>
   </header>
 </template>
 

@@ -4,6 +4,7 @@ import SwatchDot from "./SwatchDot.vue";
 import type { OptionLine } from "./useBook";
 import { WAYS } from "./words";
 import TextInput from "../../ui/fields/TextInput.vue";
+import { say } from "../../words";
 
 /** Every option of the shop: how it is chosen, and what is still to be settled. */
 defineProps<{ lines: OptionLine[]; open: string | undefined }>();
@@ -18,13 +19,13 @@ const way = (line: OptionLine): string => WAYS.find((one) => one.value === line.
 </script>
 
 <template>
-  <nav class="options" aria-label="Options">
+  <nav class="options" :aria-label="say('option-list-options')">
     <div class="head">
-      <h1>Swatch book</h1>
+      <h1>{{ say("option-list-swatch-book") }}</h1>
     </div>
     <div class="head ways">
       <slot />
-      <button class="quiet" @click="$emit('palette')">Palette</button>
+      <button class="quiet" @click="$emit('palette')">{{ say("option-list-palette") }}</button>
     </div>
     <router-link
       v-for="line in lines"
@@ -35,20 +36,25 @@ const way = (line: OptionLine): string => WAYS.find((one) => one.value === line.
     >
       <span class="name">
         <b>{{ line.name }}</b>
-        <span v-if="line.of_product" class="soft">of one product</span>
-        <span v-else class="soft">{{ line.products === 1 ? "1 product" : `${line.products} products` }}</span>
+        <span v-if="line.of_product" class="soft">{{ say("option-list-one-product") }}</span>
+        <span v-else class="soft">{{ say("option-list-products", { products: line.products }) }}</span>
       </span>
       <span class="name">
-        <span class="soft">{{ way(line) }} · {{ line.values }} values</span>
-        <span v-if="line.open" class="signal">{{ line.open }} to settle</span>
+        <span class="soft">{{ say("option-list-values", { line: way(line), values: line.values }) }}</span>
+        <span v-if="line.open" class="signal">{{ say("option-list-settle", { open: line.open }) }}</span>
       </span>
       <span v-if="line.page === 'swatches'" class="fan">
         <SwatchDot v-for="(swatch, index) in line.fan" :key="index" :swatch="swatch" :size="14" />
       </span>
     </router-link>
     <form class="new" @submit.prevent="add">
-      <TextInput v-model="name" aria-label="Name of a new option" placeholder="New option" maxlength="80" />
-      <button v-if="name.trim()" class="quiet">Add</button>
+      <TextInput
+        v-model="name"
+        :aria-label="say('option-list-name-new-option')"
+        :placeholder="say('option-list-new-option')"
+        maxlength="80"
+      />
+      <button v-if="name.trim()" class="quiet">{{ say("option-list-add") }}</button>
     </form>
   </nav>
 </template>

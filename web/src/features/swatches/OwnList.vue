@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import SwatchDot from "./SwatchDot.vue";
 import type { BookOption } from "./useBook";
+import { say } from "../../words";
 
 /** Products that show a value in their own way. */
 const props = defineProps<{ option: BookOption }>();
@@ -9,17 +10,19 @@ const named = (id: number) => props.option.values.find((value) => value.id === i
 </script>
 
 <template>
-  <section aria-label="Products with swatches of their own">
-    <h2>Products with swatches of their own</h2>
+  <section :aria-label="say('own-list-products-swatches-their-own')">
+    <h2>{{ say("own-list-products-swatches-their-own") }}</h2>
     <table>
       <tbody>
         <tr v-for="own in option.own" :key="`${own.product} ${own.value}`">
           <td><SwatchDot :swatch="own.swatch" :size="20" /></td>
           <td>
-            <b>{{ named(own.value)?.name }}</b> of {{ own.name }}
+            <b>{{ named(own.value)?.name }}</b> {{ say("own-list-of", { name: own.name }) }}
           </td>
-          <td class="soft">{{ own.why || "no reason was given" }}</td>
-          <td><button class="quiet" @click="$emit('rejoin', own.product, own.value)">Rejoin</button></td>
+          <td class="soft">{{ own.why || say("own-list-no-reason-was-given") }}</td>
+          <td>
+            <button class="quiet" @click="$emit('rejoin', own.product, own.value)">{{ say("own-list-rejoin") }}</button>
+          </td>
         </tr>
       </tbody>
     </table>

@@ -5,6 +5,7 @@ import type { BookControl, BookValue, OptionUser, Swatch } from "./useBook";
 import RadioBox from "../../ui/fields/RadioBox.vue";
 import TextInput from "../../ui/fields/TextInput.vue";
 import PickField from "../../ui/fields/PickField.vue";
+import { say } from "../../words";
 
 /** Lets one product show the value in its own way, with the reason. */
 const props = defineProps<{ book: BookControl; value: BookValue }>();
@@ -35,31 +36,31 @@ async function keep(): Promise<void> {
 </script>
 
 <template>
-  <button v-if="!open" class="quiet" @click="begin">Different on one product …</button>
+  <button v-if="!open" class="quiet" @click="begin">{{ say("own-swatch-different-one-product") }}</button>
   <form v-else class="own" @submit.prevent="keep">
-    <p v-if="users.length === 0" class="soft">No product offers {{ value.name }}.</p>
+    <p v-if="users.length === 0" class="soft">{{ say("own-swatch-no-product-offers", { name: value.name }) }}</p>
     <template v-else>
       <label>
-        <span class="soft">Only on</span>
+        <span class="soft">{{ say("own-swatch-only") }}</span>
         <PickField v-model="product">
           <option v-for="user in users" :key="user.product" :value="user.product">{{ user.name }}</option>
         </PickField>
       </label>
       <div class="kind">
-        <label><RadioBox v-model="kind" value="colour" /> a colour</label>
-        <label><RadioBox v-model="kind" value="text" /> its text</label>
+        <label><RadioBox v-model="kind" value="colour" /> {{ say("own-swatch-colour") }}</label>
+        <label><RadioBox v-model="kind" value="text" /> {{ say("own-swatch-text") }}</label>
       </div>
       <div v-if="kind === 'colour'">
-        <span id="own-colour" class="unseen">Colour on this product</span>
+        <span id="own-colour" class="unseen">{{ say("own-swatch-colour-product") }}</span>
         <ColourField v-model="colour" labelledby="own-colour" />
       </div>
       <label>
-        <span class="soft">Why</span>
-        <TextInput v-model="why" class="why" maxlength="200" placeholder="For those who wonder later" />
+        <span class="soft">{{ say("own-swatch-why") }}</span>
+        <TextInput v-model="why" class="why" maxlength="200" :placeholder="say('own-swatch-those-who-wonder-later')" />
       </label>
       <span class="kind">
-        <button class="quiet">Save</button>
-        <button type="button" class="quiet" @click="open = false">Cancel</button>
+        <button class="quiet">{{ say("own-swatch-save") }}</button>
+        <button type="button" class="quiet" @click="open = false">{{ say("own-swatch-cancel") }}</button>
       </span>
     </template>
   </form>

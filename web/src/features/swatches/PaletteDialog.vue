@@ -5,6 +5,7 @@ import { type Overtaken, asSeen } from "../../session/useSteps";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import LongText from "../../ui/fields/LongText.vue";
 import DialogSheet from "../../ui/DialogSheet.vue";
+import { say } from "../../words";
 
 /** The shop's named colours, pasted or typed one a line. */
 const open = defineModel<boolean>({ required: true });
@@ -40,10 +41,16 @@ async function keep(mine = false): Promise<void> {
 </script>
 
 <template>
-  <DialogSheet v-model="open" title="Palette" :width="520" act="Save" :ready="ready" @submit.prevent="keep()">
+  <DialogSheet
+    v-model="open"
+    :title="say('palette-dialog-palette')"
+    :width="520"
+    :act="say('palette-dialog-save')"
+    :ready="ready"
+    @submit.prevent="keep()"
+  >
     <p class="soft">
-      The shop's named colours, one a line: a name, then #RRGGBB. A colour that browsers know by name, such as Tomato,
-      may stand alone. Values with these names show them wherever nothing else is set.
+      {{ say("palette-dialog-shops-named-colours-one") }}
     </p>
     <ProblemNote :problem="problem" :overtaken="overtaken" />
     <LongText
@@ -51,8 +58,8 @@ async function keep(mine = false): Promise<void> {
       rows="12"
       :readonly="!ready"
       spellcheck="false"
-      aria-label="Named colours"
-      placeholder="Ember #D7512B&#10;Sea green #2E8B57&#10;Tomato"
+      :aria-label="say('palette-dialog-named-colours')"
+      :placeholder="say('palette-dialog-ember-d7512b-sea-green')"
     />
   </DialogSheet>
 </template>

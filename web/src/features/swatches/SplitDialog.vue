@@ -7,6 +7,7 @@ import type { BookOption, OptionUser } from "./useBook";
 import TextInput from "../../ui/fields/TextInput.vue";
 import TickBox from "../../ui/fields/TickBox.vue";
 import DialogSheet from "../../ui/DialogSheet.vue";
+import { say } from "../../words";
 
 /** Gives some products an option of their own, so that it can look different there. */
 const open = defineModel<boolean>({ required: true });
@@ -39,31 +40,30 @@ async function split(): Promise<void> {
 <template>
   <DialogSheet
     v-model="open"
-    :title="`Split ${option.name}`"
-    label="Split an option"
+    :title="say('split-dialog-split', { name: option.name })"
+    :label="say('split-dialog-split-option')"
     :width="520"
-    act="Split"
+    :act="say('split-dialog-split-b')"
     :ready="ready"
     @submit.prevent="split"
   >
     <p class="soft">
-      These products get an option of their own that begins as a copy, with the values they offer, and can then look
-      different. Variants, stock and pictures stay as they are.
+      {{ say("split-dialog-these-products-get-option") }}
     </p>
     <label class="name">
-      <span class="soft">Called</span>
+      <span class="soft">{{ say("split-dialog-called") }}</span>
       <TextInput
         v-model="name"
         maxlength="80"
-        :placeholder="`${option.name} of …`"
-        aria-label="Name of the new option"
+        :placeholder="say('split-dialog-of', { name: option.name })"
+        :aria-label="say('split-dialog-name-new-option')"
       />
     </label>
     <fieldset>
-      <legend class="unseen">Products that get it</legend>
+      <legend class="unseen">{{ say("split-dialog-products-get") }}</legend>
       <label v-for="user in users" :key="user.product">
         <TickBox v-model="chosen" :value="user.product" /> {{ user.name }}
-        <span class="soft">{{ user.values.length === 1 ? "1 value" : `${user.values.length} values` }}</span>
+        <span class="soft">{{ say("split-dialog-values", { count: user.values.length }) }}</span>
       </label>
     </fieldset>
     <ProblemNote :problem="problem" />

@@ -20,6 +20,7 @@ import ValueFan from "./ValueFan.vue";
 import ValuePanel from "./ValuePanel.vue";
 import { type BookOption, useBook } from "./useBook";
 import FilePick from "../../ui/fields/FilePick.vue";
+import { say } from "../../words";
 
 const props = defineProps<{ handle?: string }>();
 const book = useBook(() => props.handle);
@@ -29,7 +30,7 @@ const journal = useJournal(
   () => [option.value, lines.value],
   book.stepThenRead,
 );
-useTitle(() => option.value && `${option.value.name} in the swatch book`);
+useTitle(() => option.value && say("swatch-book-view-swatch-book", { name: option.value.name }));
 // An option may have gone, or come back under another name.
 watch(lines, (now) => {
   if (props.handle && now.length > 0 && !now.some((line) => line.handle === props.handle)) void open("");
@@ -69,7 +70,12 @@ async function taken(handle: string): Promise<void> {
 <template>
   <main class="book" @dragover="held" @dragleave.self="over = false" @drop.prevent="dropped">
     <OptionList :lines="lines" :open="option?.handle" @palette="palette = true" @add="add">
-      <JournalBar :control="journal" :of="{ view: 'book' }" name="the swatch book" @changed="book.load" />
+      <JournalBar
+        :control="journal"
+        :of="{ view: 'book' }"
+        :name="say('swatch-book-view-swatch-book-b')"
+        @changed="book.load"
+      />
     </OptionList>
     <section v-if="option" class="option" :aria-label="option.name">
       <OptionHead
@@ -98,8 +104,7 @@ async function taken(handle: string): Promise<void> {
             @show="book.showFiles"
           />
           <p v-else class="soft drop">
-            Drop picture files anywhere on this page: each goes to the value whose name it has. Capitals, spaces,
-            accents and underscores don't matter.
+            {{ say("swatch-book-view-drop-picture-files-anywhere") }}
           </p>
           <OwnList
             v-if="option.own.length"
@@ -110,12 +115,12 @@ async function taken(handle: string): Promise<void> {
         <ValuePanel :book="book" />
       </div>
       <FilePick ref="files" multiple accept="image/*,.avif" @picked="put" />
-      <div v-if="over" class="drop-over">Let go to give these pictures to the values of {{ option.name }}</div>
+      <div v-if="over" class="drop-over">{{ say("swatch-book-view-let-go-give-these", { name: option.name }) }}</div>
     </section>
     <section v-else class="option">
       <v-progress-linear v-if="loading" indeterminate color="primary" />
       <ProblemNote v-else-if="problem" class="problem" :problem="problem" @retry="book.load" />
-      <p v-else class="none soft">Products here have no options to choose by.</p>
+      <p v-else class="none soft">{{ say("swatch-book-view-products-here-have-no") }}</p>
     </section>
     <PaletteDialog v-model="palette" @kept="book.load" />
   </main>

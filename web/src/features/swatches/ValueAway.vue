@@ -3,6 +3,7 @@ import { ref, watch } from "vue";
 import { type ApiError, type Schemas, api, ask } from "../../api/client";
 import TakeAway from "../../ui/TakeAway.vue";
 import type { BookControl, BookValue } from "./useBook";
+import { say } from "../../words";
 
 /** Takes a value away, once it is told what goes along. */
 const props = defineProps<{ book: BookControl; value: BookValue }>();
@@ -22,16 +23,17 @@ async function take(): Promise<void> {
 </script>
 
 <template>
-  <button class="quiet" @click="open = true">Take {{ value.name }} away …</button>
+  <button class="quiet" @click="open = true">{{ say("value-away-take-away", { name: value.name }) }}</button>
   <TakeAway v-model="open" :what="value.name" @taken="take">
-    <li v-if="problem" class="signal" role="alert">What goes along can't be told now. {{ problem.message }}</li>
+    <li v-if="problem" class="signal" role="alert">
+      {{ say("value-away-what-goes-along-cant", { message: problem.message }) }}
+    </li>
     <li v-if="hanging?.products">
-      {{ hanging.products === 1 ? "1 product offers" : `${hanging.products} products offer` }} it no longer.
+      {{ say("value-away-products-offer-no-longer", { products: hanging.products }) }}
     </li>
     <li v-if="hanging?.variants">
-      {{ hanging.variants === 1 ? "1 variant has it and goes" : `${hanging.variants} variants have it and go` }} with
-      it, out of every cart too.
+      {{ say("value-away-variants-have-go-out", { variants: hanging.variants }) }}
     </li>
-    <li v-if="hanging && hanging.products === 0">No product offers it.</li>
+    <li v-if="hanging && hanging.products === 0">{{ say("value-away-no-product-offers") }}</li>
   </TakeAway>
 </template>

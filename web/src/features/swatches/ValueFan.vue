@@ -4,6 +4,7 @@ import SwatchDot from "./SwatchDot.vue";
 import type { BookControl, BookValue } from "./useBook";
 import { FROM } from "./words";
 import TextInput from "../../ui/fields/TextInput.vue";
+import { say } from "../../words";
 
 /** The values of the open option as they look on the shop's ground. */
 const props = defineProps<{ book: BookControl }>();
@@ -21,7 +22,7 @@ function choose(value: BookValue, event: MouseEvent): void {
   } else chosen.value = [value.id];
 }
 
-const LACKS = "no swatch yet";
+const LACKS = say("value-fan-no-swatch-yet");
 /** Where its swatch comes from, or that there is none among swatches. */
 function says(value: BookValue): string {
   if (value.from !== "text" || option.value?.page !== "swatches") return FROM[value.from];
@@ -53,8 +54,13 @@ async function add(): Promise<void> {
     </li>
     <li class="new">
       <form @submit.prevent="add">
-        <TextInput v-model="name" aria-label="Name of a new value" placeholder="New value" maxlength="80" />
-        <button v-if="name.trim()" class="quiet">Add</button>
+        <TextInput
+          v-model="name"
+          :aria-label="say('value-fan-name-new-value')"
+          :placeholder="say('value-fan-new-value')"
+          maxlength="80"
+        />
+        <button v-if="name.trim()" class="quiet">{{ say("value-fan-add") }}</button>
       </form>
     </li>
   </ul>

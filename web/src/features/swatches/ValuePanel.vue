@@ -12,6 +12,7 @@ import type { BookControl } from "./useBook";
 import { FROM, MOST_COLOURS } from "./words";
 import TextInput from "../../ui/fields/TextInput.vue";
 import TickBox from "../../ui/fields/TickBox.vue";
+import { say } from "../../words";
 
 /** What is set of the chosen values. */
 const props = defineProps<{ book: BookControl }>();
@@ -54,30 +55,28 @@ const ownHere = computed(() => many.value.some((value) => value.from === "book")
 </script>
 
 <template>
-  <aside class="panel" aria-label="The chosen values">
+  <aside class="panel" :aria-label="say('value-panel-chosen-values')">
     <template v-if="one">
       <div class="title">
         <SwatchDot :swatch="one.swatch" :size="52" :pale="one.pale" />
         <span>
           <b>{{ one.name }}</b>
           <span class="soft">{{ FROM[one.from] }}</span>
-          <span class="soft">{{
-            one.products === 1 ? "offered by 1 product" : `offered by ${one.products} products`
-          }}</span>
+          <span class="soft">{{ say("value-panel-offered-products", { products: one.products }) }}</span>
           <router-link
             v-if="one.products && option"
             :to="{ name: 'swatch-changes', params: { handle: option.handle, value: one.id } }"
-            >Try a swatch on their pages</router-link
+            >{{ say("value-panel-try-swatch-their-pages") }}</router-link
           >
-          <span v-if="one.pale" class="soft">pale on this ground, so it gets a ring</span>
+          <span v-if="one.pale" class="soft">{{ say("value-panel-pale-ground-so-gets") }}</span>
         </span>
       </div>
       <label>
-        <span class="soft">Name</span>
+        <span class="soft">{{ say("value-panel-name") }}</span>
         <TextInput v-model="typed.name" maxlength="80" @blur="keep('name')" @keydown.enter="keep('name')" />
       </label>
       <label>
-        <span class="soft">Told on hover and spoken, in place of the name</span>
+        <span class="soft">{{ say("value-panel-told-hover-spoken-place") }}</span>
         <TextInput
           v-model="typed.note"
           maxlength="200"
@@ -88,22 +87,22 @@ const ownHere = computed(() => many.value.some((value) => value.from === "book")
       </label>
       <CloserPicture :book="book" :value="one" />
       <fieldset>
-        <legend class="soft">{{ colours.length > 1 ? "Colours" : "Colour" }}</legend>
+        <legend class="soft">{{ colours.length > 1 ? say("value-panel-colours") : say("value-panel-colour") }}</legend>
         <div v-if="picture?.over" class="colour">
-          <span id="under" class="unseen">Colour under the picture</span>
+          <span id="under" class="unseen">{{ say("value-panel-colour-under-picture") }}</span>
           <ColourField :model-value="picture.over" labelledby="under" @update:model-value="under" />
-          <button class="tool" aria-label="Remove the colour under the picture" @click="under(null)">
+          <button class="tool" :aria-label="say('value-panel-remove-colour-under-picture')" @click="under(null)">
             <v-icon :icon="mdiClose" size="14" />
           </button>
         </div>
         <button v-else-if="picture" class="quiet" @click="under('#FFFFFF')">
-          <v-icon :icon="mdiPlus" size="14" /> A colour under the picture
+          <v-icon :icon="mdiPlus" size="14" /> {{ say("value-panel-colour-under-picture-b") }}
         </button>
         <ColourList :model-value="colours" name="colour" @update:model-value="paint" />
         <p v-if="colours.length === 0 && one.proposed" class="proposed">
           <SwatchDot :swatch="{ kind: 'colours', colours: [one.proposed] }" :size="20" />
-          <span>its name suggests {{ one.proposed }}</span>
-          <button class="quiet" @click="paint([one.proposed])">Take it</button>
+          <span>{{ say("value-panel-name-suggests", { proposed: one.proposed }) }}</span>
+          <button class="quiet" @click="paint([one.proposed])">{{ say("value-panel-take") }}</button>
         </p>
         <button
           v-if="colours.length < MOST_COLOURS"
@@ -111,23 +110,29 @@ const ownHere = computed(() => many.value.some((value) => value.from === "book")
           @click="paint([...colours, one.proposed ?? '#8A8A8A'])"
         >
           <v-icon :icon="mdiPlus" size="14" />
-          {{ colours.length ? "Another colour" : picture ? "A colour in its place" : "Give it a colour" }}
+          {{
+            colours.length
+              ? say("value-panel-another-colour")
+              : picture
+                ? say("value-panel-colour-place")
+                : say("value-panel-give-colour")
+          }}
         </button>
       </fieldset>
     </template>
     <template v-else-if="many.length">
-      <h2>{{ many.length }} values</h2>
+      <h2>{{ say("value-panel-values", { count: many.length }) }}</h2>
     </template>
     <template v-else>
       <p class="soft">
-        Choose a value to set its name, its colours and what is told of it. Shift and Ctrl choose several.
+        {{ say("value-panel-choose-value-set-name") }}
       </p>
       <label v-if="option?.page === 'swatches'" class="check">
         <TickBox :model-value="option.from_variants" @update:model-value="book.change({ from_variants: $event })" />
-        <span>Values without a swatch show a picture that belongs to them alone</span>
+        <span>{{ say("value-panel-values-without-swatch-show") }}</span>
       </label>
       <template v-if="option?.page === 'swatches' && !option.from_variants && bare.length">
-        <h2>{{ bare.length === 1 ? "1 value has" : `${bare.length} values have` }} no swatch yet</h2>
+        <h2>{{ say("value-panel-values-have-no-swatch", { count: bare.length }) }}</h2>
         <p>{{ bare.map((value) => value.name).join(", ") }}</p>
         <button
           class="quiet"
@@ -138,7 +143,7 @@ const ownHere = computed(() => many.value.some((value) => value.from === "book")
             )
           "
         >
-          Cut them from the products' pictures
+          {{ say("value-panel-cut-them-from-products") }}
         </button>
         <button
           class="quiet"
@@ -149,20 +154,24 @@ const ownHere = computed(() => many.value.some((value) => value.from === "book")
             )
           "
         >
-          Take their colours from the products' pictures
+          {{ say("value-panel-take-their-colours-from") }}
         </button>
       </template>
     </template>
     <OwnSwatch v-if="one" :book="book" :value="one" />
     <template v-if="many.length">
       <div class="acts">
-        <button class="quiet" @click="book.takeFrom(ids, 'pictures')">Cut from its products' pictures</button>
-        <button class="quiet" @click="book.takeFrom(ids, 'colours')">Colour from its products' pictures</button>
+        <button class="quiet" @click="book.takeFrom(ids, 'pictures')">
+          {{ say("value-panel-cut-from-products-pictures") }}
+        </button>
+        <button class="quiet" @click="book.takeFrom(ids, 'colours')">
+          {{ say("value-panel-colour-from-products-pictures") }}
+        </button>
         <button v-if="ownHere" class="quiet" @click="book.changeValues(ids, { no_swatch: true })">
-          Rejoin: what palette, files or text give
+          {{ say("value-panel-rejoin-what-palette-files") }}
         </button>
         <button v-if="drawn" class="quiet" @click="book.changeValues(ids, { swatch: { kind: 'text' } })">
-          Show the text here
+          {{ say("value-panel-show-text-here") }}
         </button>
         <ValueAway v-if="one" :book="book" :value="one" />
       </div>

@@ -1,6 +1,7 @@
 import { computed, ref, shallowRef } from "vue";
 import { type Schemas, api, ask } from "../../api/client";
 import { type Call, type Turn, asSeen, useSteps } from "../../session/useSteps";
+import { say } from "../../words";
 
 export type OptionLine = Schemas["OptionLine"];
 export type BookOption = Schemas["OptionInBook"];
@@ -23,7 +24,7 @@ export function useBook(handle: () => string | undefined) {
   /** The option that is open, or is being opened. */
   const open = ref("");
   const steps = useSteps<BookOption>(
-    () => ({ thing: `option/${open.value}`, called: "Swatch book" }),
+    () => ({ thing: `option/${open.value}`, called: say("book-swatch-book") }),
     () => ask(api.GET(at, { params: path() })),
     (now) => {
       keepChosen(now);

@@ -11,6 +11,7 @@ import TickBox from "../../ui/fields/TickBox.vue";
 import DialogSheet from "../../ui/DialogSheet.vue";
 import ChipsField from "../../ui/fields/ChipsField.vue";
 import PickField from "../../ui/fields/PickField.vue";
+import { say } from "../../words";
 
 /** A template's name and the rules that say which products it serves, with what a change moves before it is kept. */
 const props = defineProps<{
@@ -24,17 +25,17 @@ const emit = defineEmits<{ close: [] }>();
 type Rule = Reach["rule"];
 type Feature = "options" | "pictures" | "plan";
 const RULES: { value: Rule; says: string }[] = [
-  { value: "named", says: "only products named below" },
-  { value: "types", says: "products of some types" },
-  { value: "tags", says: "products with a tag" },
-  { value: "prices", says: "products in a price span" },
-  { value: "has", says: "products that have something" },
-  { value: "all", says: "all products" },
+  { value: "named", says: say("reach-dialog-only-products-named-below") },
+  { value: "types", says: say("reach-dialog-products-some-types") },
+  { value: "tags", says: say("reach-dialog-products-tag") },
+  { value: "prices", says: say("reach-dialog-products-price-span") },
+  { value: "has", says: say("reach-dialog-products-have-something") },
+  { value: "all", says: say("reach-dialog-all-products") },
 ];
 const FEATURES: { value: Feature; title: string }[] = [
-  { value: "options", title: "Options" },
-  { value: "pictures", title: "Pictures" },
-  { value: "plan", title: "A plan" },
+  { value: "options", title: say("reach-dialog-options") },
+  { value: "pictures", title: say("reach-dialog-pictures") },
+  { value: "plan", title: say("reach-dialog-plan") },
 ];
 
 const { reach: was } = props.template;
@@ -108,60 +109,74 @@ async function submit(): Promise<void> {
 
 <template>
   <DialogSheet
-    title="Name and reach"
-    label="Reach of a template"
+    :title="say('reach-dialog-name-reach')"
+    :label="say('reach-dialog-reach-template')"
     :width="620"
-    act="Save"
+    :act="say('reach-dialog-save')"
     :ready="problem === ''"
     @submit.prevent="submit"
     @close="emit('close')"
   >
     <label class="field">
-      <span class="called">Name</span>
+      <span class="called">{{ say("reach-dialog-name") }}</span>
       <TextInput v-model="name" maxlength="120" />
     </label>
-    <p v-if="fallback" class="soft">This template serves every product that no other template reaches.</p>
+    <p v-if="fallback" class="soft">{{ say("reach-dialog-template-serves-every-product") }}</p>
     <template v-else>
       <div class="pair">
-        <PickField v-model="rule" :options="RULES" label="Serves" />
-        <label class="tick"><TickBox v-model="on" /> In use</label>
+        <PickField v-model="rule" :options="RULES" :label="say('reach-dialog-serves')" />
+        <label class="tick"><TickBox v-model="on" /> {{ say("reach-dialog-use") }}</label>
       </div>
       <fieldset v-if="rule === 'types'">
-        <legend class="unseen">Types</legend>
+        <legend class="unseen">{{ say("reach-dialog-types") }}</legend>
         <label v-for="type in view.types" :key="type.kind.handle" class="tick">
           <TickBox v-model="types" :value="type.kind.handle" />
           {{ type.kind.name }} <span class="soft">{{ type.products }}</span>
         </label>
       </fieldset>
-      <ChipsField v-else-if="rule === 'tags'" v-model="tags" :items="view.tags" label="With one of these tags" />
+      <ChipsField
+        v-else-if="rule === 'tags'"
+        v-model="tags"
+        :items="view.tags"
+        :label="say('reach-dialog-one-these-tags')"
+      />
       <fieldset v-else-if="rule === 'has'" class="row">
-        <legend class="unseen">What they have</legend>
+        <legend class="unseen">{{ say("reach-dialog-what-they-have") }}</legend>
         <label v-for="one in FEATURES" :key="one.value" class="tick">
           <TickBox v-model="features" :value="one.value" /> {{ one.title }}
         </label>
       </fieldset>
       <div v-else-if="rule === 'prices'" class="pair">
         <label class="field">
-          <span class="called">From, {{ view.currency }}</span>
+          <span class="called">{{ say("reach-dialog-from", { currency: view.currency }) }}</span>
           <MoneyInput v-model="least" />
         </label>
         <label class="field">
-          <span class="called">Up to, {{ view.currency }}</span>
+          <span class="called">{{ say("reach-dialog-up", { currency: view.currency }) }}</span>
           <MoneyInput v-model="most" />
         </label>
       </div>
     </template>
-    <ProductsPick v-model="also" :label="rule === 'named' ? 'Products' : 'And these products'" :named="view.named" />
+    <ProductsPick
+      v-model="also"
+      :label="rule === 'named' ? say('reach-dialog-products') : say('reach-dialog-these-products')"
+      :named="view.named"
+    />
     <template v-if="!fallback">
-      <ProductsPick v-if="rule !== 'named'" v-model="except" label="But not these" :named="view.named" />
+      <ProductsPick
+        v-if="rule !== 'named'"
+        v-model="except"
+        :label="say('reach-dialog-but-not-these')"
+        :named="view.named"
+      />
       <div class="pair">
         <label class="field">
-          <span class="called">From, by the shop’s clocks</span>
-          <MomentInput v-model="from" none="at once" />
+          <span class="called">{{ say("reach-dialog-from-shops-clocks") }}</span>
+          <MomentInput v-model="from" :none="say('reach-dialog-once')" />
         </label>
         <label class="field">
-          <span class="called">Ends by itself</span>
-          <MomentInput v-model="until" none="never" />
+          <span class="called">{{ say("reach-dialog-ends-itself") }}</span>
+          <MomentInput v-model="until" :none="say('reach-dialog-never')" />
         </label>
       </div>
     </template>

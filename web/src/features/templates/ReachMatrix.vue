@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from "vue";
 import type { Template, TemplatesView, TypeReached } from "./useTemplates";
+import { say } from "../../words";
 
 /** All product types against the templates: who serves how many of whom, who yields to whom, and where only the order
  * decides. A type is dragged onto a template to move it there. */
@@ -15,11 +16,11 @@ const cellOf = (type: TypeReached, template: Template) => type.cells.find((one) 
 function says(type: TypeReached, template: Template): string {
   const cell = cellOf(type, template);
   const where = `${type.kind.name}, ${template.name}`;
-  if (type.sample?.template === template.id) return `${where}: will serve its products`;
-  if (!cell) return `${where}: not reached`;
-  const parts = [`serves ${cell.serves} of ${type.products}`];
-  if (cell.yields) parts.push(`${cell.yields} more are served by a closer reach`);
-  if (cell.tied) parts.push(`${cell.tied} reached by another in the same way, the order decides`);
+  if (type.sample?.template === template.id) return say("reach-matrix-will-serve-products", { where });
+  if (!cell) return say("reach-matrix-not-reached", { where });
+  const parts = [say("reach-matrix-serves", { serves: cell.serves, products: type.products })];
+  if (cell.yields) parts.push(say("reach-matrix-more-served-closer-reach", { yields: cell.yields }));
+  if (cell.tied) parts.push(say("reach-matrix-reached-another-same-way", { tied: cell.tied }));
   return `${where}: ${parts.join("; ")}`;
 }
 function drop(template: Template): void {
@@ -31,10 +32,10 @@ function drop(template: Template): void {
 
 <template>
   <div class="scroll">
-    <table aria-label="Product types">
+    <table :aria-label="say('reach-matrix-product-types')">
       <thead>
         <tr>
-          <th>Product type</th>
+          <th>{{ say("reach-matrix-product-type") }}</th>
           <th
             v-for="template in live"
             :key="template.id"
@@ -44,8 +45,8 @@ function drop(template: Template): void {
             @drop.prevent="drop(template)"
           >
             {{ template.name }}
-            <small v-if="!template.in_force">not in use now</small>
-            <small v-else-if="template.reach.rule === 'fallback'">the fallback</small>
+            <small v-if="!template.in_force">{{ say("reach-matrix-not-use-now") }}</small>
+            <small v-else-if="template.reach.rule === 'fallback'">{{ say("reach-matrix-fallback") }}</small>
           </th>
         </tr>
       </thead>
@@ -54,7 +55,7 @@ function drop(template: Template): void {
           <th
             scope="row"
             draggable="true"
-            title="Drag it onto a template to move the type there"
+            :title="say('reach-matrix-drag-onto-template-move')"
             @dragstart="dragged = type"
             @dragend="dragged = over = null"
           >
@@ -63,7 +64,7 @@ function drop(template: Template): void {
               v-if="type.sample"
               class="soft"
               :to="{ name: 'desk', params: { id: type.sample.template }, query: { product: type.sample.handle } }"
-              >none yet, a sample</router-link
+              >{{ say("reach-matrix-none-yet-sample") }}</router-link
             >
             <span v-else class="soft">{{ type.products }}</span>
           </th>
@@ -90,7 +91,7 @@ function drop(template: Template): void {
                   :style="{ width: `${8 + 62 * (cellOf(type, template)!.serves / type.products)}px` }"
                 />
                 <b v-if="cellOf(type, template)!.serves">{{ cellOf(type, template)!.serves }}</b>
-                <span v-if="cellOf(type, template)!.tied" class="signal">tied</span>
+                <span v-if="cellOf(type, template)!.tied" class="signal">{{ say("reach-matrix-tied") }}</span>
                 <span v-if="cellOf(type, template)!.yields" class="yields">({{ cellOf(type, template)!.yields }})</span>
               </template>
             </button>
@@ -99,9 +100,10 @@ function drop(template: Template): void {
       </tbody>
     </table>
     <p class="soft key">
-      <i class="bar" /> served by its own reach <i class="bar rest" /> served as the rest <span>(4)</span> reached too,
-      but another template is closer. <span class="signal">tied</span>: only the order of the templates decides.
-      <i class="bar none" /> will serve a type that has no products yet.
+      <i class="bar" /> {{ say("reach-matrix-served-own-reach") }} <i class="bar rest" />
+      {{ say("reach-matrix-served-rest") }} <span>({{ 4 }})</span> {{ say("reach-matrix-reached-too-but-another") }}
+      <span class="signal">{{ say("reach-matrix-tied") }}</span>{{ say("reach-matrix-only-order-templates-decides") }}
+      <i class="bar none" /> {{ say("reach-matrix-will-serve-type-has") }}
     </p>
   </div>
 </template>

@@ -6,6 +6,7 @@ import { useComesInSight } from "../../ui/useComesInSight";
 import type { Moving, Served, TemplatesView } from "./useTemplates";
 import PickField from "../../ui/fields/PickField.vue";
 import DialogSheet from "../../ui/DialogSheet.vue";
+import { say } from "../../words";
 
 /** The products of one type, each with the template that serves it and why; each can be moved to another. */
 const props = defineProps<{ kind: { handle: string; name: string }; view: TemplatesView }>();
@@ -55,23 +56,33 @@ const nothing: number | null = null;
 </script>
 
 <template>
-  <DialogSheet :title="kind.name" :label="`Products of ${kind.name}`" :width="760" leave="Close" @close="emit('close')">
+  <DialogSheet
+    :title="kind.name"
+    :label="say('served-dialog-products', { name: kind.name })"
+    :width="760"
+    :leave="say('served-dialog-close')"
+    @close="emit('close')"
+  >
     <template #beside>
       <PickField
         :model-value="nothing"
-        aria-label="Move the whole type to"
+        :aria-label="say('served-dialog-move-whole-type')"
         @update:model-value="$event !== null && moveAll($event)"
       >
-        <option :value="null">Move the whole type to …</option>
+        <option :value="null">{{ say("served-dialog-move-whole-type-b") }}</option>
         <option v-for="one in view.templates.filter((t) => t.live)" :key="one.id" :value="one.id">
           {{ one.name }}
         </option>
       </PickField>
     </template>
     <p v-if="problem" class="signal" role="alert">{{ problem }}</p>
-    <SearchField v-if="typed || count > 8" v-model="typed" :label="`Find among ${kind.name}`" />
+    <SearchField
+      v-if="typed || count > 8"
+      v-model="typed"
+      :label="say('served-dialog-find-among', { name: kind.name })"
+    />
     <p v-if="loaded && count === 0" class="soft">
-      {{ typed ? "None is called like this." : "There are no products of this type yet." }}
+      {{ typed ? say("served-dialog-none-called-like") : say("served-dialog-there-no-products-type") }}
     </p>
     <ul v-show="products.length">
       <li v-for="product in products" :key="product.handle">
@@ -80,14 +91,16 @@ const nothing: number | null = null;
         </router-link>
         <PickField
           :model-value="product.template"
-          :aria-label="`Template of ${product.name}`"
+          :aria-label="say('served-dialog-template', { name: product.name })"
           @update:model-value="move(product, $event)"
         >
           <option v-for="one in view.templates.filter((t) => t.live)" :key="one.id" :value="one.id">
             {{ one.name }}
           </option>
         </PickField>
-        <span :class="product.tied.length ? 'signal' : 'soft'">because {{ product.why }}</span>
+        <span :class="product.tied.length ? 'signal' : 'soft'">{{
+          say("served-dialog-because", { why: product.why })
+        }}</span>
       </li>
       <li ref="end" class="end" aria-hidden="true" />
     </ul>

@@ -4,6 +4,7 @@ import type { Answer } from "../../api/client";
 import ShiftList from "./ShiftList.vue";
 import type { Moving, Shifted, TemplatesView } from "./useTemplates";
 import DialogSheet from "../../ui/DialogSheet.vue";
+import { say } from "../../words";
 
 /** What a move changes, before it is made. */
 const props = defineProps<{
@@ -39,9 +40,9 @@ async function go(): Promise<void> {
 <template>
   <DialogSheet
     :title="moving.title"
-    label="What moves"
+    :label="say('shift-dialog-what-moves')"
     :width="520"
-    :act="act ?? (moving.moving.what === 'away' ? 'Remove' : 'Move')"
+    :act="act ?? (moving.moving.what === 'away' ? say('shift-dialog-remove') : say('shift-dialog-move'))"
     :ready="problem === '' && shifted !== null"
     @submit.prevent="go"
     @close="emit('close')"

@@ -2,12 +2,13 @@
 import { computed } from "vue";
 import TurnList from "./TurnList.vue";
 import type { Shifted, TemplatesView } from "./useTemplates";
+import { say } from "../../words";
 
 /** Which products another template serves then. */
 const props = defineProps<{ shifted: Shifted; view: TemplatesView; live: boolean }>();
 const MOST = 5;
 const name = (id: number | null | undefined): string =>
-  props.view.templates.find((one) => one.id === id)?.name ?? "no template";
+  props.view.templates.find((one) => one.id === id)?.name ?? say("shift-list-no-template");
 const groups = computed(() => {
   const found = new Map<string, string[]>();
   for (const one of props.shifted.moves) {
@@ -18,24 +19,23 @@ const groups = computed(() => {
 });
 const says = computed(() => {
   if (props.shifted.count === 0)
-    return props.shifted.ahead.length ? "No product changes its template at once." : "No product changes its template.";
-  const some =
-    props.shifted.count === 1
-      ? "1 product changes its template"
-      : `${props.shifted.count} products change their template`;
-  return `${some} at once, in the shop too.`;
+    return props.shifted.ahead.length
+      ? say("shift-list-no-product-changes-template")
+      : say("shift-list-no-product-changes-template-b");
+  const some = say("shift-list-products-change-their-template", { count: props.shifted.count });
+  return say("shift-list-once-shop-too", { some });
 });
 </script>
 
 <template>
   <div class="shift" role="status">
-    <p v-if="!live" class="soft">It isn’t live yet: its reach counts once it is published.</p>
+    <p v-if="!live" class="soft">{{ say("shift-list-isnt-live-yet-reach") }}</p>
     <template v-else>
       <p :class="shifted.count ? 'signal' : 'soft'">{{ says }}</p>
       <p v-for="[way, products] in groups" :key="way">
         <b>{{ way }}</b>
         {{ products.slice(0, MOST).join(", ")
-        }}{{ products.length > MOST ? ` and ${products.length - MOST} more` : "" }}
+        }}{{ products.length > MOST ? say("shift-list-more", { count: products.length - MOST }) : "" }}
       </p>
     </template>
     <TurnList :turns="shifted.ahead" />

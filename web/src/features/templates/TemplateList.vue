@@ -3,6 +3,7 @@ import { mdiDrag } from "@mdi/js";
 import { ref, watch } from "vue";
 import { VueDraggable } from "vue-draggable-plus";
 import type { Template, TemplatesView } from "./useTemplates";
+import { say } from "../../words";
 
 /** The templates in their order: where two reach a product in the same way, the upper one serves it. */
 const props = defineProps<{ view: TemplatesView }>();
@@ -20,10 +21,10 @@ watch(
 );
 
 function stateOf(template: Template): string {
-  if (!template.live) return "Not live";
+  if (!template.live) return say("template-list-not-live");
   const count = template.changes_not_live;
-  if (count === 0) return "Live";
-  return count === 1 ? "1 change not live" : `${count} changes not live`;
+  if (count === 0) return say("template-list-live");
+  return say("template-list-changes-not-live", { count });
 }
 function step(index: number, by: -1 | 1): void {
   const ids = rows.value.map((one) => one.id);
@@ -36,16 +37,20 @@ function step(index: number, by: -1 | 1): void {
 </script>
 
 <template>
-  <table aria-label="Templates">
+  <table :aria-label="say('template-list-templates')">
     <thead>
       <tr>
-        <th><span class="unseen">Order</span></th>
-        <th>Template</th>
-        <th>Reach</th>
-        <th>Serves now</th>
-        <th>Departures</th>
-        <th>State</th>
-        <th><span class="unseen">Change</span></th>
+        <th>
+          <span class="unseen">{{ say("template-list-order") }}</span>
+        </th>
+        <th>{{ say("template-list-template") }}</th>
+        <th>{{ say("template-list-reach") }}</th>
+        <th>{{ say("template-list-serves-now") }}</th>
+        <th>{{ say("template-list-departures") }}</th>
+        <th>{{ say("template-list-state") }}</th>
+        <th>
+          <span class="unseen">{{ say("template-list-change") }}</span>
+        </th>
       </tr>
     </thead>
     <VueDraggable
@@ -64,8 +69,10 @@ function step(index: number, by: -1 | 1): void {
         <td class="hold">
           <button
             class="grip"
-            :aria-label="`${template.name}: place ${index + 1} of ${rows.length}. Alt and arrows move it.`"
-            title="Drag, or Alt and arrows: the upper one wins where two reach a product in the same way"
+            :aria-label="
+              say('template-list-place-alt-arrows-move', { name: template.name, index: index + 1, count: rows.length })
+            "
+            :title="say('template-list-drag-alt-arrows-upper')"
             @keydown.alt.up.prevent="step(index, -1)"
             @keydown.alt.down.prevent="step(index, 1)"
           >
@@ -83,16 +90,16 @@ function step(index: number, by: -1 | 1): void {
         </td>
         <td>
           <template v-if="template.live && template.in_force">
-            {{ template.products }} {{ template.products === 1 ? "product" : "products" }}
-            <span v-if="template.types" class="soft"
-              >in {{ template.types }} {{ template.types === 1 ? "type" : "types" }}</span
-            >
+            {{ template.products }} {{ say("template-list-products", { products: template.products }) }}
+            <span v-if="template.types" class="soft">{{ say("template-list-types", { types: template.types }) }}</span>
           </template>
-          <span v-else class="soft">{{ template.reach.on === false ? "switched off" : "nothing now" }}</span>
+          <span v-else class="soft">{{
+            template.reach.on === false ? say("template-list-switched-off") : say("template-list-nothing-now")
+          }}</span>
         </td>
         <td>
           <span v-if="template.departures"><span class="dot" aria-hidden="true" /> {{ template.departures }}</span>
-          <span v-else class="soft">none</span>
+          <span v-else class="soft">{{ say("template-list-none") }}</span>
         </td>
         <td>
           <span class="chip" :class="{ differs: !template.live || template.changes_not_live > 0 }">{{
@@ -100,18 +107,27 @@ function step(index: number, by: -1 | 1): void {
           }}</span>
         </td>
         <td class="acts">
-          <button class="quiet" @click="emit('edit', template)">Name and reach</button>
-          <a class="quiet" :href="`/api/templates/${template.id}/file`" :aria-label="`Save ${template.name} as a file`"
-            >File</a
+          <button class="quiet" @click="emit('edit', template)">{{ say("template-list-name-reach") }}</button>
+          <a
+            class="quiet"
+            :href="`/api/templates/${template.id}/file`"
+            :aria-label="say('template-list-save-file', { name: template.name })"
+            >{{ say("template-list-file") }}</a
           >
-          <button class="quiet" :aria-label="`Copy ${template.name}`" @click="emit('copy', template)">Copy</button>
+          <button
+            class="quiet"
+            :aria-label="say('template-list-copy', { name: template.name })"
+            @click="emit('copy', template)"
+          >
+            {{ say("template-list-copy-b") }}
+          </button>
           <button
             v-if="template.reach.rule !== 'fallback'"
             class="quiet"
-            :aria-label="`Remove ${template.name}`"
+            :aria-label="say('template-list-remove', { name: template.name })"
             @click="emit('away', template)"
           >
-            Remove
+            {{ say("template-list-remove-b") }}
           </button>
         </td>
       </tr>

@@ -13,6 +13,7 @@ import TemplateList from "./TemplateList.vue";
 import { type Moving, type Template, type TypeReached, useTemplates } from "./useTemplates";
 import FilePick from "../../ui/fields/FilePick.vue";
 import TextInput from "../../ui/fields/TextInput.vue";
+import { say } from "../../words";
 
 const { view, names, problem, loading, load, save, shift, add, bring } = useTemplates();
 const router = useRouter();
@@ -28,11 +29,14 @@ async function begin(name: string, from?: number): Promise<void> {
   if (id !== null) await router.push({ name: "desk", params: { id } });
 }
 function moveType(type: TypeReached, to: Template): void {
-  const title = `${type.kind.name} to “${to.name}”`;
+  const title = say("templates-view-to", { name: type.kind.name, name2: to.name });
   moving.value = { title, moving: { what: "type", kind: type.kind.handle, to: to.id } };
 }
 function takeAway(template: Template): void {
-  moving.value = { title: `Take “${template.name}” away`, moving: { what: "away", template: template.id } };
+  moving.value = {
+    title: say("templates-view-take-away", { name: template.name }),
+    moving: { what: "away", template: template.id },
+  };
 }
 async function bringBack(id: number): Promise<void> {
   problem.value = (await shift({ what: "back", template: id }, false)).error ?? null;
@@ -47,20 +51,20 @@ async function reorder(order: number[]): Promise<void> {
   if (data?.count === 0) problem.value = (await shift(one, false)).error ?? null;
   // What was refused is shown as it stands.
   if (problem.value) view.value = { ...view.value, templates: [...view.value.templates] };
-  else if (data && data.count > 0) moving.value = { title: "Another order", moving: one };
+  else if (data && data.count > 0) moving.value = { title: say("templates-view-another-order"), moving: one };
 }
 const brought = ref<Schemas["BroughtIn"] | null>(null);
 const missing = computed(() => {
   const none = brought.value?.unmatched;
   const lines: [string, string[]][] = [
-    ["Types", none?.types ?? []],
-    ["Products", none?.products ?? []],
-    ["Tags", none?.tags ?? []],
-    ["Pictures and films", none?.media ?? []],
+    [say("templates-view-types"), none?.types ?? []],
+    [say("templates-view-products"), none?.products ?? []],
+    [say("templates-view-tags"), none?.tags ?? []],
+    [say("templates-view-pictures-films"), none?.media ?? []],
   ];
   return lines
     .filter(([, all]) => all.length)
-    .map(([what, all]) => `${what} that this shop doesn’t have: ${all.join(", ")}.`);
+    .map(([what, all]) => say("templates-view-shop-doesnt-have", { what, all: all.join(", ") }));
 });
 const files = ref<InstanceType<typeof FilePick> | null>(null);
 async function bringIn([file]: File[]): Promise<void> {
@@ -77,50 +81,58 @@ async function leaveIt(): Promise<void> {
 
 <template>
   <main class="templates">
-    <h1>Templates</h1>
+    <h1>{{ say("templates-view-templates") }}</h1>
     <v-progress-linear v-if="loading" indeterminate color="primary" />
     <ProblemNote :problem="problem" @retry="load" />
     <TemplateList
       :view="view"
       @edit="(one) => (editing = one)"
-      @copy="(one) => begin(`${one.name}, copy`, one.id)"
+      @copy="(one) => begin(say('templates-view-copy', { name: one.name }), one.id)"
       @away="takeAway"
       @order="reorder"
     />
     <p v-if="view.away.length" class="away soft">
-      Removed:
+      {{ say("templates-view-removed") }}
       <template v-for="(one, place) in view.away" :key="one.id">
         <template v-if="place > 0">, </template>{{ one.name }}
-        <button class="quiet" :aria-label="`bring it back: ${one.name}`" @click="bringBack(one.id)">
-          bring it back
+        <button
+          class="quiet"
+          :aria-label="say('templates-view-bring-back', { name: one.name })"
+          @click="bringBack(one.id)"
+        >
+          {{ say("templates-view-bring-back-b") }}
         </button>
       </template>
     </p>
     <form class="new" @submit.prevent="begin(newName)">
       <label class="field beside called-so">
-        <span class="called">A new template, called</span>
+        <span class="called">{{ say("templates-view-new-template-called") }}</span>
         <TextInput v-model="newName" maxlength="120" />
       </label>
-      <v-btn type="submit" :disabled="newName.trim() === ''">Begin it</v-btn>
-      <button type="button" class="quiet" @click="files?.open()">or bring one in from a file</button>
+      <v-btn type="submit" :disabled="newName.trim() === ''">{{ say("templates-view-begin") }}</v-btn>
+      <button type="button" class="quiet" @click="files?.open()">
+        {{ say("templates-view-bring-one-from-file") }}
+      </button>
       <FilePick ref="files" accept=".json,application/json" @picked="bringIn" />
     </form>
     <div v-if="brought" class="brought" role="status">
       <p>
         <router-link :to="{ name: 'desk', params: { id: brought.id } }">{{ names.get(brought.id) }}</router-link>
-        is here, and not live yet.
-        <template v-if="missing.length === 0 && !brought.other_fallback">Everything it names is in this shop.</template>
+        {{ say("templates-view-here-not-live-yet") }}
+        <template v-if="missing.length === 0 && !brought.other_fallback">{{
+          say("templates-view-everything-names-shop")
+        }}</template>
       </p>
       <p v-if="brought.other_fallback" class="signal">
-        It was the fallback of its shop; this shop has one, so it reaches nothing until you say what.
+        {{ say("templates-view-was-fallback-shop-shop") }}
       </p>
       <p v-for="line in missing" :key="line" class="signal">{{ line }}</p>
-      <button class="quiet" @click="brought = null">Understood</button>
+      <button class="quiet" @click="brought = null">{{ say("templates-view-understood") }}</button>
     </div>
-    <h2>Which template serves which products</h2>
+    <h2>{{ say("templates-view-which-template-serves-which") }}</h2>
     <p class="soft">
-      Drag a type onto a template to move it there, or open a type to see each product with the reason.
-      <button class="quiet" @click="newType = true">New product type</button>
+      {{ say("templates-view-drag-type-onto-template") }}
+      <button class="quiet" @click="newType = true">{{ say("templates-view-new-product-type") }}</button>
     </p>
     <ReachMatrix :view="view" @look="(type) => (looking = type)" @move="moveType" />
     <ReachDialog

@@ -5,6 +5,7 @@ import RowTools from "./RowTools.vue";
 import LongText from "../../ui/fields/LongText.vue";
 import TextInput from "../../ui/fields/TextInput.vue";
 import ChipsField from "../../ui/fields/ChipsField.vue";
+import { say } from "../../words";
 
 /** The texts and facts of a product, to be written. */
 const texts = defineModel<Schemas["Texts"]>({ required: true });
@@ -24,51 +25,63 @@ async function add<T>(list: T[], one: T, group: string): Promise<void> {
 </script>
 
 <template>
-  <form id="texts" ref="sheet" class="all" aria-label="Texts and facts" @submit.prevent="emit('keep')">
+  <form id="texts" ref="sheet" class="all" :aria-label="say('texts-form-texts-facts')" @submit.prevent="emit('keep')">
     <slot />
     <div class="row">
       <label>
-        <span class="soft">Name</span>
+        <span class="soft">{{ say("texts-form-name") }}</span>
         <TextInput v-model="texts.name" required />
       </label>
       <label>
-        <span class="soft">Made by</span>
-        <TextInput v-model="texts.brand" placeholder="the shop itself" />
+        <span class="soft">{{ say("texts-form-made") }}</span>
+        <TextInput v-model="texts.brand" :placeholder="say('texts-form-shop-itself')" />
       </label>
     </div>
     <label>
-      <span class="soft">Summary</span>
+      <span class="soft">{{ say("texts-form-summary") }}</span>
       <LongText v-model="texts.summary" rows="3" />
     </label>
-    <section aria-label="Texts">
-      <h2>Texts</h2>
-      <p class="soft">An empty line begins another paragraph. A title without a text isn’t shown.</p>
+    <section :aria-label="say('texts-form-texts')">
+      <h2>{{ say("texts-form-texts") }}</h2>
+      <p class="soft">{{ say("texts-form-empty-line-begins-another") }}</p>
       <ul data-group="details">
         <li v-for="(one, at) in texts.details" :key="at">
           <span class="line">
-            <TextInput v-model="one.title" placeholder="Title" :aria-label="`Title of text ${at + 1}`" />
+            <TextInput
+              v-model="one.title"
+              :placeholder="say('texts-form-title')"
+              :aria-label="say('texts-form-title-text', { at: at + 1 })"
+            />
             <RowTools
-              :name="one.title || 'this text'"
+              :name="one.title || say('texts-form-text')"
               :first="at === 0"
               @up="up(texts.details, at)"
               @remove="texts.details.splice(at, 1)"
             />
           </span>
-          <LongText v-model="one.text" rows="3" :aria-label="one.title || `Text ${at + 1}`" />
+          <LongText v-model="one.text" rows="3" :aria-label="one.title || say('texts-form-text-b', { at: at + 1 })" />
         </li>
       </ul>
       <button type="button" class="quiet" @click="add(texts.details, { title: '', text: '' }, 'details')">
-        Add a text
+        {{ say("texts-form-add-text") }}
       </button>
     </section>
-    <section aria-label="Facts">
-      <h2>Facts</h2>
+    <section :aria-label="say('texts-form-facts')">
+      <h2>{{ say("texts-form-facts") }}</h2>
       <ul data-group="facts">
         <li v-for="(one, at) in texts.facts" :key="at" class="line">
-          <TextInput v-model="one.name" placeholder="Name" :aria-label="`Name of fact ${at + 1}`" />
-          <TextInput v-model="one.value" placeholder="not told" :aria-label="one.name || `Fact ${at + 1}`" />
+          <TextInput
+            v-model="one.name"
+            :placeholder="say('texts-form-name')"
+            :aria-label="say('texts-form-name-fact', { at: at + 1 })"
+          />
+          <TextInput
+            v-model="one.value"
+            :placeholder="say('texts-form-not-told')"
+            :aria-label="one.name || say('texts-form-fact', { at: at + 1 })"
+          />
           <RowTools
-            :name="one.name || 'this fact'"
+            :name="one.name || say('texts-form-fact-b')"
             :first="at === 0"
             @up="up(texts.facts, at)"
             @remove="texts.facts.splice(at, 1)"
@@ -76,11 +89,11 @@ async function add<T>(list: T[], one: T, group: string): Promise<void> {
         </li>
       </ul>
       <button type="button" class="quiet" @click="add(texts.facts, { name: '', value: '' }, 'facts')">
-        Add a fact
+        {{ say("texts-form-add-fact") }}
       </button>
     </section>
-    <ChipsField v-model="texts.tags" :items="tags" label="Tags" own />
-    <p class="soft">Templates and prices can be for products with a tag.</p>
+    <ChipsField v-model="texts.tags" :items="tags" :label="say('texts-form-tags')" own />
+    <p class="soft">{{ say("texts-form-templates-prices-can-products") }}</p>
   </form>
 </template>
 

@@ -10,20 +10,21 @@ import ProblemNote from "../../ui/ProblemNote.vue";
 import { useTitle } from "../../ui/useTitle";
 import TextsForm from "./TextsForm.vue";
 import { useTexts } from "./useTexts";
+import { say } from "../../words";
 
 /** What is told of a product in words, beside the page that tells it. */
 const props = defineProps<{ handle: string }>();
 const texts = useTexts(() => props.handle);
 const { view, form, problem, pending, kept, changed, met, load, keep, leaveIt } = texts;
-useTitle(() => view.value && `${view.value.texts.name}: texts and facts`);
+useTitle(() => view.value && say("texts-view-texts-facts", { name: view.value.texts.name }));
 const outbox = useOutbox();
 const CALLED = {
-  name: "the name",
-  brand: "who made it",
-  summary: "the summary",
-  details: "texts",
-  facts: "facts",
-  tags: "tags",
+  name: say("texts-view-name"),
+  brand: say("texts-view-who-made"),
+  summary: say("texts-view-summary"),
+  details: say("texts-view-details"),
+  facts: say("texts-view-facts"),
+  tags: say("texts-view-tags"),
 };
 watch(
   () => props.handle,
@@ -48,9 +49,15 @@ onBeforeUnmount(() => window.removeEventListener("beforeunload", warn));
 <template>
   <main class="texts">
     <div v-if="view" class="view-head">
-      <h1>{{ view.texts.name }}: texts and facts</h1>
+      <h1>{{ say("texts-view-texts-facts", { name: view.texts.name }) }}</h1>
       <span class="chip" :class="{ differs: changed }" role="status" data-test="state">
-        {{ changed ? "Not kept yet" : pending ? "On its way" : "As shoppers read them" }}
+        {{
+          changed
+            ? say("texts-view-not-kept-yet")
+            : pending
+              ? say("texts-view-way")
+              : say("texts-view-shoppers-read-them")
+        }}
       </span>
       <span class="space" />
       <JournalBar
@@ -60,8 +67,10 @@ onBeforeUnmount(() => window.removeEventListener("beforeunload", warn));
         :name="view.texts.name"
         @changed="load"
       />
-      <button v-if="changed" type="button" class="quiet" @click="leaveIt">Cancel</button>
-      <v-btn type="submit" form="texts" variant="flat" color="primary" :disabled="!changed">Save</v-btn>
+      <button v-if="changed" type="button" class="quiet" @click="leaveIt">{{ say("texts-view-cancel") }}</button>
+      <v-btn type="submit" form="texts" variant="flat" color="primary" :disabled="!changed">{{
+        say("texts-view-save")
+      }}</v-btn>
     </div>
     <TextsForm v-if="view && form" v-model="form" :tags="view.usual.tags" @keep="keep">
       <ProblemNote :problem="problem" @retry="keep" />
@@ -71,12 +80,12 @@ onBeforeUnmount(() => window.removeEventListener("beforeunload", warn));
       <v-progress-linear v-if="!problem" indeterminate color="primary" />
       <ProblemNote :problem="problem" @retry="load" />
     </div>
-    <figure v-if="view" tabindex="0" aria-label="The page as shoppers see it now">
-      <figcaption class="soft">The page as shoppers see it now</figcaption>
+    <figure v-if="view" tabindex="0" :aria-label="say('texts-view-page-shoppers-see-now')">
+      <figcaption class="soft">{{ say("texts-view-page-shoppers-see-now") }}</figcaption>
       <PageThumb
         :key="`${kept} ${journal.journal.value?.steps[0]?.id ?? 0}`"
         :address="`/shop/products/${handle}`"
-        :name="`The page of ${view.texts.name}`"
+        :name="say('texts-view-page', { name: view.texts.name })"
         :width="1280"
         :height="2400"
         fit

@@ -2,6 +2,7 @@ import { computed, ref } from "vue";
 import { type Schemas, api, ask } from "../../api/client";
 import { useDraftForm } from "../../session/useDraftField";
 import { useSteps } from "../../session/useSteps";
+import { say } from "../../words";
 
 type Texts = Schemas["Texts"];
 type View = Schemas["TextsView"];
@@ -31,7 +32,7 @@ export function useTexts(handle: () => string) {
   const kept = ref(0);
   const params = () => ({ path: { handle: handle() } });
   const steps = useSteps<View>(
-    () => ({ thing: `texts/${handle()}`, called: "Texts and facts" }),
+    () => ({ thing: `texts/${handle()}`, called: say("texts-texts-facts") }),
     () => ask(api.GET("/api/products/{handle}/texts", { params: params() })),
   );
   const { view, overtaken, pending, load, stepThenRead } = steps;

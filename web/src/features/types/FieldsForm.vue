@@ -8,6 +8,7 @@ import NumberInput from "../../ui/fields/NumberInput.vue";
 import TextInput from "../../ui/fields/TextInput.vue";
 import TickBox from "../../ui/fields/TickBox.vue";
 import ChipsField from "../../ui/fields/ChipsField.vue";
+import { say } from "../../words";
 
 /** What the products of a type have; the sample that stands in for them is made of it. */
 const fields = defineModel<Fields>({ required: true });
@@ -61,7 +62,7 @@ const text = computed({
   <div class="fields">
     <ProblemNote :problem="problem" />
     <fieldset>
-      <legend class="soft">Shoppers choose by</legend>
+      <legend class="soft">{{ say("fields-form-shoppers-choose") }}</legend>
       <button
         v-for="option in options"
         :key="option.handle"
@@ -72,20 +73,20 @@ const text = computed({
       >
         {{ option.name }} <small>{{ option.values }}</small>
       </button>
-      <span v-if="chosen.length === 0" class="soft">Nothing: there is one variant of each.</span>
+      <span v-if="chosen.length === 0" class="soft">{{ say("fields-form-nothing-there-one-variant") }}</span>
     </fieldset>
     <div class="row both">
-      <ChipsField v-model="details" label="Texts, by their titles" own />
-      <ChipsField v-model="facts" label="Facts, by their names" own />
+      <ChipsField v-model="details" :label="say('fields-form-texts-their-titles')" own />
+      <ChipsField v-model="facts" :label="say('fields-form-facts-their-names')" own />
     </div>
-    <ChipsField v-model="tags" :items="knownTags" label="Tags" own />
+    <ChipsField v-model="tags" :items="knownTags" :label="say('fields-form-tags')" own />
     <div class="row">
       <label>
-        <span class="soft">Price, about, {{ currency }}</span>
+        <span class="soft">{{ say("fields-form-price-about", { currency }) }}</span>
         <MoneyInput v-model="price" />
       </label>
       <label>
-        <span class="soft">Pictures, about</span>
+        <span class="soft">{{ say("fields-form-pictures-about") }}</span>
         <NumberInput
           :model-value="fields.pictures ?? 0"
           :least="0"
@@ -94,18 +95,18 @@ const text = computed({
         />
       </label>
       <label>
-        <span class="soft">At most in one order</span>
-        <NumberInput v-model="most" :least="1" :most="99" none placeholder="any number" />
+        <span class="soft">{{ say("fields-form-most-one-order") }}</span>
+        <NumberInput v-model="most" :least="1" :most="99" none :placeholder="say('fields-form-any-number')" />
       </label>
     </div>
     <div class="row two">
       <label>
-        <span class="soft">Shoppers write onto it</span>
-        <TextInput v-model="text" maxlength="60" placeholder="nothing; or: Name on the banner" />
+        <span class="soft">{{ say("fields-form-shoppers-write-onto") }}</span>
+        <TextInput v-model="text" maxlength="60" :placeholder="say('fields-form-nothing-name-banner')" />
       </label>
       <label class="tick">
         <TickBox :model-value="fields.counted" @update:model-value="set({ counted: $event })" />
-        <span>Stock is counted</span>
+        <span>{{ say("fields-form-stock-counted") }}</span>
       </label>
     </div>
   </div>

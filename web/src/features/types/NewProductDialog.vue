@@ -2,6 +2,7 @@
 import { useRouter } from "vue-router";
 import { type ApiError, api, ask } from "../../api/client";
 import NameDialog from "../../ui/NameDialog.vue";
+import { say } from "../../words";
 
 /** A product of a type, which begins with what the type has. */
 const props = defineProps<{ kind: { handle: string; name: string }; first: boolean }>();
@@ -17,12 +18,15 @@ async function add(name: string): Promise<ApiError | undefined> {
 
 <template>
   <NameDialog
-    :title="`${first ? 'The first of' : 'A new one of'} ${kind.name}`"
-    act="Add it"
+    :title="`${first ? say('new-product-dialog-first') : say('new-product-dialog-new-one')} ${kind.name}`"
+    :act="say('new-product-dialog-add')"
     :make="add"
     @close="$emit('close')"
   >
-    It begins with the type’s options, a variant for each choice, price and terms.
-    {{ first ? "It takes the place of the sample." : "" }} Shoppers don’t see it until you put it on sale.
+    {{
+      say("new-product-dialog-begins-types-options-variant", {
+        first: first ? say("new-product-dialog-takes-place-sample") : "",
+      })
+    }}
   </NameDialog>
 </template>

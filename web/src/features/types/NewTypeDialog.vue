@@ -9,6 +9,7 @@ import RadioBox from "../../ui/fields/RadioBox.vue";
 import TextInput from "../../ui/fields/TextInput.vue";
 import PickField from "../../ui/fields/PickField.vue";
 import DialogSheet from "../../ui/DialogSheet.vue";
+import { say } from "../../words";
 
 /** A product type that has no products yet: what they will have, and which template serves them. Its page can be
  * composed at once, with a sample in their place. */
@@ -68,36 +69,35 @@ async function add(): Promise<void> {
 
 <template>
   <DialogSheet
-    title="New product type"
+    :title="say('new-type-dialog-new-product-type')"
     :width="640"
-    act="Compose their page"
+    :act="say('new-type-dialog-compose-their-page')"
     :ready="name.trim() !== '' && template !== null"
     :busy="busy"
     @submit.prevent="add"
     @close="emit('close')"
   >
     <p class="soft">
-      Before the first product exists, a sample made of what you say here stands in for it on the desk. Shoppers never
-      see it.
+      {{ say("new-type-dialog-before-first-product-exists") }}
     </p>
     <ProblemNote :problem="problem" />
     <div v-if="view" class="all">
       <div class="row">
         <label>
-          <span class="soft">Name</span>
-          <TextInput v-model="name" maxlength="120" required placeholder="Power kites" />
+          <span class="soft">{{ say("new-type-dialog-name") }}</span>
+          <TextInput v-model="name" maxlength="120" required :placeholder="say('new-type-dialog-power-kites')" />
         </label>
         <label>
-          <span class="soft">Begin with what another type has</span>
+          <span class="soft">{{ say("new-type-dialog-begin-what-another-type") }}</span>
           <PickField v-model="like">
-            <option value="">no other type</option>
+            <option value="">{{ say("new-type-dialog-no-other-type") }}</option>
             <option v-for="type in view.types" :key="type.kind.handle" :value="type.kind.handle">
               {{ type.kind.name }}
             </option>
           </PickField>
         </label>
       </div>
-      <h2>What they have</h2>
+      <h2>{{ say("new-type-dialog-what-they-have") }}</h2>
       <FieldsForm
         v-model="fields"
         :inert="reading"
@@ -105,21 +105,21 @@ async function add(): Promise<void> {
         :decimals="view.decimals"
         :known-tags="view.tags"
       />
-      <h2>Their page</h2>
+      <h2>{{ say("new-type-dialog-their-page") }}</h2>
       <div class="row">
         <label class="tick">
           <RadioBox v-model="own" :value="false" name="served" />
-          <span>A template you have already</span>
+          <span>{{ say("new-type-dialog-template-you-have-already") }}</span>
         </label>
-        <PickField v-model="server" aria-label="The template that serves them" :disabled="own">
+        <PickField v-model="server" :aria-label="say('new-type-dialog-template-serves-them')" :disabled="own">
           <option v-for="one in servers" :key="one.id" :value="one.id">{{ one.name }}</option>
         </PickField>
         <label class="tick">
           <RadioBox v-model="own" :value="true" name="served" />
-          <span>A template of their own, as a copy of</span>
+          <span>{{ say("new-type-dialog-template-their-own-copy") }}</span>
         </label>
-        <PickField v-model="copyOf" aria-label="The template that is copied" :disabled="!own">
-          <option value="">none, it begins empty</option>
+        <PickField v-model="copyOf" :aria-label="say('new-type-dialog-template-copied')" :disabled="!own">
+          <option value="">{{ say("new-type-dialog-none-begins-empty") }}</option>
           <option v-for="one in view.templates" :key="one.id" :value="one.id">{{ one.name }}</option>
         </PickField>
       </div>

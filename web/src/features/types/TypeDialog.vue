@@ -6,6 +6,7 @@ import FieldsForm from "./FieldsForm.vue";
 import type { Fields } from "./useTypes";
 import TextInput from "../../ui/fields/TextInput.vue";
 import DialogSheet from "../../ui/DialogSheet.vue";
+import { say } from "../../words";
 
 /** A type that has no products yet: its name, and what its sample shows. */
 const props = defineProps<{ kind: { handle: string; name: string } }>();
@@ -43,21 +44,23 @@ async function remove(): Promise<void> {
   <DialogSheet
     :title="kind.name"
     :width="640"
-    act="Save"
+    :act="say('type-dialog-save')"
     :ready="fields !== null && name.trim() !== ''"
     @submit.prevent="keep"
     @close="emit('close')"
   >
-    <p class="soft">Until the first product is there, its sample is made of this.</p>
+    <p class="soft">{{ say("type-dialog-until-first-product-there") }}</p>
     <ProblemNote :problem="problem" />
     <div v-if="fields && view" class="all">
       <label>
-        <span class="soft">Name</span>
+        <span class="soft">{{ say("type-dialog-name") }}</span>
         <TextInput v-model="name" maxlength="120" required />
       </label>
       <FieldsForm v-model="fields" :currency="view.currency" :decimals="view.decimals" :known-tags="view.tags" />
     </div>
-    <template #first><v-btn variant="text" @click="remove">Remove the type</v-btn></template>
+    <template #first
+      ><v-btn variant="text" @click="remove">{{ say("type-dialog-remove-type") }}</v-btn></template
+    >
   </DialogSheet>
 </template>
 

@@ -5,6 +5,10 @@ import ProblemNote from "../../ui/ProblemNote.vue";
 import { type Report, bringCsv, checkCsv } from "../../api/csv";
 import FilePick from "../../ui/fields/FilePick.vue";
 import DialogSheet from "../../ui/DialogSheet.vue";
+import { say } from "../../words";
+
+/** The columns of a file, which have the same names in every language. */
+const CSV = { product: "product", sku: "sku", price: "price", old: "old price", stock: "stock" };
 
 /** Brings variants in from a file: what it would do is shown first, and a file with a mistake does nothing. */
 const open = defineModel<boolean>({ required: true });
@@ -44,40 +48,47 @@ const nothingNew = computed(() => {
   return told !== null && !told.mistakes.length && told.added + told.changed === 0;
 });
 const wrong = computed(() => report.value?.mistakes ?? []);
-const variants = (count: number): string => (count === 1 ? "1 variant" : `${count} variants`);
+const variants = (count: number): string => say("import-dialog-variants", { count });
 </script>
 
 <template>
   <DialogSheet
     v-model="open"
-    title="Bring in variants from a CSV file"
-    label="Bring in a CSV"
+    :title="say('import-dialog-bring-variants-from-csv')"
+    :label="say('import-dialog-bring-csv')"
     :width="640"
-    :leave="state === 'brought' || nothingNew ? 'Close' : 'Cancel'"
+    :leave="state === 'brought' || nothingNew ? say('import-dialog-close') : say('import-dialog-cancel')"
     :persistent="state === 'bringing'"
   >
     <ProblemNote :problem="problem" />
     <template v-if="state === 'choosing' || state === 'checking'">
       <p class="soft">
-        One variant a line. Columns, in any order: <code>product</code> (the last part of its page's address),
-        <code>sku</code>, and where wanted <code>price</code>, <code>old price</code>, <code>stock</code>. Every other
-        column has the name of an option and holds a value; * is any. A SKU that is there is changed, a new one added;
-        other variants stay. “Save as CSV” gives a file to begin with.
+        {{ say("import-dialog-one-variant-line-columns") }} <code>{{ CSV.product }}</code>
+        {{ say("import-dialog-last-part-pages-address") }} <code>{{ CSV.sku }}</code>{{
+          say("import-dialog-where-wanted")
+        }}
+        <code>{{ CSV.price }}</code>, <code>{{ CSV.old }}</code>, <code>{{ CSV.stock }}</code>{{
+          say("import-dialog-every-other-column-has")
+        }}
       </p>
-      <v-progress-linear v-if="state === 'checking'" indeterminate color="primary" aria-label="The file is read" />
+      <v-progress-linear
+        v-if="state === 'checking'"
+        indeterminate
+        color="primary"
+        :aria-label="say('import-dialog-file-read')"
+      />
     </template>
     <template v-else-if="report && wrong.length">
       <p role="alert">
-        <b>{{ file?.name }}</b> has {{ wrong.length === 1 ? "1 mistake" : `${wrong.length} mistakes` }}, so nothing was
-        taken. Mend them and choose the file again.
+        <b>{{ file?.name }}</b> {{ say("import-dialog-has-mistakes-so-nothing", { count: wrong.length }) }}
       </p>
       <div class="mistakes">
         <table>
           <thead>
             <tr>
-              <th>Line</th>
-              <th>Column</th>
-              <th>What is wrong</th>
+              <th>{{ say("import-dialog-line") }}</th>
+              <th>{{ say("import-dialog-column") }}</th>
+              <th>{{ say("import-dialog-what-wrong") }}</th>
             </tr>
           </thead>
           <tbody>
@@ -93,35 +104,51 @@ const variants = (count: number): string => (count === 1 ? "1 variant" : `${coun
     <template v-else-if="report">
       <p>
         <template v-if="nothingNew">
-          Nothing changes: <b>{{ file?.name }}</b> tells all {{ variants(report.same) }} of
-          {{ report.products.join(", ") }} as they are.
+          {{ say("import-dialog-nothing-changes") }} <b>{{ file?.name }}</b>
+          {{
+            say("import-dialog-tells-all-they", { same: variants(report.same), products: report.products.join(", ") })
+          }}
         </template>
         <template v-else>
-          <b>{{ file?.name }}</b> {{ state === "brought" ? "has added" : "adds" }} {{ variants(report.added) }} and
-          {{ state === "brought" ? "changed" : "changes" }} {{ variants(report.changed) }} of
-          {{ report.products.join(", ")
-          }}<template v-if="report.same">; {{ variants(report.same) }} stay as they are</template>.
+          <b>{{ file?.name }}</b>
+          {{
+            say("import-dialog-and-of", {
+              state: state === "brought" ? say("import-dialog-has-added") : say("import-dialog-adds"),
+              added: variants(report.added),
+              state2: state === "brought" ? say("import-dialog-changed") : say("import-dialog-changes"),
+              changed: variants(report.changed),
+              products: report.products.join(", "),
+            })
+          }}<template v-if="report.same">{{ say("import-dialog-stay-they", { same: variants(report.same) }) }}</template
+          >.
         </template>
       </p>
       <p v-if="report.new_values.length">
-        New values: {{ report.new_values.slice(0, 12).join(", ")
-        }}{{ report.new_values.length > 12 ? ` and ${report.new_values.length - 12} more` : "" }}.
+        {{
+          say("import-dialog-new-values", {
+            new_values: report.new_values.slice(0, 12).join(", "),
+            count:
+              report.new_values.length > 12 ? say("import-dialog-more", { count: report.new_values.length - 12 }) : "",
+          })
+        }}
       </p>
       <v-progress-linear
         v-if="state === 'bringing'"
         :model-value="(rows / lines) * 100"
         color="primary"
         height="6"
-        :aria-label="`${rows} of ${lines} lines are written`"
+        :aria-label="say('import-dialog-lines-written', { rows, lines })"
       />
     </template>
     <template #first>
-      <span v-if="state === 'bringing'" class="soft" role="status">{{ rows }} of {{ lines }} lines</span>
+      <span v-if="state === 'bringing'" class="soft" role="status">{{
+        say("import-dialog-lines", { rows, lines })
+      }}</span>
       <FilePick ref="field" accept=".csv,text/csv" @picked="picked" />
     </template>
     <template #acts>
       <v-btn v-if="state === 'ready' && !wrong.length && !nothingNew" variant="flat" color="primary" @click="bring">
-        Bring in {{ lines === 1 ? "1 line" : `${lines} lines` }}
+        {{ say("import-dialog-bring-lines", { lines }) }}
       </v-btn>
       <v-btn
         v-else-if="state !== 'bringing' && state !== 'brought'"
@@ -129,7 +156,7 @@ const variants = (count: number): string => (count === 1 ? "1 variant" : `${coun
         color="primary"
         @click="field?.open()"
       >
-        Choose a file
+        {{ say("import-dialog-choose-file") }}
       </v-btn>
     </template>
   </DialogSheet>

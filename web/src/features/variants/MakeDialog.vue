@@ -4,6 +4,7 @@ import ProblemNote from "../../ui/ProblemNote.vue";
 import type { VariantsControl } from "./useVariants";
 import TickBox from "../../ui/fields/TickBox.vue";
 import DialogSheet from "../../ui/DialogSheet.vue";
+import { say } from "../../words";
 
 /** Combinations that have no variant yet: of all values, of some, or for any. */
 const open = defineModel<boolean>({ required: true });
@@ -35,15 +36,14 @@ async function make(): Promise<void> {
 <template>
   <DialogSheet
     v-model="open"
-    title="Make combinations"
+    :title="say('make-dialog-make-combinations')"
     :width="560"
-    act="Make those that are missing"
+    :act="say('make-dialog-make-those-missing')"
     :ready="count > 0"
     @submit.prevent="make"
   >
     <p class="soft">
-      A variant is made for each combination that has none yet: at the product's price, with none in stock, under a SKU
-      from its names.
+      {{ say("make-dialog-variant-made-each-combination") }}
     </p>
     <ProblemNote :problem="control.problem.value" :overtaken="control.overtaken.value" />
     <fieldset v-for="option in options" :key="option.id">
@@ -60,11 +60,12 @@ async function make(): Promise<void> {
         {{ value.name }}
       </button>
       <label class="tick any"
-        ><TickBox :model-value="any.has(option.id)" @update:model-value="any = flip(any, option.id)" /> any</label
+        ><TickBox :model-value="any.has(option.id)" @update:model-value="any = flip(any, option.id)" />
+        {{ say("make-dialog-any") }}</label
       >
     </fieldset>
     <template #first>
-      <span class="soft">{{ count === 1 ? "1 combination" : `${count} combinations` }}</span>
+      <span class="soft">{{ say("make-dialog-combinations", { count }) }}</span>
     </template>
   </DialogSheet>
 </template>

@@ -10,6 +10,7 @@ import TickBox from "../../ui/fields/TickBox.vue";
 import PickField from "../../ui/fields/PickField.vue";
 import { type SellingForm, sellingOf } from "./selling";
 import DialogSheet from "../../ui/DialogSheet.vue";
+import { say } from "../../words";
 
 /** How one product is sold: price, how many at a time, what shoppers may write onto it. */
 const open = defineModel<boolean>({ required: true });
@@ -69,7 +70,14 @@ const onto = computed({
   get: () => form.value?.text !== null,
   set: (on) => {
     if (!form.value) return;
-    const text = { label: "Name on it", lines: 1, most: 20, signs: "any" as const, surcharge: "", needed: false };
+    const text = {
+      label: say("selling-dialog-name"),
+      lines: 1,
+      most: 20,
+      signs: "any" as const,
+      surcharge: "",
+      needed: false,
+    };
     form.value.text = on ? (view.value?.text ?? text) : null;
   },
 });
@@ -78,10 +86,10 @@ const onto = computed({
 <template>
   <DialogSheet
     v-model="open"
-    :title="`How ${view?.name ?? 'it'} is sold`"
-    label="How it is sold"
+    :title="say('selling-dialog-how-sold', { name: view?.name ?? say('selling-dialog-it') })"
+    :label="say('selling-dialog-how-sold-b')"
     :width="640"
-    act="Save"
+    :act="say('selling-dialog-save')"
     :ready="form !== null"
     :busy="keeping"
     @submit.prevent="keep"
@@ -90,95 +98,99 @@ const onto = computed({
     <div v-if="form && view" class="all" :inert="keeping">
       <div class="row">
         <label>
-          <span class="soft">Price, {{ view.currency }}</span>
+          <span class="soft">{{ say("selling-dialog-price", { currency: view.currency }) }}</span>
           <MoneyInput v-model="form.price" />
         </label>
         <label>
-          <span class="soft">Old price</span>
-          <MoneyInput v-model="form.old_price" placeholder="none" />
+          <span class="soft">{{ say("selling-dialog-old-price") }}</span>
+          <MoneyInput v-model="form.old_price" :placeholder="say('selling-dialog-none')" />
         </label>
         <label>
-          <span class="soft">It is</span>
+          <span class="soft">{{ say("selling-dialog-it-is") }}</span>
           <PickField v-model="form.state">
-            <option v-if="form.state === 'new' || view.state === 'new'" value="new">not on sale yet</option>
-            <option value="on_sale">on sale</option>
-            <option value="coming_soon">coming soon</option>
-            <option value="withdrawn">withdrawn</option>
+            <option v-if="form.state === 'new' || view.state === 'new'" value="new">
+              {{ say("selling-dialog-not-sale-yet") }}
+            </option>
+            <option value="on_sale">{{ say("selling-dialog-sale") }}</option>
+            <option value="coming_soon">{{ say("selling-dialog-coming-soon") }}</option>
+            <option value="withdrawn">{{ say("selling-dialog-withdrawn") }}</option>
           </PickField>
         </label>
       </div>
       <p v-if="view.overstated" class="signal">
-        The old price is too high: in the 30 days before the present price it cost {{ written(view.overstated) }}.
-        <button type="button" class="quiet" @click="form.old_price = view.honest">Take that one</button>
+        {{ say("selling-dialog-old-price-too-high", { overstated: written(view.overstated) }) }}
+        <button type="button" class="quiet" @click="form.old_price = view.honest">
+          {{ say("selling-dialog-take-one") }}
+        </button>
       </p>
       <details v-if="view.history.length">
         <summary class="soft">
-          {{ view.history.length === 1 ? "One earlier price" : `${view.history.length} earlier prices` }}
+          {{ say("selling-dialog-earlier-prices", { count: view.history.length }) }}
         </summary>
         <ul>
           <li v-for="past in view.history" :key="past.until + (past.sku ?? '')">
-            <span>{{ past.sku ?? "the product" }}</span>
-            <b>{{ past.was ? written(past.was) : "the product's price" }}</b>
-            <span class="soft">until {{ past.until.slice(0, 10) }}</span>
+            <span>{{ past.sku ?? say("selling-dialog-product") }}</span>
+            <b>{{ past.was ? written(past.was) : say("selling-dialog-products-price") }}</b>
+            <span class="soft">{{ say("selling-dialog-until", { until: past.until.slice(0, 10) }) }}</span>
           </li>
         </ul>
       </details>
-      <h2>How many</h2>
+      <h2>{{ say("selling-dialog-how-many") }}</h2>
       <div class="row">
         <label>
-          <span class="soft">At least</span>
+          <span class="soft">{{ say("selling-dialog-least") }}</span>
           <NumberInput v-model="form.least" :least="1" :most="99" />
         </label>
         <label>
-          <span class="soft">In steps of</span>
+          <span class="soft">{{ say("selling-dialog-steps") }}</span>
           <NumberInput v-model="form.step" :least="1" :most="99" />
         </label>
         <label>
-          <span class="soft">At most in one order</span>
+          <span class="soft">{{ say("selling-dialog-most-one-order") }}</span>
           <NumberInput
             :model-value="form.most_per_order ?? null"
             :least="1"
             :most="99"
             none
-            placeholder="any number"
+            :placeholder="say('selling-dialog-any-number')"
             @update:model-value="form.most_per_order = $event"
           />
         </label>
       </div>
       <label class="tick">
         <TickBox v-model="onto" />
-        <span>Shoppers may write something onto it</span>
+        <span>{{ say("selling-dialog-shoppers-may-write-something") }}</span>
       </label>
       <template v-if="form.text">
         <label>
-          <span class="soft">What is asked for</span>
+          <span class="soft">{{ say("selling-dialog-what-asked") }}</span>
           <TextInput v-model="form.text.label" maxlength="60" />
         </label>
         <div class="row">
           <label>
-            <span class="soft">Lines</span>
+            <span class="soft">{{ say("selling-dialog-lines") }}</span>
             <NumberInput v-model="form.text.lines" :least="1" :most="6" />
           </label>
           <label>
-            <span class="soft">Characters a line</span>
+            <span class="soft">{{ say("selling-dialog-characters-line") }}</span>
             <NumberInput v-model="form.text.most" :least="1" :most="60" />
           </label>
           <label>
-            <span class="soft">Allowed characters</span>
+            <span class="soft">{{ say("selling-dialog-allowed-characters") }}</span>
             <PickField v-model="form.text.signs">
-              <option value="any">any</option>
-              <option value="letters">letters</option>
-              <option value="letters_and_digits">letters and digits</option>
+              <option value="any">{{ say("selling-dialog-any") }}</option>
+              <option value="letters">{{ say("selling-dialog-letters") }}</option>
+              <option value="letters_and_digits">{{ say("selling-dialog-letters-digits") }}</option>
             </PickField>
           </label>
           <label>
-            <span class="soft">Surcharge, {{ view.currency }}</span>
-            <MoneyInput v-model="form.text.surcharge" placeholder="none" />
+            <span class="soft">{{ say("selling-dialog-surcharge", { currency: view.currency }) }}</span>
+            <MoneyInput v-model="form.text.surcharge" :placeholder="say('selling-dialog-none')" />
           </label>
         </div>
         <label class="tick">
           <TickBox v-model="form.text.needed" />
-          <span>It can't be bought without</span>
+          <span>{{ say("selling-dialog-cant-bought-without") }}</span>
         </label>
       </template>
     </div>

@@ -7,6 +7,7 @@ import type { VariantsControl } from "./useVariants";
 import TextInput from "../../ui/fields/TextInput.vue";
 import PickField from "../../ui/fields/PickField.vue";
 import DialogSheet from "../../ui/DialogSheet.vue";
+import { say } from "../../words";
 
 /** By which of the shop's options a product is chosen, and which of their values it offers. */
 const open = defineModel<boolean>({ required: true });
@@ -103,16 +104,15 @@ const nothing: number | null = null;
 <template>
   <DialogSheet
     v-model="open"
-    :title="`Options and values of ${control.view.value?.name}`"
-    label="Options and values"
+    :title="say('uses-dialog-options-values', { name: control.view.value?.name })"
+    :label="say('uses-dialog-options-values-b')"
     :width="620"
-    act="Save"
+    :act="say('uses-dialog-save')"
     :ready="ready && !empty"
     @submit.prevent="keep"
   >
     <p class="soft">
-      Shoppers choose in this order. A new option doesn't matter to the variants there are, until new ones are made;
-      options and values are added to the shop in the Swatch book.
+      {{ say("uses-dialog-shoppers-choose-order-new") }}
     </p>
     <ProblemNote
       :problem="problem ?? control.problem.value"
@@ -126,7 +126,7 @@ const nothing: number | null = null;
           v-if="index > 0"
           type="button"
           class="tool"
-          :aria-label="`${use.name} earlier`"
+          :aria-label="say('uses-dialog-earlier', { name: use.name })"
           @click="move(index, index - 1)"
         >
           <v-icon :icon="mdiArrowUp" size="14" />
@@ -135,7 +135,7 @@ const nothing: number | null = null;
           v-if="index < uses.length - 1"
           type="button"
           class="tool"
-          :aria-label="`${use.name} later`"
+          :aria-label="say('uses-dialog-later', { name: use.name })"
           @click="move(index, index + 1)"
         >
           <v-icon :icon="mdiArrowDown" size="14" />
@@ -143,8 +143,8 @@ const nothing: number | null = null;
         <button
           type="button"
           class="tool"
-          :aria-label="`Without ${use.name}`"
-          title="Remove"
+          :aria-label="say('uses-dialog-without', { name: use.name })"
+          :title="say('uses-dialog-remove')"
           @click="uses.splice(index, 1)"
         >
           <v-icon :icon="mdiClose" size="14" />
@@ -160,22 +160,22 @@ const nothing: number | null = null;
       >
         {{ value.name }}
       </button>
-      <span v-if="use.values.length === 0" class="soft">It has no values yet.</span>
+      <span v-if="use.values.length === 0" class="soft">{{ say("uses-dialog-has-no-values-yet") }}</span>
     </fieldset>
-    <p v-if="ready && uses.length === 0" class="soft">Nothing is chosen: there is one variant.</p>
+    <p v-if="ready && uses.length === 0" class="soft">{{ say("uses-dialog-nothing-chosen-there-one") }}</p>
     <div class="another">
-      <PickField :model-value="nothing" aria-label="Another option" @update:model-value="add">
-        <option :value="null">Another option …</option>
+      <PickField :model-value="nothing" :aria-label="say('uses-dialog-another-option')" @update:model-value="add">
+        <option :value="null">{{ say("uses-dialog-another-option-b") }}</option>
         <option v-for="line in others" :key="line.id" :value="line.id">{{ line.name }}</option>
       </PickField>
       <TextInput
         v-model="own"
         class="own"
-        aria-label="An option of this product only, with its values"
-        placeholder="Only here: Engraving: none, name"
+        :aria-label="say('uses-dialog-option-product-only-values')"
+        :placeholder="say('uses-dialog-only-here-engraving-none')"
         @keydown.enter.prevent="addOwn"
       />
-      <button v-if="own.trim()" type="button" class="quiet" @click="addOwn">Add</button>
+      <button v-if="own.trim()" type="button" class="quiet" @click="addOwn">{{ say("uses-dialog-add") }}</button>
     </div>
   </DialogSheet>
 </template>

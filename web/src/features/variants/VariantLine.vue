@@ -5,6 +5,7 @@ import { FIELDS, type Field } from "./grid";
 import type { Variant, VariantChange, VariantsControl } from "./useVariants";
 import TextInput from "../../ui/fields/TextInput.vue";
 import TickBox from "../../ui/fields/TickBox.vue";
+import { say } from "../../words";
 
 /** One variant: its choice, and what is set of it. A field is kept when it is left. */
 const props = defineProps<{
@@ -34,10 +35,16 @@ const picture = computed(() => {
   const fits = (values: number[]) => values.length > 0 && values.every((id) => props.variant.values.includes(id));
   return all.find((one) => one.id === props.variant.picture) ?? all.find((one) => fits(one.values));
 });
-const labels = { sku: "SKU", price: "Price", old_price: "Old price", stock: "Stock", measure: "Contents" };
+const labels = {
+  sku: "SKU",
+  price: say("variant-line-price"),
+  old_price: say("variant-line-old-price"),
+  stock: say("variant-line-stock"),
+  measure: say("variant-line-contents"),
+};
 function empty(field: Field): string {
   if (field === "price") return props.control.view.value?.price ?? "";
-  return field === "stock" ? "not counted" : "";
+  return field === "stock" ? say("variant-line-not-counted") : "";
 }
 const keep = (field: Field) =>
   fields.keep(field, (text) => {
@@ -49,27 +56,31 @@ const keep = (field: Field) =>
 <template>
   <div class="row" role="row" :class="{ chosen }">
     <span role="cell">
-      <TickBox :model-value="chosen" :aria-label="`Choose ${variant.sku}`" @update:model-value="$emit('choose')" />
+      <TickBox
+        :model-value="chosen"
+        :aria-label="say('variant-line-choose', { sku: variant.sku })"
+        @update:model-value="$emit('choose')"
+      />
     </span>
     <span role="cell" class="pic">
       <img v-if="picture" :src="picture.small" :alt="picture.name" :class="{ lent: !variant.picture }" />
     </span>
     <span v-for="(value, index) in variant.values" :key="index" role="cell" class="value">
       <template v-if="value !== null">{{ control.names.value.get(value) }}</template>
-      <i v-else class="soft">any</i>
+      <i v-else class="soft">{{ say("variant-line-any") }}</i>
     </span>
     <span v-for="field in FIELDS" :key="field" role="cell">
       <TextInput
         v-model="typed[field]"
         bare
         :class="{ number: field !== 'sku' && field !== 'measure', gone: field === 'stock' && variant.stock === 0 }"
-        :aria-label="`${labels[field]} of ${variant.sku}`"
+        :aria-label="say('variant-line-of', { labels: labels[field], sku: variant.sku })"
         :placeholder="empty(field)"
         :data-cell="`${place}:${field}`"
         @blur="keep(field)"
       />
       <span v-if="field === 'stock' && variant.waiting" class="waiting">
-        {{ variant.waiting === 1 ? "1 waits" : `${variant.waiting} wait` }}
+        {{ say("variant-line-wait", { waiting: variant.waiting }) }}
       </span>
     </span>
   </div>

@@ -16,6 +16,7 @@ import { type Cell, block, cellOf, filled, next } from "./grid";
 import { useVariants } from "./useVariants";
 import SearchField from "../../ui/fields/SearchField.vue";
 import TickBox from "../../ui/fields/TickBox.vue";
+import { say } from "../../words";
 
 /** What is really bought of a product: a line for each variant. */
 const props = defineProps<{ handle: string }>();
@@ -32,12 +33,12 @@ watch(
   { immediate: true },
 );
 
-useTitle(() => view.value && `${view.value.name}: variants`);
-useKeyList("Keys among variants", [
-  ["Enter, ↓", "keep, and to the line below"],
-  ["Shift Enter, ↑", "to the line above"],
-  ["← →", "at the end of a field: to the one beside it"],
-  ["Ctrl V", "fill cells with a block from a spreadsheet"],
+useTitle(() => view.value && say("variants-view-variants", { name: view.value.name }));
+useKeyList(say("variants-view-keys-among-variants"), [
+  [say("variants-view-enter"), say("variants-view-keep-line-below")],
+  [say("variants-view-shift-enter"), say("variants-view-line-above")],
+  ["← →", say("variants-view-end-field-one-beside")],
+  [say("variants-view-ctrl-v"), say("variants-view-fill-cells-block-from")],
 ]);
 const typed = ref("");
 const found = computed(() => {
@@ -91,8 +92,10 @@ async function onPaste(event: ClipboardEvent): Promise<void> {
   });
   const over = cells.length - rows.length;
   const kept = await control.fill(rows);
-  const lines = rows.length === 1 ? "1 line" : `${rows.length} lines`;
-  told.value = kept ? `${lines} filled${over ? `; ${over} more didn’t fit below the last one` : ""}` : "";
+  const lines = say("variants-view-lines", { count: rows.length });
+  told.value = kept
+    ? say("variants-view-filled", { lines, over: over ? say("variants-view-more-didnt-fit-below", { over }) : "" })
+    : "";
 }
 
 const making = ref(false);
@@ -107,40 +110,59 @@ const columns = computed(
 <template>
   <main class="variants" :style="{ '--columns': columns }">
     <div class="head">
-      <h1>{{ view?.name }}: variants</h1>
+      <h1>{{ say("variants-view-variants", { name: view?.name }) }}</h1>
       <span class="soft" role="status">
-        {{ view?.variants.length === 1 ? "1 variant" : `${view?.variants.length ?? 0} variants` }}
-        <template v-if="view?.missing"> · {{ view.missing }} combinations aren't made</template>
+        {{ say("variants-view-variants-b", { count: view?.variants.length, count2: view?.variants.length ?? 0 }) }}
+        <template v-if="view?.missing">
+          {{ say("variants-view-combinations-arent-made", { missing: view.missing }) }}</template
+        >
       </span>
       <span class="space" />
       <JournalBar :control="journal" :of="{ product: handle }" :name="view?.name ?? ''" @changed="control.load" />
-      <button class="quiet" @click="selling = true">How it is sold</button>
-      <button class="quiet" @click="using = true">Options and values</button>
-      <a :href="`/api/variants.csv?product=${handle}`" download>Save as CSV</a>
-      <button class="quiet" @click="importing = true">Bring in a CSV</button>
-      <v-btn v-if="view?.options.length" variant="flat" color="primary" @click="making = true">Make combinations</v-btn>
+      <button class="quiet" @click="selling = true">{{ say("variants-view-how-sold") }}</button>
+      <button class="quiet" @click="using = true">{{ say("variants-view-options-values") }}</button>
+      <a :href="`/api/variants.csv?product=${handle}`" download>{{ say("variants-view-save-csv") }}</a>
+      <button class="quiet" @click="importing = true">{{ say("variants-view-bring-csv") }}</button>
+      <v-btn v-if="view?.options.length" variant="flat" color="primary" @click="making = true">{{
+        say("variants-view-make-combinations")
+      }}</v-btn>
     </div>
     <ProblemNote class="problem" :problem="problem" :overtaken="overtaken" @retry="control.load" />
     <div class="tools">
-      <SearchField v-model="typed" class="find" label="Find variants" placeholder="Find by SKU or value" />
+      <SearchField
+        v-model="typed"
+        class="find"
+        :label="say('variants-view-find-variants')"
+        :placeholder="say('variants-view-find-sku-value')"
+      />
       <SetMany v-if="chosen.size" :control="control" />
       <span v-else-if="told" class="soft" role="status">{{ told }}</span>
-      <span v-else class="soft"
-        >Choose several to set their price or stock at once, or paste a block from a spreadsheet into a cell.</span
-      >
+      <span v-else class="soft">{{ say("variants-view-choose-several-set-their") }}</span>
     </div>
-    <div v-if="view" class="grid" role="table" :aria-label="`Variants of ${view.name}`" :aria-rowcount="found.length">
+    <div
+      v-if="view"
+      class="grid"
+      role="table"
+      :aria-label="say('variants-view-variants-c', { name: view.name })"
+      :aria-rowcount="found.length"
+    >
       <div class="row names" role="row">
         <span role="columnheader">
-          <TickBox :model-value="all" aria-label="Choose all that are found" @update:model-value="chooseAll" />
+          <TickBox
+            :model-value="all"
+            :aria-label="say('variants-view-choose-all-found')"
+            @update:model-value="chooseAll"
+          />
         </span>
-        <span role="columnheader"><span class="unseen">Picture</span></span>
+        <span role="columnheader"
+          ><span class="unseen">{{ say("variants-view-picture") }}</span></span
+        >
         <span v-for="option in view.options" :key="option.id" role="columnheader">{{ option.name }}</span>
-        <span role="columnheader">SKU</span>
-        <span role="columnheader">Price, {{ view.currency }}</span>
-        <span role="columnheader">Old price</span>
-        <span role="columnheader">Stock</span>
-        <span role="columnheader">Contents</span>
+        <span role="columnheader">{{ say("variants-view-sku") }}</span>
+        <span role="columnheader">{{ say("variants-view-price", { currency: view.currency }) }}</span>
+        <span role="columnheader">{{ say("variants-view-old-price") }}</span>
+        <span role="columnheader">{{ say("variants-view-stock") }}</span>
+        <span role="columnheader">{{ say("variants-view-contents") }}</span>
       </div>
       <v-virtual-scroll
         ref="lines"
@@ -163,7 +185,7 @@ const columns = computed(
           />
         </template>
       </v-virtual-scroll>
-      <p v-if="found.length === 0" class="none soft">No variant is called like this.</p>
+      <p v-if="found.length === 0" class="none soft">{{ say("variants-view-no-variant-called-like") }}</p>
     </div>
     <MakeDialog v-if="view" v-model="making" :control="control" />
     <UsesDialog v-if="view" v-model="using" :control="control" />

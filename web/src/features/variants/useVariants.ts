@@ -1,6 +1,7 @@
 import { computed, ref } from "vue";
 import { type Answer, type Schemas, api, ask } from "../../api/client";
 import { useSteps } from "../../session/useSteps";
+import { say } from "../../words";
 
 export type Variants = Schemas["VariantsView"];
 export type Variant = Schemas["VariantRow"];
@@ -49,7 +50,7 @@ export function useVariants(product: () => string) {
   const since = (): Promise<Answer<Variants>> =>
     ask(api.GET("/api/variants", { params: { query: { product: product(), since: steps.server.value?.seen ?? "" } } }));
   const steps = useSteps<Variants>(
-    () => ({ thing: `variants/${product()}`, called: "Variants" }),
+    () => ({ thing: `variants/${product()}`, called: say("variants-variants") }),
     async () => complete(await part(0), part),
     (now) => {
       const there = new Set(now.variants.map((variant) => variant.id));

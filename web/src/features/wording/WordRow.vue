@@ -2,6 +2,7 @@
 import { useDraftFields } from "../../session/useDraftField";
 import type { Word } from "./useWording";
 import LongText from "../../ui/fields/LongText.vue";
+import { say } from "../../words";
 
 const props = defineProps<{ word: Word; set: (text: string | null) => Promise<boolean> }>();
 const fields = useDraftFields(
@@ -36,14 +37,14 @@ function rows(text: string): number {
     </td>
     <td class="own">
       <template v-if="word.own">
-        <span class="dot" title="Changed by you" />
+        <span class="dot" :title="say('word-row-changed-you')" />
         <button
           class="quiet"
-          :title="`Say “${word.under}” again`"
-          :aria-label="`Rejoin ${word.place}`"
+          :title="say('word-row-say-again', { under: word.under })"
+          :aria-label="say('word-row-rejoin', { place: word.place })"
           @click="set(null)"
         >
-          Rejoin
+          {{ say("word-row-rejoin-b") }}
         </button>
       </template>
     </td>

@@ -8,14 +8,17 @@ import TickBox from "../../ui/fields/TickBox.vue";
 import PickField from "../../ui/fields/PickField.vue";
 import SearchField from "../../ui/fields/SearchField.vue";
 import OneOf from "../../ui/fields/OneOf.vue";
+import { say } from "../../words";
+
+const GAP = "{ $count }";
 
 const wording = useWording();
 const { language, template, view, templates, problem, overtaken, pending, load, set, undo, redo, publish } = wording;
 const typed = ref("");
 const onlyOwn = ref(false);
 const scopes = computed(() => [
-  { value: null, says: "the whole shop" },
-  ...templates.value.map((t) => ({ value: t.id, says: `the template ${t.name}` })),
+  { value: null, says: say("wording-view-whole-shop") },
+  ...templates.value.map((t) => ({ value: t.id, says: say("wording-view-template", { name: t.name }) })),
 ]);
 const languages = computed(() => (view.value?.languages ?? []).map((one) => ({ value: one.language, says: one.name })));
 const found = computed(() => {
@@ -29,7 +32,7 @@ const found = computed(() => {
 <template>
   <main class="wording">
     <DraftHead
-      title="Wording"
+      :title="say('wording-view-wording')"
       draft="wording"
       :revision="view?.revision ?? 0"
       :changes="view?.changes_not_live ?? 0"
@@ -43,23 +46,27 @@ const found = computed(() => {
     />
     <ProblemNote class="problem" :problem="problem" :overtaken="overtaken" @retry="load" />
     <div class="tools">
-      <OneOf v-model="language" :options="languages" label="Language" />
-      <PickField v-model="template" :options="scopes" label="Words of" beside />
-      <SearchField v-model="typed" label="Find a word or where it appears" />
-      <label><TickBox v-model="onlyOwn" /> only those I changed</label>
-      <span class="soft">{{ found.length }} of {{ view?.words.length ?? 0 }}</span>
+      <OneOf v-model="language" :options="languages" :label="say('wording-view-language')" />
+      <PickField v-model="template" :options="scopes" :label="say('wording-view-words')" beside />
+      <SearchField v-model="typed" :label="say('wording-view-find-word-where-appears')" />
+      <label><TickBox v-model="onlyOwn" /> {{ say("wording-view-only-those-i-changed") }}</label>
+      <span class="soft">{{ say("wording-view-of", { count: found.length, count2: view?.words.length ?? 0 }) }}</span>
     </div>
     <div class="words">
       <v-progress-linear v-if="!view" indeterminate color="primary" />
       <table v-else>
         <caption class="unseen">
-          Every word that a shopper reads
+          {{
+            say("wording-view-every-word-shopper-reads")
+          }}
         </caption>
         <thead>
           <tr>
-            <th>Where it appears</th>
-            <th>What is said</th>
-            <th><span class="unseen">Changed by you</span></th>
+            <th>{{ say("wording-view-where-appears") }}</th>
+            <th>{{ say("wording-view-what-said") }}</th>
+            <th>
+              <span class="unseen">{{ say("wording-view-changed-you") }}</span>
+            </th>
           </tr>
         </thead>
         <tbody>
@@ -72,10 +79,12 @@ const found = computed(() => {
         </tbody>
       </table>
       <p v-if="view && found.length === 0" class="soft none">
-        {{ onlyOwn && !typed ? "You have changed no words here yet." : "No words have that in them." }}
+        {{ onlyOwn && !typed ? say("wording-view-you-have-changed-no") : say("wording-view-no-words-have-them") }}
       </p>
       <p class="soft none">
-        Numbers and names stand in brackets, as in <code>{ $count }</code>; they are filled in on the page.
+        {{ say("wording-view-numbers-names-stand-brackets") }} <code>{{ GAP }}</code>{{
+          say("wording-view-they-filled-page")
+        }}
       </p>
     </div>
   </main>

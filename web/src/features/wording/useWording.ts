@@ -2,6 +2,7 @@ import { computed, ref, shallowRef, watch } from "vue";
 import { type Schemas, api, ask } from "../../api/client";
 import { draftCalls } from "../../session/useDraft";
 import { useSteps } from "../../session/useSteps";
+import { say } from "../../words";
 
 type View = Schemas["WordingView"];
 export type Word = Schemas["WordView"];
@@ -19,7 +20,7 @@ export function useWording() {
     return ask(api.GET("/api/wording", { params: { query } }));
   }
   const steps = useSteps<View>(
-    () => ({ thing: `wording/${language.value}/${template.value ?? ""}`, called: "Wording" }),
+    () => ({ thing: `wording/${language.value}/${template.value ?? ""}`, called: say("wording-wording") }),
     read,
   );
   const { view, problem, overtaken, pending, load, step, stepThenRead, after } = steps;

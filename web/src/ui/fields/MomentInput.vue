@@ -2,6 +2,7 @@
 import { mdiCalendarBlankOutline } from "@mdi/js";
 import { computed, nextTick, ref, useId, watch } from "vue";
 import { momentSays, readMoment } from "./moment";
+import { say } from "../../words";
 
 /** A day, or a time of a day by the shop's clocks: typed as one writes it, or picked from a calendar. */
 defineOptions({ inheritAttrs: false });
@@ -44,7 +45,8 @@ function follow(): void {
 function take(): void {
   follow();
   if (read() !== null) typed.value = momentSays(kept.value);
-  else wrong.value = `Write it as ${momentSays(props.day ? "2027-03-20" : "2027-03-20T08:00")}, please.`;
+  else
+    wrong.value = say("moment-input-write-please", { day: momentSays(props.day ? "2027-03-20" : "2027-03-20T08:00") });
 }
 const picked = computed({
   get: () => (kept.value ? new Date(`${kept.value.slice(0, 10)}T00:00`) : null),
@@ -70,8 +72,8 @@ defineExpose({ focus: () => field.value?.focus() });
         v-model="typed"
         class="control"
         autocomplete="off"
-        :title="day ? undefined : 'By the shop’s clocks'"
-        :placeholder="none ?? (day ? 'a day' : 'a day and a time')"
+        :title="day ? undefined : say('moment-input-shops-clocks')"
+        :placeholder="none ?? (day ? say('moment-input-day') : say('moment-input-day-time'))"
         :aria-invalid="wrong !== '' || undefined"
         :aria-describedby="wrong ? id : undefined"
         v-bind="$attrs"
@@ -81,7 +83,13 @@ defineExpose({ focus: () => field.value?.focus() });
       />
       <v-menu v-model="open" :close-on-content-click="false">
         <template #activator="{ props: menu }">
-          <button v-bind="menu" type="button" class="calendar" aria-label="Pick the day" title="Pick the day">
+          <button
+            v-bind="menu"
+            type="button"
+            class="calendar"
+            :aria-label="say('moment-input-pick-day')"
+            :title="say('moment-input-pick-day')"
+          >
             <v-icon :icon="mdiCalendarBlankOutline" size="16" />
           </button>
         </template>

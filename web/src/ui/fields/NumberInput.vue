@@ -1,5 +1,6 @@
 <script setup lang="ts" generic="T extends number | null">
 import { computed, ref, watch } from "vue";
+import { say } from "../../words";
 
 /** A whole number between two; arrows up and down count. What is no such number is told and isn't taken. */
 const number = defineModel<T>({ required: true });
@@ -25,7 +26,9 @@ function read(text: string): number | null | undefined {
   return /^\d+$/.test(trimmed) && value >= props.least && value <= props.most ? value : undefined;
 }
 const wrong = computed(() =>
-  read(typed.value) === undefined ? `A whole number from ${props.least} to ${props.most}, please.` : "",
+  read(typed.value) === undefined
+    ? say("number-input-whole-number-from-please", { least: props.least, most: props.most })
+    : "",
 );
 watch([wrong, field], ([why, input]) => input?.setCustomValidity(why));
 function take(text: string): void {

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { mdiClose, mdiMagnify } from "@mdi/js";
 import { ref } from "vue";
+import { say } from "../../words";
 
 /** What is typed here leaves those that fit; Escape empties it. */
 defineOptions({ inheritAttrs: false });
@@ -29,7 +30,7 @@ defineExpose({ focus: () => field.value?.focus() });
       v-bind="$attrs"
       @keydown.esc.stop="empty"
     />
-    <button v-if="typed" class="empty" aria-label="Empty the search" @click="empty">
+    <button v-if="typed" class="empty" :aria-label="say('search-field-empty-search')" @click="empty">
       <v-icon :icon="mdiClose" size="14" />
     </button>
   </span>

@@ -1,18 +1,20 @@
+import { say } from "../../words";
+
 /** A day or a time as it is typed and shown; kept as `2027-03-20` or `2027-03-20T08:00`. */
 
 const LONG = [
-  "January",
-  "February",
-  "March",
-  "April",
-  "May",
-  "June",
-  "July",
-  "August",
-  "September",
-  "October",
-  "November",
-  "December",
+  say("moment-january"),
+  say("moment-february"),
+  say("moment-march"),
+  say("moment-april"),
+  say("moment-may"),
+  say("moment-june"),
+  say("moment-july"),
+  say("moment-august"),
+  say("moment-september"),
+  say("moment-october"),
+  say("moment-november"),
+  say("moment-december"),
 ];
 const two = (number: number): string => String(number).padStart(2, "0");
 

@@ -4,6 +4,7 @@ import { isTyping } from "../useUndoKeys";
 import { EVERYWHERE, isHeard, letters, listed, ofView } from "./keys";
 import TickBox from "../fields/TickBox.vue";
 import DialogSheet from "../DialogSheet.vue";
+import { say } from "../../words";
 
 /** What keys do in the view that is open; opened by ? or under one's name. */
 const keys = computed(() => {
@@ -21,7 +22,13 @@ onBeforeUnmount(() => removeEventListener("keydown", onKey));
 </script>
 
 <template>
-  <DialogSheet v-model="listed" :title="ofView?.title ?? 'Keys'" label="Keys" :width="400" leave="Close">
+  <DialogSheet
+    v-model="listed"
+    :title="ofView?.title ?? say('keys-dialog-keys')"
+    :label="say('keys-dialog-keys')"
+    :width="400"
+    :leave="say('keys-dialog-close')"
+  >
     <dl>
       <template v-for="[key, what] in keys" :key="key">
         <dt>{{ key }}</dt>
@@ -30,7 +37,7 @@ onBeforeUnmount(() => removeEventListener("keydown", onKey));
     </dl>
     <label>
       <TickBox v-model="letters" />
-      Letters and signs alone do something; without this only keys with Ctrl or Alt, arrows, Enter, Escape and Delete do
+      {{ say("keys-dialog-letters-signs-alone-do") }}
     </label>
   </DialogSheet>
 </template>

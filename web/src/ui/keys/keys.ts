@@ -1,14 +1,15 @@
 import { onScopeDispose, ref, shallowRef, watchEffect } from "vue";
+import { say } from "../../words";
 
 /** What keys do: how they are written, and what comes of them. */
 export type KeyLine = [keys: string, does: string];
 
 /** What they do wherever one is. */
 export const EVERYWHERE: KeyLine[] = [
-  ["Ctrl K", "go anywhere by name"],
-  ["Ctrl Z", "undo"],
-  ["Ctrl Shift Z", "redo"],
-  ["?", "these keys"],
+  [say("keys-ctrl-k"), say("keys-go-anywhere-name")],
+  [say("keys-ctrl-z-b"), say("keys-undo")],
+  [say("keys-ctrl-shift-z-b"), say("keys-redo")],
+  ["?", say("keys-these-keys")],
 ];
 
 /** The list of the view that is open. */

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, nextTick, onMounted, ref, useId, watch } from "vue";
 import type { Answer, ApiError } from "../../api/client";
+import { say } from "../../words";
 
 /**
  * Products to pick one from, however many there are: what is typed is looked for on the server, further ones come as one
@@ -100,7 +101,7 @@ function onKey(event: KeyboardEvent): void {
       :aria-controls="id"
       :aria-activedescendant="found.length ? `${id}-${marked}` : undefined"
       :aria-label="label"
-      placeholder="Find by name"
+      :placeholder="say('product-list-find-name')"
       autocomplete="off"
       spellcheck="false"
       @keydown="onKey"
@@ -125,7 +126,7 @@ function onKey(event: KeyboardEvent): void {
         <span v-if="one.kind" class="soft">{{ one.kind }}</span>
       </li>
       <li v-if="count === 0" class="none soft" role="option" aria-disabled="true" aria-selected="false">
-        No product is called like this
+        {{ say("product-list-no-product-called-like") }}
       </li>
     </ul>
     <slot />

@@ -3,6 +3,7 @@ import { mdiClose, mdiPlus } from "@mdi/js";
 import { computed, ref } from "vue";
 import ProductList, { type Line } from "./ProductList.vue";
 import { anyProduct } from "./anyProduct";
+import { say } from "../../words";
 
 /** Several products of the shop, each with a way to leave it out again. */
 const value = defineModel<string[]>({ required: true });
@@ -32,7 +33,7 @@ function pick(one: Line): void {
         {{ nameOf(handle) }}
         <button
           type="button"
-          :aria-label="`Leave out ${nameOf(handle)}`"
+          :aria-label="say('products-pick-leave-out', { handle: nameOf(handle) })"
           @click="value = value.filter((one) => one !== handle)"
         >
           <v-icon :icon="mdiClose" size="13" />
@@ -42,8 +43,8 @@ function pick(one: Line): void {
       <li>
         <v-menu v-model="open" :close-on-content-click="false">
           <template #activator="{ props: menu }">
-            <button v-bind="menu" type="button" class="quiet" :aria-label="`${label}: add a product`">
-              <v-icon :icon="mdiPlus" size="14" /> Add
+            <button v-bind="menu" type="button" class="quiet" :aria-label="say('products-pick-add-product', { label })">
+              <v-icon :icon="mdiPlus" size="14" /> {{ say("products-pick-add") }}
             </button>
           </template>
           <ProductList :load="anyProduct" :picked="value" :label="label" @pick="pick" />

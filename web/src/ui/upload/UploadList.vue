@@ -2,6 +2,7 @@
 import { mdiClose } from "@mdi/js";
 import { computed } from "vue";
 import type { Upload } from "./useUploads";
+import { say } from "../../words";
 
 const props = defineProps<{ uploads: Upload[] }>();
 defineEmits<{ forget: [upload: Upload]; forgetAll: []; cancelAll: [] }>();
@@ -12,10 +13,10 @@ const going = computed(() => open.value.filter((u) => u.state === "going"));
 </script>
 
 <template>
-  <section v-if="uploads.length" class="uploads" aria-label="Files on their way">
+  <section v-if="uploads.length" class="uploads" :aria-label="say('upload-list-files-their-way')">
     <div v-if="open.length" class="head">
-      <b role="status">{{ open.length === 1 ? "1 file is" : `${open.length} files are` }} on the way</b>
-      <button class="quiet" @click="$emit('cancelAll')">Cancel all</button>
+      <b role="status">{{ say("upload-list-files-way", { count: open.length }) }}</b>
+      <button class="quiet" @click="$emit('cancelAll')">{{ say("upload-list-cancel-all") }}</button>
     </div>
     <div v-for="upload in going" :key="upload.key" class="one">
       <span class="name">{{ upload.name }}</span>
@@ -25,7 +26,12 @@ const going = computed(() => open.value.filter((u) => u.state === "going"));
         color="primary"
         :aria-label="`${upload.name}, ${Math.round(upload.gone * 100)} %`"
       />
-      <button class="tool" :aria-label="`Cancel ${upload.name}`" title="Cancel" @click="upload.cancel">
+      <button
+        class="tool"
+        :aria-label="say('upload-list-cancel', { name: upload.name })"
+        :title="say('upload-list-cancel-b')"
+        @click="upload.cancel"
+      >
         <v-icon :icon="mdiClose" size="14" />
       </button>
     </div>
@@ -33,15 +39,15 @@ const going = computed(() => open.value.filter((u) => u.state === "going"));
       <span class="signal">{{ upload.why }}</span>
       <button
         class="tool"
-        :aria-label="`Understood: ${upload.name}`"
-        title="Understood"
+        :aria-label="say('upload-list-understood', { name: upload.name })"
+        :title="say('upload-list-understood-b')"
         @click="$emit('forget', upload)"
       >
         <v-icon :icon="mdiClose" size="14" />
       </button>
     </div>
     <button v-if="failed.length > 1" class="quiet" @click="$emit('forgetAll')">
-      Understood, all {{ failed.length }}
+      {{ say("upload-list-understood-all", { count: failed.length }) }}
     </button>
   </section>
 </template>

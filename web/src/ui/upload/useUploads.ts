@@ -2,6 +2,7 @@ import { onScopeDispose, reactive, ref } from "vue";
 import type { Answer } from "../../api/client";
 import { cancelled } from "../../api/upload";
 import { useOutbox } from "../../session/useOutbox";
+import { say } from "../../words";
 
 /** A file on its way. */
 export interface Upload {
@@ -99,7 +100,7 @@ export function useUploads<T>(
     } else if (error?.code !== cancelled.code) {
       upload.state = "failed";
       upload.why = error?.message ?? "";
-      if (left) outbox.refuse("Pictures", upload.why);
+      if (left) outbox.refuse(say("uploads-pictures"), upload.why);
     }
   }
 
@@ -112,5 +113,5 @@ export function useUploads<T>(
 
 /** A file that never left. */
 export function refused(file: File, why: string): Answer<never> {
-  return { error: { code: "refused", message: `“${file.name}” wasn't taken. ${why}` } };
+  return { error: { code: "refused", message: say("uploads-wasnt-taken", { name: file.name, why }) } };
 }

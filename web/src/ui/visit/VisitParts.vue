@@ -4,20 +4,24 @@ import ProductPick from "../products/ProductPick.vue";
 import type { CartMood, Visit } from "./useVisit";
 import NumberInput from "../fields/NumberInput.vue";
 import RadioBox from "../fields/RadioBox.vue";
+import { say } from "../../words";
 
 /** How many pieces are looked at, and what lies in the cart meanwhile. */
 const props = defineProps<{ visit: Visit }>();
 const { quantity, cart, cartProduct, cartPieces } = props.visit;
 const CART: [CartMood, string][] = [
-  ["empty", "empty"],
-  ["this", "holds this"],
-  ["other", "holds something else"],
+  ["empty", say("visit-parts-empty")],
+  ["this", say("visit-parts-holds")],
+  ["other", say("visit-parts-holds-something-else")],
 ];
 const called = ref("");
 const other = computed({ get: () => cartProduct.value || null, set: (to) => (cartProduct.value = to ?? "") });
 const said = computed(() => {
   const what = CART.find(([key]) => key === cart.value)?.[1] ?? "";
-  const holds = cart.value === "other" && cartProduct.value ? `holds ${called.value || cartProduct.value}` : what;
+  const holds =
+    cart.value === "other" && cartProduct.value
+      ? say("visit-parts-holds-b", { called: called.value || cartProduct.value })
+      : what;
   return cart.value !== "empty" && cartPieces.value > 1 ? `${holds}, ${cartPieces.value}` : holds;
 });
 </script>
@@ -25,30 +29,30 @@ const said = computed(() => {
 <template>
   <v-menu :close-on-content-click="false">
     <template #activator="{ props: menu }">
-      <button v-bind="menu" class="part" :aria-label="`Cart: ${said}`">
-        Cart <b>{{ said }}</b>
+      <button v-bind="menu" class="part" :aria-label="say('visit-parts-cart', { said })">
+        {{ say("visit-parts-cart-b") }} <b>{{ said }}</b>
       </button>
     </template>
-    <div class="menu-sheet" role="group" aria-label="Cart">
+    <div class="menu-sheet" role="group" :aria-label="say('visit-parts-cart-b')">
       <label v-for="[key, words] in CART" :key="key">
         <RadioBox v-model="cart" name="cart-of-the-visit" :value="key" /> {{ words }}
       </label>
       <ProductPick
         v-if="cart === 'other'"
         v-model="other"
-        label="Which, if it matters"
+        :label="say('visit-parts-which-if-matters')"
         :named="[]"
-        none="anything"
+        :none="say('visit-parts-anything')"
         @named="(name) => (called = name)"
       />
       <label v-if="cart !== 'empty'">
-        <NumberInput v-model="cartPieces" :least="1" :most="99" aria-label="Pieces in the cart" />
-        {{ cartPieces === 1 ? "piece" : "pieces" }} of it
+        <NumberInput v-model="cartPieces" :least="1" :most="99" :aria-label="say('visit-parts-pieces-cart')" />
+        {{ say("visit-parts-pieces", { cartPieces }) }}
       </label>
     </div>
   </v-menu>
-  <label class="part" title="Quantity">
-    Quantity
+  <label class="part" :title="say('visit-parts-quantity')">
+    {{ say("visit-parts-quantity") }}
     <NumberInput v-model="quantity" bare :least="1" :most="99" />
   </label>
 </template>

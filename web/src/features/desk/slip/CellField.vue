@@ -4,6 +4,7 @@ import PickList from "../../../ui/PickList.vue";
 import type { Field, Value } from "../types";
 import { useTyping } from "../useTyping";
 import TextInput from "../../../ui/fields/TextInput.vue";
+import { say } from "../../../words";
 
 /** A value's control, in the place of its words: a list, a number or one line of text. */
 const props = defineProps<{ field: Field; now: { value: Value }; label: string }>();
@@ -89,7 +90,7 @@ defineExpose({ drop });
       bare
       :inputmode="shape.shape === 'number' ? 'numeric' : 'text'"
       :maxlength="'most' in shape && shape.shape !== 'number' ? shape.most : 500"
-      :placeholder="shape.shape === 'link' ? '/shop, https://…, mailto:…' : undefined"
+      :placeholder="shape.shape === 'link' ? say('cell-field-shop-https-mailto') : undefined"
       :aria-label="label"
       @input="shape.shape === 'link' ? typing.begin() : typing.go()"
       @blur="left"

@@ -7,6 +7,7 @@ import { injectMoves } from "../keys";
 import { newId } from "../order";
 import type { Band } from "../types";
 import TextInput from "../../../ui/fields/TextInput.vue";
+import { say } from "../../../words";
 
 /** A band below the chosen one, new or a kept one; and keeping the chosen one for other templates. */
 const props = defineProps<{ band: Band }>();
@@ -58,26 +59,35 @@ function chooseAt(at: number): void {
 <template>
   <v-menu>
     <template #activator="{ props: menu }">
-      <button v-bind="menu" class="tool" title="Add a band below" aria-label="Add a band below">
+      <button
+        v-bind="menu"
+        class="tool"
+        :title="say('kept-bands-add-band-below')"
+        :aria-label="say('kept-bands-add-band-below')"
+      >
         <v-icon :icon="mdiPlus" size="16" />
       </button>
     </template>
     <v-list>
-      <v-list-item title="Whole width" @click="moves.addBand([12])" />
-      <v-list-item title="Two columns, 7 + 5" @click="moves.addBand([7, 5])" />
-      <v-list-item title="Two columns, 6 + 6" @click="moves.addBand([6, 6])" />
-      <v-list-item title="Three columns" @click="moves.addBand([4, 4, 4])" />
+      <v-list-item :title="say('kept-bands-whole-width')" @click="moves.addBand([12])" />
+      <v-list-item :title="say('kept-bands-two-columns-7-5-n')" @click="moves.addBand([7, 5])" />
+      <v-list-item :title="say('kept-bands-two-columns-6-6-n')" @click="moves.addBand([6, 6])" />
+      <v-list-item :title="say('kept-bands-three-columns')" @click="moves.addBand([4, 4, 4])" />
       <template v-if="kept.length">
         <v-divider />
-        <v-list-subheader>Kept bands</v-list-subheader>
+        <v-list-subheader>{{ say("kept-bands-kept-bands") }}</v-list-subheader>
         <template v-for="one in kept" :key="one.id">
           <v-list-item
             v-if="!here.has(one.id)"
-            :title="`“${one.name}”, linked`"
-            :subtitle="one.used.length ? `the same as in ${one.used.join(', ')}` : 'in no template now'"
+            :title="say('kept-bands-linked', { name: one.name })"
+            :subtitle="
+              one.used.length
+                ? say('kept-bands-same', { used: one.used.join(', ') })
+                : say('kept-bands-no-template-now')
+            "
             @click="put(one, true)"
           />
-          <v-list-item :title="`“${one.name}”, a copy`" @click="put(one, false)" />
+          <v-list-item :title="say('kept-bands-copy', { name: one.name })" @click="put(one, false)" />
         </template>
       </template>
     </v-list>
@@ -88,26 +98,36 @@ function chooseAt(at: number): void {
         v-bind="menu"
         class="tool"
         :class="{ on: linked }"
-        :title="linked ? `Kept as “${linked.name}”` : 'Keep this band for other templates'"
-        :aria-label="linked ? `Kept as “${linked.name}”` : 'Keep this band for other templates'"
+        :title="linked ? say('kept-bands-kept', { name: linked.name }) : say('kept-bands-keep-band-other-templates')"
+        :aria-label="
+          linked ? say('kept-bands-kept', { name: linked.name }) : say('kept-bands-keep-band-other-templates')
+        "
       >
         <v-icon :icon="mdiLinkVariant" size="16" />
       </button>
     </template>
-    <v-card class="card" role="dialog" aria-label="Kept band">
+    <v-card class="card" role="dialog" :aria-label="say('kept-bands-kept-band')">
       <template v-if="linked">
         <p>
-          This is “{{ linked.name }}”.
-          {{ others.length ? `What changes here changes in ${others.join(" and ")} too.` : "It is linked here only." }}
+          {{
+            say("kept-bands-this-is", {
+              name: linked.name,
+              count: others.length
+                ? say("kept-bands-what-changes-here-changes", { others: others.join(say("kept-bands-and")) })
+                : say("kept-bands-linked-here-only"),
+            })
+          }}
         </p>
-        <v-btn @click="unlink">Unlink it here</v-btn>
+        <v-btn @click="unlink">{{ say("kept-bands-unlink-here") }}</v-btn>
       </template>
       <form v-else @submit.prevent="keep">
         <label class="field">
-          <span class="called">Keep this band as</span>
+          <span class="called">{{ say("kept-bands-keep-band") }}</span>
           <TextInput v-model="name" maxlength="120" @vue:mounted="$event.el?.focus({ preventScroll: true })" />
         </label>
-        <v-btn type="submit" variant="flat" color="primary" :disabled="name.trim() === ''">Save</v-btn>
+        <v-btn type="submit" variant="flat" color="primary" :disabled="name.trim() === ''">{{
+          say("kept-bands-save")
+        }}</v-btn>
       </form>
     </v-card>
   </v-menu>

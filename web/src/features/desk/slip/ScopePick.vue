@@ -2,28 +2,33 @@
 import { computed } from "vue";
 import { useDesk } from "../deskStore";
 import { useScope } from "../useScope";
+import { say } from "../../../words";
 
 /** For whom a value is set: everyone whom the template serves, one type, one product. */
 const desk = useDesk();
 const { levels, now } = useScope();
-const note = computed(() => (desk.scope === "template" ? "" : "Order and pieces stay the same for all."));
+const note = computed(() => (desk.scope === "template" ? "" : say("scope-pick-order-pieces-stay-same")));
 </script>
 
 <template>
   <div v-if="levels.length > 1" class="scope">
-    <div class="levels" role="group" aria-label="For whom">
+    <div class="levels" role="group" :aria-label="say('scope-pick-whom')">
       <button
         v-for="one in levels"
         :key="one.level"
         :aria-pressed="one.level === desk.scope"
-        :title="one.level === 'template' ? 'What is set counts for all' : `What is set counts for ${one.name} only`"
+        :title="
+          one.level === 'template'
+            ? say('scope-pick-what-set-counts-all')
+            : say('scope-pick-what-set-counts-only', { name: one.name })
+        "
         @click="desk.scope = one.level"
       >
-        {{ one.level === "template" ? "all" : one.name }}
+        {{ one.level === "template" ? say("scope-pick-all") : one.name }}
       </button>
     </div>
     <p v-if="note" class="signal">
-      <span class="unseen">Setting for {{ now?.name }} only.</span>
+      <span class="unseen">{{ say("scope-pick-setting-only", { name: now?.name }) }}</span>
       {{ note }}
     </p>
   </div>

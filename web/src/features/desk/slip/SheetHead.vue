@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { mdiMenuDown, mdiMenuRight } from "@mdi/js";
 import type { Head } from "./useSheet";
+import { say } from "../../../words";
 
 /** The heading of a part of the slip; folded, it tells in a line what its part holds. */
 defineProps<{
@@ -36,10 +37,10 @@ defineEmits<{ fold: []; rejoin: [] }>();
         v-if="head.set.length && head.open"
         class="rejoin quiet"
         tabindex="-1"
-        :aria-label="`Rejoin ${head.set.length} of ${head.name}`"
+        :aria-label="say('sheet-head-rejoin', { count: head.set.length, name: head.name })"
         @click="$emit('rejoin')"
       >
-        Rejoin {{ head.set.length }}
+        {{ say("sheet-head-rejoin-b", { count: head.set.length }) }}
       </button>
     </div>
   </div>

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { onMounted, ref } from "vue";
+import { say } from "../../../words";
 
 /** The upper edge of the slip: it is dragged, or moved by arrows, and stays where it was put. */
 const KEPT = "slip-height";
@@ -67,12 +68,12 @@ onMounted(() => {
     class="edge"
     role="separator"
     aria-orientation="horizontal"
-    aria-label="Height of the slip"
+    :aria-label="say('slip-edge-height-slip')"
     tabindex="0"
     :aria-valuenow="height || now()"
     :aria-valuemin="LEAST"
     :aria-valuemax="most"
-    title="Drag to change the height, double-click to reset"
+    :title="say('slip-edge-drag-change-height-double')"
     @pointerdown.prevent="drag"
     @dblclick="reset"
     @keydown="onKey"

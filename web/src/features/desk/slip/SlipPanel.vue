@@ -12,6 +12,7 @@ import SlipSheet from "./SlipSheet.vue";
 import SlipTools from "./SlipTools.vue";
 import { useSlip } from "./useSlip";
 import TextInput from "../../../ui/fields/TextInput.vue";
+import { say } from "../../../words";
 
 /** The slip of what is chosen: a job ticket, one line a setting, every screen beside the others. */
 const props = defineProps<{ facts: Situation | null; tablet: boolean }>();
@@ -42,9 +43,9 @@ const ofProduct = computed(() => {
   const kind = moves.line.value?.piece.kind;
   if (!kind || !desk.look || product.value?.sample) return null;
   const params = { handle: desk.look.product };
-  if (TOLD.includes(kind)) return { says: "What this product says here", to: { name: "texts", params } };
+  if (TOLD.includes(kind)) return { says: say("slip-panel-what-product-says-here"), to: { name: "texts", params } };
   if (kind !== "gallery") return null;
-  return { says: "The pictures of this product", to: { name: "pictures", params } };
+  return { says: say("slip-panel-pictures-product"), to: { name: "pictures", params } };
 });
 
 // Finding a setting by its name, its part or what it can be.
@@ -98,7 +99,7 @@ defineExpose({ enter });
 
 <template>
   <!-- Until the slip of what is chosen comes, nothing can be set on the one before, which stands under the other's name. -->
-  <div class="slip" role="region" aria-label="Slip" :inert="slip !== null && before">
+  <div class="slip" role="region" :aria-label="say('slip-panel-slip')" :inert="slip !== null && before">
     <SlipEdge />
     <template v-if="slip">
       <div class="title">
@@ -108,15 +109,19 @@ defineExpose({ enter });
           class="quiet appears"
           :class="{ signal: verdict && !verdict.holds }"
           :aria-expanded="conditions"
-          :title="verdict && !verdict.holds ? `Not here: ${verdict.why}` : 'When it appears'"
+          :title="
+            verdict && !verdict.holds
+              ? say('slip-panel-not-here', { why: verdict.why })
+              : say('slip-panel-when-appears')
+          "
           @click="conditions = !conditions"
         >
-          appears {{ rule.wide.says }}
+          {{ say("slip-panel-appears", { says: rule.wide.says }) }}
         </button>
         <button
           class="tool"
-          title="Find a setting, F"
-          aria-label="Find a setting"
+          :title="say('slip-panel-find-setting-f')"
+          :aria-label="say('slip-panel-find-setting')"
           :aria-pressed="finding"
           @click="finding = !finding"
         >
@@ -129,8 +134,8 @@ defineExpose({ enter });
         ref="field"
         v-model="typed"
         class="find"
-        placeholder="Find a setting"
-        aria-label="Find a setting"
+        :placeholder="say('slip-panel-find-setting')"
+        :aria-label="say('slip-panel-find-setting')"
         @keydown.enter.prevent.stop="sheet?.enter()"
         @keydown.down.prevent.stop="sheet?.enter()"
         @keydown.esc.stop="
@@ -138,11 +143,11 @@ defineExpose({ enter });
           sheet?.enter();
         "
       />
-      <p v-if="linkedBand" class="soft note">Linked: what changes here changes elsewhere too.</p>
+      <p v-if="linkedBand" class="soft note">{{ say("slip-panel-linked-what-changes-here") }}</p>
       <ScopePick />
       <div v-if="conditions && rule" class="conditions">
         <LongField :field="rule" :now="{ value: ruleNow }" :verdict="verdict" @set="(to) => appears(to as Rule)" />
-        <button v-if="rule.wide.own" class="quiet" @click="appears(null)">Rejoin</button>
+        <button v-if="rule.wide.own" class="quiet" @click="appears(null)">{{ say("slip-panel-rejoin") }}</button>
       </div>
       <p v-for="small in tooSmall" :key="small.why" class="signal note">{{ small.why }}</p>
       <!-- Another piece has a sheet of its own: what was being typed on this one is still kept for this one. -->
@@ -159,11 +164,7 @@ defineExpose({ enter });
       </SlipSheet>
     </template>
     <p v-else class="soft none" role="status">
-      {{
-        unseen
-          ? "The server doesn’t answer. What is set here is shown as soon as it does."
-          : "Choose a line in the order, or point at something in a proof."
-      }}
+      {{ unseen ? say("slip-panel-server-doesnt-answer-what") : say("slip-panel-choose-line-order-point") }}
     </p>
   </div>
 </template>

@@ -12,6 +12,7 @@ import { ARRANGED, columnsIn } from "./columns";
 import { type Cell, type Row, useSheet } from "./useSheet";
 import { useTold } from "./useTold";
 import { useWalk } from "./useWalk";
+import { say } from "../../../words";
 
 /** The settings of a piece or band, a line each, with its value on every screen in a cell of its own. */
 const props = defineProps<{
@@ -143,7 +144,7 @@ const { told, tell, hush, keepers } = useTold(
 );
 function named(field: Field, cell: Cell): string {
   const screen = field.phone ? `, ${SCREEN[cell.device]}` : "";
-  return `${field.label}${screen}: ${cell.says || "empty"}${cell.own ? ", set here" : ""}`;
+  return `${field.label}${screen}: ${cell.says || say("slip-sheet-empty")}${cell.own ? say("slip-sheet-set-here") : ""}`;
 }
 
 const arranged = computed(() => {
@@ -165,12 +166,12 @@ defineExpose({ enter });
 
 <template>
   <div class="sheet" :class="{ three: devices.length > 2 }" @scroll="hush">
-    <div ref="grid" role="grid" tabindex="-1" aria-label="Settings" @keydown="onKey">
+    <div ref="grid" role="grid" tabindex="-1" :aria-label="say('slip-sheet-settings')" @keydown="onKey">
       <div class="line screens" role="row">
         <span role="columnheader">
-          <span class="unseen">Setting</span>
+          <span class="unseen">{{ say("slip-sheet-setting") }}</span>
           <button class="quiet" tabindex="-1" @click="sheet.foldAll(!open)">
-            {{ open ? "Fold all" : "Open all" }}
+            {{ open ? say("slip-sheet-fold-all") : say("slip-sheet-open-all") }}
           </button>
         </span>
         <span v-for="device in devices" :key="device" role="columnheader">{{ SCREEN[device] }}</span>
@@ -185,13 +186,13 @@ defineExpose({ enter });
           @rejoin="rejoin(row)"
         />
         <div v-else-if="row.is === 'columns'" class="line" role="row">
-          <span class="label" role="rowheader">Columns</span>
+          <span class="label" role="rowheader">{{ say("slip-sheet-columns") }}</span>
           <div class="whole" role="gridcell" data-value="columns:wide" :aria-colspan="devices.length">
             <PickList
               v-if="editing && isAt(row, 'wide')"
               :model-value="arranged"
               :options="ARRANGED"
-              label="Columns"
+              :label="say('slip-sheet-columns')"
               :free="columnsIn"
               @pick="arrange"
               @done="focus(row)"
@@ -203,7 +204,7 @@ defineExpose({ enter });
               class="value"
               :data-at="isAt(row, 'wide') || undefined"
               :tabindex="isAt(row, 'wide') ? 0 : -1"
-              :aria-label="`Columns: ${slip.columns}`"
+              :aria-label="say('slip-sheet-columns-b', { columns: slip.columns })"
               @mousedown.left="press(row, 'wide', $event)"
               @click="begin(row, 'wide')"
             >
@@ -261,7 +262,7 @@ defineExpose({ enter });
                 @mouseleave="hush"
               >
                 <span v-if="cell.own" class="set" :class="{ departs: desk.scope !== 'template' }" />
-                {{ cell.means ? cell.says || "empty" : "–" }}
+                {{ cell.means ? cell.says || say("slip-sheet-empty") : "–" }}
               </button>
             </div>
           </div>
@@ -273,7 +274,7 @@ defineExpose({ enter });
         </template>
       </template>
     </div>
-    <p v-if="rows.length === 0" class="soft none">No setting here is called so.</p>
+    <p v-if="rows.length === 0" class="soft none">{{ say("slip-sheet-no-setting-here-called") }}</p>
     <slot />
     <p
       v-if="told"

@@ -5,6 +5,7 @@ import type { Schemas } from "../../../api/client";
 import { useDesk } from "../deskStore";
 import { injectMoves } from "../keys";
 import KeptBands from "./KeptBands.vue";
+import { say } from "../../../words";
 
 /** What can be done with what the slip is of. */
 const props = defineProps<{ slip: Schemas["SlipView"] }>();
@@ -29,15 +30,20 @@ const looks = computed(() =>
   <button
     v-if="ownOfAll > 0"
     class="tool"
-    :title="`Rejoin: drop all ${ownOfAll} values set here`"
-    aria-label="Rejoin all values of this"
+    :title="say('slip-tools-rejoin-drop-all-values', { ownOfAll })"
+    :aria-label="say('slip-tools-rejoin-all-values')"
     @click="moves.rejoin([slip.target])"
   >
     <v-icon :icon="mdiUndoVariant" size="15" />
   </button>
   <v-menu v-if="twins.length">
     <template #activator="{ props: menu }">
-      <button v-bind="menu" class="tool" title="Looks of others of its kind" aria-label="Looks of others of its kind">
+      <button
+        v-bind="menu"
+        class="tool"
+        :title="say('slip-tools-looks-others-kind')"
+        :aria-label="say('slip-tools-looks-others-kind')"
+      >
         <v-icon :icon="mdiBrushVariant" size="15" />
       </button>
     </template>
@@ -45,11 +51,11 @@ const looks = computed(() =>
       <v-list-item
         v-for="twin in twins"
         :key="twin.piece.id"
-        :title="`Take the looks of ${twin.number}`"
+        :title="say('slip-tools-take-looks', { number: twin.number })"
         @click="moves.giveLooks({ piece: twin.piece.id }, looks, [slip.target])"
       />
       <v-list-item
-        :title="twins.length === 1 ? 'Give it these looks' : `Give all ${twins.length} others these looks`"
+        :title="say('slip-tools-give-all-others-these', { count: twins.length })"
         @click="
           moves.giveLooks(
             slip.target,
@@ -61,10 +67,21 @@ const looks = computed(() =>
     </v-list>
   </v-menu>
   <KeptBands v-if="moves.band.value" :key="moves.band.value.id" :band="moves.band.value" />
-  <button v-else class="tool" title="Copy, D" aria-label="Copy this piece" @click="moves.copy">
+  <button
+    v-else
+    class="tool"
+    :title="say('slip-tools-copy-d')"
+    :aria-label="say('slip-tools-copy-piece')"
+    @click="moves.copy"
+  >
     <v-icon :icon="mdiContentCopy" size="15" />
   </button>
-  <button class="tool" title="Remove, Delete" aria-label="Remove this" @click="moves.remove">
+  <button
+    class="tool"
+    :title="say('slip-tools-remove-delete')"
+    :aria-label="say('slip-tools-remove')"
+    @click="moves.remove"
+  >
     <v-icon :icon="mdiDeleteOutline" size="16" />
   </button>
 </template>

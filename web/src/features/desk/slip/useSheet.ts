@@ -2,6 +2,7 @@ import { type ComputedRef, computed, ref, watch } from "vue";
 import type { Schemas } from "../../../api/client";
 import { injectMoves } from "../keys";
 import { DEVICES, type Device, type Field, type Value } from "../types";
+import { say } from "../../../words";
 
 export interface Head {
   name: string;
@@ -27,7 +28,7 @@ export interface Cell {
   value: Value;
 }
 
-const NAMES = { says: "Says", looks: "Looks", setting: "Looks" } as const;
+const NAMES = { says: say("sheet-says"), looks: say("sheet-looks"), setting: say("sheet-looks") } as const;
 /** Parts that were folded in or out by hand; they stay so. */
 const KEPT = "slip-folds";
 
@@ -58,11 +59,19 @@ export function useSheet(
     const mine = values.value?.[device]?.[field.key];
     const waits = mine !== undefined && (!view.own || JSON.stringify(mine) !== JSON.stringify(view.value));
     if (waits && mine !== undefined) {
-      return { device, says: words(field, mine), quiet: false, own: true, means: true, from: "Set here.", value: mine };
+      return {
+        device,
+        says: words(field, mine),
+        quiet: false,
+        own: true,
+        means: true,
+        from: say("sheet-set-here"),
+        value: mine,
+      };
     }
     const of = view.source.device;
     const quiet = of !== device && device !== "wide" && field[device] != null;
-    const says = !quiet ? view.says : of === "tablet" ? "as tablet" : "as wide";
+    const says = !quiet ? view.says : of === "tablet" ? say("sheet-tablet") : say("sheet-wide");
     return { device, says, quiet, own: view.own, means: view.means, from: view.from, value: view.value };
   }
   function cells(field: Field): Cell[] {
@@ -153,7 +162,7 @@ function words(field: Field, value: Value): string {
   if ("options" in field.shape) {
     return field.shape.options.find((one) => JSON.stringify(one.value) === JSON.stringify(value))?.says ?? "";
   }
-  if (typeof value === "boolean") return value ? "yes" : "no";
+  if (typeof value === "boolean") return value ? say("sheet-yes") : say("sheet-no");
   if (typeof value === "number") return `${value} ${field.unit}`.trim();
   if (typeof value === "string") return field.shape.shape === "rich" ? value.replace(/<[^>]*>/g, " ").trim() : value;
   if (Array.isArray(value)) return value.length === 0 ? "" : String(value[0]);

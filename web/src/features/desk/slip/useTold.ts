@@ -3,6 +3,7 @@ import { useDesk } from "../deskStore";
 import { DEVICES, type Device, type Field, type Target } from "../types";
 import { useScope } from "../useScope";
 import type { Cell } from "./useSheet";
+import { say } from "../../../words";
 
 /** So long a value is pointed at before it tells of itself. */
 const WAIT_MS = 300;
@@ -28,9 +29,9 @@ export function useTold(
     const now = cellOf(field, device);
     const says = [
       now.says.length > CUT && !now.quiet ? `${now.says}.` : "",
-      now.means ? now.from : "Does nothing on this screen as other settings are.",
+      now.means ? now.from : say("told-does-nothing-screen-other"),
       keepers(field),
-      now.own ? "Delete rejoins it." : "",
+      now.own ? say("told-delete-rejoins") : "",
     ];
     return { says: says.filter(Boolean).join(" "), top, left };
   });
@@ -61,10 +62,13 @@ export function useTold(
     const here = inner.filter(scope.bearsHere).map((one) => scope.nameOf(one.whom));
     const elsewhere = inner.length - here.length;
     if (inner.length === 0) return "";
-    if (here.length === 0)
-      return `Differs for ${elsewhere === 1 ? "one other product or type" : `${elsewhere} others`}.`;
-    const keep = here.length === 1 ? "keeps its" : "keep their";
-    return `${here.join(" and ")} ${keep} own${elsewhere ? `, and ${elsewhere} more` : ""}.`;
+    if (here.length === 0) return say("told-differs-others", { elsewhere });
+    const keep = say("told-keep-their", { count: here.length });
+    return say("told-own", {
+      here: here.join(say("told-and")),
+      keep,
+      elsewhere: elsewhere ? say("told-more", { elsewhere }) : "",
+    });
   }
 
   return { told, tell, hush, keepers };

@@ -2,6 +2,7 @@
 import { computed, ref, watch } from "vue";
 import { useTyping } from "../../useTyping";
 import LongText from "../../../../ui/fields/LongText.vue";
+import { say } from "../../../../words";
 
 /** Lines, each a text of its own. */
 const props = defineProps<{ modelValue: string[]; label: string }>();
@@ -30,7 +31,7 @@ function keep(): boolean {
     v-model="typed"
     :aria-label="label"
     rows="4"
-    placeholder="One line for each"
+    :placeholder="say('lines-field-one-line-each')"
     @update:model-value="typing.go"
     @blur="typing.end"
   />

@@ -2,6 +2,7 @@
 import { mdiClose } from "@mdi/js";
 import { computed, nextTick, ref, watch } from "vue";
 import { useMedia } from "../../useMedia";
+import { say } from "../../../../words";
 
 /** Pictures or a film of the shop, chosen from what it has. */
 const props = defineProps<{ modelValue: string[]; count: number; film: boolean }>();
@@ -10,7 +11,7 @@ const { media, load, problem } = useMedia();
 const all = computed(() => media.value.filter((m) => m.film === props.film));
 const chosen = computed(() =>
   props.modelValue.map(
-    (name) => all.value.find((m) => m.name === name) ?? { name, alt: "no longer there", small: null },
+    (name) => all.value.find((m) => m.name === name) ?? { name, alt: say("media-field-no-longer-there"), small: null },
   ),
 );
 
@@ -46,7 +47,7 @@ function drop(name: string): void {
     <span v-for="one in chosen" :key="one.name" class="one">
       <img v-if="one.small" :src="one.small" :alt="one.alt" :title="one.alt" />
       <span v-else class="soft">{{ one.alt }}</span>
-      <button type="button" :aria-label="`Remove: ${one.alt}`" @click="drop(one.name)">
+      <button type="button" :aria-label="say('media-field-remove', { alt: one.alt })" @click="drop(one.name)">
         <v-icon :icon="mdiClose" size="12" />
       </button>
     </span>
@@ -55,14 +56,10 @@ function drop(name: string): void {
         <button v-bind="menu" type="button" class="quiet">
           {{
             chosen.length
-              ? count === 1
-                ? "Another one"
-                : "Add more"
+              ? say("media-field-add-more", { count })
               : film
-                ? "Choose a film"
-                : count === 1
-                  ? "Choose a picture"
-                  : "Choose pictures"
+                ? say("media-field-choose-film")
+                : say("media-field-choose-pictures", { count })
           }}
         </button>
       </template>
@@ -78,9 +75,9 @@ function drop(name: string): void {
           <span>{{ one.alt }}</span>
         </button>
         <p v-if="problem" class="signal" role="alert">{{ problem.message }}</p>
-        <p v-else-if="all.length === 0" class="soft">The shop has none yet.</p>
+        <p v-else-if="all.length === 0" class="soft">{{ say("media-field-shop-has-none-yet") }}</p>
         <router-link class="more" to="/pictures" target="_blank">
-          {{ film ? "Put in another film" : "Put in other pictures" }}
+          {{ film ? say("media-field-put-another-film") : say("media-field-put-other-pictures") }}
         </router-link>
       </div>
     </v-menu>

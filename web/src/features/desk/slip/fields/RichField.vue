@@ -13,6 +13,7 @@ import StarterKit from "@tiptap/starter-kit";
 import { onBeforeUnmount, onMounted, ref, shallowRef, watch } from "vue";
 import { useTyping } from "../../useTyping";
 import TextInput from "../../../../ui/fields/TextInput.vue";
+import { LOCALE, say } from "../../../../words";
 
 /** Formatted text: headings, lists, links, emphasis. What is pasted loses all else; the server cleans it once more. */
 const props = defineProps<{ modelValue: string; most: number; labelledby: string }>();
@@ -64,8 +65,8 @@ function length(): number {
 function tooMuch(event: ClipboardEvent): boolean {
   const text = event.clipboardData?.getData("text/plain") ?? "";
   if (text.length + length() <= props.most) return false;
-  const count = text.length.toLocaleString("en-GB");
-  problem.value = `That is ${count} characters more; this text holds ${props.most.toLocaleString("en-GB")} in all. Nothing was pasted.`;
+  const count = text.length.toLocaleString(LOCALE);
+  problem.value = say("rich-field-characters-more-text-holds", { count, most: props.most.toLocaleString(LOCALE) });
   return true;
 }
 
@@ -74,7 +75,9 @@ function keep(): boolean {
   const empty = html === "<p></p>" ? "" : html;
   if (empty === props.modelValue) return true;
   if (empty.length > props.most) {
-    problem.value = `This text is ${(empty.length - props.most).toLocaleString("en-GB")} characters too long; the last change isn't kept yet.`;
+    problem.value = say("rich-field-text-characters-too-long", {
+      count: (empty.length - props.most).toLocaleString(LOCALE),
+    });
     return false;
   }
   emit("update:modelValue", empty);
@@ -83,32 +86,37 @@ function keep(): boolean {
 
 const ACTS = [
   {
-    name: "Heading",
+    name: say("rich-field-heading"),
     icon: mdiFormatHeader2,
     mark: ["heading", { level: 2 }],
     run: (e: Editor) => e.chain().focus().toggleHeading({ level: 2 }).run(),
   },
   {
-    name: "Subheading",
+    name: say("rich-field-subheading"),
     icon: mdiFormatHeader3,
     mark: ["heading", { level: 3 }],
     run: (e: Editor) => e.chain().focus().toggleHeading({ level: 3 }).run(),
   },
-  { name: "Strong", icon: mdiFormatBold, mark: ["bold", {}], run: (e: Editor) => e.chain().focus().toggleBold().run() },
   {
-    name: "Emphasis",
+    name: say("rich-field-strong"),
+    icon: mdiFormatBold,
+    mark: ["bold", {}],
+    run: (e: Editor) => e.chain().focus().toggleBold().run(),
+  },
+  {
+    name: say("rich-field-emphasis"),
     icon: mdiFormatItalic,
     mark: ["italic", {}],
     run: (e: Editor) => e.chain().focus().toggleItalic().run(),
   },
   {
-    name: "List",
+    name: say("rich-field-list"),
     icon: mdiFormatListBulleted,
     mark: ["bulletList", {}],
     run: (e: Editor) => e.chain().focus().toggleBulletList().run(),
   },
   {
-    name: "Numbered list",
+    name: say("rich-field-numbered-list"),
     icon: mdiFormatListNumbered,
     mark: ["orderedList", {}],
     run: (e: Editor) => e.chain().focus().toggleOrderedList().run(),
@@ -131,7 +139,7 @@ function setLink(): void {
   if (to === "") chain?.unsetLink().run();
   else if (/^(https?:\/\/|mailto:|tel:|\/(?!\/))/i.test(to)) chain?.setLink({ href: to }).run();
   else {
-    problem.value = "A link begins with /, https://, mailto: or tel:.";
+    problem.value = say("rich-field-link-begins-https-mailto");
     return;
   }
   problem.value = "";
@@ -141,7 +149,7 @@ function setLink(): void {
 
 <template>
   <div class="rich">
-    <div class="bar" role="toolbar" aria-label="Formatting">
+    <div class="bar" role="toolbar" :aria-label="say('rich-field-formatting')">
       <button
         v-for="act in ACTS"
         :key="act.name"
@@ -156,8 +164,8 @@ function setLink(): void {
       </button>
       <button
         type="button"
-        aria-label="Link"
-        title="Link"
+        :aria-label="say('rich-field-link')"
+        :title="say('rich-field-link')"
         :aria-pressed="isOn('link', {})"
         @mousedown.prevent
         @click="askLink"
@@ -166,8 +174,13 @@ function setLink(): void {
       </button>
     </div>
     <form v-if="linking" class="link" @submit.prevent="setLink">
-      <TextInput v-model="href" bare aria-label="The link leads to" placeholder="/shop, https://…, mailto:…" />
-      <button class="quiet">{{ href.trim() === "" ? "No link" : "Link" }}</button>
+      <TextInput
+        v-model="href"
+        bare
+        :aria-label="say('rich-field-link-leads')"
+        :placeholder="say('rich-field-shop-https-mailto')"
+      />
+      <button class="quiet">{{ href.trim() === "" ? say("rich-field-no-link") : say("rich-field-link") }}</button>
     </form>
     <div ref="place" class="text" />
     <p v-if="problem" class="signal" role="alert">{{ problem }}</p>

@@ -4,6 +4,7 @@ import { ref, watch } from "vue";
 import type { Schemas } from "../../../../api/client";
 import { useTyping } from "../../useTyping";
 import LongText from "../../../../ui/fields/LongText.vue";
+import { say } from "../../../../words";
 
 /** Entries of several parts: questions with answers, quotes with names. */
 const props = defineProps<{ modelValue: string[][]; parts: Schemas["PartView"][]; count: number; label: string }>();
@@ -56,16 +57,23 @@ function up(index: number): void {
         />
       </div>
       <div class="acts">
-        <button type="button" :disabled="index === 0" :aria-label="`Move entry ${index + 1} up`" @click="up(index)">
+        <button
+          type="button"
+          :disabled="index === 0"
+          :aria-label="say('rows-field-move-entry-up', { index: index + 1 })"
+          @click="up(index)"
+        >
           <v-icon :icon="mdiArrowUp" size="14" />
         </button>
-        <button type="button" :aria-label="`Remove entry ${index + 1}`" @click="remove(index)">
+        <button type="button" :aria-label="say('rows-field-remove-entry', { index: index + 1 })" @click="remove(index)">
           <v-icon :icon="mdiDeleteOutline" size="15" />
         </button>
       </div>
     </fieldset>
-    <button v-if="rows.length < count" type="button" class="quiet" @click="add">Add an entry</button>
-    <span v-else class="soft">{{ count }} entries are the most.</span>
+    <button v-if="rows.length < count" type="button" class="quiet" @click="add">
+      {{ say("rows-field-add-entry") }}
+    </button>
+    <span v-else class="soft">{{ say("rows-field-entries-most", { count }) }}</span>
   </div>
 </template>
 

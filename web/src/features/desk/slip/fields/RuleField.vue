@@ -3,6 +3,7 @@ import { computed } from "vue";
 import type { Schemas } from "../../../../api/client";
 import type { Rule } from "../../types";
 import RuleGroup from "./RuleGroup.vue";
+import { say } from "../../../../words";
 
 /** *Appears when*: always, or when all or any of some sentences hold. */
 const props = defineProps<{ modelValue: Rule; verdict: Schemas["VerdictView"] | null }>();
@@ -18,9 +19,9 @@ const always = computed(() => group.value.is === "all" && group.value.of.length 
 
 <template>
   <div class="rule">
-    <p v-if="always" class="soft">It always appears.</p>
+    <p v-if="always" class="soft">{{ say("rule-field-always-appears") }}</p>
     <p v-else-if="verdict" :class="verdict.holds ? 'holds' : 'signal'" role="status">
-      {{ verdict.holds ? "Shown here" : "Not shown here" }}: {{ verdict.why }}.
+      {{ verdict.holds ? say("rule-field-shown-here") : say("rule-field-not-shown-here") }}: {{ verdict.why }}.
     </p>
     <RuleGroup :model-value="group" :depth="0" @update:model-value="(rule) => emit('update:modelValue', rule)" />
   </div>

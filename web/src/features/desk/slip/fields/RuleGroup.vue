@@ -5,6 +5,7 @@ import { useDesk } from "../../deskStore";
 import type { Rule } from "../../types";
 import RuleSentence from "./RuleSentence.vue";
 import OneOf from "../../../../ui/fields/OneOf.vue";
+import { say } from "../../../../words";
 
 /** Sentences joined by all or any; one of them may be a group again. */
 type Group = Extract<Rule, { is: "all" | "any" }>;
@@ -29,15 +30,15 @@ function turned(rule: Rule): Rule {
   return rule.is === "not" ? rule.of : { is: "not", of: rule };
 }
 const JOINED = [
-  { value: "all", says: "All of these" },
-  { value: "any", says: "Any of these" },
+  { value: "all", says: say("rule-group-all-these") },
+  { value: "any", says: say("rule-group-any-these") },
 ] as const;
 function inner(rule: Rule): Group | null {
   return rule.is === "all" || rule.is === "any" ? rule : null;
 }
 const choices = computed(() => [
   ...(desk.view?.sentences ?? []).map((one) => ({ value: one.rule.is as string, title: one.words })),
-  ...(props.depth === 0 && rows.value.length > 0 ? [{ value: "group", title: "one of several …" }] : []),
+  ...(props.depth === 0 && rows.value.length > 0 ? [{ value: "group", title: say("rule-group-one-several") }] : []),
 ]);
 </script>
 
@@ -47,7 +48,7 @@ const choices = computed(() => [
       v-if="rows.length > 1 || depth > 0"
       :model-value="modelValue.is"
       :options="JOINED"
-      label="How the sentences are joined"
+      :label="say('rule-group-how-sentences-joined')"
       @update:model-value="(is) => emit('update:modelValue', { ...modelValue, is })"
     />
     <div v-for="(rule, index) in rows" :key="index" class="row">
@@ -63,14 +64,18 @@ const choices = computed(() => [
         @update:model-value="(one) => set(index, one)"
         @turn="set(index, turned(rule))"
       />
-      <button type="button" aria-label="Take this sentence out" @click="put(rows.filter((_, i) => i !== index))">
+      <button
+        type="button"
+        :aria-label="say('rule-group-take-sentence-out')"
+        @click="put(rows.filter((_, i) => i !== index))"
+      >
         <v-icon :icon="mdiClose" size="14" />
       </button>
     </div>
     <v-menu max-height="340">
       <template #activator="{ props: menu }">
         <button v-bind="menu" type="button" class="quiet">
-          {{ rows.length ? "And another sentence" : "Only when …" }}
+          {{ rows.length ? say("rule-group-another-sentence") : say("rule-group-only-when") }}
         </button>
       </template>
       <v-list>

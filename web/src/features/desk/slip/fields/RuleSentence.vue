@@ -5,6 +5,7 @@ import { useDesk } from "../../deskStore";
 import type { Rule } from "../../types";
 import MomentInput from "../../../../ui/fields/MomentInput.vue";
 import PickField from "../../../../ui/fields/PickField.vue";
+import { say } from "../../../../words";
 
 /** One sentence, with what it needs to know. A click on its words makes it the opposite. */
 const props = defineProps<{ modelValue: Rule }>();
@@ -16,7 +17,7 @@ const negated = computed(() => props.modelValue.is === "not");
 const plain = computed((): Rule => (props.modelValue.is === "not" ? props.modelValue.of : props.modelValue));
 const words = computed(() => {
   const sentence = desk.view?.sentences.find((one) => one.rule.is === plain.value.is);
-  return (negated.value ? sentence?.opposite : sentence?.words) ?? "a condition made elsewhere";
+  return (negated.value ? sentence?.opposite : sentence?.words) ?? say("rule-sentence-condition-made-elsewhere");
 });
 
 function put(rule: Rule): void {
@@ -46,7 +47,9 @@ function setDay(which: "from" | "to", day: string): void {
 
 <template>
   <div class="sentence">
-    <button type="button" class="words" title="Say the opposite" @click="emit('turn')">{{ words }}</button>
+    <button type="button" class="words" :title="say('rule-sentence-say-opposite')" @click="emit('turn')">
+      {{ words }}
+    </button>
     <TypedInput
       v-if="plain.is === 'pictures_over' || plain.is === 'stock_under'"
       type="number"
@@ -84,9 +87,19 @@ function setDay(which: "from" | "to", day: string): void {
       <option v-for="tag in new Set([plain.tag, ...(desk.view?.tags ?? [])])" :key="tag">{{ tag }}</option>
     </PickField>
     <span v-else-if="plain.is === 'between'" class="days">
-      <MomentInput day :model-value="plain.from ?? ''" aria-label="from" @update:model-value="setDay('from', $event)" />
-      and
-      <MomentInput day :model-value="plain.to ?? ''" aria-label="to" @update:model-value="setDay('to', $event)" />
+      <MomentInput
+        day
+        :model-value="plain.from ?? ''"
+        :aria-label="say('rule-sentence-from')"
+        @update:model-value="setDay('from', $event)"
+      />
+      {{ say("rule-sentence-and") }}
+      <MomentInput
+        day
+        :model-value="plain.to ?? ''"
+        :aria-label="say('rule-sentence-to')"
+        @update:model-value="setDay('to', $event)"
+      />
     </span>
   </div>
 </template>

@@ -2,6 +2,7 @@
 import { ref, watch } from "vue";
 import { useTyping } from "../../useTyping";
 import TextInput from "../../../../ui/fields/TextInput.vue";
+import { say } from "../../../../words";
 
 /** A table whose first row is its head. A table copied in a spreadsheet can be pasted as it is. */
 const props = defineProps<{ modelValue: string[][]; columns: number; rows: number; most: number }>();
@@ -27,8 +28,8 @@ function keep(): boolean {
 }
 function begin(): void {
   table.value = [
-    ["", "One", "Two"],
-    ["First", "", ""],
+    ["", say("table-field-one"), say("table-field-two")],
+    [say("table-field-first"), "", ""],
   ];
   keep();
 }
@@ -60,7 +61,11 @@ function paste(event: ClipboardEvent): void {
   const width = Math.max(...cells.map((row) => row.length));
   const tooLong = cells.flat().some((cell) => cell.length > props.most);
   if (cells.length > props.rows || width > props.columns || tooLong) {
-    problem.value = `This table holds ${props.rows} rows and ${props.columns} columns, and ${props.most} characters in a cell. Nothing was pasted.`;
+    problem.value = say("table-field-table-holds-rows-columns", {
+      rows: props.rows,
+      columns: props.columns,
+      most: props.most,
+    });
     return;
   }
   problem.value = "";
@@ -71,7 +76,9 @@ function paste(event: ClipboardEvent): void {
 
 <template>
   <div class="table" @paste="paste">
-    <button v-if="table.length === 0" type="button" class="quiet" @click="begin">Begin a table</button>
+    <button v-if="table.length === 0" type="button" class="quiet" @click="begin">
+      {{ say("table-field-begin-table") }}
+    </button>
     <template v-else>
       <div class="cells" :style="{ gridTemplateColumns: `repeat(${table[0]?.length ?? 1}, minmax(64px, 1fr))` }">
         <template v-for="(row, r) in table" :key="r">
@@ -82,20 +89,22 @@ function paste(event: ClipboardEvent): void {
             bare
             :class="{ head: r === 0 || c === 0 }"
             :maxlength="most"
-            :aria-label="`Row ${r + 1}, column ${c + 1}`"
+            :aria-label="say('table-field-row-column', { r: r + 1, c: c + 1 })"
             @input="typing.go"
             @blur="typing.end"
           />
         </template>
       </div>
       <div class="acts">
-        <button v-if="table.length < rows" type="button" class="quiet" @click="addRow">Add a row</button>
-        <button v-if="(table[0]?.length ?? 0) < columns" type="button" class="quiet" @click="addColumn">
-          Add a column
+        <button v-if="table.length < rows" type="button" class="quiet" @click="addRow">
+          {{ say("table-field-add-row") }}
         </button>
-        <button type="button" class="quiet" @click="removeRow">Drop the last row</button>
+        <button v-if="(table[0]?.length ?? 0) < columns" type="button" class="quiet" @click="addColumn">
+          {{ say("table-field-add-column") }}
+        </button>
+        <button type="button" class="quiet" @click="removeRow">{{ say("table-field-drop-last-row") }}</button>
         <button v-if="(table[0]?.length ?? 0) > 1" type="button" class="quiet" @click="removeColumn">
-          Drop the last column
+          {{ say("table-field-drop-last-column") }}
         </button>
       </div>
     </template>

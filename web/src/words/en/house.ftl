@@ -1,0 +1,38 @@
+### What an owner reads: house.
+
+## HouseView
+house-view-type = Type
+house-view-families-eight-steps-from = The families, and eight steps from which every text takes its size.
+house-view-colours = Colours
+house-view-few-colours-each-one = Few colours, each with one meaning.
+house-view-space-shape = Space and shape
+house-view-nine-steps-between-things = Nine steps between things, the width of the page, corners.
+house-view-buttons = Buttons
+house-view-they-under-pointer-pressed = As they are, under the pointer, pressed and out of use.
+house-view-fields = Fields
+house-view-quantity-lists-checkout = Quantity, lists and the checkout.
+house-view-choices = Choices
+house-view-swatches-buttons-radio-lists = Swatches, buttons and radio lists; an options piece can have its own.
+house-view-marks = Marks
+house-view-what-said-picture-sale = What is said on a picture: sale, sold out, coming soon.
+house-view-house-style = House style
+house-view-parts-house-style = Parts of the house style
+house-view-own = { $count } own
+house-view-living-sample = Living sample
+house-view-contrast = Contrast
+house-view-pairs-too-weak-read = { $count ->
+    [one] 1 pair is
+   *[other] { $count } pairs are
+} too weak to be read by everybody.
+house-view-every-pair-can-read = Every pair can be read (WCAG 2.2, AA).
+house-view-aa = Aa
+house-view-needs = needs { $needed }
+
+## TokenField
+token-field-px = px
+token-field-set-you = Set by you
+token-field-rejoin = Rejoin { $label }
+token-field-rejoin-b = Rejoin
+
+## useHouse
+house-house-style = House style
