@@ -294,6 +294,8 @@ async fn a_product_gets_a_page_of_its_own_and_comes_back(pool: MySqlPool) {
     let owner = site.owner().await;
     let body = json!({ "name": "Curlew, own page", "from": 2, "product": "curlew" });
     let id = json_of(owner.post("/api/templates", &body).await).await["id"].as_u64().unwrap();
+    let again = json_of(owner.post("/api/templates", &body).await).await;
+    assert_eq!(again["id"], id, "the page that was begun is gone on with");
     let desk = json_of(owner.get(&format!("/api/templates/{id}/desk")).await).await;
     assert_eq!((&desk["serves"], &desk["products"]["products"][0]["handle"]), (&json!(1), &json!("curlew")));
     assert_eq!(desk["own_of"], json!({ "handle": "curlew", "name": "Curlew", "back_to": 2 }));

@@ -30,7 +30,7 @@ pub struct Added {
 }
 
 /// Adds a template that isn't live: empty, a copy of another one's draft, or a product's own page. It serves nothing
-/// until it is published.
+/// until it is published. A product's own page that was begun before and isn't live yet is gone on with.
 #[utoipa::path(operation_id = "add_template", responses((status = 200, body = Added), (status = 404, body = ApiError), (status = 422, body = ApiError)))]
 #[post("/templates")]
 pub async fn add(state: Data<State>, _caller: Caller, body: Json<NewTemplate>) -> ApiResult<Json<Added>> {
@@ -41,6 +41,11 @@ pub async fn add(state: Data<State>, _caller: Caller, body: Json<NewTemplate>) -
     };
     let mut reach: Reach = ReachRule::Named.into();
     if let Some(handle) = &body.product {
+        let all = state.store.templates().await?;
+        let begun = all.iter().find(|t| t.published.is_none() && t.reach.only_product() == Some(handle));
+        if let Some(begun) = begun {
+            return Ok(Json(Added { id: begun.id, templates: view(&state).await? }));
+        }
         let product = state.store.product(handle).await?.ok_or_else(|| ApiError::no_such("product"))?;
         layout = compose(&layout, &product.kind.handle, &product.handle);
         reach.also.push(product.handle);
