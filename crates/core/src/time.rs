@@ -54,6 +54,15 @@ impl std::fmt::Display for Local {
     }
 }
 
+impl Local {
+    /// For an owner: `2 January 2027, 08:00`; without the time where a day begins.
+    #[must_use]
+    pub fn told(&self) -> String {
+        let midnight = (self.0.hour(), self.0.minute()) == (0, 0);
+        self.0.strftime(if midnight { "%-d %B %Y" } else { "%-d %B %Y, %H:%M" }).to_string()
+    }
+}
+
 /// A day of the calendar (Gregorian, also before it was in use) as `2026-11-24`.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]

@@ -12,10 +12,14 @@ export function when(moment: string): string {
   return at.toLocaleString(LOCALE, { day: "numeric", month: "short", ...otherYear(at), ...time });
 }
 
-/** A time to come on the shop's clocks, as in “1 December” or “24 December, 09:00”; with the year where it is another. */
-export function onThe(local: string): string {
+/** A day on the shop's clocks, as in “1 December”; with the year where it is another. */
+export function dayOf(local: string): string {
   const at = new Date(local);
-  const day = at.toLocaleDateString(LOCALE, { day: "numeric", month: "long", ...otherYear(at) });
+  return at.toLocaleDateString(LOCALE, { day: "numeric", month: "long", ...otherYear(at) });
+}
+
+/** A time on the shop's clocks, as in “1 December” or “24 December, 09:00”. */
+export function onThe(local: string): string {
   const time = local.slice(11, 16);
-  return time === "00:00" ? day : `${day}, ${time}`;
+  return time === "00:00" ? dayOf(local) : `${dayOf(local)}, ${time}`;
 }

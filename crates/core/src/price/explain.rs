@@ -91,15 +91,14 @@ impl Outcome {
     /// In an owner's words; `product` gives what a product is called.
     #[must_use]
     pub fn told(&self, product: impl Fn(&Handle) -> String, locale: Locale) -> String {
-        let at = |local: &Local| local.to_string().replace('T', ", ");
         match self {
             Self::Applied { from: 0 | 1 } => "taken".into(),
             Self::Applied { from } => format!("taken: the step from {from} pieces"),
             Self::Beaten => "another rule gives a lower price".into(),
             Self::NoEffect => "would not make it cheaper".into(),
             Self::Off => "is off".into(),
-            Self::NotYet { from } => format!("begins {}", at(from)),
-            Self::Over { until } => format!("ended {}", at(until)),
+            Self::NotYet { from } => format!("begins {}", from.told()),
+            Self::Over { until } => format!("ended {}", until.told()),
             Self::TooFew { needs, has } => format!("needs {needs} pieces; there are {has}"),
             Self::Without { needs } => {
                 let names: Vec<String> = needs.iter().map(product).collect();
@@ -240,8 +239,8 @@ mod tests {
             (Outcome::Beaten, "another rule gives a lower price", "would be £80.00"),
             (Outcome::NoEffect, "would not make it cheaper", "–"),
             (Outcome::Off, "is off", "–"),
-            (Outcome::NotYet { from: at("2027-01-02T08:00") }, "begins 2027-01-02, 08:00", "–"),
-            (Outcome::Over { until: at("2025-12-31T00:00") }, "ended 2025-12-31, 00:00", "–"),
+            (Outcome::NotYet { from: at("2027-01-02T08:00") }, "begins 2 January 2027, 08:00", "–"),
+            (Outcome::Over { until: at("2025-12-31T00:00") }, "ended 31 December 2025", "–"),
             (Outcome::TooFew { needs: 4, has: 2 }, "needs 4 pieces; there are 2", "–"),
             (
                 Outcome::TotalTooLow { needs: pounds(50_000), has: pounds(20_000) },

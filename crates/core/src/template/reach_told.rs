@@ -2,7 +2,6 @@
 
 use super::{Feature, Reach, ReachRule};
 use crate::ids::Handle;
-use crate::time::Local;
 
 /// As many things are named.
 const MOST_NAMED: usize = 3;
@@ -57,11 +56,10 @@ impl Reach {
     /// When it holds, on the shop's clocks; empty where it always does.
     #[must_use]
     pub fn dates_told(&self) -> String {
-        let at = |local: &Local| local.to_string().replace('T', " ");
         match (&self.from, &self.until) {
-            (Some(from), Some(until)) => format!("{} to {}", at(from), at(until)),
-            (Some(from), None) => format!("from {}", at(from)),
-            (None, Some(until)) => format!("until {}", at(until)),
+            (Some(from), Some(until)) => format!("{} to {}", from.told(), until.told()),
+            (Some(from), None) => format!("from {}", from.told()),
+            (None, Some(until)) => format!("until {}", until.told()),
             (None, None) => String::new(),
         }
     }
@@ -77,6 +75,7 @@ fn list(all: Vec<String>) -> String {
 mod tests {
     use super::*;
     use crate::catalog::Tag;
+    use crate::time::Local;
 
     fn handle(text: &str) -> Handle {
         Handle::try_from(text).unwrap()
@@ -124,9 +123,9 @@ mod tests {
         let at = |text: &str| Some(Local::try_from(text.to_owned()).unwrap());
         let (spring, summer) = ("2027-03-01T09:00", "2027-06-01T00:00");
         let dates = |from, until| Reach { from, until, ..Reach::fallback() }.dates_told();
-        assert_eq!(dates(at(spring), at(summer)), "2027-03-01 09:00 to 2027-06-01 00:00");
-        assert_eq!(dates(at(spring), None), "from 2027-03-01 09:00");
-        assert_eq!(dates(None, at(summer)), "until 2027-06-01 00:00");
+        assert_eq!(dates(at(spring), at(summer)), "1 March 2027, 09:00 to 1 June 2027");
+        assert_eq!(dates(at(spring), None), "from 1 March 2027, 09:00");
+        assert_eq!(dates(None, at(summer)), "until 1 June 2027");
         assert_eq!(dates(None, None), "");
     }
 }

@@ -3,6 +3,7 @@ import { computed, onMounted, ref } from "vue";
 import { type ApiError, type Schemas, api, ask } from "../../api/client";
 import ProblemNote from "../../ui/ProblemNote.vue";
 import TextInput from "../../ui/fields/TextInput.vue";
+import { onThe } from "../../ui/when";
 import { say } from "../../words";
 
 /** What was written to shoppers: confirmations of orders, and that something is back. Nothing is sent from here. */
@@ -41,7 +42,7 @@ const shown = computed(() => found.value[chosen.value] ?? found.value[0]);
         <li v-for="(one, place) in found" :key="place">
           <button :class="{ chosen: one === shown }" :aria-current="one === shown" @click="chosen = place">
             <b>{{ one.subject }}</b>
-            <span class="soft">{{ one.address }} · {{ one.at.replace("T", ", ") }}</span>
+            <span class="soft">{{ one.address }} · {{ onThe(one.at) }}</span>
           </button>
         </li>
       </ul>

@@ -9,6 +9,7 @@ import MomentInput from "../../ui/fields/MomentInput.vue";
 import NumberInput from "../../ui/fields/NumberInput.vue";
 import TickBox from "../../ui/fields/TickBox.vue";
 import PickField from "../../ui/fields/PickField.vue";
+import { dayOf } from "../../ui/when";
 import { say } from "../../words";
 
 /** Any variant, quantity, cart and time: what it costs under the draft, and how that comes about. */
@@ -118,7 +119,7 @@ const taken = computed(() => tried.value?.plans.find((one) => one.taken));
           {{
             say("price-bench-lowest-30-days-before", {
               amount: written(tried.lowest.amount),
-              lowest_at: tried.lowest_at.slice(0, 10),
+              lowest_at: dayOf(tried.lowest_at),
             })
           }}
         </span>

@@ -6,6 +6,7 @@ import type { PricesControl, PricesView } from "./usePrices";
 import { written } from "./usePrices";
 import RadioBox from "../../ui/fields/RadioBox.vue";
 import PickField from "../../ui/fields/PickField.vue";
+import { dayOf, onThe } from "../../ui/when";
 import { say } from "../../words";
 
 /** How prices are shown: where an old price comes from and when it stands there, tax, rounding, signs. */
@@ -75,7 +76,7 @@ function dropRate(kind: string): void {
         {{
           say("price-ways-shows-old-price-30-n", {
             typed: written(one.typed),
-            since: one.since.slice(0, 10),
+            since: dayOf(one.since),
             amount: written(one.lowest.amount),
           })
         }}
@@ -201,7 +202,7 @@ function dropRate(kind: string): void {
         </PickField>
       </label>
     </div>
-    <p class="soft">{{ say("price-ways-shops-clocks", { now: view.now.replace("T", ", ") }) }}</p>
+    <p class="soft">{{ say("price-ways-shops-clocks", { now: onThe(view.now) }) }}</p>
   </div>
 </template>
 

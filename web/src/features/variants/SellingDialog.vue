@@ -10,6 +10,7 @@ import TickBox from "../../ui/fields/TickBox.vue";
 import PickField from "../../ui/fields/PickField.vue";
 import { type SellingForm, sellingOf } from "./selling";
 import DialogSheet from "../../ui/DialogSheet.vue";
+import { dayOf } from "../../ui/when";
 import { say } from "../../words";
 
 /** How one product is sold: price, how many at a time, what shoppers may write onto it. */
@@ -131,7 +132,7 @@ const onto = computed({
           <li v-for="past in view.history" :key="past.until + (past.sku ?? '')">
             <span>{{ past.sku ?? say("selling-dialog-product") }}</span>
             <b>{{ past.was ? written(past.was) : say("selling-dialog-products-price") }}</b>
-            <span class="soft">{{ say("selling-dialog-until", { until: past.until.slice(0, 10) }) }}</span>
+            <span class="soft">{{ say("selling-dialog-until", { until: dayOf(past.until) }) }}</span>
           </li>
         </ul>
       </details>
