@@ -37,13 +37,14 @@ type ToProof =
   | { say: "page"; html: string }
   | ({ say: "changes" } & Changes)
   | { say: "choose"; piece: string | null; band: string | null; also: string[]; label: string; reveal: boolean }
-  | { say: "first-screen"; height: number; scale: number };
+  | { say: "first-screen"; height: number; scale: number; says: string };
 
 let chosen: string | null = null;
 let chosenBand: string | null = null;
 let also: string[] = [];
 let chosenLabel = "";
 let foldAt: number | null = null;
+let foldSays = "";
 
 function tell(message: Record<string, unknown>): void {
   parent.postMessage({ from: "proof", ...message }, self.origin);
@@ -90,7 +91,7 @@ function drawFold(): void {
     document.body.append(line);
   }
   line.style.top = `${foldAt}px`;
-  line.dataset.says = `first screen, ${foldAt}`;
+  line.dataset.says = foldSays;
 }
 
 function find(kind: "piece" | "band", id: string | null): HTMLElement | null {
@@ -238,7 +239,7 @@ addEventListener("message", (event: MessageEvent<ToProof>) => {
     const element = find("piece", chosen) ?? find("band", chosenBand);
     if (element && message.reveal) reveal(element);
   } else if (message.say === "first-screen") {
-    foldAt = message.height;
+    [foldAt, foldSays] = [message.height, message.says];
     // Marks keep their size on the desk, however small the proof is drawn.
     const { style } = document.documentElement;
     style.setProperty("--unscale", String(1 / message.scale));

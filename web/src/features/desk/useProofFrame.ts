@@ -5,6 +5,7 @@ import { CLIPBOARD, injectMoves } from "./keys";
 import { type Parts, changesBetween, partsOf } from "./proofChanges";
 import { type Box, bandOf, pieceOf } from "./types";
 import type { Press } from "./useKeys";
+import { say } from "../../words";
 
 interface Wiring {
   holder: Ref<HTMLElement | null>;
@@ -67,7 +68,8 @@ export function useProofFrame(wiring: Wiring) {
   }
 
   function sendFold(): void {
-    tell({ say: "first-screen", height: wiring.fold(), scale: scale.value });
+    const height = wiring.fold();
+    tell({ say: "first-screen", height, scale: scale.value, says: say("proof-frame-first-screen", { height }) });
   }
 
   function point(piece: string | null, band: string | null, more: boolean): void {

@@ -370,8 +370,12 @@ kept-bands-unlink-here = Unlink it here
 kept-bands-keep-band = Keep this band as
 kept-bands-save = Save
 
+## useProofFrame
+proof-frame-first-screen = first screen, { $height }
+
 ## ScopePick
 scope-pick-order-pieces-stay-same = Order and pieces stay the same for all.
+scope-pick-for = For
 scope-pick-whom = For whom
 scope-pick-what-set-counts-all = What is set counts for all
 scope-pick-what-set-counts-only = What is set counts for { $name } only

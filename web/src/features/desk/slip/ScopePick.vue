@@ -13,6 +13,7 @@ const note = computed(() => (desk.scope === "template" ? "" : say("scope-pick-or
 <template>
   <div v-if="levels.length > 1" class="scope">
     <div class="levels" role="group" :aria-label="say('scope-pick-whom')">
+      <span aria-hidden="true">{{ say("scope-pick-for") }}</span>
       <button
         v-for="one in levels"
         :key="one.level"
@@ -43,8 +44,7 @@ const note = computed(() => (desk.scope === "template" ? "" : say("scope-pick-or
   gap: 4px;
   align-items: center;
 }
-.levels::before {
-  content: "For";
+.levels > span {
   margin-right: 4px;
   color: var(--soft);
 }
@@ -61,7 +61,7 @@ const note = computed(() => (desk.scope === "template" ? "" : say("scope-pick-or
 .levels button:hover {
   border-color: var(--ink);
 }
-.levels button:first-child {
+.levels button:first-of-type {
   flex-shrink: 0;
 }
 .levels [aria-pressed="true"] {
@@ -70,7 +70,7 @@ const note = computed(() => (desk.scope === "template" ? "" : say("scope-pick-or
   color: var(--sheet);
   font-weight: 600;
 }
-.levels [aria-pressed="true"]:not(:first-child) {
+.levels [aria-pressed="true"]:not(:first-of-type) {
   border-color: var(--signal);
   background: var(--signal);
 }
