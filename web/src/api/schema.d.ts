@@ -1157,7 +1157,7 @@ export interface paths {
         put?: never;
         /**
          * Adds a template that isn't live: empty, a copy of another one's draft, or a product's own page. It serves nothing
-         *     until it is published.
+         *     until it is published. A product's own page that was begun before and isn't live yet is gone on with.
          */
         post: operations["add_template"];
         delete?: never;
