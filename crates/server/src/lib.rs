@@ -20,6 +20,7 @@ mod routes;
 mod serving;
 mod session;
 mod state;
+mod unkept;
 mod upload;
 mod visit;
 mod walk;

@@ -1,6 +1,6 @@
 //! A step whose answer was lost is sent again, and is taken once: its sender gives it a key (`Idempotency-Key`). It is
 //! answered as it was the first time; where that answer was too long to be kept, that it was taken is told. Nobody waits
-//! until an answer is kept: meanwhile it is remembered here.
+//! until an answer is kept.
 
 use crate::error::ApiError;
 use crate::session::Caller;
@@ -10,53 +10,15 @@ use actix_web::dev::{ServiceRequest, ServiceResponse};
 use actix_web::http::StatusCode;
 use actix_web::http::header::{CONTENT_TYPE, HeaderValue};
 use actix_web::middleware::Next;
-use actix_web::web::{Bytes, Data};
+use actix_web::web::Data;
 use actix_web::{HttpResponse, ResponseError};
 use compagina_storage::{Before, StepKey, Store};
 use sha2::{Digest, Sha256};
-use std::collections::HashMap;
-use std::sync::{Mutex, PoisonError};
 
 pub const KEY_HEADER: &str = "idempotency-key";
 
 /// Bytes of an answer that is kept.
 const MOST_BYTES: u64 = 64 * 1024;
-
-/// Answers that were given and aren't kept yet.
-#[derive(Default)]
-pub struct Unkept(Mutex<HashMap<(u64, String), Given>>);
-
-#[derive(Clone)]
-struct Given {
-    asked: [u8; 32],
-    status: u16,
-    body: Bytes,
-}
-
-impl Unkept {
-    fn all(&self) -> std::sync::MutexGuard<'_, HashMap<(u64, String), Given>> {
-        self.0.lock().unwrap_or_else(PoisonError::into_inner)
-    }
-
-    fn before(&self, step: &StepKey) -> Option<Before> {
-        let given = self.all().get(&(step.owner, step.key.clone())).cloned()?;
-        let same = given.asked == step.asked;
-        Some(if same { Before::Answered(given.status, given.body.to_vec()) } else { Before::Another })
-    }
-
-    /// Keeps an answer while whoever asked has it already.
-    fn keep(state: Data<State>, step: StepKey, status: u16, body: Bytes) {
-        let name = (step.owner, step.key.clone());
-        state.unkept.all().insert(name.clone(), Given { asked: step.asked, status, body: body.clone() });
-        actix_web::rt::spawn(async move {
-            // Taken it is; without its answer it is told that it was.
-            if let Err(error) = state.store.answered(&step, status, &body).await {
-                tracing::warn!("an answer can't be kept: {error}");
-            }
-            state.unkept.all().remove(&name);
-        });
-    }
-}
 
 /// Takes a step that carries a key at most once.
 pub async fn once(
@@ -119,7 +81,15 @@ async fn take(
         return Ok(ServiceResponse::new(request, head.set_body(body)));
     }
     let body = to_bytes(body).await.map_err(|_| ApiError::unforeseen("an answer can't be read"))?;
-    Unkept::keep(state, step, head.status().as_u16(), body.clone());
+    let (status, kept) = (head.status().as_u16(), body.clone());
+    state.unkept.remember(&step, status, kept.clone());
+    actix_web::rt::spawn(async move {
+        // Taken it is; without its answer it is told that it was.
+        if let Err(error) = state.store.answered(&step, status, &kept).await {
+            tracing::warn!("an answer can't be kept: {error}");
+        }
+        state.unkept.forget(&step);
+    });
     Ok(ServiceResponse::new(request, head.set_body(BoxBody::new(body))))
 }
 

@@ -4,7 +4,6 @@ use super::Op;
 use crate::page::piece::band::{BEHIND, Behind, FILM, PICTURE};
 use crate::page::{Device, Layout, SetValue, Target};
 use crate::setting::Choice;
-use crate::style::Chain;
 
 /// An edit with what goes along with it: what is put behind a band is shown behind it, where nothing was yet.
 #[must_use]
@@ -26,7 +25,10 @@ fn put_behind(layout: &Layout, op: &Op) -> Option<(Target, Behind)> {
         _ => return None,
     };
     let (values, _) = layout.values_of(target)?;
-    let shows = |device| Chain::of_template(values).choice(&BEHIND, device) != Some(Behind::Nothing);
+    let shows = |device| match values.of(device).get(BEHIND.key) {
+        Some(SetValue::Text(name)) => name != Behind::Nothing.name(),
+        _ => false,
+    };
     (!Device::ALL.into_iter().any(shows)).then(|| (target.clone(), what))
 }
 
