@@ -208,25 +208,6 @@ async fn how_pieces_look(pool: MySqlPool) {
         }
         assert_eq!(set_to(&owner, "price").await["colour"], "accent");
         hand.took("A bigger title, the price before the summary in the accent, a button of its own", 10);
-
-        client.goto(&format!("{base}/templates/2?product=dunlin")).await.unwrap();
-        proofs_are_drawn(client).await;
-        let mut hand = Hand::new(client);
-        hand.click(".order .what", "Gallery").await;
-        hand.click(".scope button", "Sport kites").await;
-        hand.drags(&cell("thumbnails"), "under").await;
-        hand.click(".order .what", "Buy button").await;
-        hand.click(".scope button", "Dunlin").await;
-        hand.types(&cell("words"), "Take the Dunlin").await;
-        kept(client).await;
-        let departures = owner.draft().await["layout"]["departures"].clone();
-        let departs = |whom: &Value, setting: &str, value: &str| {
-            let all = departures.as_array().unwrap().iter();
-            all.filter(|one| one["whom"] == *whom).any(|one| one["values"]["wide"][setting] == value)
-        };
-        assert!(departs(&json!({ "type": "sport-kites" }), "thumbnails", "under"), "{departures}");
-        assert!(departs(&json!({ "product": "dunlin" }), "words", "Take the Dunlin"), "{departures}");
-        hand.took("Thumbnails for a type, words for a product", 6);
     })
     .await;
 }
