@@ -6,7 +6,7 @@ use crate::state::State;
 use actix_web::cookie::{Cookie, SameSite};
 use actix_web::http::Method;
 use actix_web::web::Data;
-use actix_web::{FromRequest, HttpRequest, dev::Payload};
+use actix_web::{FromRequest, HttpMessage, HttpRequest, dev::Payload};
 use base64::Engine;
 use base64::engine::general_purpose::URL_SAFE_NO_PAD;
 use compagina_storage::{By, Seen, Session};
@@ -19,6 +19,7 @@ const TOKEN_HEADER: &str = "x-csrf-token";
 pub const SEEN_HEADER: &str = "x-seen";
 
 /// An owner who is signed in, and, where the request changes something, has sent the token.
+#[derive(Clone)]
 pub struct Caller {
     pub session: Session,
     seen: Option<Seen>,
@@ -38,6 +39,10 @@ impl FromRequest for Caller {
     fn from_request(request: &HttpRequest, _: &mut Payload) -> Self::Future {
         let request = request.clone();
         Box::pin(async move {
+            // Asked once for a request, whoever wants to know.
+            if let Some(known) = request.extensions().get::<Self>() {
+                return Ok(known.clone());
+            }
             let state = request.app_data::<Data<State>>().ok_or_else(ApiError::sign_in_first)?;
             let hash = cookie_hash(&request, SESSION_COOKIE).ok_or_else(ApiError::sign_in_first)?;
             let session = state.store.session(&hash).await?.ok_or_else(ApiError::sign_in_first)?;
@@ -46,7 +51,9 @@ impl FromRequest for Caller {
                 return Err(ApiError::no_token());
             }
             let seen = request.headers().get(SEEN_HEADER).and_then(|value| Seen::read(value.to_str().ok()?));
-            Ok(Self { session, seen })
+            let caller = Self { session, seen };
+            request.extensions_mut().insert(caller.clone());
+            Ok(caller)
         })
     }
 }

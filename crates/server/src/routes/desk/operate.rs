@@ -8,7 +8,7 @@ use crate::state::State;
 use actix_web::post;
 use actix_web::web::{Data, Json, Path};
 use compagina_core::ids::TemplateId;
-use compagina_core::page::Op;
+use compagina_core::page::{Layout, Op, along, apply};
 use compagina_storage::Change;
 use serde::Deserialize;
 use utoipa::ToSchema;
@@ -80,16 +80,53 @@ pub(super) async fn change(
     look: Option<Look>,
 ) -> ApiResult<Json<DraftView>> {
     let id = TemplateId(id);
-    state.store.change_draft(id, caller.session.owner_id, revision, change).await?;
-    Ok(Json(draft_now(state, id, look.as_ref()).await?))
+    let foreseen = foreseen(state, id, revision, &change, look.as_ref());
+    let kept = state.store.change_draft(id, caller.session.owner_id, revision, change.clone());
+    let (foreseen, kept) = tokio::join!(foreseen, kept);
+    kept?;
+    Ok(Json(draft_after(state, id, look.as_ref(), foreseen).await?))
+}
+
+/// A layout, and the page that it makes.
+type Drawn = (Layout, String);
+
+/// What an edit most likely comes to, drawn while it is being kept; none where that can't be told beforehand.
+async fn foreseen(
+    state: &State,
+    id: TemplateId,
+    revision: u64,
+    change: &Change<'_>,
+    look: Option<&Look>,
+) -> Option<Drawn> {
+    let (Change::Edit(op), Some(look)) = (change, look) else { return None };
+    let template = state.store.template(id).await.ok().filter(|template| template.revision == revision)?;
+    let mut layout = template.draft;
+    let op = along(&layout, op.clone());
+    apply(&mut layout, op).ok()?;
+    let page = draw(state, id, &layout, look, None).await.ok()?;
+    Some((layout, page))
 }
 
 /// A draft as it is now, with the page that it makes under a situation where one is given.
 pub(super) async fn draft_now(state: &State, id: TemplateId, look: Option<&Look>) -> ApiResult<DraftView> {
+    draft_after(state, id, look, None).await
+}
+
+async fn draft_after(
+    state: &State,
+    id: TemplateId,
+    look: Option<&Look>,
+    foreseen: Option<Drawn>,
+) -> ApiResult<DraftView> {
     let (template, history) = tokio::try_join!(state.store.template(id), state.store.history(id))?;
     let view = draft_view(state, &template, history);
     let Some(look) = look else { return view.await };
-    let page = draw(state, id, &template.draft, look, None);
+    let page = async {
+        match foreseen {
+            Some((layout, page)) if layout == template.draft => Ok(page),
+            _ => draw(state, id, &template.draft, look, None).await,
+        }
+    };
     let (view, page, on_screens) = tokio::join!(view, page, on_screens(state, &template.draft, look));
     let mut view = view?;
     // A step is kept already: a page that can't be drawn must not make it look as if it weren't.
