@@ -270,6 +270,12 @@ document.addEventListener(
   },
   true,
 );
+document.addEventListener("dblclick", (event) => {
+  const piece = (event.target as Element).closest<HTMLElement>("[data-piece]")?.dataset.piece;
+  if (!piece) return;
+  getSelection()?.removeAllRanges();
+  tell({ say: "written" });
+});
 document.addEventListener("submit", (event) => event.preventDefault(), true);
 document.addEventListener("change", (event) => {
   const input = event.target as HTMLInputElement | HTMLSelectElement;

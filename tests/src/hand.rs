@@ -87,6 +87,32 @@ impl<'a> Hand<'a> {
         self.actions += 1;
     }
 
+    /// Two clicks on a piece in the wide proof, and what is then written into its words.
+    pub async fn writes(&mut self, piece: &str, text: &str) {
+        let there = format!(
+            "(() => {{ const frame = document.querySelector('iframe[title=\"Proof, Wide\"]'), at = frame.getBoundingClientRect();
+                const share = at.width / frame.offsetWidth, box = frame.contentDocument.querySelector('{piece}').getBoundingClientRect();
+                return [at.left + (box.left + 12) * share, at.top + (box.top + box.height / 2) * share]; }})()"
+        );
+        let there = ask(self.client, &there).await;
+        let (x, y) = (there[0].as_f64().unwrap(), there[1].as_f64().unwrap());
+        let button = MOUSE_BUTTON_LEFT;
+        let mut mouse = MouseActions::new("mouse".to_owned()).then(PointerAction::MoveTo {
+            duration: Some(Duration::from_millis(40)),
+            x,
+            y,
+        });
+        for _ in 0..2 {
+            mouse = mouse.then(PointerAction::Down { button }).then(PointerAction::Up { button });
+        }
+        self.client.perform_actions(mouse).await.unwrap();
+        until(self.client, "document.activeElement.matches('.slip input, .slip textarea')").await;
+        ask(self.client, "document.activeElement.select()").await;
+        let field = self.client.active_element().await.unwrap();
+        field.send_keys(&format!("{text}\u{e004}")).await.unwrap();
+        self.actions += 1;
+    }
+
     /// A key on the desk.
     pub async fn key(&mut self, key: &str) {
         crate::desk::press(self.client, key).await;

@@ -6,12 +6,13 @@ use crate::catalog::{
     TypeFields, Variant,
 };
 use crate::choice::{Choices, combinations, every_choice};
-use crate::ids::{Handle, ProductId, VariantId};
+use crate::ids::{Handle, ProductId, ValueId, VariantId};
 use crate::media::Picture;
 use crate::money::{Currency, Money};
 
-/// A sample has at most so many variants; of the options with most values not all are taken then.
-const MOST_VARIANTS: usize = 200;
+/// A sample has at most so many variants; of the options with most values not all are taken then. No more are made at
+/// once for a product that begins.
+pub const MOST_VARIANTS: usize = 200;
 const IN_STOCK: u32 = 12;
 /// No product that is kept has this number.
 const OF_A_SAMPLE: ProductId = ProductId(0);
@@ -88,10 +89,16 @@ impl SampleOf<'_> {
     }
 
     /// A real product of the type as it begins: with its options and a variant for each choice, none of them in stock,
-    /// without pictures and texts, and not in the shop yet. Where there would be too many variants it has none.
+    /// without pictures and texts, and not in the shop yet. Where there would be too many variants it has none. Of an
+    /// option some of whose values are among `only`, it has those alone.
     #[must_use]
-    pub fn begun(&self, handle: Handle, name: String) -> NewProduct {
-        let bare = self.bare(handle, name);
+    pub fn begun(&self, handle: Handle, name: String, only: &[ValueId]) -> NewProduct {
+        let mut bare = self.bare(handle, name);
+        for option in &mut bare.options {
+            if option.values.iter().any(|value| only.contains(&value.id)) {
+                option.values.retain(|value| only.contains(&value.id));
+            }
+        }
         let count = bare.options.iter().try_fold(1usize, |n, option| n.checked_mul(option.values.len()));
         let few = count.is_some_and(|count| count <= MOST_VARIANTS);
         let made = few.then(|| combinations(&bare, &Choices::default()).ok()).flatten().unwrap_or_default();
@@ -214,7 +221,7 @@ mod tests {
         let counts: Vec<usize> = sample.options.iter().map(|option| option.values.len()).collect();
         assert_eq!(counts, [10, 10, 2], "options lose values by turns, and one without values is none");
         assert_eq!(sample.variants.len(), 200);
-        let begun = many.begun(handle("gannet"), "Gannet".into());
+        let begun = many.begun(handle("gannet"), "Gannet".into(), &[]);
         assert!(begun.variants.is_empty(), "their owner chooses which are made");
     }
 
@@ -222,13 +229,24 @@ mod tests {
     fn a_real_product_begins_with_its_choices_and_with_no_word_of_the_sample() {
         let (kind, fields) = (kind(), fields());
         let begun =
-            of(&kind, &fields, &[("colour", 3), ("sail", 2)]).begun(handle("gannet"), "Gannet".into());
+            of(&kind, &fields, &[("colour", 3), ("sail", 2)]).begun(handle("gannet"), "Gannet".into(), &[]);
         assert_eq!(begun.state, ProductState::New);
         assert_eq!(begun.variants.len(), 6);
         assert!(begun.variants.iter().all(|v| v.stock == Stock::Counted(0) && v.sku.starts_with("GANNET")));
         assert!(begun.summary.is_empty() && begun.details.is_empty() && begun.facts.is_empty());
         assert_eq!(begun.options[0].1.len(), 3);
         assert_eq!((begun.price_minor, begun.pictures.len()), (14_900, 0));
+    }
+
+    #[test]
+    fn a_real_product_begins_with_the_values_that_were_chosen() {
+        let (kind, fields) = (kind(), fields());
+        let all = of(&kind, &fields, &[("colour", 3), ("sail", 2)]);
+        let colours: Vec<ValueId> = all.options[0].values[1..].iter().map(|value| value.id).collect();
+        let begun = all.begun(handle("gannet"), "Gannet".into(), &colours);
+        let used: Vec<usize> = begun.options.iter().map(|(_, values)| values.len()).collect();
+        assert_eq!((used, begun.variants.len()), (vec![2, 2], 4), "of sails, of which none was chosen, there are all");
+        assert_eq!(begun.options[0].1[0], all.options[0].values[1].handle);
     }
 
     #[test]

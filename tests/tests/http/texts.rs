@@ -86,7 +86,7 @@ async fn texts_that_are_there_can_be_kept_and_a_first_product_is_offered_what_it
     let fields = json!({ "details": ["In the bag"], "facts": ["Pull"], "tags": ["strong wind"] });
     let kind = json!({ "name": "Power kites", "fields": fields, "template": { "by": "template", "id": 2 } });
     json_of(owner.post("/api/types", &kind).await).await;
-    let first = json!({ "kind": "power-kites", "name": "Gannet", "price_minor": null });
+    let first = json!({ "kind": "power-kites", "name": "Gannet" });
     json_of(owner.post("/api/products", &first).await).await;
     let view = json_of(owner.get("/api/products/gannet/texts").await).await;
     assert_eq!((&view["texts"]["details"], &view["texts"]["tags"]), (&json!([]), &json!(["strong wind"])));

@@ -130,6 +130,13 @@ async fn pages(pool: MySqlPool) {
         until(client, &format!("{said}?.includes('they stand first')")).await;
         assert_eq!(ask(client, "document.querySelectorAll('.all .told').length").await, 12);
         hand.took("Whether the button is on a phone's first screen for twelve products", 1);
+
+        let mut hand = Hand::new(client);
+        hand.click(".all li:has(.told.signal) button", "").await;
+        hand.click(".foot button", "Hide ").await;
+        let late = "document.querySelector('.foot').innerText.includes('Phone: the buy button ends')";
+        until(client, &format!("!({late})")).await;
+        hand.took("The button brought onto a phone's first screen for one product", 2);
     })
     .await;
 }
@@ -191,8 +198,7 @@ async fn how_pieces_look(pool: MySqlPool) {
         in_both(client, "page.querySelector('.k-price').compareDocumentPosition(page.querySelector('.k-summary')) & 4").await;
         hand.click(".order .what", "Title").await;
         hand.drags(&cell("size"), "48 px").await;
-        hand.click(".order .what", "Buy button").await;
-        hand.types(&cell("words"), "Fly it").await;
+        hand.writes(".k-buy-button .buy", "Fly it").await;
         hand.types(&cell("now"), "Buy it now").await;
         hand.drags(&cell("after"), "message").await;
         hand.drags(&cell("width"), "its words").await;
@@ -207,7 +213,125 @@ async fn how_pieces_look(pool: MySqlPool) {
             assert_eq!(set[setting], *value, "{setting}: {set}");
         }
         assert_eq!(set_to(&owner, "price").await["colour"], "accent");
-        hand.took("A bigger title, the price before the summary in the accent, a button of its own", 10);
+        hand.took("A bigger title, the price before the summary in the accent, a button of its own", 9);
+    })
+    .await;
+}
+
+#[sqlx::test(migrations = false)]
+async fn who_gets_what(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let base = site.base.clone();
+    Browser::run(Screen::Wide, |client| async move {
+        let client = &client;
+        open_desk(client, &base, "/templates/1?product=connector-set").await;
+        let here = async || {
+            until(client, "document.querySelector('.slip:not([inert]) .scope .levels')").await;
+        };
+        let mut hand = Hand::new(client);
+        hand.click(".order .what", "Gallery").await;
+        here().await;
+        hand.click(".scope .levels button", "Spares").await;
+        hand.drags(".slip [data-value='thumbnails:wide'] button", "dots").await;
+        hand.click(".scope .levels button", "Connector set").await;
+        hand.writes(".k-buy-button .buy", "Take the set").await;
+        kept(client).await;
+        let departed = |it: &Value| {
+            let all = it["draft"]["layout"]["departures"].as_array().unwrap();
+            let set = |whom: Value, setting: &str, value: &str| {
+                all.iter().any(|one| one["whom"] == whom && one["values"]["wide"][setting] == value)
+            };
+            set(json!({ "type": "spares" }), "thumbnails", "dots")
+                && set(json!({ "product": "connector-set" }), "words", "Take the set")
+        };
+        comes(&owner, "/api/templates/1/desk", departed).await;
+        hand.took("Thumbnails for a type, words for a product", 5);
+
+        let copy = json_of(owner.post("/api/templates", &json!({ "name": "Winter", "from": 2 })).await).await;
+        client.goto(&format!("{base}/templates")).await.unwrap();
+        let mut hand = Hand::new(client);
+        hand.click("tr:has(a[href='/templates/5']) button", "Name and reach").await;
+        hand.click("[aria-label='Serves products'] button", "of some types").await;
+        hand.click(".dialog-sheet label", "Spares").await;
+        find(client, "[aria-label='But not these'] button").await.click().await.unwrap();
+        until(client, "document.activeElement.matches('.products input')").await;
+        let field = client.active_element().await.unwrap();
+        field.send_keys("connector").await.unwrap();
+        until(client, "document.querySelector('.products [aria-selected=true] .name')?.innerText === 'Connector set'").await;
+        field.send_keys(&format!("{}{}", Key::Enter, Key::Escape)).await.unwrap();
+        hand.did(1);
+        until(client, "document.querySelector('[aria-label=\"But not these\"] .chip')").await;
+        hand.types(".dialog-sheet .pair label:nth-child(1) input", "1.12.2099, 9:00").await;
+        hand.types(".dialog-sheet .pair label:nth-child(2) input", "1.3.2100, 9:00\u{e007}").await;
+        let reaches = |it: &Value| {
+            let reach = &it["templates"].as_array().unwrap().iter().find(|one| one["id"] == 5).unwrap()["reach"];
+            reach["types"] == json!(["spares"])
+                && reach["except"] == json!(["connector-set"])
+                && reach["until"] == "2100-03-01T09:00"
+        };
+        comes(&owner, "/api/templates", reaches).await;
+        hand.took("A type but one of its products, between two dates", 6);
+        assert_eq!(copy["id"], 5);
+
+        open_desk(client, &base, "/templates/2?product=whimbrel").await;
+        let mut hand = Hand::new(client);
+        hand.click(".order .band", "tinted").await;
+        hand.click("[aria-label='Keep this band for other templates']", "").await;
+        let name = find(client, "[aria-label='Kept band'] input").await;
+        name.send_keys(&format!("The details{}", Key::Enter)).await.unwrap();
+        until(client, "document.querySelector('[aria-label=\"Kept as “The details”\"]')").await;
+        client.goto(&format!("{base}/templates/1?product=connector-set")).await.unwrap();
+        proofs_are_drawn(client).await;
+        hand.did(2);
+        hand.key("a").await;
+        let finder = find(client, "[aria-label='Find a piece to add']").await;
+        finder.send_keys("the details").await.unwrap();
+        until(client, "document.querySelector('.piece-finder [aria-selected=true]')?.innerText.includes('a kept band')").await;
+        finder.send_keys(&Key::Enter.to_string()).await.unwrap();
+        hand.did(1);
+        until(client, "document.querySelector('.slip h2')?.innerText.includes('The details')").await;
+        hand.drags(".slip [data-value='ground:wide'] button", "ink").await;
+        let dark = |it: &Value| {
+            let bands = it["draft"]["layout"]["bands"].as_array().unwrap();
+            bands.iter().any(|band| band["kept"].is_u64() && band["values"]["wide"]["ground"] == "ink")
+        };
+        comes(&owner, "/api/templates/1/desk", dark).await;
+        comes(&owner, "/api/templates/2/desk", dark).await;
+        hand.took("A band in two templates, changed once", 7);
+    })
+    .await;
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_product_from_nothing(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let base = site.base.clone();
+    Browser::run(Screen::Wide, |client| async move {
+        let client = &client;
+        Browser::sign_in(client, &base).await;
+        let mut hand = Hand::new(client);
+        hand.click(".shelf section button", "Add a product to Sport kites").await;
+        hand.types(".dialog-sheet label:nth-child(1) input", "Merlin").await;
+        hand.types(".dialog-sheet label:nth-child(2) input", "42.50").await;
+        hand.click(".dialog-sheet fieldset .pill", "Ember").await;
+        hand.click(".dialog-sheet fieldset .pill", "Tide").await;
+        until(client, "document.querySelector('.dialog-sheet [role=status]')?.innerText === '2 variants are made.'").await;
+        hand.types(".dialog-sheet textarea", "A kite for one hand and a light wind.").await;
+        let picture = concat!(env!("CARGO_MANIFEST_DIR"), "/../docs/screenshots/desk.png");
+        find(client, ".dialog-sheet input[type=file]").await.send_keys(picture).await.unwrap();
+        hand.did(1);
+        hand.click(".dialog-sheet button[type=submit]", "").await;
+        until(client, "location.pathname === '/products/merlin/variants'").await;
+        until(client, "document.querySelectorAll('.lines .row').length === 2").await;
+        hand.types("[data-cell='1:price']", "45").await;
+        hand.click("nav a", "On the desk").await;
+        proofs_are_drawn(client).await;
+        in_both(client, "page.querySelector('h1').textContent.includes('Merlin') && page.querySelector('.k-gallery img')").await;
+        hand.took("A product in two variants with prices, a picture and a text, and its page", 10);
+        let made = json_of(owner.get("/api/products/merlin/variants").await).await;
+        assert_eq!(made["price"], "42.50", "{made}");
     })
     .await;
 }

@@ -126,9 +126,7 @@ async fn what_a_date_will_change_is_told_where_it_is_set_and_where_the_template_
         Browser::sign_in(&client, &base).await;
         client.goto(&format!("{base}/templates")).await.unwrap();
         click(&client, "tr:has(a[href='/templates/5']) button", "Name and reach").await;
-        let serves = "[...document.querySelectorAll('.dialog-sheet label')].find(e => e.textContent.startsWith('Serves')).querySelector('select')";
-        until(&client, "document.querySelector('.dialog-sheet select')").await;
-        ask(&client, &format!("(e => {{ e.value = 'types'; e.dispatchEvent(new Event('change')) }})({serves})")).await;
+        click(&client, "[aria-label='Serves products'] button", "of some types").await;
         click(&client, ".dialog-sheet label.tick", "Spares").await;
         let told = "document.querySelector('.dialog-sheet .shift')?.innerText";
         until(&client, &format!("{told}.includes('reach counts once it is published')")).await;

@@ -871,8 +871,8 @@ export interface paths {
         get: operations["list_products"];
         put?: never;
         /**
-         * Adds a product with what its type has: options, a variant for each choice, price and terms. It has no pictures, texts
-         *     or stock yet, and shoppers don't see it until it is put on sale.
+         * Adds a product with what its type has: options, a variant for each choice, price and terms. It has no pictures or stock
+         *     yet, of texts no more than a summary, and shoppers don't see it until it is put on sale.
          */
         post: operations["add_product"];
         delete?: never;
@@ -1673,6 +1673,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/types/{handle}/beginning": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** With what a product of a type begins where nothing else is said: options, values, price. */
+        get: operations["show_beginning"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/types/{handle}/fields": {
         parameters: {
             query?: never;
@@ -1865,11 +1882,11 @@ export interface components {
             /** @description Its type, by its handle. */
             kind: components["schemas"]["Handle"];
             name: string;
-            /**
-             * Format: int64
-             * @description In minor units; what the type says without one.
-             */
-            price_minor?: number | null;
+            /** @description A plain number, as it was typed; what the type says where it is empty. */
+            price?: string;
+            summary?: string;
+            /** @description Values that it is made in; of an option of which none is here, all. */
+            values?: components["schemas"]["ValueId"][];
         };
         Added: {
             id: components["schemas"]["TemplateId"];
@@ -1954,6 +1971,23 @@ export interface components {
             revision: number;
             /** @description The starter's key. */
             starter: string;
+        };
+        /** @description With what a product of a type begins. */
+        Beginning: {
+            currency: string;
+            /** @description So many variants are made at once at the most. */
+            most: number;
+            options: components["schemas"]["BeginningOption"][];
+            /** @description A plain number. */
+            price: string;
+        };
+        BeginningOption: {
+            name: string;
+            values: components["schemas"]["BeginningValue"][];
+        };
+        BeginningValue: {
+            id: components["schemas"]["ValueId"];
+            name: string;
         };
         Begun: {
             draft: components["schemas"]["DraftView"];
@@ -2643,6 +2677,8 @@ export interface components {
         KindView: {
             kind: components["schemas"]["Kind"];
             label: string;
+            /** @description Whether a shopper has to see it to choose and to buy. */
+            needed: boolean;
             only_one: boolean;
             role: components["schemas"]["Role"];
         };
@@ -10003,6 +10039,43 @@ export interface operations {
                 };
             };
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    show_beginning: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                handle: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Beginning"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -39,7 +39,7 @@ pub use selling::Selling;
 pub use shelf::{Found, OnShelf, Search, ShelfOrder, Standing};
 pub use tag::{LONGEST_TAG, Tag};
 pub use terms::{Signs, Terms, TermsError, TextProblem, TextTerms};
-pub use texts::{Texts, TextsError};
+pub use texts::{Texts, TextsError, tidied_summary};
 pub use uses::{MOST_OPTIONS, UsesError, change_uses};
 pub use variant::{LONGEST_SKU, Stock, Variant, is_sku};
 pub use way::{UnknownWay, Way};

@@ -116,12 +116,20 @@ impl Texts {
         Ok(Self {
             name,
             brand: line("the maker's name", &self.brand, LONGEST_BRAND)?,
-            summary: text("a summary", &self.summary, LONGEST_SUMMARY)?,
+            summary: tidied_summary(&self.summary)?,
             details: details(&self.details)?,
             facts: facts(&self.facts)?,
             tags: tags(&self.tags)?,
         })
     }
+}
+
+/// A summary as it is kept.
+///
+/// # Errors
+/// [`TextsError`] where it is too long or holds signs that can’t be seen.
+pub fn tidied_summary(summary: &str) -> Result<String, TextsError> {
+    text("a summary", summary, LONGEST_SUMMARY)
 }
 
 fn details(all: &[Detail]) -> Result<Vec<Detail>, TextsError> {

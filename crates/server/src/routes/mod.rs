@@ -48,6 +48,7 @@ pub fn api(config: &mut utoipa_actix_web::service_config::ServiceConfig<'_>) {
         .service(product_type::add::add)
         .service(product_type::change::change)
         .service(product_type::change::remove)
+        .service(product::add::beginning)
         .service(product::add::add)
         .service(product::texts::show)
         .service(product::texts::set)

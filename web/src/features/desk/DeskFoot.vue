@@ -3,25 +3,55 @@ import { computed } from "vue";
 import SavedState from "../../ui/SavedState.vue";
 import { useDesk } from "./deskStore";
 import { injectMoves } from "./keys";
+import { above, enough } from "./bringUp";
 import { kilobytes } from "./kilobytes";
-import { type Boxes, ORDER_DEVICES, SCREENS, type Situation } from "./types";
-import { say } from "../../words";
+import type { Line } from "./order";
+import { type Boxes, type Device, ORDER_DEVICES, SCREENS, type Situation } from "./types";
+import { useScope } from "./useScope";
+import { useValues } from "./useValues";
+import { LOCALE, say } from "../../words";
 
 const props = defineProps<{ boxes: Boxes; facts: Situation | null }>();
 defineEmits<{ help: [] }>();
 const desk = useDesk();
 const moves = injectMoves();
 
+const needed = computed(() => new Set((desk.view?.kinds ?? []).filter((one) => one.needed).map((one) => one.kind)));
+const scope = useScope();
+const { setting } = useValues();
+/** What can be left out on a screen, of this product, so that the buy button comes into its first screen. */
+function mendFor(device: Device, button: Line, below: number) {
+  const ids = enough(above(desk.order, props.boxes[device], button, device, needed.value), below);
+  if (ids.length === 0) return null;
+  const names = ids.map((id) => labelOf(id).toLowerCase());
+  const what = new Intl.ListFormat(LOCALE).format(names);
+  const own = scope.levels.value.find((level) => level.level === "product");
+  const text = say("desk-foot-hide-there", { what });
+  return {
+    text,
+    title: own ? say("desk-foot-for-alone", { name: own.name }) : undefined,
+    act: () =>
+      desk.edit({
+        op: "many",
+        ops: ids.map((piece) => setting({ piece }, "shown", device, false, own?.whom ?? null)),
+      }),
+  };
+}
+const labelOf = (id: string): string => {
+  const kind = desk.order.find((line) => line.piece.id === id)?.piece.kind;
+  return (kind && desk.labels.get(kind)) ?? id;
+};
 /** How far the first buy button ends below the first screen, measured in the proofs. */
 const late = computed(() => {
-  const button = desk.order.find((l) => l.piece.kind === "buy_button")?.piece.id;
-  if (!button) return [];
+  const line = desk.order.find((l) => l.piece.kind === "buy_button");
+  if (!line) return [];
+  const button = line.piece.id;
   return ORDER_DEVICES.flatMap((device) => {
     const box = props.boxes[device].get(button);
     const below = box?.seen ? box.bottom - SCREENS[device].height : 0;
-    return below > 0
-      ? [{ device, button, text: say("desk-foot-buy-button-ends-px", { name: SCREENS[device].name, below }) }]
-      : [];
+    if (below <= 0) return [];
+    const text = say("desk-foot-buy-button-ends-px", { name: SCREENS[device].name, below });
+    return [{ device, button, text, mend: mendFor(device, line, below) }];
   });
 });
 /** What the pictures weigh that are loaded before the shopper does anything. */
@@ -57,6 +87,7 @@ const buy = computed(() => {
     <template v-for="one in late" :key="one.device">
       <span class="signal">{{ one.text }}</span>
       <button class="quiet" @click="moves.choose({ piece: one.button })">{{ say("desk-foot-show-me") }}</button>
+      <button v-if="one.mend" class="quiet" :title="one.mend.title" @click="one.mend.act">{{ one.mend.text }}</button>
     </template>
     <span v-if="late.length === 0 || buy.mend" :class="buy.mend ? 'signal' : 'soft'">{{ buy.text }}</span>
     <template v-if="small.length">

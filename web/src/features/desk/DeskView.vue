@@ -79,7 +79,7 @@ const press = useKeys({
   show: (which) => (shown.value = which),
   find: () => (finding.value = true),
   setting: () => (findingSetting.value = true),
-  into: () => slip.value?.enter(),
+  into: (writes) => slip.value?.enter(writes),
   letGo: () => moves.choose(null),
 });
 

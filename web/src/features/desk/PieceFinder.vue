@@ -2,11 +2,13 @@
 import { computed, onMounted, ref } from "vue";
 import { useDesk } from "./deskStore";
 import type { Kind, Situation } from "./types";
+import { type KeptBand, useKeptBands } from "./useKeptBands";
 import TextInput from "../../ui/fields/TextInput.vue";
 import { say } from "../../words";
 
-/** Opens right in the order: what this product has and the page lacks stands first. */
-const props = defineProps<{ product: Situation | null }>();
+/** Opens right in the order: what this product has and the page lacks stands first, and bands that are kept stand last;
+ * one of those goes in below `band`. */
+const props = defineProps<{ product: Situation | null; band: string }>();
 const emit = defineEmits<{ pick: [kind: Kind, more: boolean]; close: [] }>();
 const desk = useDesk();
 const typed = defineModel<string>("typed", { required: true });
@@ -18,32 +20,54 @@ onMounted(() => {
   finder.value?.scrollIntoView({ block: "nearest" });
 });
 
-const found = computed(() => {
+const kept = useKeptBands();
+/** A piece of a kind, or a kept band. */
+interface Found {
+  key: string;
+  says: string;
+  told: string;
+  pick: (more: boolean) => void;
+}
+const words = computed(() => typed.value.trim().toLowerCase());
+const has = (label: string): boolean => words.value.split(/\s+/).every((word) => label.toLowerCase().includes(word));
+const pieces = computed((): Found[] => {
   const here = new Set(desk.order.map((line) => line.piece.kind));
-  const typedNow = typed.value.trim().toLowerCase();
-  const words = typedNow.split(/\s+/);
   const idle = (kind: Kind) => kind === "options" && props.product?.options.length === 0;
   // What the words begin with stands before what only has them in it.
-  const begins = (label: string) => label.toLowerCase().startsWith(typedNow);
+  const begins = (label: string) => label.toLowerCase().startsWith(words.value);
+  const rank = ({ kind, label }: { kind: Kind; label: string }): number =>
+    4 * Number(!begins(label)) + Number(here.has(kind)) + 2 * Number(idle(kind));
   return (desk.view?.kinds ?? [])
-    .filter((k) => words.every((word) => k.label.toLowerCase().includes(word)) && !(k.only_one && here.has(k.kind)))
-    .map((k) => ({
-      ...k,
-      has: here.has(k.kind),
-      rank: 4 * Number(!begins(k.label)) + Number(here.has(k.kind)) + 2 * Number(idle(k.kind)),
-    }))
-    .sort((a, b) => a.rank - b.rank);
+    .filter((one) => has(one.label) && !(one.only_one && here.has(one.kind)))
+    .sort((a, b) => rank(a) - rank(b))
+    .map((one) => ({
+      key: one.kind,
+      says: one.label,
+      told: here.has(one.kind) ? say("piece-finder-there-already") : "",
+      pick: (more) => emit("pick", one.kind, more),
+    }));
 });
+const found = computed((): Found[] => [
+  ...pieces.value,
+  ...kept.kept.value
+    .filter((one) => has(one.name) && !kept.here.value.has(one.id))
+    .map((one) => ({
+      key: `kept-${one.id}`,
+      says: say("piece-finder-kept-band", { name: one.name }),
+      told: say("piece-finder-linked"),
+      pick: () => link(one),
+    })),
+]);
+function link(one: KeptBand): void {
+  emit("close");
+  void kept.put(one, props.band, true);
+}
 
 const current = computed(() => found.value[at.value]);
 
 function step(by: number): void {
   const count = found.value.length;
   if (count) at.value = (at.value + by + count) % count;
-}
-
-function take(event: KeyboardEvent): void {
-  if (current.value) emit("pick", current.value.kind, event.shiftKey);
 }
 
 function leave(event: FocusEvent): void {
@@ -62,27 +86,27 @@ function leave(event: FocusEvent): void {
       :aria-label="say('piece-finder-find-piece-add')"
       aria-controls="finder-list"
       aria-expanded="true"
-      :aria-activedescendant="current ? `finder-${current.kind}` : undefined"
+      :aria-activedescendant="current ? `finder-${current.key}` : undefined"
       :placeholder="say('piece-finder-type-what-add')"
       @input="at = 0"
       @keydown.down.prevent="step(1)"
       @keydown.up.prevent="step(-1)"
-      @keydown.enter.prevent="take"
+      @keydown.enter.prevent="current?.pick($event.shiftKey)"
       @keydown.esc="emit('close')"
     />
     <ul id="finder-list" role="listbox" :aria-label="say('piece-finder-pieces')">
       <li
-        v-for="(kind, index) in found"
-        :id="`finder-${kind.kind}`"
-        :key="kind.kind"
+        v-for="(one, index) in found"
+        :id="`finder-${one.key}`"
+        :key="one.key"
         role="option"
         tabindex="-1"
         :aria-selected="index === at"
         @mousedown.prevent
-        @click="emit('pick', kind.kind, $event.shiftKey)"
+        @click="one.pick($event.shiftKey)"
         @mousemove="at = index"
       >
-        {{ kind.label }} <span v-if="kind.has" class="soft">{{ say("piece-finder-there-already") }}</span>
+        {{ one.says }} <span v-if="one.told" class="soft">{{ one.told }}</span>
       </li>
       <li v-if="found.length === 0" class="soft">{{ say("piece-finder-no-piece-called") }}</li>
     </ul>

@@ -246,7 +246,13 @@ function hintOf(piece: Piece): string {
                 @toggle="(device) => visibility.toggle(piece.id, device)"
               />
               <div v-if="isGap(column.id, index + 1)" class="finder">
-                <PieceFinder v-model:typed="adds" :product="facts" @pick="pick" @close="close(column.id, index + 1)" />
+                <PieceFinder
+                  v-model:typed="adds"
+                  :product="facts"
+                  :band="band.id"
+                  @pick="pick"
+                  @close="close(column.id, index + 1)"
+                />
               </div>
               <p v-if="number === folds.phone" class="fold">{{ say("running-order-phone-first-screen-ends") }} <i /></p>
               <p v-if="number === folds.wide" class="fold">{{ say("running-order-wide-first-screen-ends") }} <i /></p>
@@ -257,6 +263,7 @@ function hintOf(piece: Piece): string {
                 v-if="gap?.column === column.id"
                 v-model:typed="adds"
                 :product="facts"
+                :band="band.id"
                 @pick="pick"
                 @close="close(column.id, 0)"
               />

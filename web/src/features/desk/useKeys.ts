@@ -11,6 +11,8 @@ export interface Press {
   metaKey: boolean;
   shiftKey: boolean;
   altKey: boolean;
+  /** Whether it is to be written at once. */
+  writes?: boolean;
 }
 export interface Keys {
   walk(step: -1 | 1, more: boolean): void;
@@ -25,7 +27,7 @@ export interface Keys {
   show(which: Shown): void;
   find(): void;
   setting(): void;
-  into(): void;
+  into(writes: boolean): void;
   letGo(): void;
 }
 
@@ -40,6 +42,7 @@ const KEYS: KeyLine[] = [
   ["/", say("keys-find-line")],
   ["F", say("keys-find-setting")],
   ["Enter", say("keys-from-line-settings-there")],
+  [say("keys-click-twice"), say("keys-write-words")],
   [say("keys-ctrl"), say("keys-slip-next-heading")],
   ["Delete", say("keys-remove")],
   [say("keys-ctrl-z"), "undo"],
@@ -66,7 +69,7 @@ export function useKeys(keys: Keys) {
     else if (key === "b") keys.addBand();
     else if (key === "/") keys.find();
     else if (key === "f") keys.setting();
-    else if (key === "Enter") keys.into();
+    else if (key === "Enter") keys.into(press.writes ?? false);
     else if (key === "Escape") keys.letGo();
     else if (key === "d") keys.copy();
     else if (key === "Delete") keys.remove();

@@ -19,13 +19,15 @@ interface Wiring {
 }
 
 type FromProof = { from: "proof" } & (
-  | { say: "ready" | "lost" }
+  | { say: "ready" | "lost" | "written" }
   | { say: "boxes"; boxes: Box[] }
   | { say: "pointed"; piece: string | null; band: string | null; more: boolean }
   | { say: "picked"; choice: string }
   | { say: "columns"; band: string; widths: number[] }
   | ({ say: "key" } & Press)
 );
+
+const ENTER = { key: "Enter", ctrlKey: false, metaKey: false, shiftKey: false, altKey: false };
 
 /** Talks with the agent in a proof: hands it the newest page, marks what is chosen, hears what is pointed at. */
 export function useProofFrame(wiring: Wiring) {
@@ -94,6 +96,8 @@ export function useProofFrame(wiring: Wiring) {
     else if (message.say === "picked") wiring.picked(message.choice);
     else if (message.say === "columns") moves.setColumns(message.band, message.widths);
     else if (message.say === "key") wiring.press(message);
+    // The first of the two clicks has chosen it.
+    else if (message.say === "written") wiring.press({ ...ENTER, writes: true });
   }
 
   onMounted(() => addEventListener("message", hear));

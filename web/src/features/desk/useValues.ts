@@ -67,5 +67,5 @@ export function useValues() {
     void desk.edit({ op: "many", ops: [setting(target, key, device, value)] });
   }
 
-  return { set, setBack, giveLooks, rejoin, rejoinAll, valuesOf };
+  return { setting, set, setBack, giveLooks, rejoin, rejoinAll, valuesOf };
 }

@@ -10,7 +10,7 @@ import TextInput from "../../ui/fields/TextInput.vue";
 import TickBox from "../../ui/fields/TickBox.vue";
 import DialogSheet from "../../ui/DialogSheet.vue";
 import ChipsField from "../../ui/fields/ChipsField.vue";
-import PickField from "../../ui/fields/PickField.vue";
+import OneOf from "../../ui/fields/OneOf.vue";
 import { say } from "../../words";
 
 /** A template's name and the rules that say which products it serves, with what a change moves before it is kept. */
@@ -123,9 +123,9 @@ async function submit(): Promise<void> {
     </label>
     <p v-if="fallback" class="soft">{{ say("reach-dialog-template-serves-every-product") }}</p>
     <template v-else>
-      <div class="pair">
-        <PickField v-model="rule" :options="RULES" :label="say('reach-dialog-serves')" />
-        <label class="tick"><TickBox v-model="on" /> {{ say("reach-dialog-use") }}</label>
+      <div class="field">
+        <span class="called" aria-hidden="true">{{ say("reach-dialog-serves") }}</span>
+        <OneOf v-model="rule" :options="RULES" :label="say('reach-dialog-serves')" />
       </div>
       <fieldset v-if="rule === 'types'">
         <legend class="unseen">{{ say("reach-dialog-types") }}</legend>
@@ -180,6 +180,7 @@ async function submit(): Promise<void> {
         </label>
       </div>
     </template>
+    <label v-if="!fallback" class="tick"><TickBox v-model="on" /> {{ say("reach-dialog-use") }}</label>
     <p v-if="meanwhile" class="signal" role="alert">{{ meanwhile }}</p>
     <p v-if="problem" class="signal" role="alert">{{ problem }}</p>
     <ShiftList v-else-if="shifted" :shifted="shifted" :view="view" :live="template.live" />

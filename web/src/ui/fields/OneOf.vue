@@ -37,6 +37,7 @@ button {
   padding: 0 10px;
   font-size: 12px;
   font-weight: 500;
+  text-align: center;
   white-space: nowrap;
 }
 button + button {

@@ -64,22 +64,4 @@ ul {
   padding: 0;
   list-style: none;
 }
-.chip {
-  display: inline-flex;
-  align-items: center;
-  max-width: 100%;
-  padding: 0 0 0 10px;
-  overflow: hidden;
-  text-overflow: ellipsis;
-}
-.chip button {
-  display: grid;
-  place-items: center;
-  width: 24px;
-  height: 24px;
-  color: var(--soft);
-}
-.chip button:hover {
-  color: var(--ink);
-}
 </style>

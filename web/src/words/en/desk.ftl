@@ -104,6 +104,8 @@ desk-foot-page-has-no-buy = This page has no buy button yet.
 desk-foot-no-screen-shows-buy = No screen shows the buy button.
 desk-foot-no-buy-button-shown = { $name }: no buy button is shown.
 desk-foot-buy-button-lies-first = The buy button lies in the first screen of both.
+desk-foot-hide-there = Hide { $what } there
+desk-foot-for-alone = For { $name } alone; it can be undone.
 desk-foot-show-me = Show me
 desk-foot-pictures-too-small = { $count ->
     [one] 1 picture is
@@ -224,6 +226,8 @@ piece-finder-find-piece-add = Find a piece to add
 piece-finder-type-what-add = Type what to add
 piece-finder-pieces = Pieces
 piece-finder-there-already = there already
+piece-finder-kept-band = “{ $name }”, a kept band
+piece-finder-linked = linked
 piece-finder-no-piece-called = No piece is called that.
 piece-finder-shift-enter-adds-goes = Shift and Enter adds it and goes on adding.
 
@@ -565,6 +569,8 @@ keys-ctrl-c-x-v = Ctrl C, X, V
 keys-copy-cut-paste-other = copy, cut, paste, in other templates too
 keys-find-line = find a line
 keys-find-setting = find a setting
+keys-click-twice = Two clicks
+keys-write-words = on a piece in a proof: write its words
 keys-from-line-settings-there = from the line to its settings; there arrows, Enter, Esc
 keys-ctrl = Ctrl ↑ ↓
 keys-slip-next-heading = on the slip: to the next heading

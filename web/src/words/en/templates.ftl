@@ -1,12 +1,12 @@
 ### What an owner reads: templates.
 
 ## ReachDialog
-reach-dialog-only-products-named-below = only products named below
-reach-dialog-products-some-types = products of some types
-reach-dialog-products-tag = products with a tag
-reach-dialog-products-price-span = products in a price span
-reach-dialog-products-have-something = products that have something
-reach-dialog-all-products = all products
+reach-dialog-only-products-named-below = named one by one
+reach-dialog-products-some-types = of some types
+reach-dialog-products-tag = with a tag
+reach-dialog-products-price-span = in a price span
+reach-dialog-products-have-something = that have something
+reach-dialog-all-products = all
 reach-dialog-options = Options
 reach-dialog-pictures = Pictures
 reach-dialog-plan = A plan
@@ -15,8 +15,8 @@ reach-dialog-reach-template = Reach of a template
 reach-dialog-save = Save
 reach-dialog-name = Name
 reach-dialog-template-serves-every-product = This template serves every product that no other template reaches.
-reach-dialog-serves = Serves
-reach-dialog-use = In use
+reach-dialog-serves = Serves products
+reach-dialog-use = This template is in use
 reach-dialog-types = Types
 reach-dialog-one-these-tags = With one of these tags
 reach-dialog-what-they-have = What they have

@@ -19,7 +19,20 @@ new-product-dialog-first = The first of
 new-product-dialog-new-one = A new one of
 new-product-dialog-add = Add it
 new-product-dialog-takes-place-sample = It takes the place of the sample.
-new-product-dialog-begins-types-options-variant = It begins with the type’s options, a variant for each choice, price and terms. { $first } Shoppers don’t see it until you put it on sale.
+new-product-dialog-begins-types-options-variant = It begins with what its type has. { $first } Shoppers don’t see it until you put it on sale.
+new-product-dialog-name = Name
+new-product-dialog-price = Price, { $currency }
+new-product-dialog-all = all { $all }, or those you choose
+new-product-dialog-some = { $some } of { $all }
+new-product-dialog-variants =
+    { $count ->
+        [one] One variant is made.
+       *[other] { $number } variants are made.
+    }
+new-product-dialog-too-many = That would be { $number } variants, and { $most } are the most that are made at once. Choose fewer values; without, none is made yet.
+new-product-dialog-summary = Summary, in a sentence or two
+new-product-dialog-pictures = Pictures from the computer
+new-product-dialog-leave-out = Without { $name }
 
 ## NewTypeDialog
 new-type-dialog-new-product-type = New product type

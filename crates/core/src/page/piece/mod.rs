@@ -209,6 +209,26 @@ impl Kind {
         self.about().only_one
     }
 
+    /// Whether a shopper has to see it to know what it is, to choose and to buy.
+    #[must_use]
+    pub fn needed(self) -> bool {
+        matches!(
+            self,
+            Self::Title
+                | Self::Gallery
+                | Self::Price
+                | Self::StockLine
+                | Self::Options
+                | Self::Quantity
+                | Self::Plans
+                | Self::PersonalText
+                | Self::VariantList
+                | Self::PayShortcuts
+                | Self::BuyButton
+                | Self::StickyBar
+        )
+    }
+
     /// Everything that can be set on it, its own settings first.
     #[must_use]
     pub fn settings(self) -> &'static [&'static Setting] {
@@ -262,6 +282,7 @@ mod tests {
             assert_eq!(serde_json::to_value(kind).unwrap(), kind.key());
         }
         assert_eq!(Kind::ALL.iter().filter(|kind| kind.only_one()).count(), 1);
+        assert!(Kind::ALL.iter().filter(|kind| kind.needed()).all(|kind| kind.role() != Role::Tell));
     }
 
     #[test]

@@ -1,10 +1,10 @@
 <script setup lang="ts">
 import { mdiLinkVariant, mdiPlus } from "@mdi/js";
 import { computed, ref } from "vue";
-import { type Schemas, api, ask } from "../../../api/client";
 import { useDesk } from "../deskStore";
 import { injectMoves } from "../keys";
 import { newId } from "../order";
+import { useKeptBands } from "../useKeptBands";
 import type { Band } from "../types";
 import TextInput from "../../../ui/fields/TextInput.vue";
 import { say } from "../../../words";
@@ -13,46 +13,26 @@ import { say } from "../../../words";
 const props = defineProps<{ band: Band }>();
 const desk = useDesk();
 const moves = injectMoves();
-const kept = ref<Schemas["KeptBand"][]>([]);
+const { kept, here, load, put, chooseAt } = useKeptBands();
 const keeping = ref(false);
 const name = ref("");
 
-async function load(): Promise<void> {
-  const { data, error } = await ask(api.GET("/api/kept-bands"));
-  // What is told already stays told.
-  if (error) desk.problem = error;
-  if (data) kept.value = data;
-}
-void load();
-
 const linked = computed(() => kept.value.find((one) => one.id === props.band.kept) ?? null);
 const others = computed(() => (linked.value?.used ?? []).filter((one) => one !== desk.view?.name));
-const here = computed(() => new Set((desk.draft?.layout.bands ?? []).map((band) => band.kept)));
-const index = computed(() => (desk.draft?.layout.bands ?? []).findIndex((band) => band.id === props.band.id) + 1);
+const index = computed(() => (desk.draft?.layout.bands ?? []).findIndex((band) => band.id === props.band.id));
 
 async function keep(): Promise<void> {
-  const at = index.value - 1;
+  const at = index.value;
   await desk.keepBand(props.band.id, name.value);
   keeping.value = false;
   chooseAt(at);
   await load();
 }
-async function put(one: Schemas["KeptBand"], link: boolean): Promise<void> {
-  const at = index.value;
-  await desk.placeBand(one.id, at, link ? null : newId("b"));
-  chooseAt(at);
-  await load();
-}
 async function unlink(): Promise<void> {
-  const at = index.value - 1;
+  const at = index.value;
   await desk.unlinkBand(props.band.id, newId("b"));
   chooseAt(at);
   await load();
-}
-/** A band under another name stands where the old one stood. */
-function chooseAt(at: number): void {
-  const band = desk.draft?.layout.bands[at];
-  if (band && !desk.problem) moves.choose({ band: band.id });
 }
 </script>
 
@@ -85,9 +65,9 @@ function chooseAt(at: number): void {
                 ? say('kept-bands-same', { used: one.used.join(', ') })
                 : say('kept-bands-no-template-now')
             "
-            @click="put(one, true)"
+            @click="put(one, band.id, true)"
           />
-          <v-list-item :title="say('kept-bands-copy', { name: one.name })" @click="put(one, false)" />
+          <v-list-item :title="say('kept-bands-copy', { name: one.name })" @click="put(one, band.id, false)" />
         </template>
       </template>
     </v-list>

@@ -81,18 +81,19 @@ function out(): void {
   if (!finding.value) return emit("out");
   finding.value = false;
 }
-/** Into the settings; into those that are still on their way as soon as they are here. */
-const entering = ref(false);
-async function enter(): Promise<void> {
-  entering.value = before.value;
+/** Into the settings, or to writing its words; into those that are still on their way as soon as they are here. */
+const entering = ref<{ writes: boolean } | null>(null);
+async function enter(writes = false): Promise<void> {
+  entering.value = before.value ? { writes } : null;
   if (before.value) return;
   await nextTick();
-  sheet.value?.enter();
+  if (writes) sheet.value?.write();
+  else sheet.value?.enter();
 }
-watch(before, (now) => !now && entering.value && void enter(), { flush: "post" });
+watch(before, (now) => !now && entering.value && void enter(entering.value.writes), { flush: "post" });
 watch(
   () => JSON.stringify(desk.chosen),
-  () => (entering.value = false),
+  () => (entering.value = null),
 );
 defineExpose({ enter });
 </script>

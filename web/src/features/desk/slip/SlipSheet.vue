@@ -30,6 +30,7 @@ const words = computed(() => props.wanted.trim().toLowerCase());
 const sheet = useSheet(view, devices, words);
 const { rows } = sheet;
 const SCREEN = { wide: "wide", tablet: "tablet", phone: "phone" } as const;
+const WRITTEN = ["text", "rich", "lines"];
 const LONG = ["lines", "rich", "rows", "table", "pictures", "film"];
 
 const grid = ref<HTMLElement | null>(null);
@@ -159,9 +160,15 @@ function arrange(widths: number[]): void {
 function enter(device: Device = "wide"): void {
   void focus(rows.value.find((row) => row.is !== "head") ?? rows.value[0] ?? null, device);
 }
+/** Opens the first words for writing; where it has none of its own, the first cell has the focus. */
+function write(): void {
+  const words = rows.value.find((row) => row.is === "field" && WRITTEN.includes(row.field.shape.shape));
+  if (words) begin(words, "wide");
+  else enter();
+}
 /** Whether no part is folded. */
 const open = computed(() => rows.value.every((row) => row.is !== "head" || row.head.open));
-defineExpose({ enter });
+defineExpose({ enter, write });
 </script>
 
 <template>
