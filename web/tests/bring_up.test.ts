@@ -12,8 +12,8 @@ test("the fewest are left out that are enough, and of those the smallest", () =>
   ];
   assert.deepEqual(enough(spares, 35), ["rating"]);
   assert.deepEqual(enough(spares, 41), ["summary"]);
-  assert.deepEqual(enough(spares, 100), ["summary", "crumbs"]);
-  assert.deepEqual(enough(spares, 160), ["summary", "rating", "crumbs"]);
+  assert.deepEqual(enough(spares, 100), ["crumbs", "summary"]);
+  assert.deepEqual(enough(spares, 160), ["crumbs", "summary", "rating"]);
   assert.deepEqual(enough(spares, 161), [], "all together don't do");
   assert.deepEqual(enough([], 1), []);
 });

@@ -12,6 +12,7 @@ pub mod find;
 pub mod format;
 pub mod house;
 pub mod ids;
+pub mod language;
 pub mod letters;
 pub mod limits;
 pub mod media;

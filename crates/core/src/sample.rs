@@ -245,7 +245,11 @@ mod tests {
         let colours: Vec<ValueId> = all.options[0].values[1..].iter().map(|value| value.id).collect();
         let begun = all.begun(handle("gannet"), "Gannet".into(), &colours);
         let used: Vec<usize> = begun.options.iter().map(|(_, values)| values.len()).collect();
-        assert_eq!((used, begun.variants.len()), (vec![2, 2], 4), "of sails, of which none was chosen, there are all");
+        assert_eq!(
+            (used, begun.variants.len()),
+            (vec![2, 2], 4),
+            "of sails, of which none was chosen, there are all"
+        );
         assert_eq!(begun.options[0].1[0], all.options[0].values[1].handle);
     }
 

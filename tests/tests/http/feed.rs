@@ -79,6 +79,23 @@ async fn whatever_becomes_otherwise_is_told_on_every_server(pool: MySqlPool) {
 }
 
 #[sqlx::test(migrations = false)]
+async fn what_is_read_once_it_is_told_is_as_it_has_become(pool: MySqlPool) {
+    let (first, second) = (Site::start(pool.clone()).await, Site::start(pool).await);
+    let (here, there) = (&first.owner().await, &second.owner().await);
+    let mut tab = Tab::open(there, &second, "tab=two").await;
+    let variants = json_of(here.get("/api/variants?product=whimbrel").await).await;
+    let product = variants["seen"].as_str().unwrap().split_once('@').unwrap().0;
+    let ids: Vec<&Value> = variants["variants"].as_array().unwrap().iter().map(|one| &one["id"]).collect();
+    for price in ["71.10", "72.20", "73.30", "74.40"] {
+        let change = json!({ "ids": ids, "price": price });
+        assert_eq!(here.patch("/api/variants?product=whimbrel", &change).await.status(), 200);
+        tab.of(product).await;
+        let page = there.page("/api/templates/2/proof?product=whimbrel".into()).await;
+        assert!(page.contains(&format!("£{price}")), "{price} isn't there yet");
+    }
+}
+
+#[sqlx::test(migrations = false)]
 async fn a_stream_goes_on_from_its_mark_and_who_has_none_may_ask(pool: MySqlPool) {
     let site = Site::start(pool).await;
     let isla = &site.owner().await;

@@ -173,6 +173,35 @@ async fn a_setting_is_found_left_as_it_was_and_rejoined(pool: MySqlPool) {
 }
 
 #[sqlx::test(migrations = false)]
+async fn words_of_other_languages_stand_under_each_text(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    Browser::run(Screen::Wide, |client| async move {
+        let client = &client;
+        open_desk(client, &site.base, "/templates/2?product=whimbrel").await;
+        choose(client, "Buy button").await;
+        let german = value_says("words.de:wide");
+        until(client, &format!("{german} === 'In den Warenkorb'")).await;
+        type_value(client, "words:wide", "Fly it").await;
+        until(client, &format!("{german} === 'Fly it'")).await;
+        type_value(client, "words.de:wide", "Ab in den Wind").await;
+        client.active_element().await.unwrap().send_keys(&Key::Enter.to_string()).await.unwrap();
+        kept(client).await;
+        let button =
+            |says: &str| format!("page.querySelector('.k-buy-button .buy').textContent.includes('{says}')");
+        in_both(client, &button("Fly it")).await;
+        click(client, ".strip button", "English").await;
+        click(client, ".v-list-item", "Deutsch").await;
+        in_both(client, &button("Ab in den Wind")).await;
+        // Not said any more, it is what was said in the shop's own language.
+        find(client, ".slip [data-value='words.de:wide'] button").await.click().await.unwrap();
+        let field = client.active_element().await.unwrap();
+        field.send_keys(&format!("{}{}", Key::Escape, Key::Delete)).await.unwrap();
+        in_both(client, &button("Fly it")).await;
+    })
+    .await;
+}
+
+#[sqlx::test(migrations = false)]
 async fn the_edge_of_the_slip_is_moved_by_keys_and_stays_where_it_was_put(pool: MySqlPool) {
     let site = Site::start(pool).await;
     Browser::run(Screen::Wide, |client| async move {

@@ -2354,6 +2354,8 @@ export interface components {
             group: components["schemas"]["Group"];
             key: string;
             label: string;
+            /** @description The language of its words, where they aren't in the settings' own; it follows the setting that they belong to. */
+            language?: string | null;
             /** @description The part of its group in which it stands. */
             part?: string | null;
             phone?: components["schemas"]["CellView"] | null;

@@ -8,9 +8,11 @@ pub use rule::{CartFacts, Facts, Rule, RuleError, Verdict, judge};
 pub use sentence::{Sentence, sentences};
 
 use crate::colour::is_colour;
+use crate::language::Language;
 use crate::limits::is_unseen;
 use crate::screen::Device;
 use serde::{Deserialize, Serialize};
+use std::borrow::Cow;
 
 /// The part of the slip, or of the house style, in which a setting stands.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize)]
@@ -191,6 +193,8 @@ pub struct Setting {
     pub with: Option<(&'static Self, &'static [&'static str])>,
     /// What of the house style it takes its value from; without one the house has no say but `wide` and `phone`.
     pub token: Option<&'static Self>,
+    /// The setting whose words these are, in another language than the settings' own.
+    pub language: Option<(&'static Self, Language)>,
 }
 
 impl Setting {
@@ -214,6 +218,7 @@ impl Setting {
             part: None,
             with: None,
             token: None,
+            language: None,
         }
     }
     /// A choice among names.
@@ -344,6 +349,61 @@ impl Setting {
     pub const fn takes(mut self, token: &'static Self) -> Self {
         self.token = Some(token);
         self
+    }
+    /// Whether it holds words for shoppers, which may be said in every language.
+    #[must_use]
+    pub fn is_said(&self) -> bool {
+        let words = matches!(
+            self.shape,
+            Shape::Text { .. }
+                | Shape::Lines { .. }
+                | Shape::Rich { .. }
+                | Shape::Rows { .. }
+                | Shape::Table { .. }
+        );
+        words && self.group == Group::Says && self.language.is_none()
+    }
+    /// The name in documents of its words in a language; its own in the settings' language.
+    #[must_use]
+    pub fn key_in(&self, language: Language) -> Cow<'static, str> {
+        if language == Language::default() || !self.is_said() {
+            return Cow::Borrowed(self.key);
+        }
+        Cow::Owned(format!("{}.{}", self.key, language.tag()))
+    }
+    /// Its words in another language, as a setting of their own. Settings live as long as the program.
+    fn said_in(&'static self, language: Language) -> Self {
+        let nothing = if matches!(self.shape, Shape::Text { .. } | Shape::Rich { .. }) {
+            Preset::Text("")
+        } else if matches!(self.shape, Shape::Lines { .. }) {
+            Preset::Lines(&[])
+        } else {
+            Preset::NoRows
+        };
+        Self {
+            key: self.key_in(language).into_owned().leak(),
+            label: format!("{} in {}", self.label, language.label()).leak(),
+            group: self.group,
+            shape: self.shape,
+            unit: self.unit,
+            wide: nothing,
+            phone: None,
+            per_device: self.per_device,
+            part: self.part,
+            with: self.with,
+            token: None,
+            language: Some((self, language)),
+        }
+    }
+    /// Settings, each of which that holds words is followed by these in the other languages.
+    #[must_use]
+    pub fn in_every_language(own: &[&'static Self]) -> Vec<&'static Self> {
+        let others = |setting: &'static Self| {
+            let further =
+                Language::ALL.into_iter().filter(move |one| setting.is_said() && *one != Language::default());
+            further.map(move |language| &*Box::leak(Box::new(setting.said_in(language))))
+        };
+        own.iter().flat_map(|setting| std::iter::once(*setting).chain(others(setting))).collect()
     }
     /// The value that the house style itself sets for a device; on phones only where it differs.
     #[must_use]

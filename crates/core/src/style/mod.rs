@@ -12,11 +12,13 @@ pub use room::rooms_of;
 pub use told::{in_a_line, told, where_from};
 
 use crate::house::House;
+use crate::language::Language;
 use crate::page::{Kind, Values};
 use crate::screen::Device;
 use crate::setting::{Choice, Rule, SetValue, Setting, Shape};
 use crate::wording::{Words, key_of};
 use serde::Serialize;
+use std::borrow::Cow;
 
 /// A level of the cascade, outermost first.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize)]
@@ -73,6 +75,8 @@ pub struct Chain<'a> {
     words: Option<(&'a Words, Kind)>,
     /// The house style, for settings that take their value from one of its tokens.
     style: Option<&'a House>,
+    /// The words of other languages.
+    others: &'a [Words],
 }
 
 impl<'a> Chain<'a> {
@@ -93,8 +97,29 @@ impl<'a> Chain<'a> {
         self.style = Some(house);
         self
     }
+    /// Takes the words of other languages too, so that what a setting says in one of them can be told.
+    #[must_use]
+    pub fn and_in(mut self, others: &'a [Words]) -> Self {
+        self.others = others;
+        self
+    }
+    /// The language in which its words are read.
+    fn language(&self) -> Language {
+        self.words.map_or_else(Language::default, |(words, _)| words.language)
+    }
+    /// What readers of a language see on a device where nothing is said in theirs.
+    fn instead(&self, setting: &Setting, language: Language, device: Device) -> SetValue {
+        let words = self.others.iter().find(|words| words.language == language);
+        let words = words.zip(self.words).map(|(words, (_, kind))| (words, kind));
+        let there = Self { levels: self.levels.clone(), words, style: self.style, others: &[] };
+        there.value(setting, device)
+    }
     /// What the house says on a device where nothing further in does.
     fn house(&self, setting: &Setting, device: Device) -> Option<SetValue> {
+        if let Some((said, language)) = setting.language {
+            let on = |device| self.instead(said, language, device);
+            return (device == Device::Wide || on(device) != on(Device::Wide)).then(|| on(device));
+        }
         let preset = setting.house(device)?;
         if let (Some(house), Some(token)) = (self.style, setting.token) {
             return Some(house.value(token));
@@ -110,13 +135,22 @@ impl<'a> Chain<'a> {
         self
     }
 
+    /// Under which names a level may say it: in the reader's language before the settings' own.
+    fn keys(&self, setting: &Setting) -> impl IntoIterator<Item = Cow<'static, str>> + use<> {
+        let here = setting.key_in(self.language());
+        let also = (here != setting.key).then_some(Cow::Borrowed(setting.key));
+        std::iter::once(here).chain(also)
+    }
+
     /// Every value set for a device, the one that counts first. Never empty: the house style sets each on wide.
     fn stack<'s>(&'s self, setting: &'s Setting, device: Device) -> impl Iterator<Item = Hidden> + 's {
         let devices = device.and_wider();
         let own = self.levels.iter().rev().flat_map(move |(level, values)| {
-            devices.iter().filter_map(move |device| {
-                let value = values.of(*device).get(setting.key)?.clone();
-                Some(Hidden { value, source: Source { level: *level, device: *device } })
+            self.keys(setting).into_iter().flat_map(move |key| {
+                devices.iter().filter_map(move |device| {
+                    let value = values.of(*device).get(&*key)?.clone();
+                    Some(Hidden { value, source: Source { level: *level, device: *device } })
+                })
             })
         });
         let house = devices.iter().filter_map(move |device| {
@@ -132,9 +166,11 @@ impl<'a> Chain<'a> {
         let devices = device.and_wider();
         let fits = |value: &&SetValue| setting.check(value).is_ok();
         for (_, values) in self.levels.iter().rev() {
-            let set = devices.iter().filter_map(|device| values.of(*device).get(setting.key));
-            if let Some(value) = set.into_iter().find(fits) {
-                return value.clone();
+            for key in self.keys(setting) {
+                let set = devices.iter().filter_map(|device| values.of(*device).get(&*key));
+                if let Some(value) = set.into_iter().find(fits) {
+                    return value.clone();
+                }
             }
         }
         let mut house = devices.iter().filter_map(|device| self.house(setting, *device));
@@ -247,6 +283,47 @@ mod tests {
         let product = Values::default().with(Device::Wide, &details::AS, text("folding"));
         let chain = Chain::of_template(&template).then(Level::Product, &product);
         assert_eq!(chain.text(&details::AS, Device::Phone), "folding");
+    }
+
+    #[test]
+    fn a_piece_says_it_in_the_readers_language_where_that_is_set() {
+        let (english, german) = (Words::of(Language::En), [Words::of(Language::De)]);
+        let said = Kind::BuyButton.settings().iter().find(|one| one.key == "words.de").unwrap();
+        assert_eq!((said.label, said.per_device), ("Words in German", true));
+        let none = Values::default();
+        let bare = Chain::of_template(&none).saying(&english, Kind::BuyButton).and_in(&german);
+        let house = german[0].setting("buy-button-words").unwrap();
+        assert_eq!(bare.explain(said, Device::Phone).value, text(house));
+        assert_eq!(bare.explain(said, Device::Phone).source.level, Level::House);
+
+        let own = Values::default().with(Device::Wide, &buy_button::WORDS, text("Take it"));
+        let both = own.clone().with(Device::Wide, said, text("Nimm es"));
+        let read = |values, words| Chain::of_template(values).saying(words, Kind::BuyButton);
+        assert_eq!(read(&both, &english).text(&buy_button::WORDS, Device::Phone), "Take it");
+        assert_eq!(read(&both, &german[0]).text(&buy_button::WORDS, Device::Phone), "Nimm es");
+        assert_eq!(
+            read(&own, &german[0]).text(&buy_button::WORDS, Device::Phone),
+            "Take it",
+            "better than none"
+        );
+        let further_in = Values::default().with(Device::Wide, &buy_button::WORDS, text("Grab it"));
+        let german = read(&both, &german[0]).then(Level::Product, &further_in);
+        assert_eq!(german.text(&buy_button::WORDS, Device::Wide), "Grab it", "the innermost level says it");
+        assert!(said.check(&text("two\nlines")).is_err());
+    }
+
+    #[test]
+    fn what_no_shopper_reads_has_no_other_language() {
+        for kind in Kind::ALL {
+            for (setting, language) in kind.settings().iter().filter_map(|one| one.language) {
+                assert!(
+                    setting.group == crate::setting::Group::Says && language != Language::En,
+                    "{}",
+                    setting.key
+                );
+            }
+        }
+        assert!(Kind::Gallery.settings().iter().all(|one| one.language.is_none()));
     }
 
     #[test]

@@ -95,6 +95,9 @@ pub fn where_from(
     house: &House,
 ) -> String {
     let Source { level, device: of } = explained.source;
+    if let (Some((_, language)), Level::House) = (setting.language, level) {
+        return format!("Nothing is said here in {0}; readers of {0} see this.", language.label());
+    }
     let mut sentence = if level == looking && of == device {
         "Set here.".to_owned()
     } else if level == looking {
@@ -110,9 +113,10 @@ pub fn where_from(
         let Source { level: hidden, device: of } = under.source;
         let value = told(setting, &under.value, house);
         let value = if value.is_empty() { "nothing".into() } else { format!("“{value}”") };
-        let whose = if hidden == level { "" } else { &format!(" of {}", owner(hidden)) };
+        let house_of = setting.language.is_some() && hidden == Level::House;
+        let whose = if hidden == level || house_of { "" } else { &format!(" of {}", owner(hidden)) };
         // Of the house style a screen is told only where it knows one from another.
-        let alike = hidden == Level::House && setting.phone.is_none();
+        let alike = house_of || hidden == Level::House && setting.phone.is_none();
         let screen = if of == device || alike { "" } else { &format!(" for {}", screens(of)) };
         sentence.push_str(&format!(" It hides {value}{whose}{screen}."));
     }

@@ -1,4 +1,4 @@
-use super::Language;
+use super::{Language, file};
 use crate::page::piece::Kind;
 use crate::setting::{Preset, Setting, Shape};
 use serde::Serialize;
@@ -36,7 +36,7 @@ pub fn key_of(kind: Kind, setting: &str) -> String {
 #[must_use]
 pub fn entries() -> Vec<Entry> {
     let mut all: Vec<Entry> = Kind::ALL.into_iter().flat_map(of_kind).collect();
-    all.extend(of_pages(Language::En.file()));
+    all.extend(of_pages(file(Language::En)));
     all
 }
 
@@ -58,7 +58,7 @@ fn of_kind(kind: Kind) -> impl Iterator<Item = Entry> {
 pub fn shipped(language: Language) -> BTreeMap<String, String> {
     let words = match language {
         Language::En => entries(),
-        Language::De => of_pages(language.file()),
+        Language::De => of_pages(file(language)),
     };
     words.into_iter().map(|entry| (entry.key, entry.english)).collect()
 }

@@ -8,69 +8,21 @@ mod book;
 mod check;
 mod entry;
 
+pub use crate::language::Language;
 pub use book::Book;
 pub use check::{WordingError, check_text};
 pub use entry::{Entry, entries, key_of, shipped};
 
-use crate::money::Locale;
 use fluent_bundle::concurrent::FluentBundle;
 use fluent_bundle::{FluentArgs, FluentResource, FluentValue};
-use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
 use std::sync::Arc;
 use unic_langid::LanguageIdentifier;
 
-/// A language that the shop can be read in.
-#[derive(Debug, Clone, Copy, Default, PartialEq, Eq, Hash, PartialOrd, Ord, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-#[serde(rename_all = "snake_case")]
-pub enum Language {
-    /// English.
-    #[default]
-    En,
-    /// German.
-    De,
-}
-
-impl Language {
-    /// All of them.
-    pub const ALL: [Self; 2] = [Self::En, Self::De];
-
-    /// The tag of BCP 47.
-    #[must_use]
-    pub fn tag(self) -> &'static str {
-        match self {
-            Self::En => "en",
-            Self::De => "de",
-        }
-    }
-    /// The language of a tag, as in `de-AT`.
-    #[must_use]
-    pub fn from_tag(tag: &str) -> Option<Self> {
-        Self::ALL.into_iter().find(|language| language.tag() == tag)
-    }
-    /// What its speakers call it.
-    #[must_use]
-    pub fn name(self) -> &'static str {
-        match self {
-            Self::En => "English",
-            Self::De => "Deutsch",
-        }
-    }
-    /// How numbers are written: as the shop does where it speaks this language.
-    #[must_use]
-    pub fn locale(self, shop: Locale) -> Locale {
-        match (self, shop) {
-            (Self::En, Locale::EnGb | Locale::EnUs) | (Self::De, Locale::DeDe) => shop,
-            (Self::En, _) => Locale::EnGb,
-            (Self::De, _) => Locale::DeDe,
-        }
-    }
-    fn file(self) -> &'static str {
-        match self {
-            Self::En => include_str!("en.ftl"),
-            Self::De => include_str!("de.ftl"),
-        }
+fn file(language: Language) -> &'static str {
+    match language {
+        Language::En => include_str!("en.ftl"),
+        Language::De => include_str!("de.ftl"),
     }
 }
 
@@ -106,7 +58,7 @@ impl Words {
         let tag: LanguageIdentifier = language.tag().parse().unwrap_or_default();
         let mut bundle = FluentBundle::new_concurrent(vec![tag]);
         bundle.set_use_isolating(false);
-        bundle.add_resource_overriding(read(language.file()));
+        bundle.add_resource_overriding(read(file(language)));
         let known: BTreeMap<String, String> = entries().into_iter().map(|e| (e.key, e.english)).collect();
         for (key, text) in own.iter().flat_map(|own| own.iter()) {
             if known.contains_key(key) && check_text(key, text).is_ok() {
@@ -178,7 +130,7 @@ mod tests {
     #[test]
     fn every_word_is_there_in_every_language() {
         for language in Language::ALL {
-            assert!(FluentResource::try_new(language.file().to_owned()).is_ok(), "{}", language.tag());
+            assert!(FluentResource::try_new(file(language).to_owned()).is_ok(), "{}", language.tag());
             let words = Words::of(language);
             for entry in entries() {
                 let said = words.settings.contains_key(&entry.key) || words.bundle.has_message(&entry.key);

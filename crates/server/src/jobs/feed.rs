@@ -1,6 +1,7 @@
 //! Tells owners' open tabs what is written, and knows which of them are there.
 
 use crate::feed::{PresentView, Said};
+use crate::serving::edition::exchange::catch_up;
 use crate::state::State;
 use actix_web::rt::signal::unix::{SignalKind, signal};
 use actix_web::web::Data;
@@ -55,8 +56,13 @@ pub async fn tell(state: Data<State>) {
         let _ = timeout(LOOK_EVERY, state.store.something_to_tell()).await;
         match state.store.recent_notes().await {
             Ok(notes) => {
-                let fresh = notes.iter().filter(|(id, _)| !seen.contains(id)).map(|(_, note)| *note);
-                say_all(&state, fresh.collect()).await;
+                let fresh: Vec<Note> =
+                    notes.iter().filter(|(id, _)| !seen.contains(id)).map(|(_, note)| *note).collect();
+                // Whoever is told reads anew at once, and is to read what it has become.
+                if !fresh.is_empty() {
+                    catch_up(&state.serving).await;
+                }
+                say_all(&state, fresh).await;
                 seen = notes.into_iter().map(|(id, _)| id).collect();
             }
             Err(error) => tracing::warn!("what owners are to be told can't be read: {error}"),

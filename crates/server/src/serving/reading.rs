@@ -83,6 +83,12 @@ fn nav_with(serving: &Serving, everywhere: &Everywhere, reading: &Reading, book:
     }
 }
 
+/// The words of a language as they are being worked on, under a template.
+pub async fn words_in(serving: &Serving, template: TemplateId, language: Language) -> ApiResult<Words> {
+    let book: Document<Book> = serving.store.document(DocumentName::Wording).await?;
+    Ok(words(serving, &Reading::draft(template, language), &book.draft))
+}
+
 /// Words are read from their sources once and then kept ready.
 fn words(serving: &Serving, reading: &Reading, book: &Book) -> Words {
     let own = book.own(reading.language, reading.template);

@@ -26,10 +26,9 @@ function mendFor(device: Device, button: Line, below: number) {
   const names = ids.map((id) => labelOf(id).toLowerCase());
   const what = new Intl.ListFormat(LOCALE).format(names);
   const own = scope.levels.value.find((level) => level.level === "product");
-  const text = say("desk-foot-hide-there", { what });
   return {
-    text,
-    title: own ? say("desk-foot-for-alone", { name: own.name }) : undefined,
+    text: say("desk-foot-hide-there", { what, count: ids.length }),
+    title: own ? say("desk-foot-for-alone", { what, name: own.name }) : what,
     act: () =>
       desk.edit({
         op: "many",
@@ -96,7 +95,7 @@ const buy = computed(() => {
         {{ say("desk-foot-show-me") }}
       </button>
     </template>
-    <span v-if="weight" class="soft" :title="weight.title">{{ weight.text }}</span>
+    <span v-if="weight" class="soft weight" :title="weight.title">{{ weight.text }}</span>
     <SavedState class="right" />
     <button class="quiet" @click="$emit('help')">{{ say("desk-foot-keyboard") }}</button>
   </footer>
@@ -112,6 +111,16 @@ const buy = computed(() => {
   padding: 2px 14px;
   border-top: 1px solid var(--line);
   background: var(--sheet);
+}
+.foot > * {
+  white-space: nowrap;
+}
+/* Told in full where it is pointed at; what is to be mended needs the room first. */
+.weight {
+  flex: 1 1 0;
+  min-width: 0;
+  overflow: hidden;
+  text-overflow: ellipsis;
 }
 .right {
   margin-left: auto;

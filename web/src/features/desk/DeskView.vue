@@ -37,7 +37,7 @@ useScopeEnds();
 provide(MOVES, moves);
 provide(CLIPBOARD, useClipboard(moves));
 const { looks } = usePresence();
-const situation = useSituation(() => props.product);
+const situation = useSituation(() => props.product, looks);
 const { html, boxes, report } = useProofs(situation.proofAddress, looks);
 const shown = ref<Shown>("both");
 const adding = ref(false);

@@ -31,7 +31,7 @@ export function above(order: Line[], boxes: Map<string, Box>, of: Line, device: 
     });
 }
 
-/** The fewest of them that free so much, of those the smallest; nothing where all together don't. */
+/** The fewest of them that free so much, of those the smallest, from the top; nothing where all together don't. */
 export function enough(spares: Spare[], wanted: number): string[] {
   const largest = [...spares].sort((a, b) => b.frees - a.frees);
   const taken: Spare[] = [];
@@ -43,5 +43,5 @@ export function enough(spares: Spare[], wanted: number): string[] {
     taken.push(next);
     left -= next.frees;
   }
-  return left <= 0 ? taken.map((one) => one.id) : [];
+  return left <= 0 ? spares.filter((one) => taken.includes(one)).map((one) => one.id) : [];
 }

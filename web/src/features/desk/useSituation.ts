@@ -1,4 +1,4 @@
-import { computed, ref, shallowRef, watch } from "vue";
+import { type Ref, computed, ref, shallowRef, watch } from "vue";
 import { type Answer, type Schemas, api, ask, offline } from "../../api/client";
 import { useVisit } from "../../ui/visit/useVisit";
 import { useDesk } from "./deskStore";
@@ -10,7 +10,7 @@ import { say } from "../../words";
 export type Kept = Schemas["KeptView"];
 
 /** The situation under which the proofs are shown: product, choice, stock, sale, quantity, cart, day, language. */
-export function useSituation(first: () => string | undefined) {
+export function useSituation(first: () => string | undefined, looks: Ref<number>) {
   const desk = useDesk();
   const leaves = useLeaf(first);
   const product = computed(() => leaves.product.value?.handle ?? null);
@@ -64,7 +64,7 @@ export function useSituation(first: () => string | undefined) {
 
   const rested = useRested(() => desk.draft?.revision);
   watch(
-    [query, rested],
+    [query, rested, looks],
     async () => {
       if (!desk.view || !query.value) return;
       const params = { path: { id: desk.view.id }, query: query.value };

@@ -104,8 +104,12 @@ desk-foot-page-has-no-buy = This page has no buy button yet.
 desk-foot-no-screen-shows-buy = No screen shows the buy button.
 desk-foot-no-buy-button-shown = { $name }: no buy button is shown.
 desk-foot-buy-button-lies-first = The buy button lies in the first screen of both.
-desk-foot-hide-there = Hide { $what } there
-desk-foot-for-alone = For { $name } alone; it can be undone.
+desk-foot-hide-there =
+    { $count ->
+        [one] Hide { $what } there
+       *[other] Hide { $count } pieces there
+    }
+desk-foot-for-alone = For { $name } alone: { $what }. It can be undone.
 desk-foot-show-me = Show me
 desk-foot-pictures-too-small = { $count ->
     [one] 1 picture is
@@ -417,6 +421,7 @@ slip-sheet-open-all = Open all
 slip-sheet-columns = Columns
 slip-sheet-columns-b = Columns: { $columns }
 slip-sheet-empty = empty
+slip-sheet-language = in { $language }
 slip-sheet-no-setting-here-called = No setting here is called so.
 
 ## SlipTools

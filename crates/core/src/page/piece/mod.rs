@@ -46,6 +46,8 @@ use super::Setting;
 use crate::catalog::Product;
 use crate::price::Prices;
 use serde::{Deserialize, Serialize};
+use std::collections::BTreeMap;
+use std::sync::LazyLock;
 
 macro_rules! kinds {
     ($($(#[$doc:meta])* $kind:ident = $file:ident;)+) => {
@@ -217,7 +219,6 @@ impl Kind {
             Self::Title
                 | Self::Gallery
                 | Self::Price
-                | Self::StockLine
                 | Self::Options
                 | Self::Quantity
                 | Self::Plans
@@ -232,7 +233,11 @@ impl Kind {
     /// Everything that can be set on it, its own settings first.
     #[must_use]
     pub fn settings(self) -> &'static [&'static Setting] {
-        self.about().settings
+        static ALL: LazyLock<BTreeMap<Kind, Vec<&'static Setting>>> = LazyLock::new(|| {
+            let all = |kind: Kind| (kind, Setting::in_every_language(kind.about().settings));
+            Kind::ALL.into_iter().map(all).collect()
+        });
+        ALL.get(&self).map_or(&[], Vec::as_slice)
     }
 
     /// Why a piece of this kind has nothing to show for a product under these prices.

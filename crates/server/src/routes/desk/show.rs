@@ -141,7 +141,13 @@ pub async fn show(
         serves_types: leaves.serves_types,
         ahead: ahead(&state, &candidates, id).await?,
         kinds: Kind::ALL
-            .map(|kind| KindView { kind, label: kind.label(), role: kind.role(), only_one: kind.only_one(), needed: kind.needed() })
+            .map(|kind| KindView {
+                kind,
+                label: kind.label(),
+                role: kind.role(),
+                only_one: kind.only_one(),
+                needed: kind.needed(),
+            })
             .into(),
         starters: STARTERS.iter().map(|s| StarterView { key: s.key, name: s.name, hint: s.hint }).collect(),
         sentences: sentences(types.first().map(|kind| kind.handle.clone()), tags.first().cloned()),

@@ -1,6 +1,6 @@
 use crate::error::{ApiError, ApiResult};
 use crate::serving::known::known_or_sample;
-use crate::serving::reading::{Reading, nav};
+use crate::serving::reading::{Reading, nav, words_in};
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;
@@ -59,6 +59,8 @@ pub struct FieldView {
     group: Group,
     /// The part of its group in which it stands.
     part: Option<&'static str>,
+    /// The language of its words, where they aren't in the settings' own; it follows the setting that they belong to.
+    language: Option<&'static str>,
     shape: ShapeView,
     /// What a number counts, such as px.
     unit: &'static str,
@@ -193,7 +195,11 @@ async fn slip(
     };
     let chain = stack.into_iter().fold(Chain::default(), |chain, (level, values)| chain.then(level, values));
     let chain = chain.styled(&nav.house);
-    let chain = if let Some(kind) = kind { chain.saying(&nav.words, kind) } else { chain };
+    let mut others = Vec::new();
+    for language in Language::ALL.into_iter().filter(|one| *one != Language::default()) {
+        others.push(words_in(state, id, language).await?);
+    }
+    let chain = if let Some(kind) = kind { chain.saying(&nav.words, kind).and_in(&others) } else { chain };
     let columns = match &target {
         Target::Band(id) => template.draft.band(id).map(Band::columns_told),
         Target::Piece(_) => None,
@@ -225,6 +231,7 @@ impl Looking<'_> {
             label: setting.label,
             group: setting.group,
             part: setting.part,
+            language: setting.language.map(|(_, language)| language.label()),
             shape: shape(setting.shape, self.house),
             unit: setting.unit,
             wide: self.cell(setting, Device::Wide),

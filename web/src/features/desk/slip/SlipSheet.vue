@@ -221,8 +221,14 @@ defineExpose({ enter, write });
         </div>
         <template v-else>
           <div class="line" role="row" :class="{ at: row === current && editing }">
-            <span :id="`label-${row.field.key}`" class="label" role="rowheader">
-              {{ row.field.label }}
+            <span
+              :id="`label-${row.field.key}`"
+              class="label"
+              :class="{ language: row.field.language }"
+              role="rowheader"
+              :aria-label="row.field.language ? row.field.label : undefined"
+            >
+              {{ row.field.language ? say("slip-sheet-language", { language: row.field.language }) : row.field.label }}
               <span
                 v-if="keepers(row.field)"
                 class="dot keepers"
@@ -346,6 +352,9 @@ defineExpose({ enter, write });
   color: var(--soft);
   text-overflow: ellipsis;
   white-space: nowrap;
+}
+.language {
+  padding-left: 12px;
 }
 .keepers {
   width: 6px;

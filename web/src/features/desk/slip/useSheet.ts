@@ -110,7 +110,8 @@ export function useSheet(
     const line = (field: Field): Row => ({ is: "field", id: field.key, field });
     const looking = wanted.value !== "";
     if (looking) return fields.filter(matches).map(line);
-    const heads = new Map<string, Field[]>();
+    // Words come first, then looks.
+    const heads = new Map<string, Field[]>([[NAMES.says, []]]);
     for (const field of fields) {
       const name = headOf(field);
       if (name !== "") heads.set(name, [...(heads.get(name) ?? []), field]);
@@ -118,6 +119,7 @@ export function useSheet(
     const all: Row[] = fields.filter((field) => headOf(field) === "").map(line);
     if (slip.value?.columns) all.unshift({ is: "columns", id: "columns" });
     for (const [name, own] of heads) {
+      if (own.length === 0) continue;
       const open = isOpen(name);
       const set = own.filter(isSet).map((field) => field.key);
       all.push({
@@ -133,7 +135,8 @@ export function useSheet(
    * nought says nothing unless it was set so. */
   function tells(fields: Field[]): Head["tells"] {
     const each = fields.map((field) => {
-      const own = cells(field).filter((one) => one.means && !one.quiet && one.says !== "");
+      const here = cells(field).filter((one) => one.own || !field.language);
+      const own = here.filter((one) => one.means && !one.quiet && one.says !== "");
       const telling = own.filter((one) => one.own || (typeof one.value !== "boolean" && one.value !== 0));
       const named = (one: Cell): string =>
         typeof one.value === "boolean" ? `${field.label.toLowerCase()}: ${one.says}` : one.says;
