@@ -113,6 +113,18 @@ impl<'a> Hand<'a> {
         self.actions += 1;
     }
 
+    /// Types into a list of products that has just opened, and takes what it then finds first.
+    pub async fn finds(&mut self, text: &str, name: &str) {
+        until(self.client, "document.activeElement.matches('.products input')").await;
+        let field = self.client.active_element().await.unwrap();
+        field.send_keys(text).await.unwrap();
+        let first =
+            format!("document.querySelector('.products [aria-selected=true] .name')?.innerText === `{name}`");
+        until(self.client, &first).await;
+        field.send_keys("\u{e007}").await.unwrap();
+        self.actions += 1;
+    }
+
     /// A key on the desk.
     pub async fn key(&mut self, key: &str) {
         crate::desk::press(self.client, key).await;

@@ -2,6 +2,7 @@
 import { computed, onBeforeUnmount, onMounted, ref, watch } from "vue";
 import { proofHtml } from "../api/client";
 import { say } from "../words";
+import { useResizeObserver } from "./useResizeObserver";
 
 /** A page drawn small, loaded once it comes into sight and let go when it is far from it; it can't be entered. */
 const props = defineProps<{
@@ -24,6 +25,7 @@ const html = ref<string | null>(null);
 const failed = ref(false);
 const seen = ref(false);
 const holder = ref<HTMLElement | null>(null);
+const room = useResizeObserver(holder);
 let observer: IntersectionObserver | undefined;
 
 onMounted(() => {
@@ -65,7 +67,7 @@ watch(
       scrolling="no"
       tabindex="-1"
       inert
-      :style="{ width: `${width}px`, height: `${height}px`, transform: `scale(calc(100cqw / ${width}px))` }"
+      :style="{ width: `${width}px`, height: `${height}px`, transform: `scale(${room.width / width})` }"
       @load="measure"
     />
     <span v-else class="wait soft">{{ failed ? say("page-thumb-page-cant-drawn-now") : "" }}</span>
@@ -79,7 +81,6 @@ watch(
   width: 100%;
   overflow: hidden;
   background: var(--page);
-  container-type: inline-size;
 }
 iframe {
   position: absolute;

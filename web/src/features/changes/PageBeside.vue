@@ -1,13 +1,27 @@
 <script setup lang="ts">
+import { computed, ref } from "vue";
+import { useResizeObserver } from "../../ui/useResizeObserver";
+import { SCREENS } from "../desk/types";
+
 /** A page as it is, drawn small enough to stand beside another. */
-defineProps<{ address: string; title: string; phone: boolean }>();
+const props = defineProps<{ address: string; title: string; phone: boolean }>();
+const frame = ref<HTMLElement | null>(null);
+const room = useResizeObserver(frame);
+const width = computed(() => SCREENS[props.phone ? "phone" : "wide"].width);
+const scale = computed(() => room.value.width / width.value || 1);
 </script>
 
 <template>
   <figure :class="{ phone }">
     <figcaption class="soft">{{ title }}</figcaption>
-    <div class="frame">
-      <iframe :key="address" :src="address" :title="title" tabindex="-1" />
+    <div ref="frame" class="frame">
+      <iframe
+        :key="address"
+        :src="address"
+        :title="title"
+        tabindex="-1"
+        :style="{ width: `${width}px`, height: `${room.height / scale}px`, transform: `scale(${scale})` }"
+      />
     </div>
   </figure>
 </template>
@@ -25,25 +39,17 @@ figure {
   flex: 0 1 330px;
 }
 .frame {
-  --page: 1280px;
   position: relative;
   flex: 1;
   overflow: hidden;
   background: var(--page);
   box-shadow: var(--shadow);
-  container-type: size;
-}
-.phone .frame {
-  --page: 390px;
 }
 iframe {
   position: absolute;
   top: 0;
   left: 0;
-  width: var(--page);
-  height: calc(100cqh / (100cqw / var(--page)));
   border: 0;
-  transform: scale(calc(100cqw / var(--page)));
   transform-origin: 0 0;
 }
 </style>

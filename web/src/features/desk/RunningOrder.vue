@@ -10,7 +10,7 @@ import { useDesk } from "./deskStore";
 import { injectMoves } from "./keys";
 import { type Line, type Where, lastInFirstScreen, whereIs } from "./order";
 import { type Boxes, type Device, type Kind, type Piece, type Place, SCREENS, type Situation } from "./types";
-import { useResizeObserver } from "./useResizeObserver";
+import { useResizeObserver } from "../../ui/useResizeObserver";
 import { useVisibility } from "./useVisibility";
 import TextInput from "../../ui/fields/TextInput.vue";
 import { say } from "../../words";

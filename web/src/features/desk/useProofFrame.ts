@@ -1,4 +1,4 @@
-import { useResizeObserver } from "./useResizeObserver";
+import { useResizeObserver } from "../../ui/useResizeObserver";
 import { type Ref, computed, inject, onBeforeUnmount, onMounted, ref, watch } from "vue";
 import { useDesk } from "./deskStore";
 import { CLIPBOARD, injectMoves } from "./keys";

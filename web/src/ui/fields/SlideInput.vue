@@ -20,4 +20,11 @@ const emit = defineEmits<{ take: [number: number] }>();
   min-width: 40px;
   accent-color: var(--accent);
 }
+/* Grey otherwise, where the colour is given to the track alone. */
+.slide::-moz-range-thumb {
+  width: 14px;
+  height: 14px;
+  border: 0;
+  background: var(--accent);
+}
 </style>
