@@ -63,7 +63,7 @@ async fn a_long_listing_has_pages_and_nothing_is_cut_off(pool: MySqlPool) {
 async fn a_product_never_put_on_sale_is_seen_by_owners_only(pool: MySqlPool) {
     let site = Site::start(pool).await;
     let owner = site.owner().await;
-    let wanted = serde_json::json!({ "kind": "sport-kites", "name": "Secret Godwit", "price_minor": 9900 });
+    let wanted = serde_json::json!({ "kind": "sport-kites", "name": "Secret Godwit", "price": "99.00" });
     assert_eq!(owner.post("/api/products", &wanted).await.status(), StatusCode::OK);
     for path in ["", "/quick", "/offer?quantity=1"] {
         let address = site.at(&format!("/shop/products/secret-godwit{path}"));
