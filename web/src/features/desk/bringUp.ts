@@ -16,8 +16,9 @@ export function above(order: Line[], boxes: Map<string, Box>, of: Line, device: 
   const end = seen(of)?.top ?? 0;
   // On a phone all columns stand below each other.
   const counts = (line: Line): boolean =>
+    device === "phone" ||
     line.column.id === of.column.id ||
-    (line.band.id === of.band.id ? device === "phone" : device === "phone" || line.band.columns.length === 1);
+    (line.band.id !== of.band.id && line.band.columns.length === 1);
   const flow = order.filter((line) => line.piece.kind !== "sticky_bar");
   const lines = flow.filter((line) => counts(line) && (seen(line)?.bottom ?? Infinity) <= end + 1);
   return lines
