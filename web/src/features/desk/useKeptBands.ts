@@ -1,5 +1,5 @@
 import { computed, ref } from "vue";
-import { type Schemas, api, ask } from "../../api/client";
+import { type Schemas, api, ask, offline } from "../../api/client";
 import { useDesk } from "./deskStore";
 import { injectMoves } from "./keys";
 import { newId } from "./order";
@@ -14,8 +14,8 @@ export function useKeptBands() {
   const bands = () => desk.draft?.layout.bands ?? [];
   async function load(): Promise<void> {
     const { data, error } = await ask(api.GET("/api/kept-bands"));
-    // What is told already stays told.
-    if (error) desk.problem = error;
+    // What is told already stays told; without a connection the foot says as much.
+    if (error && error.code !== offline.code) desk.problem = error;
     if (data) kept.value = data;
   }
   void load();
