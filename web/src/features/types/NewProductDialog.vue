@@ -59,6 +59,8 @@ const pictures = useUploads(
   () => undefined,
 );
 async function add(): Promise<void> {
+  // Enter pressed twice adds it once.
+  if (busy.value) return;
   busy.value = true;
   const body = {
     kind: props.kind.handle,
