@@ -50,7 +50,7 @@ export default ts.config(
         "error",
         {
           allowlist: [...NO_WORDS],
-          attributes: { "/.+/": ["title", "aria-label", "placeholder", "alt", "label", "subtitle", "act"] },
+          attributes: { "/.+/": ["title", "aria-label", "placeholder", "alt", "label", "subtitle", "act", "list"] },
         },
       ],
     },
@@ -70,8 +70,8 @@ export default ts.config(
         "error",
         {
           selector:
-            "VElement[rawName=/^v-(text-field|textarea|select|autocomplete|combobox|checkbox|switch|btn-toggle|dialog)$/]",
-          message: "The kit in src/ui has a field and a dialog for this.",
+            "VElement[rawName=/^v-(text-field|textarea|select|autocomplete|combobox|checkbox|switch|btn-toggle|dialog|progress-linear|progress-circular|menu|snackbar|alert|tabs|table|data-table)$/]",
+          message: "The kit in src/ui has a field, a dialog, a menu or a note for this.",
         },
       ],
     },

@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { mdiDotsHorizontal } from "@mdi/js";
 import { computed, ref, shallowRef, watch } from "vue";
 import { type Answer, type ApiError, offline } from "../api/client";
 import { type DraftState, draftCalls } from "../session/useDraft";
-import ProblemNote from "./ProblemNote.vue";
+import ActsMenu from "./menu/ActsMenu.vue";
+import ProblemNote from "./notes/ProblemNote.vue";
 import StepsDialog from "./StepsDialog.vue";
 import { onThe, when } from "./when";
 import MomentInput from "./fields/MomentInput.vue";
@@ -56,26 +56,15 @@ const publish = () =>
     {{ say("draft-acts-goes-live", { at: onThe(state.planned.at) }) }}
     <button class="quiet" @click="take(calls.unplan())">{{ say("draft-acts-call-off") }}</button>
   </span>
-  <v-menu>
-    <template #activator="{ props: menu }">
-      <v-btn
-        v-bind="menu"
-        variant="text"
-        :icon="mdiDotsHorizontal"
-        size="small"
-        :aria-label="say('draft-acts-more-about-publishing')"
-      />
-    </template>
-    <v-list density="compact">
-      <v-list-item :title="say('draft-acts-publish-under-name-time')" :disabled="changes === 0" @click="open('plan')" />
-      <v-list-item
-        :title="say('draft-acts-take-last-publication-back')"
-        :disabled="(state?.publications.length ?? 0) < 2"
-        @click="take(calls.takeBack())"
-      />
-      <v-list-item :title="say('draft-acts-what-was-published')" @click="open('history')" />
-    </v-list>
-  </v-menu>
+  <ActsMenu :label="say('draft-acts-more-about-publishing')">
+    <v-list-item :title="say('draft-acts-publish-under-name-time')" :disabled="changes === 0" @click="open('plan')" />
+    <v-list-item
+      :title="say('draft-acts-take-last-publication-back')"
+      :disabled="(state?.publications.length ?? 0) < 2"
+      @click="take(calls.takeBack())"
+    />
+    <v-list-item :title="say('draft-acts-what-was-published')" @click="open('history')" />
+  </ActsMenu>
   <DialogSheet
     :model-value="dialog === 'plan'"
     :title="say('draft-acts-publish', { title })"
@@ -100,7 +89,7 @@ const publish = () =>
     v-if="dialog === 'history'"
     :label="say('draft-acts-what-was-published-b')"
     :title="say('draft-acts-what-was-published-c', { title })"
-    list="Publications, the newest first"
+    :list="say('draft-acts-publications-newest-first')"
     :steps="state?.publications ?? null"
     :empty="say('draft-acts-nothing-was-published-yet')"
     :problem="problem"

@@ -21,7 +21,7 @@ async function back(step: JournalStep, all: boolean): Promise<void> {
     :width="680"
     :label="say('journal-dialog-history')"
     :title="say('journal-dialog-history-b', { name })"
-    list="Steps, the newest first"
+    :list="say('journal-dialog-steps-newest-first')"
     :steps="steps"
     :empty="say('journal-dialog-nothing-was-done-yet')"
     :problem="problem"

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref } from "vue";
 import type { ApiError } from "../api/client";
-import ProblemNote from "./ProblemNote.vue";
+import ProblemNote from "./notes/ProblemNote.vue";
 import TextInput from "./fields/TextInput.vue";
 import DialogSheet from "./DialogSheet.vue";
 import { say } from "../words";

@@ -1,8 +1,9 @@
 <script setup lang="ts" generic="T extends { id: number }">
 import type { ApiError } from "../api/client";
-import ProblemNote from "./ProblemNote.vue";
+import ProblemNote from "./notes/ProblemNote.vue";
 import DialogSheet from "./DialogSheet.vue";
 import { say } from "../words";
+import ProgressLine from "./notes/ProgressLine.vue";
 
 /** What was done, the newest first, in a dialog. */
 defineProps<{
@@ -28,7 +29,7 @@ const emit = defineEmits<{ close: [] }>();
     @close="emit('close')"
   >
     <ProblemNote :problem="problem" />
-    <v-progress-linear v-if="steps === null" indeterminate color="primary" />
+    <ProgressLine v-if="steps === null" />
     <p v-else-if="steps.length === 0" class="soft">{{ empty }}</p>
     <ol v-else tabindex="0" :aria-label="list">
       <slot v-for="(step, place) in steps" :key="step.id" :step="step" :place="place" />

@@ -5,7 +5,8 @@ import { useRoute } from "vue-router";
 import type { ApiError } from "../api/client";
 import { useSession } from "../features/session/session";
 import { useOutbox } from "../session/useOutbox";
-import ProblemNote from "./ProblemNote.vue";
+import ActsMenu from "./menu/ActsMenu.vue";
+import ProblemNote from "./notes/ProblemNote.vue";
 import { WANTED, wanted } from "./colours";
 import { listed } from "./keys/keys";
 import { PLACES, viewsBeside } from "./places";
@@ -73,27 +74,25 @@ async function signOut(): Promise<void> {
       >
         <v-icon :icon="mdiMagnify" size="17" />
       </button>
-      <v-menu>
-        <template #activator="{ props }">
-          <button v-bind="props" class="who">{{ session.owner }}, {{ session.shop?.name }}</button>
+      <ActsMenu>
+        <template #button="{ menu }">
+          <button v-bind="menu" class="who">{{ session.owner }}, {{ session.shop?.name }}</button>
         </template>
-        <v-list>
-          <v-list-item :title="say('top-bar-messages-shoppers')" to="/messages" />
-          <v-list-item :title="say('top-bar-keyboard-shortcuts')" @click="listed = true" />
-          <v-divider />
-          <v-list-item
-            v-for="[set, says] in WANTED"
-            :key="set"
-            :title="says"
-            role="menuitemradio"
-            :aria-checked="wanted === set"
-            :prepend-icon="wanted === set ? mdiRadioboxMarked : mdiRadioboxBlank"
-            @click="wanted = set"
-          />
-          <v-divider />
-          <v-list-item :title="say('top-bar-sign-out')" @click="signOut" />
-        </v-list>
-      </v-menu>
+        <v-list-item :title="say('top-bar-messages-shoppers')" to="/messages" />
+        <v-list-item :title="say('top-bar-keyboard-shortcuts')" @click="listed = true" />
+        <v-divider />
+        <v-list-item
+          v-for="[set, says] in WANTED"
+          :key="set"
+          :title="says"
+          role="menuitemradio"
+          :aria-checked="wanted === set"
+          :prepend-icon="wanted === set ? mdiRadioboxMarked : mdiRadioboxBlank"
+          @click="wanted = set"
+        />
+        <v-divider />
+        <v-list-item :title="say('top-bar-sign-out')" @click="signOut" />
+      </ActsMenu>
       <a class="open" href="/shop" target="_blank" rel="noopener">
         {{ say("top-bar-open-shop") }} <v-icon :icon="mdiOpenInNew" size="13" />
       </a>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { nextTick, onBeforeUnmount, onMounted, ref, watch } from "vue";
 import { useRouter } from "vue-router";
-import ProblemNote from "../../ui/ProblemNote.vue";
+import EmptyPlace from "../../ui/notes/EmptyPlace.vue";
+import ProblemNote from "../../ui/notes/ProblemNote.vue";
 import { type Goal, useAnywhere } from "./useAnywhere";
 import TextInput from "../../ui/fields/TextInput.vue";
 import { useDialogFocus } from "../../ui/useDialogFocus";
@@ -74,7 +75,7 @@ onBeforeUnmount(() => removeEventListener("keydown", onKey));
           <span class="soft">{{ goal.note }}</span>
         </li>
       </ul>
-      <p v-if="goals.length === 0" class="soft none">{{ say("go-anywhere-nothing-here-called-so") }}</p>
+      <EmptyPlace v-if="goals.length === 0">{{ say("go-anywhere-nothing-here-called-so") }}</EmptyPlace>
     </div>
   </v-dialog>
 </template>
@@ -122,9 +123,6 @@ li .soft {
 }
 [aria-selected="true"] {
   background: var(--accent-weak);
-}
-.none {
-  margin: 8px 10px 4px;
 }
 </style>
 

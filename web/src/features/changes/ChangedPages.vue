@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, watch } from "vue";
-import ProblemNote from "../../ui/ProblemNote.vue";
+import EmptyPlace from "../../ui/notes/EmptyPlace.vue";
+import ProblemNote from "../../ui/notes/ProblemNote.vue";
+import ProgressLine from "../../ui/notes/ProgressLine.vue";
 import PageBeside from "./PageBeside.vue";
 import PageLine from "./PageLine.vue";
 import VisitParts from "../../ui/visit/VisitParts.vue";
@@ -62,23 +64,24 @@ function takeAll(way: WayTold): void {
       <h1>{{ say("changed-pages-what-changes-where") }}</h1>
       <slot name="of" />
       <span role="status" class="chip" data-test="count">{{ says }}</span>
-      <button v-if="busy" class="quiet" @click="impact.halt">{{ say("changed-pages-stop") }}</button>
-      <button v-else-if="stopped" class="quiet" @click="impact.search">{{ say("changed-pages-compare-again") }}</button>
+      <button v-if="stopped" class="quiet" @click="impact.search">{{ say("changed-pages-compare-again") }}</button>
       <VisitParts :visit="visit" />
       <i />
       <slot name="publish" />
     </div>
-    <v-progress-linear
+    <ProgressLine
       v-if="busy"
-      :model-value="of ? (100 * done) / of : 0"
-      color="primary"
-      :aria-label="say('changed-pages-compared')"
+      class="compared"
+      :label="say('changed-pages-compared')"
+      :done="done"
+      :of="of"
+      @stop="impact.halt"
     />
     <ProblemNote :problem="problem" @retry="impact.search" />
     <slot name="note" />
     <div class="halves">
       <section class="ways" :aria-label="say('changed-pages-kinds-change')">
-        <p v-if="!busy && !problem && ways.length === 0" class="soft none">{{ none }}</p>
+        <EmptyPlace v-if="!busy && !problem && ways.length === 0">{{ none }}</EmptyPlace>
         <div v-for="way in ways" :key="way.number" class="way">
           <p v-for="fault in way.mend" :key="fault" class="signal">{{ say("changed-pages-mend", { fault }) }}</p>
           <p v-for="word in way.says.slice(0, MOST)" :key="word">{{ word }}</p>
@@ -149,6 +152,9 @@ function takeAll(way: WayTold): void {
 .head i {
   flex: 1;
 }
+.compared {
+  padding: 4px 18px;
+}
 .halves {
   display: grid;
   flex: 1;
@@ -181,9 +187,6 @@ function takeAll(way: WayTold): void {
 }
 .many {
   height: 340px;
-}
-.none {
-  padding: 14px;
 }
 .beside {
   display: flex;

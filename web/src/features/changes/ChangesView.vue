@@ -3,7 +3,7 @@ import { computed, ref, watch } from "vue";
 import { useRouter } from "vue-router";
 import type { ApiError, Schemas } from "../../api/client";
 import { useVisit } from "../../ui/visit/useVisit";
-import ProblemNote from "../../ui/ProblemNote.vue";
+import ProblemNote from "../../ui/notes/ProblemNote.vue";
 import { useDesk } from "../desk/deskStore";
 import ChangedPages from "./ChangedPages.vue";
 import PublishBar from "./PublishBar.vue";

@@ -4,7 +4,7 @@ import { type RouteLocationRaw, useRouter } from "vue-router";
 import { type Answer, type ApiError, type Schemas, api, ask } from "../../api/client";
 import { draftCalls } from "../../session/useDraft";
 import { useVisit } from "../../ui/visit/useVisit";
-import ProblemNote from "../../ui/ProblemNote.vue";
+import ProblemNote from "../../ui/notes/ProblemNote.vue";
 import ChangedPages from "./ChangedPages.vue";
 import { type WayTold, useImpact } from "./useImpact";
 import { say } from "../../words";

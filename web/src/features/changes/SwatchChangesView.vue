@@ -5,7 +5,7 @@ import { useRouter } from "vue-router";
 import { type ApiError, type Schemas, api, ask } from "../../api/client";
 import ColourList from "../../ui/ColourList.vue";
 import { useVisit } from "../../ui/visit/useVisit";
-import ProblemNote from "../../ui/ProblemNote.vue";
+import ProblemNote from "../../ui/notes/ProblemNote.vue";
 import { MOST_COLOURS } from "../swatches/words";
 import ChangedPages from "./ChangedPages.vue";
 import { type WayTold, useImpact } from "./useImpact";

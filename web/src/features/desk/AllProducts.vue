@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from "vue";
 import PageThumb from "../../ui/PageThumb.vue";
+import ProgressLine from "../../ui/notes/ProgressLine.vue";
 import { useComesInSight } from "../../ui/useComesInSight";
 import { useDesk } from "./deskStore";
 import { SCREENS } from "./types";
@@ -95,7 +96,7 @@ function told(product: string): { text: string; late: boolean } | null {
     <div class="head">
       <OneOf v-model="device" :options="DEVICES" :label="say('all-products-screen')" />
       <span class="soft" role="status" data-test="first-screens">{{ note }}</span>
-      <button v-if="busy" class="quiet" @click="halt">{{ say("all-products-stop") }}</button>
+      <ProgressLine v-if="busy" class="measured" :label="note" :done="ends.size" :of="products.length" @stop="halt" />
     </div>
     <ul :class="device">
       <li v-for="product in inOrder" :key="product.handle">
@@ -124,6 +125,9 @@ function told(product: string): { text: string; late: boolean } | null {
 
 <style scoped src="./thumbs.css"></style>
 <style scoped>
+.measured {
+  flex: 0 1 220px;
+}
 ul.phone {
   grid-template-columns: repeat(auto-fill, minmax(150px, 1fr));
 }

@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from "vue";
 import { type Schemas, api, ask } from "../../api/client";
+import EmptyPlace from "../../ui/notes/EmptyPlace.vue";
+import ProgressLine from "../../ui/notes/ProgressLine.vue";
 import { useDesk } from "./deskStore";
 import { type Op, SCREENS, sameTarget } from "./types";
 import { sameWhom } from "./useScope";
@@ -89,11 +91,11 @@ function showMe(one: Departure): void {
         {{ say("departures-dialog-rejoin-all", { count: all.length }) }}
       </button>
     </template>
-    <v-progress-linear v-if="loading" indeterminate color="primary" />
+    <ProgressLine v-if="loading" />
     <p v-if="problem" class="signal" role="alert">{{ problem }}</p>
-    <p v-if="!loading && !problem && all.length === 0" class="soft">
-      {{ say("departures-dialog-every-product-has-template") }}
-    </p>
+    <EmptyPlace v-if="!loading && !problem && all.length === 0">{{
+      say("departures-dialog-every-product-has-template")
+    }}</EmptyPlace>
     <section v-for="group in groups" :key="JSON.stringify(group.whom)" :aria-label="group.name">
       <div class="head">
         <h2>{{ group.name }}</h2>

@@ -4,6 +4,7 @@ import { computed, ref } from "vue";
 import { useRouter } from "vue-router";
 import { api, ask } from "../../api/client";
 import UndoRedo from "../../ui/UndoRedo.vue";
+import ActsMenu from "../../ui/menu/ActsMenu.vue";
 import { onThe } from "../../ui/when";
 import PublishDialog from "./PublishDialog.vue";
 import { useDesk } from "./deskStore";
@@ -90,70 +91,66 @@ const FRAMES = [
       @undo="desk.undo"
       @redo="desk.redo"
     />
-    <v-menu>
-      <template #activator="{ props: menu }">
+    <ActsMenu>
+      <template #button="{ menu }">
         <v-btn v-bind="menu" :append-icon="mdiChevronDown">{{ say("desk-head-page") }}</v-btn>
       </template>
-      <v-list>
-        <v-list-item
-          :title="say('desk-head-starters')"
-          :subtitle="say('desk-head-ready-arrangements-whole-page')"
-          @click="emit('open', 'starters')"
-        />
-        <v-list-item
-          :title="say('desk-head-what-changes-where')"
-          :subtitle="say('desk-head-pages-publishing-changes-before')"
-          :to="{ name: 'changes', params: { id: desk.view?.id ?? 0 } }"
-        />
-        <v-list-item
-          :title="say('desk-head-departures-b')"
-          :subtitle="
-            departed === 0 ? say('desk-head-no-product-type-keeps') : say('desk-head-kept-different', { departed })
-          "
-          @click="emit('open', 'departures')"
-        />
-        <v-list-item
-          v-if="desk.view?.own_of"
-          :title="say('desk-head-back-template')"
-          :subtitle="say('desk-head-loses-page-own', { name: desk.view.own_of.name })"
-          @click="goingBack = true"
-        />
-        <v-list-item
-          v-else-if="scope.product.value && !scope.product.value.sample"
-          :title="say('desk-head-page-own')"
-          :subtitle="say('desk-head-apart-from-template', { name: scope.product.value.name })"
-          @click="ownPage"
-        />
-        <v-list-item
-          :title="say('desk-head-history')"
-          :subtitle="say('desk-head-look-earlier-page-bring')"
-          @click="emit('open', 'history')"
-        />
-        <v-list-item
-          :title="say('desk-head-preview-link')"
-          :subtitle="say('desk-head-someone-without-account')"
-          @click="emit('open', 'preview')"
-        />
-        <v-divider />
-        <v-list-subheader>{{ say("desk-head-frame-what-shop-surrounds") }}</v-list-subheader>
-        <v-list-item
-          v-for="[frame, name] in FRAMES"
-          :key="frame"
-          :title="name"
-          :active="(desk.draft?.layout.frame ?? 'whole') === frame"
-          @click="desk.edit({ op: 'set_frame', frame })"
-        />
-        <v-divider />
-        <v-list-item
-          :title="say('desk-head-rejoin-whole-page')"
-          :subtitle="
-            own === 0 ? say('desk-head-nothing-differs-from-house') : say('desk-head-drops-values-own', { own })
-          "
-          :disabled="own === 0"
-          @click="moves.rejoinAll"
-        />
-      </v-list>
-    </v-menu>
+      <v-list-item
+        :title="say('desk-head-starters')"
+        :subtitle="say('desk-head-ready-arrangements-whole-page')"
+        @click="emit('open', 'starters')"
+      />
+      <v-list-item
+        :title="say('desk-head-what-changes-where')"
+        :subtitle="say('desk-head-pages-publishing-changes-before')"
+        :to="{ name: 'changes', params: { id: desk.view?.id ?? 0 } }"
+      />
+      <v-list-item
+        :title="say('desk-head-departures-b')"
+        :subtitle="
+          departed === 0 ? say('desk-head-no-product-type-keeps') : say('desk-head-kept-different', { departed })
+        "
+        @click="emit('open', 'departures')"
+      />
+      <v-list-item
+        v-if="desk.view?.own_of"
+        :title="say('desk-head-back-template')"
+        :subtitle="say('desk-head-loses-page-own', { name: desk.view.own_of.name })"
+        @click="goingBack = true"
+      />
+      <v-list-item
+        v-else-if="scope.product.value && !scope.product.value.sample"
+        :title="say('desk-head-page-own')"
+        :subtitle="say('desk-head-apart-from-template', { name: scope.product.value.name })"
+        @click="ownPage"
+      />
+      <v-list-item
+        :title="say('desk-head-history')"
+        :subtitle="say('desk-head-look-earlier-page-bring')"
+        @click="emit('open', 'history')"
+      />
+      <v-list-item
+        :title="say('desk-head-preview-link')"
+        :subtitle="say('desk-head-someone-without-account')"
+        @click="emit('open', 'preview')"
+      />
+      <v-divider />
+      <v-list-subheader>{{ say("desk-head-frame-what-shop-surrounds") }}</v-list-subheader>
+      <v-list-item
+        v-for="[frame, name] in FRAMES"
+        :key="frame"
+        :title="name"
+        :active="(desk.draft?.layout.frame ?? 'whole') === frame"
+        @click="desk.edit({ op: 'set_frame', frame })"
+      />
+      <v-divider />
+      <v-list-item
+        :title="say('desk-head-rejoin-whole-page')"
+        :subtitle="own === 0 ? say('desk-head-nothing-differs-from-house') : say('desk-head-drops-values-own', { own })"
+        :disabled="own === 0"
+        @click="moves.rejoinAll"
+      />
+    </ActsMenu>
     <v-btn variant="flat" color="primary" :disabled="nothing" @click="publishing = true">
       {{ say("desk-head-publish") }}
     </v-btn>

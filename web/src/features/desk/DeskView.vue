@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, defineAsyncComponent, nextTick, provide, ref, watch } from "vue";
 import { onBeforeRouteLeave, useRouter } from "vue-router";
-import ProblemNote from "../../ui/ProblemNote.vue";
+import NoticeNote from "../../ui/notes/NoticeNote.vue";
+import ProblemNote from "../../ui/notes/ProblemNote.vue";
 import { listed } from "../../ui/keys/keys";
 import { useTitle } from "../../ui/useTitle";
 import TurnList from "../templates/TurnList.vue";
@@ -102,11 +103,10 @@ function lookAt(product: string): void {
   <main class="desk">
     <DeskHead v-if="desk.view && desk.draft" :facts="situation.facts.value" @open="(what) => (open = what)" />
     <ProblemNote class="problem" :problem="desk.problem" @retry="() => desk.open(id, product)" />
-    <div v-if="desk.notice" class="notice" role="status">
+    <NoticeNote v-if="desk.notice" class="notice" @understood="desk.notice = null">
       <span>{{ desk.notice }}</span>
-      <button class="quiet" @click="desk.notice = null">{{ say("desk-view-understood") }}</button>
-    </div>
-    <div v-if="desk.published" class="notice" role="status">
+    </NoticeNote>
+    <NoticeNote v-if="desk.published" class="notice" @understood="desk.published = false">
       <span v-if="seen">{{ say("desk-view-published-shoppers-see-now") }}</span>
       <span v-else-if="ahead.length">{{ say("desk-view-published-nobody-sees-yet") }}</span>
       <span v-else>
@@ -115,8 +115,7 @@ function lookAt(product: string): void {
       </span>
       <TurnList :turns="ahead" />
       <button class="quiet" @click="desk.takeBack">{{ say("desk-view-take-back") }}</button>
-      <button class="quiet" @click="desk.published = false">{{ say("desk-view-understood") }}</button>
-    </div>
+    </NoticeNote>
     <div v-if="desk.view && desk.draft" class="halves">
       <section class="left">
         <RunningOrder
@@ -167,17 +166,7 @@ function lookAt(product: string): void {
   margin: 8px 14px;
 }
 .notice {
-  display: flex;
-  gap: 12px;
-  align-items: center;
   margin: 8px 14px;
-  padding: 6px 14px;
-  border: 1px solid var(--line);
-  border-radius: 6px;
-  background: var(--accent-weak);
-}
-.notice .quiet {
-  white-space: nowrap;
 }
 .halves {
   display: grid;

@@ -2,7 +2,9 @@
 import { computed, onMounted, ref, shallowRef, watch } from "vue";
 import { type ApiError, type Schemas, api, ask } from "../../api/client";
 import PageThumb from "../../ui/PageThumb.vue";
-import ProblemNote from "../../ui/ProblemNote.vue";
+import EmptyPlace from "../../ui/notes/EmptyPlace.vue";
+import ProblemNote from "../../ui/notes/ProblemNote.vue";
+import ProgressLine from "../../ui/notes/ProgressLine.vue";
 import { when } from "../../ui/when";
 import { useDesk } from "./deskStore";
 import type { SituationControl } from "./useSituation";
@@ -63,10 +65,10 @@ async function bringBack(): Promise<void> {
     <div class="both">
       <div class="list">
         <ProblemNote :problem="problem" />
-        <v-progress-linear v-if="moments === null" indeterminate color="primary" />
-        <p v-else-if="moments.length === 0 && !problem" class="soft">
-          {{ say("history-dialog-nothing-has-happened-template") }}
-        </p>
+        <ProgressLine v-if="moments === null" />
+        <EmptyPlace v-else-if="moments.length === 0 && !problem">{{
+          say("history-dialog-nothing-has-happened-template")
+        }}</EmptyPlace>
         <ol v-else>
           <li v-for="moment in moments" :key="moment.key">
             <button

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { mdiClose } from "@mdi/js";
 import { ref } from "vue";
+import SheetMenu from "../../ui/menu/SheetMenu.vue";
 import type { SituationControl } from "./useSituation";
 import TickBox from "../../ui/fields/TickBox.vue";
 import TextInput from "../../ui/fields/TextInput.vue";
@@ -28,36 +29,34 @@ async function keep(): Promise<void> {
 </script>
 
 <template>
-  <v-menu :model-value="open" :close-on-content-click="false" @update:model-value="opened">
-    <template #activator="{ props: menu }">
+  <SheetMenu :model-value="open" :label="say('keep-menu-kept-situations')" @update:model-value="opened">
+    <template #button="{ menu }">
       <button v-bind="menu" class="keep" :title="say('keep-menu-keep-situation-name-take')">
         {{ say("keep-menu-keep") }}
       </button>
     </template>
-    <div class="menu-sheet" role="region" :aria-label="say('keep-menu-kept-situations')">
-      <p v-if="kept.length === 0" class="soft">{{ say("keep-menu-none-kept-yet-kept") }}</p>
-      <ul>
-        <li v-for="one in kept" :key="one.id">
-          <button @click="(situation.recall(one), (open = false))">{{ one.name }}</button>
-          <button
-            class="drop"
-            :aria-label="say('keep-menu-remove', { name: one.name })"
-            @click="situation.forget(one.id)"
-          >
-            <v-icon :icon="mdiClose" size="13" />
-          </button>
-        </li>
-      </ul>
-      <form @submit.prevent="keep">
-        <label class="field">
-          <span class="called">{{ say("keep-menu-keep-one") }}</span>
-          <TextInput v-model="name" maxlength="80" />
-        </label>
-        <label class="tick"><TickBox v-model="withProduct" /> {{ say("keep-menu-product-choice") }}</label>
-        <v-btn type="submit" :disabled="name.trim() === ''">{{ say("keep-menu-save") }}</v-btn>
-      </form>
-    </div>
-  </v-menu>
+    <p v-if="kept.length === 0" class="soft">{{ say("keep-menu-none-kept-yet-kept") }}</p>
+    <ul>
+      <li v-for="one in kept" :key="one.id">
+        <button @click="(situation.recall(one), (open = false))">{{ one.name }}</button>
+        <button
+          class="drop"
+          :aria-label="say('keep-menu-remove', { name: one.name })"
+          @click="situation.forget(one.id)"
+        >
+          <v-icon :icon="mdiClose" size="13" />
+        </button>
+      </li>
+    </ul>
+    <form @submit.prevent="keep">
+      <label class="field">
+        <span class="called">{{ say("keep-menu-keep-one") }}</span>
+        <TextInput v-model="name" maxlength="80" />
+      </label>
+      <label class="tick"><TickBox v-model="withProduct" /> {{ say("keep-menu-product-choice") }}</label>
+      <v-btn type="submit" :disabled="name.trim() === ''">{{ say("keep-menu-save") }}</v-btn>
+    </form>
+  </SheetMenu>
 </template>
 
 <style scoped>
@@ -67,9 +66,6 @@ async function keep(): Promise<void> {
   border-left: 1px solid var(--line);
   color: var(--accent);
   font-weight: 600;
-}
-.menu-sheet {
-  width: 260px;
 }
 ul {
   max-height: 220px;

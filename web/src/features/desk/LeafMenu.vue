@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { mdiChevronLeft, mdiChevronRight } from "@mdi/js";
 import { computed, ref } from "vue";
+import SheetMenu from "../../ui/menu/SheetMenu.vue";
 import ProductList from "../../ui/products/ProductList.vue";
 import { viewsOfProduct } from "../../ui/places";
 import { useDesk } from "./deskStore";
@@ -29,8 +30,8 @@ function pick(handle: string): void {
     >
       <v-icon :icon="mdiChevronLeft" size="16" />
     </button>
-    <v-menu v-model="open" :close-on-content-click="false">
-      <template #activator="{ props: menu }">
+    <SheetMenu v-model="open">
+      <template #button="{ menu }">
         <button v-bind="menu" class="product" :title="facts?.name">
           <span>{{ name }}</span>
           <small class="soft">{{
@@ -49,7 +50,7 @@ function pick(handle: string): void {
           <router-link v-for="view in views" :key="view.to" :to="view.to">{{ view.name }}</router-link>
         </p>
       </ProductList>
-    </v-menu>
+    </SheetMenu>
     <button
       :aria-label="say('leaf-menu-next-product')"
       :title="say('leaf-menu-next-product')"

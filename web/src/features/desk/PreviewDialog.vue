@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from "vue";
 import { type ApiError, type Schemas, api, ask } from "../../api/client";
-import ProblemNote from "../../ui/ProblemNote.vue";
+import ProblemNote from "../../ui/notes/ProblemNote.vue";
 import { useDesk } from "./deskStore";
 import DialogSheet from "../../ui/DialogSheet.vue";
 import PickField from "../../ui/fields/PickField.vue";

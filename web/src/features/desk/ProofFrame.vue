@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from "vue";
+import ProgressLine from "../../ui/notes/ProgressLine.vue";
 import { type Box, type Device, SCREENS } from "./types";
 import type { Press } from "./useKeys";
 import { useProofFrame } from "./useProofFrame";
@@ -34,7 +35,7 @@ const { scale, height, document, percent } = useProofFrame({
         :srcdoc="document"
         :style="{ width: `${screen.width}px`, height: `${height}px`, transform: `scale(${scale})` }"
       />
-      <v-progress-linear v-else indeterminate color="primary" />
+      <ProgressLine v-else />
     </div>
   </figure>
 </template>

@@ -2,6 +2,7 @@
 import { mdiMagnify, mdiUnfoldLessHorizontal, mdiUnfoldMoreHorizontal } from "@mdi/js";
 import { computed, nextTick, ref, watch } from "vue";
 import { VueDraggable } from "vue-draggable-plus";
+import EmptyPlace from "../../ui/notes/EmptyPlace.vue";
 import BandLine from "./BandLine.vue";
 import MovedSaid from "./MovedSaid.vue";
 import OrderRow from "./OrderRow.vue";
@@ -274,13 +275,17 @@ function hintOf(piece: Piece): string {
           </VueDraggable>
         </template>
       </section>
-      <p v-if="bands.length === 0" class="bare">
-        <span>{{ say("running-order-page-has-nothing-yet") }}</span>
-        <v-btn variant="flat" color="primary" @click="$emit('starters')">{{
-          say("running-order-begin-starter")
-        }}</v-btn>
-        <button class="quiet" @click="moves.addBand([7, 5])">{{ say("running-order-begin-two-empty-columns") }}</button>
-      </p>
+      <EmptyPlace v-if="bands.length === 0">
+        {{ say("running-order-page-has-nothing-yet") }}
+        <template #acts>
+          <v-btn variant="flat" color="primary" @click="$emit('starters')">{{
+            say("running-order-begin-starter")
+          }}</v-btn>
+          <button class="quiet" @click="moves.addBand([7, 5])">
+            {{ say("running-order-begin-two-empty-columns") }}
+          </button>
+        </template>
+      </EmptyPlace>
     </div>
   </div>
 </template>
@@ -307,12 +312,6 @@ function hintOf(piece: Piece): string {
   border: 1px solid var(--accent);
   border-radius: 6px;
   background: var(--field);
-}
-.bare {
-  display: grid;
-  justify-items: start;
-  gap: 10px;
-  padding-top: 14px;
 }
 .scroll {
   flex: 1;

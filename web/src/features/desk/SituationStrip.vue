@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { computed } from "vue";
 import type { Schemas } from "../../api/client";
+import ActsMenu from "../../ui/menu/ActsMenu.vue";
+import SheetMenu from "../../ui/menu/SheetMenu.vue";
 import VisitParts from "../../ui/visit/VisitParts.vue";
 import KeepMenu from "./KeepMenu.vue";
 import LeafMenu from "./LeafMenu.vue";
@@ -72,43 +74,39 @@ const byPlan = computed({
 <template>
   <div class="strip" role="region" :aria-label="say('situation-strip-situation')">
     <LeafMenu :situation="situation" />
-    <v-menu v-for="(option, at) in facts?.options ?? []" :key="option.id">
-      <template #activator="{ props: menu }">
+    <ActsMenu v-for="(option, at) in facts?.options ?? []" :key="option.id">
+      <template #button="{ menu }">
         <button v-bind="menu" class="part">
           {{ option.name }}
           <i v-if="cloth(chosen(option, at))" :style="{ background: cloth(chosen(option, at)) }" />
           <b>{{ chosen(option, at)?.name ?? say("situation-strip-not-chosen") }}</b>
         </button>
       </template>
-      <v-list>
-        <v-list-item
-          v-for="(value, v) in option.values"
-          :key="value.id"
-          :title="value.name"
-          :subtitle="states[facts?.states[at]?.[v]?.state ?? 'open']"
-          :active="facts?.chosen[at] === v"
-          @click="choice = facts?.states[at]?.[v]?.choice ?? null"
-        />
-      </v-list>
-    </v-menu>
+      <v-list-item
+        v-for="(value, v) in option.values"
+        :key="value.id"
+        :title="value.name"
+        :subtitle="states[facts?.states[at]?.[v]?.state ?? 'open']"
+        :active="facts?.chosen[at] === v"
+        @click="choice = facts?.states[at]?.[v]?.choice ?? null"
+      />
+    </ActsMenu>
     <MoodMenu v-model="supply" :name="say('situation-strip-stock')" :moods="STOCK" />
     <MoodMenu v-model="sale" :name="say('situation-strip-sale')" :moods="SALE" />
     <MoodMenu v-if="otherPrices" v-model="prices" :name="say('situation-strip-prices')" :moods="PRICES" />
     <MoodMenu v-if="facts?.plans.length" v-model="byPlan" :name="say('situation-strip-plan')" :moods="plans" />
     <VisitParts :visit="situation.visit" />
-    <v-menu :close-on-content-click="false">
-      <template #activator="{ props: menu }">
+    <SheetMenu :label="say('situation-strip-day')">
+      <template #button="{ menu }">
         <button v-bind="menu" class="part">
           {{ say("situation-strip-day") }} <b>{{ dated ? day : say("situation-strip-today") }}</b>
         </button>
       </template>
-      <div class="menu-sheet">
-        <label
-          >{{ say("situation-strip-page") }} <MomentInput v-model="day" :none="say('situation-strip-today')" day
-        /></label>
-        <button v-if="dated" class="quiet" @click="day = ''">{{ say("situation-strip-today-again") }}</button>
-      </div>
-    </v-menu>
+      <label
+        >{{ say("situation-strip-page") }} <MomentInput v-model="day" :none="say('situation-strip-today')" day
+      /></label>
+      <button v-if="dated" class="quiet" @click="day = ''">{{ say("situation-strip-today-again") }}</button>
+    </SheetMenu>
     <MoodMenu v-model="language" name="" :label="say('situation-strip-read')" :moods="LANGUAGES" />
     <KeepMenu :situation="situation" />
     <button v-if="told" class="quiet" @click="situation.plain()">{{ say("situation-strip-now") }}</button>

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { computed, ref, watch } from "vue";
 import DraftHead from "../../ui/DraftHead.vue";
-import ProblemNote from "../../ui/ProblemNote.vue";
+import ProblemNote from "../../ui/notes/ProblemNote.vue";
+import ProgressLine from "../../ui/notes/ProgressLine.vue";
 import TokenField from "./TokenField.vue";
 import { type Token, useHouse } from "./useHouse";
 import { say } from "../../words";
@@ -106,7 +107,7 @@ function ratio(hundredths: number): string {
         </ul>
       </section>
     </div>
-    <v-progress-linear v-else indeterminate color="primary" />
+    <ProgressLine v-else />
   </main>
 </template>
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref } from "vue";
 import { type ApiError, type Schemas, api, ask } from "../../api/client";
-import ProblemNote from "../../ui/ProblemNote.vue";
+import ProblemNote from "../../ui/notes/ProblemNote.vue";
 import TextInput from "../../ui/fields/TextInput.vue";
 import { onThe } from "../../ui/when";
 import { say } from "../../words";

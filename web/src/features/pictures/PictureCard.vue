@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { mdiPlay } from "@mdi/js";
 import { computed } from "vue";
+import ProgressLine from "../../ui/notes/ProgressLine.vue";
 import type { Picture, Pictures } from "./usePictures";
 import { say } from "../../words";
 
@@ -28,11 +29,11 @@ function how(event: MouseEvent): "only" | "too" | "up_to" {
       <span class="pane" :class="{ 'cut-out': picture.cut_out }">
         <img v-if="picture.small" :src="picture.small" alt="" loading="lazy" />
         <span v-else-if="picture.trouble" class="signal trouble">{{ picture.trouble }}</span>
-        <v-progress-circular v-else indeterminate size="26" width="3" color="primary" />
+        <ProgressLine v-else class="made" />
         <span v-if="picture.film" class="film"
           ><v-icon :icon="mdiPlay" size="15" /> {{ say("picture-card-film") }}</span
         >
-        <v-progress-linear v-if="picture.waiting && picture.small" class="anew" indeterminate color="primary" />
+        <ProgressLine v-if="picture.waiting && picture.small" class="anew" />
       </span>
       <span class="line">
         <b>{{ number }}</b>
@@ -99,9 +100,12 @@ function how(event: MouseEvent): "only" | "too" | "up_to" {
   font-size: 11px;
   font-weight: 600;
 }
+.made {
+  width: 60%;
+}
 .anew {
   position: absolute;
-  bottom: 0;
+  inset: auto 0 0;
 }
 .line {
   display: flex;

@@ -3,7 +3,8 @@ import { computed, nextTick, ref, watch } from "vue";
 import { VueDraggable } from "vue-draggable-plus";
 import { useJournal } from "../../session/useJournal";
 import JournalBar from "../../ui/JournalBar.vue";
-import ProblemNote from "../../ui/ProblemNote.vue";
+import EmptyPlace from "../../ui/notes/EmptyPlace.vue";
+import ProblemNote from "../../ui/notes/ProblemNote.vue";
 import { useTitle } from "../../ui/useTitle";
 import UploadList from "../../ui/upload/UploadList.vue";
 import { useDropped } from "../../ui/upload/useDropped";
@@ -120,16 +121,16 @@ const { over, held, dropped } = useDropped(put);
             @move="(step) => move(picture, step)"
           />
         </VueDraggable>
-        <p v-if="view && pictures.length === 0 && uploads.length === 0" class="empty">
-          <b>{{ say("pictures-view-no-pictures-yet") }}</b>
-          <span class="soft">
-            {{
-              say("pictures-view-drop-files-here-jpeg", {
-                handle: handle ? "" : say("pictures-view-pictures-films-picture-film"),
-              })
-            }}
-          </span>
-        </p>
+        <EmptyPlace
+          v-if="view && pictures.length === 0 && uploads.length === 0"
+          :title="say('pictures-view-no-pictures-yet')"
+        >
+          {{
+            say("pictures-view-drop-files-here-jpeg", {
+              handle: handle ? "" : say("pictures-view-pictures-films-picture-film"),
+            })
+          }}
+        </EmptyPlace>
       </div>
       <PicturePanel :control="control" @replace="(file, id) => put([file], id)" @remove="control.remove([...chosen])" />
     </div>
@@ -177,16 +178,6 @@ const { over, held, dropped } = useDropped(put);
   border: 1px solid var(--line);
   border-radius: 8px;
   background: var(--accent-weak);
-}
-.empty {
-  display: grid;
-  place-content: center;
-  justify-items: center;
-  flex: 1;
-  gap: 4px;
-  margin: 0;
-  border: 1.5px dashed var(--dash);
-  border-radius: 10px;
 }
 .drop-over {
   inset: 58px 350px 10px 10px;

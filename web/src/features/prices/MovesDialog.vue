@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { ref, watch } from "vue";
 import { type ApiError, type Schemas, api, ask } from "../../api/client";
-import ProblemNote from "../../ui/ProblemNote.vue";
+import EmptyPlace from "../../ui/notes/EmptyPlace.vue";
+import ProblemNote from "../../ui/notes/ProblemNote.vue";
+import ProgressLine from "../../ui/notes/ProgressLine.vue";
 import { type PricesControl, written } from "./usePrices";
 import DialogSheet from "../../ui/DialogSheet.vue";
 import { LOCALE, say } from "../../words";
@@ -33,11 +35,9 @@ async function publish(): Promise<void> {
     :ready="moves !== null"
     @submit.prevent="publish"
   >
-    <v-progress-linear v-if="!moves && !problem" indeterminate color="primary" />
+    <ProgressLine v-if="!moves && !problem" />
     <ProblemNote :problem="problem" />
-    <p v-if="moves?.length === 0" class="soft">
-      {{ say("moves-dialog-no-price-moves-moment") }}
-    </p>
+    <EmptyPlace v-if="moves?.length === 0">{{ say("moves-dialog-no-price-moves-moment") }}</EmptyPlace>
     <div v-else-if="moves" class="moves" tabindex="0">
       <table>
         <thead>

@@ -1,4 +1,5 @@
 <script setup lang="ts">
+import EmptyPlace from "../../ui/notes/EmptyPlace.vue";
 import type { PricesView } from "./usePrices";
 import { say } from "../../words";
 
@@ -18,9 +19,7 @@ defineEmits<{ choose: [id: number] }>();
         </span>
       </button>
     </div>
-    <p v-if="view.plans.length === 0" class="soft none">
-      {{ say("plan-list-no-plans-yet-one") }}
-    </p>
+    <EmptyPlace v-if="view.plans.length === 0">{{ say("plan-list-no-plans-yet-one") }}</EmptyPlace>
   </div>
 </template>
 
@@ -49,9 +48,5 @@ div + div > .plan {
 }
 .plan.chosen .soft {
   color: var(--soft);
-}
-.none {
-  margin: 0;
-  padding: 12px;
 }
 </style>

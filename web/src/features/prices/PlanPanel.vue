@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from "vue";
 import { useDraftForm } from "../../session/useDraftField";
-import MetNote from "../../ui/MetNote.vue";
+import MetNote from "../../ui/notes/MetNote.vue";
 import ReachPick from "./ReachPick.vue";
 import { type PlanForm, type PricesControl, planFormOf } from "./usePrices";
 import MoneyInput from "../../ui/fields/MoneyInput.vue";

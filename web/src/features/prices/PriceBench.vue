@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref, watch } from "vue";
 import { type ApiError, type Schemas, api, ask } from "../../api/client";
-import ProblemNote from "../../ui/ProblemNote.vue";
+import ProblemNote from "../../ui/notes/ProblemNote.vue";
 import ProductPick from "../../ui/products/ProductPick.vue";
 import LadderChart from "./LadderChart.vue";
 import { type PricesView, written } from "./usePrices";

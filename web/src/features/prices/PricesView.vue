@@ -2,7 +2,8 @@
 import { computed, ref, watch } from "vue";
 import { useRoute } from "vue-router";
 import DraftHead from "../../ui/DraftHead.vue";
-import ProblemNote from "../../ui/ProblemNote.vue";
+import ProblemNote from "../../ui/notes/ProblemNote.vue";
+import ProgressLine from "../../ui/notes/ProgressLine.vue";
 import MovesDialog from "./MovesDialog.vue";
 import PlanList from "./PlanList.vue";
 import PlanPanel from "./PlanPanel.vue";
@@ -104,7 +105,7 @@ const together = computed({
     </div>
     <template v-else>
       <ProblemNote class="alone" :problem="problem" @retry="load" />
-      <v-progress-linear v-if="!problem" indeterminate color="primary" />
+      <ProgressLine v-if="!problem" />
     </template>
     <MovesDialog v-model="publishing" :control="control" />
   </main>

@@ -2,7 +2,7 @@
 import { mdiArrowDown, mdiArrowUp, mdiClose, mdiPlus } from "@mdi/js";
 import { computed } from "vue";
 import { useDraftForm } from "../../session/useDraftField";
-import MetNote from "../../ui/MetNote.vue";
+import MetNote from "../../ui/notes/MetNote.vue";
 import ProductsPick from "../../ui/products/ProductsPick.vue";
 import ReachPick from "./ReachPick.vue";
 import { type PricesControl, type RuleForm, formOf } from "./usePrices";

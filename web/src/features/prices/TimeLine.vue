@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed } from "vue";
+import EmptyPlace from "../../ui/notes/EmptyPlace.vue";
 import type { PricesView, RuleView } from "./usePrices";
 import { LOCALE, say } from "../../words";
 
@@ -72,9 +73,7 @@ const named = (id: number): string => props.view.rules.find((rule) => rule.id ==
         </span>
       </button>
     </div>
-    <p v-if="view.rules.length === 0" class="soft none">
-      {{ say("time-line-there-no-rules-yet") }}
-    </p>
+    <EmptyPlace v-if="view.rules.length === 0">{{ say("time-line-there-no-rules-yet") }}</EmptyPlace>
   </div>
 </template>
 
@@ -158,9 +157,5 @@ div + div > .rule {
   bottom: 0;
   left: 0;
   font-size: 12px;
-}
-.none {
-  margin: 0;
-  padding: 16px;
 }
 </style>

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { ref, shallowRef } from "vue";
 import { type Answer, type ApiError, type Schemas, api, ask } from "../../api/client";
-import ProblemNote from "../../ui/ProblemNote.vue";
+import ProblemNote from "../../ui/notes/ProblemNote.vue";
 import TextInput from "../../ui/fields/TextInput.vue";
 import DialogSheet from "../../ui/DialogSheet.vue";
 import { say } from "../../words";

@@ -1,7 +1,8 @@
 <script setup lang="ts">
 import { onBeforeUnmount, onMounted, ref, watch } from "vue";
 import NearSight from "../../ui/NearSight.vue";
-import ProblemNote from "../../ui/ProblemNote.vue";
+import EmptyPlace from "../../ui/notes/EmptyPlace.vue";
+import ProblemNote from "../../ui/notes/ProblemNote.vue";
 import { useComesInSight } from "../../ui/useComesInSight";
 import ProductActs from "./ProductActs.vue";
 import ProductCard from "./ProductCard.vue";
@@ -34,9 +35,7 @@ async function changed(): Promise<void> {
         <ProductActs :product="product" :types="types" @changed="changed" @problem="problem = $event" />
       </NearSight>
     </ul>
-    <p v-if="found?.count === 0" class="none soft">
-      {{ say("found-products-nothing-shelf-fits-name") }}
-    </p>
+    <EmptyPlace v-if="found?.count === 0">{{ say("found-products-nothing-shelf-fits-name") }}</EmptyPlace>
     <ProblemNote :problem="problem" @retry="load" />
     <div ref="end" class="end soft">
       <template v-if="busy && products.length">{{ say("found-products-more-their-way") }}</template>
@@ -47,9 +46,6 @@ async function changed(): Promise<void> {
 <style scoped>
 .found {
   grid-column: 1 / -1;
-}
-.none {
-  margin: 24px 0;
 }
 .end {
   min-height: 24px;

@@ -2,7 +2,8 @@
 import { mdiDotsHorizontal } from "@mdi/js";
 import { computed, ref, watch } from "vue";
 import { type ApiError, type Schemas, api, ask } from "../../api/client";
-import ProblemNote from "../../ui/ProblemNote.vue";
+import ActsMenu from "../../ui/menu/ActsMenu.vue";
+import ProblemNote from "../../ui/notes/ProblemNote.vue";
 import TakeAway from "../../ui/TakeAway.vue";
 import { type ProductState, putInState } from "../variants/selling";
 import AddressDialog from "./AddressDialog.vue";
@@ -65,25 +66,23 @@ async function move(kind: string): Promise<void> {
 </script>
 
 <template>
-  <v-menu>
-    <template #activator="{ props: menu }">
+  <ActsMenu>
+    <template #button="{ menu }">
       <button v-bind="menu" class="more" :aria-label="say('product-acts-more-about', { name: product.name })">
         <v-icon :icon="mdiDotsHorizontal" size="16" />
       </button>
     </template>
-    <v-list density="compact">
-      <template v-if="places">
-        <v-list-item :title="say('product-acts-earlier-among-type')" :disabled="!earlier" @click="earlier?.()" />
-        <v-list-item :title="say('product-acts-later-among-type')" :disabled="!later" @click="later?.()" />
-      </template>
-      <v-list-item v-for="one in states" :key="one.state" :title="one.title" @click="become(one.state)" />
-      <v-divider />
-      <v-list-item :title="say('product-acts-copy')" @click="copying = true" />
-      <v-list-item :title="say('product-acts-change-address')" @click="addressing = true" />
-      <v-list-item :title="say('product-acts-change-type')" :disabled="types.length < 2" @click="moving = true" />
-      <v-list-item :title="say('product-acts-remove')" @click="removing = true" />
-    </v-list>
-  </v-menu>
+    <template v-if="places">
+      <v-list-item :title="say('product-acts-earlier-among-type')" :disabled="!earlier" @click="earlier?.()" />
+      <v-list-item :title="say('product-acts-later-among-type')" :disabled="!later" @click="later?.()" />
+    </template>
+    <v-list-item v-for="one in states" :key="one.state" :title="one.title" @click="become(one.state)" />
+    <v-divider />
+    <v-list-item :title="say('product-acts-copy')" @click="copying = true" />
+    <v-list-item :title="say('product-acts-change-address')" @click="addressing = true" />
+    <v-list-item :title="say('product-acts-change-type')" :disabled="types.length < 2" @click="moving = true" />
+    <v-list-item :title="say('product-acts-remove')" @click="removing = true" />
+  </ActsMenu>
   <AddressDialog v-if="addressing" :product="product" @close="addressing = false" @changed="emit('changed')" />
   <CopyDialog v-if="copying" :product="product" @close="copying = false" />
   <DialogSheet

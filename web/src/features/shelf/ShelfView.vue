@@ -2,7 +2,8 @@
 import { onMounted, ref } from "vue";
 import { useJournal } from "../../session/useJournal";
 import JournalBar from "../../ui/JournalBar.vue";
-import ProblemNote from "../../ui/ProblemNote.vue";
+import ProblemNote from "../../ui/notes/ProblemNote.vue";
+import ProgressLine from "../../ui/notes/ProgressLine.vue";
 import NewProductDialog from "../types/NewProductDialog.vue";
 import NewTypeDialog from "../types/NewTypeDialog.vue";
 import TypeDialog from "../types/TypeDialog.vue";
@@ -45,7 +46,7 @@ async function changed(): Promise<void> {
       <v-btn @click="newType = true">{{ say("shelf-view-new-product-type") }}</v-btn>
     </header>
     <ShelfSearch :control="search" />
-    <v-progress-linear v-if="loading && !asked" indeterminate color="primary" />
+    <ProgressLine v-if="loading && !asked" />
     <ProblemNote :problem="problem" @retry="load" />
     <FoundProducts v-if="asked" :control="search" :types="types" @changed="load" />
     <template v-else>

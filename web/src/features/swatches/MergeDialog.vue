@@ -2,7 +2,7 @@
 import { computed, ref, watch } from "vue";
 import { type ApiError, type Schemas, api, ask } from "../../api/client";
 import { asSeen } from "../../session/useSteps";
-import ProblemNote from "../../ui/ProblemNote.vue";
+import ProblemNote from "../../ui/notes/ProblemNote.vue";
 import { named } from "./words";
 import type { BookOption, OptionLine } from "./useBook";
 import PickField from "../../ui/fields/PickField.vue";

@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import { mdiDotsHorizontal } from "@mdi/js";
 import { ref } from "vue";
 import TakeAway from "../../ui/TakeAway.vue";
+import ActsMenu from "../../ui/menu/ActsMenu.vue";
 import MergeDialog from "./MergeDialog.vue";
 import SplitDialog from "./SplitDialog.vue";
 import type { BookOption } from "./useBook";
@@ -20,26 +20,15 @@ const splitting = ref(false);
 </script>
 
 <template>
-  <v-menu>
-    <template #activator="{ props: menu }">
-      <v-btn
-        v-bind="menu"
-        variant="text"
-        :icon="mdiDotsHorizontal"
-        size="small"
-        :aria-label="say('option-acts-more-about-option')"
-      />
-    </template>
-    <v-list density="compact">
-      <v-list-item :title="say('option-acts-merge-into-another-option')" @click="merging = true" />
-      <v-list-item
-        :title="say('option-acts-split-off-some-products')"
-        :disabled="option.products < 2"
-        @click="splitting = true"
-      />
-      <v-list-item :title="say('option-acts-remove')" @click="removing = true" />
-    </v-list>
-  </v-menu>
+  <ActsMenu :label="say('option-acts-more-about-option')">
+    <v-list-item :title="say('option-acts-merge-into-another-option')" @click="merging = true" />
+    <v-list-item
+      :title="say('option-acts-split-off-some-products')"
+      :disabled="option.products < 2"
+      @click="splitting = true"
+    />
+    <v-list-item :title="say('option-acts-remove')" @click="removing = true" />
+  </ActsMenu>
   <TakeAway v-model="removing" :what="option.name" @taken="takeAway">
     <li v-if="option.products">
       {{ say("option-acts-products-no-longer-chosen", { products: option.products }) }}

@@ -2,7 +2,7 @@
 import { ref, shallowRef, watch } from "vue";
 import { type ApiError, api, ask } from "../../api/client";
 import { type Overtaken, asSeen } from "../../session/useSteps";
-import ProblemNote from "../../ui/ProblemNote.vue";
+import ProblemNote from "../../ui/notes/ProblemNote.vue";
 import LongText from "../../ui/fields/LongText.vue";
 import DialogSheet from "../../ui/DialogSheet.vue";
 import { say } from "../../words";

@@ -2,7 +2,7 @@
 import { computed, ref, watch } from "vue";
 import { type ApiError, api, ask } from "../../api/client";
 import { asSeen } from "../../session/useSteps";
-import ProblemNote from "../../ui/ProblemNote.vue";
+import ProblemNote from "../../ui/notes/ProblemNote.vue";
 import type { BookOption, OptionUser } from "./useBook";
 import TextInput from "../../ui/fields/TextInput.vue";
 import TickBox from "../../ui/fields/TickBox.vue";

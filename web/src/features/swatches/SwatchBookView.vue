@@ -3,7 +3,9 @@ import { computed, ref, watch } from "vue";
 import { useRouter } from "vue-router";
 import { useJournal } from "../../session/useJournal";
 import JournalBar from "../../ui/JournalBar.vue";
-import ProblemNote from "../../ui/ProblemNote.vue";
+import EmptyPlace from "../../ui/notes/EmptyPlace.vue";
+import ProblemNote from "../../ui/notes/ProblemNote.vue";
+import ProgressLine from "../../ui/notes/ProgressLine.vue";
 import { useTitle } from "../../ui/useTitle";
 import UploadList from "../../ui/upload/UploadList.vue";
 import { useDropped } from "../../ui/upload/useDropped";
@@ -118,9 +120,9 @@ async function taken(handle: string): Promise<void> {
       <div v-if="over" class="drop-over">{{ say("swatch-book-view-let-go-give-these", { name: option.name }) }}</div>
     </section>
     <section v-else class="option">
-      <v-progress-linear v-if="loading" indeterminate color="primary" />
+      <ProgressLine v-if="loading" />
       <ProblemNote v-else-if="problem" class="problem" :problem="problem" @retry="book.load" />
-      <p v-else class="none soft">{{ say("swatch-book-view-products-here-have-no") }}</p>
+      <EmptyPlace v-else>{{ say("swatch-book-view-products-here-have-no") }}</EmptyPlace>
     </section>
     <PaletteDialog v-model="palette" @kept="book.load" />
   </main>

@@ -2,7 +2,9 @@
 import { computed, onMounted, ref } from "vue";
 import { useRouter } from "vue-router";
 import type { Schemas } from "../../api/client";
-import ProblemNote from "../../ui/ProblemNote.vue";
+import NoticeNote from "../../ui/notes/NoticeNote.vue";
+import ProblemNote from "../../ui/notes/ProblemNote.vue";
+import ProgressLine from "../../ui/notes/ProgressLine.vue";
 import { useUndoKeys } from "../../ui/useUndoKeys";
 import NewTypeDialog from "../types/NewTypeDialog.vue";
 import ReachDialog from "./ReachDialog.vue";
@@ -82,7 +84,7 @@ async function leaveIt(): Promise<void> {
 <template>
   <main class="templates">
     <h1>{{ say("templates-view-templates") }}</h1>
-    <v-progress-linear v-if="loading" indeterminate color="primary" />
+    <ProgressLine v-if="loading" />
     <ProblemNote :problem="problem" @retry="load" />
     <TemplateList
       :view="view"
@@ -115,7 +117,7 @@ async function leaveIt(): Promise<void> {
       </button>
       <FilePick ref="files" accept=".json,application/json" @picked="bringIn" />
     </form>
-    <div v-if="brought" class="brought" role="status">
+    <NoticeNote v-if="brought" class="brought" lines @understood="brought = null">
       <p>
         <router-link :to="{ name: 'desk', params: { id: brought.id } }">{{ names.get(brought.id) }}</router-link>
         {{ say("templates-view-here-not-live-yet") }}
@@ -127,8 +129,7 @@ async function leaveIt(): Promise<void> {
         {{ say("templates-view-was-fallback-shop-shop") }}
       </p>
       <p v-for="line in missing" :key="line" class="signal">{{ line }}</p>
-      <button class="quiet" @click="brought = null">{{ say("templates-view-understood") }}</button>
-    </div>
+    </NoticeNote>
     <h2>{{ say("templates-view-which-template-serves-which") }}</h2>
     <p class="soft">
       {{ say("templates-view-drag-type-onto-template") }}
@@ -168,17 +169,7 @@ async function leaveIt(): Promise<void> {
   width: 240px;
 }
 .brought {
-  display: grid;
-  gap: 4px;
-  justify-items: start;
   max-width: 680px;
-  padding: 8px 12px;
-  border: 1px solid var(--line);
-  border-radius: 6px;
-  background: var(--accent-weak);
-}
-.brought p {
-  margin: 0;
 }
 .templates {
   width: min(1244px, 100%);

@@ -4,9 +4,10 @@ import { onBeforeRouteLeave } from "vue-router";
 import { useOutbox } from "../../session/useOutbox";
 import { useJournal } from "../../session/useJournal";
 import JournalBar from "../../ui/JournalBar.vue";
-import MetNote from "../../ui/MetNote.vue";
+import MetNote from "../../ui/notes/MetNote.vue";
 import PageThumb from "../../ui/PageThumb.vue";
-import ProblemNote from "../../ui/ProblemNote.vue";
+import ProblemNote from "../../ui/notes/ProblemNote.vue";
+import ProgressLine from "../../ui/notes/ProgressLine.vue";
 import { useTitle } from "../../ui/useTitle";
 import TextsForm from "./TextsForm.vue";
 import { useTexts } from "./useTexts";
@@ -77,7 +78,7 @@ onBeforeUnmount(() => window.removeEventListener("beforeunload", warn));
       <MetNote :met="met.map((field) => CALLED[field])" @take="met.forEach(texts.takeTheirs)" />
     </TextsForm>
     <div v-else class="all">
-      <v-progress-linear v-if="!problem" indeterminate color="primary" />
+      <ProgressLine v-if="!problem" />
       <ProblemNote :problem="problem" @retry="load" />
     </div>
     <figure v-if="view" tabindex="0" :aria-label="say('texts-view-page-shoppers-see-now')">

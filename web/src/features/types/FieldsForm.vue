@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, watch } from "vue";
 import { type ApiError, type Schemas, api, ask } from "../../api/client";
-import ProblemNote from "../../ui/ProblemNote.vue";
+import ProblemNote from "../../ui/notes/ProblemNote.vue";
 import type { Fields } from "./useTypes";
 import MoneyInput from "../../ui/fields/MoneyInput.vue";
 import NumberInput from "../../ui/fields/NumberInput.vue";

@@ -4,7 +4,7 @@ import { computed, onMounted, ref } from "vue";
 import { useRouter } from "vue-router";
 import { type ApiError, type Schemas, api, ask } from "../../api/client";
 import DialogSheet from "../../ui/DialogSheet.vue";
-import ProblemNote from "../../ui/ProblemNote.vue";
+import ProblemNote from "../../ui/notes/ProblemNote.vue";
 import FilePick from "../../ui/fields/FilePick.vue";
 import LongText from "../../ui/fields/LongText.vue";
 import MoneyInput from "../../ui/fields/MoneyInput.vue";

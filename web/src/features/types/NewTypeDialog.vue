@@ -2,7 +2,7 @@
 import { computed, onMounted, ref, watch } from "vue";
 import { useRouter } from "vue-router";
 import { type ApiError, type Schemas, api, ask } from "../../api/client";
-import ProblemNote from "../../ui/ProblemNote.vue";
+import ProblemNote from "../../ui/notes/ProblemNote.vue";
 import FieldsForm from "./FieldsForm.vue";
 import { type TemplateFor, plainFields, takesTypes } from "./useTypes";
 import RadioBox from "../../ui/fields/RadioBox.vue";

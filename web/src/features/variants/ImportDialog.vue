@@ -1,10 +1,11 @@
 <script setup lang="ts">
 import { computed, ref, watch } from "vue";
 import type { ApiError } from "../../api/client";
-import ProblemNote from "../../ui/ProblemNote.vue";
+import ProblemNote from "../../ui/notes/ProblemNote.vue";
 import { type Report, bringCsv, checkCsv } from "../../api/csv";
 import FilePick from "../../ui/fields/FilePick.vue";
 import DialogSheet from "../../ui/DialogSheet.vue";
+import ProgressLine from "../../ui/notes/ProgressLine.vue";
 import { say } from "../../words";
 
 /** The columns of a file, which have the same names in every language. */
@@ -71,12 +72,7 @@ const variants = (count: number): string => say("import-dialog-variants", { coun
           say("import-dialog-every-other-column-has")
         }}
       </p>
-      <v-progress-linear
-        v-if="state === 'checking'"
-        indeterminate
-        color="primary"
-        :aria-label="say('import-dialog-file-read')"
-      />
+      <ProgressLine v-if="state === 'checking'" :label="say('import-dialog-file-read')" />
     </template>
     <template v-else-if="report && wrong.length">
       <p role="alert">
@@ -132,12 +128,11 @@ const variants = (count: number): string => say("import-dialog-variants", { coun
           })
         }}
       </p>
-      <v-progress-linear
+      <ProgressLine
         v-if="state === 'bringing'"
-        :model-value="(rows / lines) * 100"
-        color="primary"
-        height="6"
-        :aria-label="say('import-dialog-lines-written', { rows, lines })"
+        :label="say('import-dialog-lines-written', { rows, lines })"
+        :done="rows"
+        :of="lines"
       />
     </template>
     <template #first>

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from "vue";
-import ProblemNote from "../../ui/ProblemNote.vue";
+import ProblemNote from "../../ui/notes/ProblemNote.vue";
 import type { VariantsControl } from "./useVariants";
 import TickBox from "../../ui/fields/TickBox.vue";
 import DialogSheet from "../../ui/DialogSheet.vue";

@@ -2,7 +2,7 @@
 import { mdiArrowDown, mdiArrowUp, mdiClose } from "@mdi/js";
 import { computed, ref, watch } from "vue";
 import { type ApiError, type Schemas, api, ask } from "../../api/client";
-import ProblemNote from "../../ui/ProblemNote.vue";
+import ProblemNote from "../../ui/notes/ProblemNote.vue";
 import type { VariantsControl } from "./useVariants";
 import TextInput from "../../ui/fields/TextInput.vue";
 import PickField from "../../ui/fields/PickField.vue";

@@ -3,7 +3,8 @@ import { computed, ref, watch } from "vue";
 import { useRoute } from "vue-router";
 import { useJournal } from "../../session/useJournal";
 import JournalBar from "../../ui/JournalBar.vue";
-import ProblemNote from "../../ui/ProblemNote.vue";
+import EmptyPlace from "../../ui/notes/EmptyPlace.vue";
+import ProblemNote from "../../ui/notes/ProblemNote.vue";
 import { useKeyList } from "../../ui/keys/keys";
 import { useTitle } from "../../ui/useTitle";
 import ImportDialog from "./ImportDialog.vue";
@@ -185,7 +186,7 @@ const columns = computed(
           />
         </template>
       </v-virtual-scroll>
-      <p v-if="found.length === 0" class="none soft">{{ say("variants-view-no-variant-called-like") }}</p>
+      <EmptyPlace v-if="found.length === 0">{{ say("variants-view-no-variant-called-like") }}</EmptyPlace>
     </div>
     <MakeDialog v-if="view" v-model="making" :control="control" />
     <UsesDialog v-if="view" v-model="using" :control="control" />
@@ -269,8 +270,5 @@ const columns = computed(
 .names > :nth-last-child(-n + 4):not(:last-child) {
   padding-right: 7px;
   text-align: right;
-}
-.none {
-  padding: 12px;
 }
 </style>

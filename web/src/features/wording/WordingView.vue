@@ -1,7 +1,9 @@
 <script setup lang="ts">
 import { computed, ref } from "vue";
 import DraftHead from "../../ui/DraftHead.vue";
-import ProblemNote from "../../ui/ProblemNote.vue";
+import EmptyPlace from "../../ui/notes/EmptyPlace.vue";
+import ProblemNote from "../../ui/notes/ProblemNote.vue";
+import ProgressLine from "../../ui/notes/ProgressLine.vue";
 import WordRow from "./WordRow.vue";
 import { useWording } from "./useWording";
 import TickBox from "../../ui/fields/TickBox.vue";
@@ -53,7 +55,7 @@ const found = computed(() => {
       <span class="soft">{{ say("wording-view-of", { count: found.length, count2: view?.words.length ?? 0 }) }}</span>
     </div>
     <div class="words">
-      <v-progress-linear v-if="!view" indeterminate color="primary" />
+      <ProgressLine v-if="!view" />
       <table v-else>
         <caption class="unseen">
           {{
@@ -78,9 +80,9 @@ const found = computed(() => {
           />
         </tbody>
       </table>
-      <p v-if="view && found.length === 0" class="soft none">
+      <EmptyPlace v-if="view && found.length === 0">
         {{ onlyOwn && !typed ? say("wording-view-you-have-changed-no") : say("wording-view-no-words-have-them") }}
-      </p>
+      </EmptyPlace>
       <p class="soft none">
         {{ say("wording-view-numbers-names-stand-brackets") }} <code>{{ GAP }}</code>{{
           say("wording-view-they-filled-page")

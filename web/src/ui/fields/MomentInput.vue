@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { mdiCalendarBlankOutline } from "@mdi/js";
 import { computed, nextTick, ref, useId, watch } from "vue";
+import SheetMenu from "../menu/SheetMenu.vue";
 import { momentSays, readMoment } from "./moment";
 import { say } from "../../words";
 
@@ -81,8 +82,8 @@ defineExpose({ focus: () => field.value?.focus() });
         @change="take"
         @keydown.enter="take"
       />
-      <v-menu v-model="open" :close-on-content-click="false">
-        <template #activator="{ props: menu }">
+      <SheetMenu v-model="open">
+        <template #button="{ menu }">
           <button
             v-bind="menu"
             type="button"
@@ -94,7 +95,7 @@ defineExpose({ focus: () => field.value?.focus() });
           </button>
         </template>
         <v-date-picker v-model="picked" first-day-of-week="1" hide-header color="primary" />
-      </v-menu>
+      </SheetMenu>
     </span>
     <span v-if="wrong" :id="id" class="signal" role="alert">{{ wrong }}</span>
   </span>

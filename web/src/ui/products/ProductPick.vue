@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { mdiClose, mdiMenuDown } from "@mdi/js";
 import { computed, ref } from "vue";
+import SheetMenu from "../menu/SheetMenu.vue";
 import ProductList, { type Line } from "./ProductList.vue";
 import { anyProduct } from "./anyProduct";
 
@@ -33,15 +34,15 @@ function pick(one: Line): void {
   <div class="field">
     <span class="called" aria-hidden="true">{{ label }}</span>
     <span class="one">
-      <v-menu v-model="open" :close-on-content-click="false">
-        <template #activator="{ props: menu }">
+      <SheetMenu v-model="open">
+        <template #button="{ menu }">
           <button v-bind="menu" type="button" class="control" :aria-label="`${label}: ${name}`">
             <span>{{ name }}</span>
             <v-icon :icon="mdiMenuDown" size="16" />
           </button>
         </template>
         <ProductList :load="anyProduct" :picked="value ? [value] : []" :label="label" @pick="pick" />
-      </v-menu>
+      </SheetMenu>
       <button v-if="none && value" type="button" class="tool" :aria-label="`${label}: ${none}`" @click="value = null">
         <v-icon :icon="mdiClose" size="14" />
       </button>

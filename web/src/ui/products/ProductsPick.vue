@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { mdiClose, mdiPlus } from "@mdi/js";
 import { computed, ref } from "vue";
+import SheetMenu from "../menu/SheetMenu.vue";
 import ProductList, { type Line } from "./ProductList.vue";
 import { anyProduct } from "./anyProduct";
 import { say } from "../../words";
@@ -41,14 +42,14 @@ function pick(one: Line): void {
       </li>
       <li v-if="value.length === 0 && none" class="soft">{{ none }}</li>
       <li>
-        <v-menu v-model="open" :close-on-content-click="false">
-          <template #activator="{ props: menu }">
+        <SheetMenu v-model="open">
+          <template #button="{ menu }">
             <button v-bind="menu" type="button" class="quiet" :aria-label="say('products-pick-add-product', { label })">
               <v-icon :icon="mdiPlus" size="14" /> {{ say("products-pick-add") }}
             </button>
           </template>
           <ProductList :load="anyProduct" :picked="value" :label="label" @pick="pick" />
-        </v-menu>
+        </SheetMenu>
       </li>
     </ul>
   </div>

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { mdiClose } from "@mdi/js";
 import { computed } from "vue";
+import ProgressLine from "../notes/ProgressLine.vue";
 import type { Upload } from "./useUploads";
 import { say } from "../../words";
 
@@ -20,11 +21,10 @@ const going = computed(() => open.value.filter((u) => u.state === "going"));
     </div>
     <div v-for="upload in going" :key="upload.key" class="one">
       <span class="name">{{ upload.name }}</span>
-      <v-progress-linear
-        :model-value="upload.gone * 100"
-        :indeterminate="upload.gone === 1"
-        color="primary"
-        :aria-label="`${upload.name}, ${Math.round(upload.gone * 100)} %`"
+      <ProgressLine
+        :label="`${upload.name}, ${Math.round(upload.gone * 100)} %`"
+        :done="upload.gone"
+        :of="upload.gone === 1 ? undefined : 1"
       />
       <button
         class="tool"

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref } from "vue";
+import SheetMenu from "../menu/SheetMenu.vue";
 import ProductPick from "../products/ProductPick.vue";
 import type { CartMood, Visit } from "./useVisit";
 import NumberInput from "../fields/NumberInput.vue";
@@ -27,30 +28,28 @@ const said = computed(() => {
 </script>
 
 <template>
-  <v-menu :close-on-content-click="false">
-    <template #activator="{ props: menu }">
+  <SheetMenu :label="say('visit-parts-cart-b')">
+    <template #button="{ menu }">
       <button v-bind="menu" class="part" :aria-label="say('visit-parts-cart', { said })">
         {{ say("visit-parts-cart-b") }} <b>{{ said }}</b>
       </button>
     </template>
-    <div class="menu-sheet" role="group" :aria-label="say('visit-parts-cart-b')">
-      <label v-for="[key, words] in CART" :key="key">
-        <RadioBox v-model="cart" name="cart-of-the-visit" :value="key" /> {{ words }}
-      </label>
-      <ProductPick
-        v-if="cart === 'other'"
-        v-model="other"
-        :label="say('visit-parts-which-if-matters')"
-        :named="[]"
-        :none="say('visit-parts-anything')"
-        @named="(name) => (called = name)"
-      />
-      <label v-if="cart !== 'empty'">
-        <NumberInput v-model="cartPieces" :least="1" :most="99" :aria-label="say('visit-parts-pieces-cart')" />
-        {{ say("visit-parts-pieces", { cartPieces }) }}
-      </label>
-    </div>
-  </v-menu>
+    <label v-for="[key, words] in CART" :key="key">
+      <RadioBox v-model="cart" name="cart-of-the-visit" :value="key" /> {{ words }}
+    </label>
+    <ProductPick
+      v-if="cart === 'other'"
+      v-model="other"
+      :label="say('visit-parts-which-if-matters')"
+      :named="[]"
+      :none="say('visit-parts-anything')"
+      @named="(name) => (called = name)"
+    />
+    <label v-if="cart !== 'empty'">
+      <NumberInput v-model="cartPieces" :least="1" :most="99" :aria-label="say('visit-parts-pieces-cart')" />
+      {{ say("visit-parts-pieces", { cartPieces }) }}
+    </label>
+  </SheetMenu>
   <label class="part" :title="say('visit-parts-quantity')">
     {{ say("visit-parts-quantity") }}
     <NumberInput v-model="quantity" bare :least="1" :most="99" />
@@ -58,21 +57,12 @@ const said = computed(() => {
 </template>
 
 <style scoped>
-.part input {
-  width: 26px;
-  border-bottom: 1px dotted var(--ink);
-  color: var(--ink);
-  font-weight: 600;
-}
-.menu-sheet {
-  width: 260px;
-}
-.menu-sheet label {
+label:not(.part) {
   display: flex;
   gap: 8px;
   align-items: center;
 }
-.menu-sheet [role="spinbutton"] {
+[role="spinbutton"] {
   width: 56px;
 }
 </style>

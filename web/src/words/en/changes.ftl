@@ -4,7 +4,6 @@
 changed-pages-wide = Wide
 changed-pages-phone = Phone
 changed-pages-what-changes-where = What changes where
-changed-pages-stop = Stop
 changed-pages-compare-again = Compare again
 changed-pages-compared = Compared
 changed-pages-kinds-change = Kinds of change

@@ -21,7 +21,6 @@ all-products-no-buy-button-seen = no buy button seen
 all-products-button-px-below = button { $below } px below
 all-products-button-sight = button in sight
 all-products-screen = Screen
-all-products-stop = Stop
 all-products-drawn-small = { $name }, drawn small
 all-products-put-desk = Put on the desk:
 all-products-first-screens = { $said }. First screens: { $done } of { $count } measured
@@ -168,7 +167,6 @@ desk-head-drops-values-own = drops { $own } values of its own
 desk-head-publish = Publish
 
 ## DeskView
-desk-view-understood = Understood
 desk-view-published-shoppers-see-now = Published. Shoppers see it now.
 desk-view-published-nobody-sees-yet = Published. Nobody sees it yet.
 desk-view-published-but-nobody-sees = Published, but nobody sees it: this template serves no product now.

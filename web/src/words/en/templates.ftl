@@ -133,7 +133,6 @@ templates-view-bring-one-from-file = or bring one in from a file
 templates-view-here-not-live-yet = is here, and not live yet.
 templates-view-everything-names-shop = Everything it names is in this shop.
 templates-view-was-fallback-shop-shop = It was the fallback of its shop; this shop has one, so it reaches nothing until you say what.
-templates-view-understood = Understood
 templates-view-which-template-serves-which = Which template serves which products
 templates-view-drag-type-onto-template = Drag a type onto a template to move it there, or open a type to see each product with the reason.
 templates-view-new-product-type = New product type

@@ -26,6 +26,7 @@ draft-acts-once = at once
 draft-acts-goes-live-now-whatever = It goes live as it is now, whatever is changed on it until then.
 draft-acts-what-was-published-b = What was published
 draft-acts-what-was-published-c = { $title }: what was published
+draft-acts-publications-newest-first = Publications, the newest first
 draft-acts-nothing-was-published-yet = Nothing was published yet; it is as it began.
 draft-acts-published = Published
 draft-acts-start = At the start
@@ -48,6 +49,7 @@ journal-bar-history = History
 journal-dialog-history = History
 journal-dialog-history-b = History of { $name }
 journal-dialog-nothing-was-done-yet = Nothing was done to it yet.
+journal-dialog-steps-newest-first = Steps, the newest first
 journal-dialog-start = At the start
 journal-dialog-made-again = made again
 journal-dialog-taken-back = taken back
@@ -65,6 +67,9 @@ met-note-take-theirs = Take theirs
 ## NameDialog
 name-dialog-name = Name
 
+## NoticeNote
+notice-note-understood = Understood
+
 ## PageThumb
 page-thumb-page-cant-drawn-now = This page can't be drawn now.
 
@@ -76,6 +81,10 @@ pick-list-nothing-begins-so = Nothing begins so
 problem-note-mine-place-theirs = Mine in place of theirs
 problem-note-leave-theirs = Leave theirs
 problem-note-try-again = Try again
+
+## ProgressLine
+progress-line-on-its-way = On its way
+progress-line-stop = Stop
 
 ## SavedState
 saved-state-steps = { $count ->

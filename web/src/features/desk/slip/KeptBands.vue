@@ -1,6 +1,8 @@
 <script setup lang="ts">
 import { mdiLinkVariant, mdiPlus } from "@mdi/js";
 import { computed, ref } from "vue";
+import ActsMenu from "../../../ui/menu/ActsMenu.vue";
+import SheetMenu from "../../../ui/menu/SheetMenu.vue";
 import { useDesk } from "../deskStore";
 import { injectMoves } from "../keys";
 import { newId } from "../order";
@@ -37,8 +39,8 @@ async function unlink(): Promise<void> {
 </script>
 
 <template>
-  <v-menu>
-    <template #activator="{ props: menu }">
+  <ActsMenu>
+    <template #button="{ menu }">
       <button
         v-bind="menu"
         class="tool"
@@ -48,32 +50,28 @@ async function unlink(): Promise<void> {
         <v-icon :icon="mdiPlus" size="16" />
       </button>
     </template>
-    <v-list>
-      <v-list-item :title="say('kept-bands-whole-width')" @click="moves.addBand([12])" />
-      <v-list-item :title="say('kept-bands-two-columns-7-5-n')" @click="moves.addBand([7, 5])" />
-      <v-list-item :title="say('kept-bands-two-columns-6-6-n')" @click="moves.addBand([6, 6])" />
-      <v-list-item :title="say('kept-bands-three-columns')" @click="moves.addBand([4, 4, 4])" />
-      <template v-if="kept.length">
-        <v-divider />
-        <v-list-subheader>{{ say("kept-bands-kept-bands") }}</v-list-subheader>
-        <template v-for="one in kept" :key="one.id">
-          <v-list-item
-            v-if="!here.has(one.id)"
-            :title="say('kept-bands-linked', { name: one.name })"
-            :subtitle="
-              one.used.length
-                ? say('kept-bands-same', { used: one.used.join(', ') })
-                : say('kept-bands-no-template-now')
-            "
-            @click="put(one, band.id, true)"
-          />
-          <v-list-item :title="say('kept-bands-copy', { name: one.name })" @click="put(one, band.id, false)" />
-        </template>
+    <v-list-item :title="say('kept-bands-whole-width')" @click="moves.addBand([12])" />
+    <v-list-item :title="say('kept-bands-two-columns-7-5-n')" @click="moves.addBand([7, 5])" />
+    <v-list-item :title="say('kept-bands-two-columns-6-6-n')" @click="moves.addBand([6, 6])" />
+    <v-list-item :title="say('kept-bands-three-columns')" @click="moves.addBand([4, 4, 4])" />
+    <template v-if="kept.length">
+      <v-divider />
+      <v-list-subheader>{{ say("kept-bands-kept-bands") }}</v-list-subheader>
+      <template v-for="one in kept" :key="one.id">
+        <v-list-item
+          v-if="!here.has(one.id)"
+          :title="say('kept-bands-linked', { name: one.name })"
+          :subtitle="
+            one.used.length ? say('kept-bands-same', { used: one.used.join(', ') }) : say('kept-bands-no-template-now')
+          "
+          @click="put(one, band.id, true)"
+        />
+        <v-list-item :title="say('kept-bands-copy', { name: one.name })" @click="put(one, band.id, false)" />
       </template>
-    </v-list>
-  </v-menu>
-  <v-menu v-model="keeping" :close-on-content-click="false">
-    <template #activator="{ props: menu }">
+    </template>
+  </ActsMenu>
+  <SheetMenu v-model="keeping" :label="say('kept-bands-kept-band')">
+    <template #button="{ menu }">
       <button
         v-bind="menu"
         class="tool"
@@ -86,46 +84,35 @@ async function unlink(): Promise<void> {
         <v-icon :icon="mdiLinkVariant" size="16" />
       </button>
     </template>
-    <v-card class="card" role="dialog" :aria-label="say('kept-bands-kept-band')">
-      <template v-if="linked">
-        <p>
-          {{
-            say("kept-bands-this-is", {
-              name: linked.name,
-              count: others.length
-                ? say("kept-bands-what-changes-here-changes", { others: others.join(say("kept-bands-and")) })
-                : say("kept-bands-linked-here-only"),
-            })
-          }}
-        </p>
-        <v-btn @click="unlink">{{ say("kept-bands-unlink-here") }}</v-btn>
-      </template>
-      <form v-else @submit.prevent="keep">
-        <label class="field">
-          <span class="called">{{ say("kept-bands-keep-band") }}</span>
-          <TextInput v-model="name" maxlength="120" @vue:mounted="$event.el?.focus({ preventScroll: true })" />
-        </label>
-        <v-btn type="submit" variant="flat" color="primary" :disabled="name.trim() === ''">{{
-          say("kept-bands-save")
-        }}</v-btn>
-      </form>
-    </v-card>
-  </v-menu>
+    <template v-if="linked">
+      <p>
+        {{
+          say("kept-bands-this-is", {
+            name: linked.name,
+            count: others.length
+              ? say("kept-bands-what-changes-here-changes", { others: others.join(say("kept-bands-and")) })
+              : say("kept-bands-linked-here-only"),
+          })
+        }}
+      </p>
+      <v-btn @click="unlink">{{ say("kept-bands-unlink-here") }}</v-btn>
+    </template>
+    <form v-else @submit.prevent="keep">
+      <label class="field">
+        <span class="called">{{ say("kept-bands-keep-band") }}</span>
+        <TextInput v-model="name" maxlength="120" @vue:mounted="$event.el?.focus({ preventScroll: true })" />
+      </label>
+      <v-btn type="submit" variant="flat" color="primary" :disabled="name.trim() === ''">{{
+        say("kept-bands-save")
+      }}</v-btn>
+    </form>
+  </SheetMenu>
 </template>
 
 <style scoped>
-.card {
-  padding: 12px 14px;
-}
-.card p {
-  max-width: 260px;
-  margin: 0 0 8px;
-}
 form {
-  display: flex;
+  display: grid;
   gap: 8px;
-  align-items: center;
-  width: 300px;
 }
 .on {
   color: var(--accent);

@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { mdiMagnify } from "@mdi/js";
 import { computed, nextTick, ref, watch } from "vue";
+import EmptyPlace from "../../../ui/notes/EmptyPlace.vue";
 import { useDesk } from "../deskStore";
 import { injectMoves } from "../keys";
 import { DEVICES, type Device, type Rule, type Situation } from "../types";
@@ -164,9 +165,9 @@ defineExpose({ enter });
         <router-link v-if="ofProduct" class="quiet there" :to="ofProduct.to">{{ ofProduct.says }}</router-link>
       </SlipSheet>
     </template>
-    <p v-else class="soft none" role="status">
+    <EmptyPlace v-else class="none" role="status">
       {{ unseen ? say("slip-panel-server-doesnt-answer-what") : say("slip-panel-choose-line-order-point") }}
-    </p>
+    </EmptyPlace>
   </div>
 </template>
 
@@ -223,8 +224,5 @@ defineExpose({ enter });
   display: inline-block;
   margin: 5px 10px 0;
   font-size: 12px;
-}
-.none {
-  padding: 14px;
 }
 </style>

@@ -2,6 +2,7 @@
 import { computed, ref } from "vue";
 import type { Schemas } from "../../../api/client";
 import PickList from "../../../ui/PickList.vue";
+import EmptyPlace from "../../../ui/notes/EmptyPlace.vue";
 import { useDesk } from "../deskStore";
 import { injectMoves } from "../keys";
 import type { Device, Field, Value } from "../types";
@@ -287,7 +288,7 @@ defineExpose({ enter, write });
         </template>
       </template>
     </div>
-    <p v-if="rows.length === 0" class="soft none">{{ say("slip-sheet-no-setting-here-called") }}</p>
+    <EmptyPlace v-if="rows.length === 0">{{ say("slip-sheet-no-setting-here-called") }}</EmptyPlace>
     <slot />
     <p
       v-if="told"
@@ -411,9 +412,6 @@ defineExpose({ enter, write });
   padding: 6px 12px 10px 14px;
   border-bottom: 1px solid var(--hair);
   background: var(--accent-weak);
-}
-.none {
-  padding: 8px 14px;
 }
 </style>
 

@@ -2,6 +2,7 @@
 import { mdiBrushVariant, mdiContentCopy, mdiDeleteOutline, mdiUndoVariant } from "@mdi/js";
 import { computed } from "vue";
 import type { Schemas } from "../../../api/client";
+import ActsMenu from "../../../ui/menu/ActsMenu.vue";
 import { useDesk } from "../deskStore";
 import { injectMoves } from "../keys";
 import KeptBands from "./KeptBands.vue";
@@ -36,8 +37,8 @@ const looks = computed(() =>
   >
     <v-icon :icon="mdiUndoVariant" size="15" />
   </button>
-  <v-menu v-if="twins.length">
-    <template #activator="{ props: menu }">
+  <ActsMenu v-if="twins.length">
+    <template #button="{ menu }">
       <button
         v-bind="menu"
         class="tool"
@@ -47,25 +48,23 @@ const looks = computed(() =>
         <v-icon :icon="mdiBrushVariant" size="15" />
       </button>
     </template>
-    <v-list>
-      <v-list-item
-        v-for="twin in twins"
-        :key="twin.piece.id"
-        :title="say('slip-tools-take-looks', { number: twin.number })"
-        @click="moves.giveLooks({ piece: twin.piece.id }, looks, [slip.target])"
-      />
-      <v-list-item
-        :title="say('slip-tools-give-all-others-these', { count: twins.length })"
-        @click="
-          moves.giveLooks(
-            slip.target,
-            looks,
-            twins.map((twin) => ({ piece: twin.piece.id })),
-          )
-        "
-      />
-    </v-list>
-  </v-menu>
+    <v-list-item
+      v-for="twin in twins"
+      :key="twin.piece.id"
+      :title="say('slip-tools-take-looks', { number: twin.number })"
+      @click="moves.giveLooks({ piece: twin.piece.id }, looks, [slip.target])"
+    />
+    <v-list-item
+      :title="say('slip-tools-give-all-others-these', { count: twins.length })"
+      @click="
+        moves.giveLooks(
+          slip.target,
+          looks,
+          twins.map((twin) => ({ piece: twin.piece.id })),
+        )
+      "
+    />
+  </ActsMenu>
   <KeptBands v-if="moves.band.value" :key="moves.band.value.id" :band="moves.band.value" />
   <button
     v-else

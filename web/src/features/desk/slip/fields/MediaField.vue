@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { mdiClose } from "@mdi/js";
 import { computed, nextTick, ref, watch } from "vue";
+import SheetMenu from "../../../../ui/menu/SheetMenu.vue";
 import { useMedia } from "../../useMedia";
 import { say } from "../../../../words";
 
@@ -51,8 +52,8 @@ function drop(name: string): void {
         <v-icon :icon="mdiClose" size="12" />
       </button>
     </span>
-    <v-menu v-model="open" :close-on-content-click="count === 1">
-      <template #activator="{ props: menu }">
+    <SheetMenu v-model="open" :once="count === 1">
+      <template #button="{ menu }">
         <button v-bind="menu" type="button" class="quiet">
           {{
             chosen.length
@@ -80,7 +81,7 @@ function drop(name: string): void {
           {{ film ? say("media-field-put-another-film") : say("media-field-put-other-pictures") }}
         </router-link>
       </div>
-    </v-menu>
+    </SheetMenu>
   </div>
 </template>
 

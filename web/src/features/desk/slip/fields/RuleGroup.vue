@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { mdiClose } from "@mdi/js";
 import { computed } from "vue";
+import ActsMenu from "../../../../ui/menu/ActsMenu.vue";
 import { useDesk } from "../../deskStore";
 import type { Rule } from "../../types";
 import RuleSentence from "./RuleSentence.vue";
@@ -72,16 +73,14 @@ const choices = computed(() => [
         <v-icon :icon="mdiClose" size="14" />
       </button>
     </div>
-    <v-menu max-height="340">
-      <template #activator="{ props: menu }">
+    <ActsMenu>
+      <template #button="{ menu }">
         <button v-bind="menu" type="button" class="quiet">
           {{ rows.length ? say("rule-group-another-sentence") : say("rule-group-only-when") }}
         </button>
       </template>
-      <v-list>
-        <v-list-item v-for="one in choices" :key="one.value" :title="one.title" @click="add(one.value)" />
-      </v-list>
-    </v-menu>
+      <v-list-item v-for="one in choices" :key="one.value" :title="one.title" @click="add(one.value)" />
+    </ActsMenu>
   </div>
 </template>
 

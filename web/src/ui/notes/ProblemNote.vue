@@ -1,7 +1,7 @@
 <script setup lang="ts">
-import type { ApiError } from "../api/client";
-import type { Overtaken } from "../session/useSteps";
-import { say } from "../words";
+import type { ApiError } from "../../api/client";
+import type { Overtaken } from "../../session/useSteps";
+import { say } from "../../words";
 
 /** What went wrong, in its own words; with a way to try again where there is one. */
 defineProps<{
