@@ -61,30 +61,35 @@ pub async fn draw(
     with_page(state, id, layout, wanted, only, render).await
 }
 
-/// Does something with the page that a layout makes under a situation.
-pub async fn with_page<T>(
+/// Does something with the page that a layout makes under a situation; beside this thread, so that an edit goes on being
+/// kept while its page is drawn.
+pub async fn with_page<T: Send + 'static>(
     state: &State,
     id: TemplateId,
     layout: &Layout,
     wanted: &Look,
     only: Option<&PieceId>,
-    then: impl FnOnce(&Page<'_>) -> Result<T, MoneyError>,
+    then: impl FnOnce(&Page<'_>) -> Result<T, MoneyError> + Send + 'static,
 ) -> ApiResult<T> {
     let Seen { known, layout, situation, prices } = look(state, layout, wanted).await?;
     let everywhere = everywhere(state).await?;
     let reading = Reading::draft(id, wanted.language);
     let nav = Nav { prices, ..nav(state, &reading).await? };
-    Ok(then(&Page {
-        nav: &nav,
-        product: &known.product,
-        layout: &layout,
-        around: &known.around,
-        media: &everywhere.media,
-        situation: &situation,
-        mode: Mode::Proof,
-        notice: None,
-        only,
-    })?)
+    let only = only.cloned();
+    let done = tokio::task::spawn_blocking(move || {
+        then(&Page {
+            nav: &nav,
+            product: &known.product,
+            layout: &layout,
+            around: &known.around,
+            media: &everywhere.media,
+            situation: &situation,
+            mode: Mode::Proof,
+            notice: None,
+            only: only.as_ref(),
+        })
+    });
+    Ok(done.await.map_err(ApiError::unforeseen)??)
 }
 
 async fn layout(state: &State, id: TemplateId, which: &Which) -> ApiResult<Layout> {
