@@ -26,30 +26,42 @@ async fn nothing_is_wrong(client: &Client, view: &str) {
     assert!(found.is_empty(), "{view}:\n{}", found.join("\n"));
 }
 
+/// An owner's view as it is, on a narrower screen, and on one that is drawn twice as large; nothing lies beyond its edge.
+async fn nothing_is_wrong_at_any_size(client: &Client, view: &str) {
+    let browser = Browser { client: client.clone() };
+    for (width, height, scale) in [(1024, 700, 1), (640, 400, 2), (1280, 800, 1)] {
+        let size = json!({ "width": width, "height": height, "deviceScaleFactor": scale, "mobile": false });
+        browser.devtools("Emulation.setDeviceMetricsOverride", size).await;
+        until(client, &format!("innerWidth === {width}")).await;
+        until(client, "document.documentElement.scrollWidth <= innerWidth").await;
+        nothing_is_wrong(client, &format!("{view} at {width}")).await;
+    }
+}
+
 /// What is kept different, what changes where, all templates with their reach.
 async fn templates(client: &Client, base: &str) {
     click(client, ".head .chip", "departures").await;
     until(client, "document.querySelectorAll('[aria-label=Departures] li').length === 4").await;
-    nothing_is_wrong(client, "Departures").await;
+    nothing_is_wrong_at_any_size(client, "Departures").await;
     client.goto(&format!("{base}/templates/4/changes")).await.unwrap();
     until(client, "document.querySelectorAll('.way .line').length > 1").await;
-    nothing_is_wrong(client, "What changes where").await;
+    nothing_is_wrong_at_any_size(client, "What changes where").await;
     click(client, "[data-test=plan]", "At a time").await;
     until(client, "document.querySelector('[aria-label=When]')").await;
-    nothing_is_wrong(client, "What changes where, at a time").await;
+    nothing_is_wrong_at_any_size(client, "What changes where, at a time").await;
     client.goto(&format!("{base}/templates")).await.unwrap();
     until(client, "document.querySelectorAll('tbody tr').length === 12").await;
-    nothing_is_wrong(client, "Templates").await;
+    nothing_is_wrong_at_any_size(client, "Templates").await;
     click(client, "[aria-label=Templates] tbody tr:nth-child(2) .acts button", "reach").await;
     until(client, "document.querySelector('.shift')").await;
-    nothing_is_wrong(client, "Reach").await;
+    nothing_is_wrong_at_any_size(client, "Reach").await;
     client.goto(&format!("{base}/swatch-book/colour/values/1/changes")).await.unwrap();
     until(client, "document.querySelectorAll('.pair iframe').length === 2").await;
-    nothing_is_wrong(client, "What changes where, of a swatch").await;
+    nothing_is_wrong_at_any_size(client, "What changes where, of a swatch").await;
     client.goto(base).await.unwrap();
     click(client, ".shelf header button", "New product type").await;
     until(client, "document.querySelectorAll('.fields .pill').length > 4").await;
-    nothing_is_wrong(client, "New product type").await;
+    nothing_is_wrong_at_any_size(client, "New product type").await;
 }
 
 #[sqlx::test(migrations = false)]
@@ -72,20 +84,20 @@ async fn every_view_in(pool: MySqlPool, colours: &str) {
         client.goto(&format!("{base}/templates/2?product=whimbrel")).await.unwrap();
         proofs_are_drawn(&client).await;
         until(&client, &format!("document.documentElement.dataset.set === '{colours}'")).await;
-        nothing_is_wrong(&client, "Desk").await;
+        nothing_is_wrong_at_any_size(&client, "Desk").await;
         open_value(&client, "saving:phone").await;
         until(&client, "document.querySelector('.pick-list')").await;
-        nothing_is_wrong(&client, "Slip with a list").await;
+        nothing_is_wrong_at_any_size(&client, "Slip with a list").await;
         click(&client, ".slip .appears", "appears").await;
         press(&client, "f").await;
-        nothing_is_wrong(&client, "Slip with conditions").await;
+        nothing_is_wrong_at_any_size(&client, "Slip with conditions").await;
         choose(&client, "Promises").await;
         open_value(&client, "lines:wide").await;
-        nothing_is_wrong(&client, "Slip with lines").await;
+        nothing_is_wrong_at_any_size(&client, "Slip with lines").await;
         for (key, view) in [("5", "All products"), ("6", "All states")] {
             press(&client, key).await;
             until(&client, "document.querySelectorAll('.all li').length > 4").await;
-            nothing_is_wrong(&client, view).await;
+            nothing_is_wrong_at_any_size(&client, view).await;
         }
         templates(&client, &base).await;
         client.goto(&format!("{base}/house-style")).await.unwrap();
@@ -96,56 +108,56 @@ async fn every_view_in(pool: MySqlPool, colours: &str) {
                 .execute(&format!("document.querySelectorAll('.house nav button')[{group}].click()"), vec![])
                 .await
                 .unwrap();
-            nothing_is_wrong(&client, &format!("House style, part {group}")).await;
+            nothing_is_wrong_at_any_size(&client, &format!("House style, part {group}")).await;
         }
         client.goto(&format!("{base}/products/whimbrel-mini/pictures")).await.unwrap();
         until(&client, "document.querySelectorAll('.grid .card').length > 5").await;
         client.execute("document.querySelector('.grid .card button').click()", vec![]).await.unwrap();
         until(&client, "document.querySelector('.panel textarea')").await;
-        nothing_is_wrong(&client, "Pictures").await;
+        nothing_is_wrong_at_any_size(&client, "Pictures").await;
         client.goto(&format!("{base}/pictures")).await.unwrap();
         until(&client, "document.querySelectorAll('.grid .card').length > 5").await;
-        nothing_is_wrong(&client, "The shop's own pictures").await;
+        nothing_is_wrong_at_any_size(&client, "The shop's own pictures").await;
         client.goto(&format!("{base}/swatch-book")).await.unwrap();
         until(&client, "document.querySelectorAll('.fan > li').length === 11").await;
         client.execute("document.querySelector('.fan button').click()", vec![]).await.unwrap();
         until(&client, "document.querySelector('.panel input')").await;
-        nothing_is_wrong(&client, "Swatch book").await;
+        nothing_is_wrong_at_any_size(&client, "Swatch book").await;
         client.goto(&format!("{base}/products/whimbrel/texts")).await.unwrap();
         until(&client, "document.querySelector('.texts iframe')").await;
-        nothing_is_wrong(&client, "Texts and facts").await;
+        nothing_is_wrong_at_any_size(&client, "Texts and facts").await;
         client.goto(&format!("{base}/products/carbon-spar/variants")).await.unwrap();
         until(&client, "document.querySelectorAll('.lines .row').length > 5").await;
         client.execute("document.querySelector('.lines input').click()", vec![]).await.unwrap();
-        nothing_is_wrong(&client, "Variants").await;
+        nothing_is_wrong_at_any_size(&client, "Variants").await;
         click(&client, "button", "History").await;
         until(&client, "document.querySelector('.dialog-sheet ol li')").await;
-        nothing_is_wrong(&client, "History of a product").await;
+        nothing_is_wrong_at_any_size(&client, "History of a product").await;
         client.goto(&format!("{base}/prices")).await.unwrap();
         until(&client, "document.querySelector('.bench .price')").await;
-        nothing_is_wrong(&client, "Prices").await;
+        nothing_is_wrong_at_any_size(&client, "Prices").await;
         client.execute("document.querySelector('.rule').click()", vec![]).await.unwrap();
         until(&client, "document.querySelector('.right form')").await;
-        nothing_is_wrong(&client, "A price rule").await;
+        nothing_is_wrong_at_any_size(&client, "A price rule").await;
         client.execute("document.querySelector('.plan').click()", vec![]).await.unwrap();
         until(&client, "document.querySelector('[aria-label=\"The chosen plan\"]')").await;
-        nothing_is_wrong(&client, "A plan").await;
+        nothing_is_wrong_at_any_size(&client, "A plan").await;
         client.goto(&format!("{base}/products/name-banner/variants?selling=1")).await.unwrap();
         until(&client, "document.querySelector('.dialog-sheet select')").await;
         // The dialog has come to rest.
         tokio::time::sleep(std::time::Duration::from_millis(600)).await;
-        nothing_is_wrong(&client, "How it is sold").await;
+        nothing_is_wrong_at_any_size(&client, "How it is sold").await;
         client.goto(&format!("{base}/messages")).await.unwrap();
         until(&client, "document.body.innerText.includes('No message was written yet.')").await;
-        nothing_is_wrong(&client, "Messages").await;
+        nothing_is_wrong_at_any_size(&client, "Messages").await;
         client.goto(&format!("{base}/wording")).await.unwrap();
         find(&client, "[aria-label='More about publishing']").await.click().await.unwrap();
         click(&client, ".v-list-item", "What was published").await;
         until(&client, "document.querySelector('.dialog-sheet')").await;
-        nothing_is_wrong(&client, "What was published").await;
+        nothing_is_wrong_at_any_size(&client, "What was published").await;
         client.goto(&format!("{base}/wording")).await.unwrap();
         until(&client, "document.querySelectorAll('tbody tr').length > 50").await;
-        nothing_is_wrong(&client, "Wording").await;
+        nothing_is_wrong_at_any_size(&client, "Wording").await;
     })
     .await;
 }

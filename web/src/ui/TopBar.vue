@@ -32,6 +32,16 @@ function skip(): void {
   view?.focus();
 }
 
+const who = computed(() => `${session.owner}, ${session.shop?.name}`);
+/** They stand for the name where there is little room. */
+const initials = computed(() =>
+  session.owner
+    ?.split(/\s+/)
+    .map((word) => word.at(0) ?? "")
+    .join("")
+    .slice(0, 2),
+);
+
 const outbox = useOutbox();
 const leaving = ref(false);
 const problem = ref<ApiError | null>(null);
@@ -76,7 +86,10 @@ async function signOut(): Promise<void> {
       </button>
       <ActsMenu>
         <template #button="{ menu }">
-          <button v-bind="menu" class="who">{{ session.owner }}, {{ session.shop?.name }}</button>
+          <button v-bind="menu" class="who" :aria-label="who">
+            <span aria-hidden="true">{{ who }}</span>
+            <b aria-hidden="true">{{ initials }}</b>
+          </button>
         </template>
         <v-list-item :title="say('top-bar-messages-shoppers')" to="/messages" />
         <v-list-item :title="say('top-bar-keyboard-shortcuts')" @click="listed = true" />
@@ -226,13 +239,25 @@ async function signOut(): Promise<void> {
   color: inherit;
   text-decoration: none;
 }
+.who b {
+  display: none;
+  place-items: center;
+  width: 26px;
+  height: 26px;
+  border: 1px solid currentcolor;
+  border-radius: 50%;
+  font-size: 11px;
+}
 @media (max-width: 720px) {
   .bar {
     gap: 14px;
     padding: 0 12px;
   }
-  .who {
+  .who span {
     display: none;
+  }
+  .who b {
+    display: grid;
   }
 }
 </style>

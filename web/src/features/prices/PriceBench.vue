@@ -200,6 +200,11 @@ input {
   gap: 18px;
   align-items: start;
 }
+@media (max-width: 900px) {
+  .answer {
+    grid-template-columns: minmax(0, 1fr);
+  }
+}
 .price {
   display: grid;
   gap: 3px;

@@ -126,6 +126,7 @@ const together = computed({
 }
 .left {
   display: grid;
+  grid-template-columns: minmax(0, 1fr);
   align-content: start;
   gap: 12px;
   padding: 14px 18px 24px;

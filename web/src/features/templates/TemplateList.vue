@@ -177,4 +177,15 @@ th {
   text-align: right;
   white-space: nowrap;
 }
+@media (max-width: 900px) {
+  th,
+  td {
+    padding: 8px;
+  }
+  .acts > * {
+    display: block;
+    min-height: 24px;
+    margin-left: auto;
+  }
+}
 </style>

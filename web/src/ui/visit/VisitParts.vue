@@ -57,6 +57,12 @@ const said = computed(() => {
 </template>
 
 <style scoped>
+.part input {
+  width: 26px;
+  border-bottom: 1px dotted var(--ink);
+  color: var(--ink);
+  font-weight: 600;
+}
 label:not(.part) {
   display: flex;
   gap: 8px;
