@@ -47,14 +47,23 @@ impl<'a> Hand<'a> {
     /// A list that opens as it is pressed, and is let go over one of its values: a drag.
     pub async fn drags(&mut self, css: &str, says: &str) {
         self.reach(css, "").await;
+        self.lets_go("[role=option]", &format!("e.innerText === `{says}`")).await;
+    }
+
+    /// A menu that opens as its button is pressed, and is let go over one of its acts: a drag.
+    pub async fn menu(&mut self, css: &str, words: &str, act: &str) {
+        self.reach(css, words).await;
+        self.lets_go("[data-acts] .v-list-item", &format!("e.innerText.includes(`{act}`)")).await;
+    }
+
+    async fn lets_go(&mut self, css: &str, is_it: &str) {
         ask(self.client, "document.querySelector('[data-hand]').scrollIntoView({ block: 'center' })").await;
         self.point("[data-hand]", PointerAction::Down { button: MOUSE_BUTTON_LEFT }).await;
-        let found =
-            format!("[...document.querySelectorAll('[role=option]')].find(e => e.innerText === `{says}`)");
+        let found = format!("[...document.querySelectorAll('{css}')].find(e => {is_it})");
         until(self.client, &found).await;
         ask(self.client, &format!("{found}.setAttribute('data-let-go', '')")).await;
         self.point("[data-let-go]", PointerAction::Up { button: MOUSE_BUTTON_LEFT }).await;
-        until(self.client, "!document.querySelector('[role=option]')").await;
+        until(self.client, &format!("!document.querySelector('{css}')?.checkVisibility()")).await;
         self.actions += 1;
     }
 

@@ -363,8 +363,7 @@ async fn a_page_of_its_own(pool: MySqlPool) {
         let client = &client;
         open_desk(client, &base, "/templates/2?product=curlew").await;
         let mut hand = Hand::new(client);
-        hand.click(".head button", "Page").await;
-        hand.click(".v-list-item", "A page of its own").await;
+        hand.menu(".head button", "Page", "A page of its own").await;
         until(client, "document.querySelector('h1').innerText === 'Curlew, own page'").await;
         proofs_are_drawn(client).await;
 
@@ -386,21 +385,19 @@ async fn a_page_of_its_own(pool: MySqlPool) {
             hand.did(1);
             until(client, "document.querySelector('[aria-label=\"Find a piece to add\"]')?.value === ''").await;
         }
-        hand.click(".head button", "Page").await;
-        hand.click(".v-list-item", "Slim").await;
+        hand.menu(".head button", "Page", "Slim").await;
         kept(client).await;
         hand.click(".head button", "Publish").await;
         hand.click(".v-dialog button[type=submit]", "").await;
         until(client, "document.querySelector('[data-test=state]').innerText.startsWith('Live')").await;
-        hand.took("A page of its own with a picture across it and four pieces more, slim, published", 16);
+        hand.took("A page of its own with a picture across it and four pieces more, slim, published", 14);
         assert!(shop_page(&base, "curlew").await.contains("class=\"behind "));
 
         let mut hand = Hand::new(client);
-        hand.click(".head button", "Page").await;
-        hand.click(".v-list-item", "Back to the template").await;
+        hand.menu(".head button", "Page", "Back to the template").await;
         hand.click(".v-dialog button[type=submit]", "Back to the template").await;
         until(client, "location.pathname === '/templates/2' && document.querySelector('h1').innerText === 'Sport kites'").await;
-        hand.took("Back to the template", 3);
+        hand.took("Back to the template", 2);
         assert!(!shop_page(&base, "curlew").await.contains("class=\"behind "));
     })
     .await;

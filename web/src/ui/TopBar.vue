@@ -88,7 +88,7 @@ async function signOut(): Promise<void> {
         <template #button="{ menu }">
           <button v-bind="menu" class="who" :aria-label="who">
             <span aria-hidden="true">{{ who }}</span>
-            <b aria-hidden="true">{{ initials }}</b>
+            <b aria-hidden="true" :data-says="initials" />
           </button>
         </template>
         <v-list-item :title="say('top-bar-messages-shoppers')" to="/messages" />
@@ -238,6 +238,9 @@ async function signOut(): Promise<void> {
   border-radius: 6px;
   color: inherit;
   text-decoration: none;
+}
+.who b::before {
+  content: attr(data-says);
 }
 .who b {
   display: none;

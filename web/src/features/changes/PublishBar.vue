@@ -79,11 +79,13 @@ async function publish(): Promise<void> {
 <style scoped>
 .bar {
   display: flex;
-  gap: 10px;
+  flex-wrap: wrap;
+  gap: 6px 10px;
   align-items: center;
 }
 .when {
   display: flex;
+  flex-wrap: wrap;
   gap: 6px;
   align-items: center;
 }
