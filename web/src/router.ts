@@ -145,6 +145,11 @@ router.onError((error: Error, to) => {
 
 router.beforeEach(async (to) => {
   const session = useSession();
+  // The view's own script comes while it is asked who is there; that it can't come is told where it is waited for.
+  for (const { components } of to.matched) {
+    const view = components?.default;
+    if (typeof view === "function") void (view as () => Promise<unknown>)().catch(() => undefined);
+  }
   await session.restore();
   if (!session.owner && to.name !== "sign-in") return { name: "sign-in", query: { to: to.fullPath } };
   if (session.owner && to.name === "sign-in") return { name: "shelf" };

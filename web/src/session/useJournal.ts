@@ -12,8 +12,8 @@ export type JournalOf = { product?: string; view?: "texts" | "variants" | "pictu
 const TOLD_MS = 8000;
 
 /**
- * What was done to something, and the way back. `changed` is what changes when something was done; `step` takes a step
- * of the journal and reads the view anew.
+ * What was done to something, and the way back. `changed` is what changes when the view was read, and when something was
+ * done; `step` takes a step of the journal and reads the view anew.
  */
 export function useJournal(
   of: () => JournalOf,
@@ -39,7 +39,7 @@ export function useJournal(
     // Without a connection the foot says as much.
     else if (error && error.code !== offline.code) tell(error.message);
   }
-  watch(changed, () => void load(), { immediate: true });
+  watch(changed, () => void load());
 
   async function step(what: "undo" | "redo"): Promise<void> {
     const query = of();
