@@ -14,6 +14,8 @@ const props = defineProps<{
   fit?: boolean;
 }>();
 const emit = defineEmits<{ drawn: [html: string] }>();
+/** Where only the beginning of a page is shown, no more of it is laid out. */
+const BEGINNING = "<style>.band{content-visibility:auto;contain-intrinsic-block-size:auto 400px}</style></head>";
 const tall = ref<number | null>(null);
 const shown = computed(() => (props.fit && tall.value ? Math.min(tall.value, props.height) : props.height));
 
@@ -50,7 +52,8 @@ watch(
     failed.value = data === undefined;
     // Nothing in it needs to run.
     if (data !== undefined) {
-      html.value = data.replace(/<script type="module"[^>]*><\/script>/, "");
+      const still = data.replace(/<script type="module"[^>]*><\/script>/, "");
+      html.value = props.fit ? still : still.replace("</head>", BEGINNING);
       emit("drawn", data);
     }
   },

@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { VueDraggable } from "vue-draggable-plus";
+import NearSight from "../../ui/NearSight.vue";
 import PageThumb from "../../ui/PageThumb.vue";
 import ProductActs from "./ProductActs.vue";
 import ProductCard from "./ProductCard.vue";
@@ -66,7 +67,7 @@ const { load, placed, move, problem } = props.control;
       delay-on-touch-only
       @end="({ oldIndex, newIndex }) => oldIndex !== newIndex && placed(products, newIndex ?? 0)"
     >
-      <li v-for="(product, index) in products" :key="product.handle">
+      <NearSight v-for="(product, index) in products" :key="product.handle" tag="li" :height="212">
         <ProductCard :product="product" :told="type.templates.length > 1" />
         <ProductActs
           :product="product"
@@ -77,7 +78,7 @@ const { load, placed, move, problem } = props.control;
           @changed="load"
           @problem="problem = $event"
         />
-      </li>
+      </NearSight>
     </VueDraggable>
     <button v-if="products.length < type.count" class="quiet all" @click="$emit('all')">
       {{ say("shelf-section-all", { count: type.count.toLocaleString(LOCALE), name: type.name }) }}

@@ -117,7 +117,7 @@ header p {
 <!-- What can be done with a product is offered while one is at it. -->
 <style>
 @media (hover: hover) {
-  .shelf li:not(:hover, :focus-within) > .more:not([aria-expanded="true"]) {
+  .shelf li:not(:hover, :focus-within) .more:not([aria-expanded="true"]) {
     opacity: 0;
   }
 }

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiDotsHorizontal } from "@mdi/js";
-import { mergeProps, onBeforeUnmount, ref, useId } from "vue";
+import { computed, onBeforeUnmount, ref, useId } from "vue";
 
 /**
  * A list of acts (`v-list-item`) below a button: three dots, or whatever stands in its place. It opens as the button is
@@ -10,38 +10,62 @@ defineProps<{ label?: string }>();
 
 const open = ref(false);
 const id = useId();
+const holder = ref<HTMLElement | null>(null);
+/** There may be hundreds of such buttons in a view: the list is made when one of them is first pointed at or reached. */
+const button = ref<HTMLElement | null>(null);
+function arm(): void {
+  button.value ??= holder.value?.firstElementChild as HTMLElement | null;
+}
+
 let pressed = false;
 function press(event: MouseEvent): void {
   if (event.button !== 0 || open.value) return;
+  arm();
   pressed = open.value = true;
   addEventListener("mouseup", release, { once: true, capture: true });
 }
 function release(event: MouseEvent): void {
-  const act =
-    event.target instanceof Element ? event.target.closest<HTMLElement>(`[data-acts="${id}"] .v-list-item`) : null;
-  act?.click();
+  if (!(event.target instanceof Element)) return;
+  event.target.closest<HTMLElement>(`[data-acts="${id}"] .v-list-item`)?.click();
 }
 /** Of the press that opened it, or one more; keys click without a press. */
 function click(): void {
+  arm();
   open.value = pressed || !open.value;
   pressed = false;
 }
 onBeforeUnmount(() => removeEventListener("mouseup", release, true));
+
+const menu = computed(() => ({
+  "aria-haspopup": "menu" as const,
+  "aria-expanded": open.value,
+  onPointerenter: arm,
+  onFocus: arm,
+  onMousedown: press,
+  onClick: click,
+}));
 </script>
 
 <template>
-  <v-menu v-model="open" :open-on-click="false" max-height="min(560px, 80vh)" @update:model-value="pressed = false">
-    <template #activator="{ props: menu }">
-      <slot name="button" :menu="mergeProps(menu, { onMousedown: press, onClick: click })">
-        <v-btn
-          v-bind="mergeProps(menu, { onMousedown: press, onClick: click })"
-          variant="text"
-          :icon="mdiDotsHorizontal"
-          size="small"
-          :aria-label="label"
-        />
-      </slot>
-    </template>
+  <span ref="holder" class="holder">
+    <slot name="button" :menu="menu">
+      <v-btn v-bind="menu" variant="text" :icon="mdiDotsHorizontal" size="small" :aria-label="label" />
+    </slot>
+  </span>
+  <v-menu
+    v-if="button"
+    v-model="open"
+    :activator="button"
+    :open-on-click="false"
+    max-height="min(560px, 80vh)"
+    @update:model-value="pressed = false"
+  >
     <v-list :data-acts="id"><slot /></v-list>
   </v-menu>
 </template>
+
+<style scoped>
+.holder {
+  display: contents;
+}
+</style>
