@@ -66,7 +66,7 @@ async fn a_swatch_is_tried_and_then_shown(pool: MySqlPool) {
 async fn visit(client: &Client, pieces: u8, holds: &str) {
     type_into(client, "label.part [role=spinbutton]", &pieces.to_string()).await;
     find(client, "button.part[aria-label^=Cart]").await.click().await.unwrap();
-    click(client, "[role=group][aria-label=Cart] label", "holds something else").await;
+    click(client, "[role=region][aria-label=Cart] label", "holds something else").await;
     pick_product(client, "[aria-label^='Which, if it matters']", holds).await;
     until(
         client,
