@@ -33,8 +33,8 @@ async fn nothing_is_wrong_at_any_size(client: &Client, view: &str) {
         let size = json!({ "width": width, "height": height, "deviceScaleFactor": scale, "mobile": false });
         browser.devtools("Emulation.setDeviceMetricsOverride", size).await;
         until(client, &format!("innerWidth === {width}")).await;
-        let beyond = "document.documentElement.scrollWidth <= innerWidth ? [] : [...document.querySelectorAll('main, main *')]
-            .filter(e => e.getBoundingClientRect().right > innerWidth).map(e => e.outerHTML.slice(0, 120)).slice(0, 5)";
+        let beyond = "document.documentElement.scrollWidth <= innerWidth ? [] : ['too wide', ...[...document.querySelectorAll('body *')]
+            .filter(e => e.getBoundingClientRect().right > innerWidth).map(e => e.outerHTML.slice(0, 120)).slice(0, 5)]";
         assert_eq!(ask(client, beyond).await, json!([]), "{view} at {width}");
         nothing_is_wrong(client, &format!("{view} at {width}")).await;
     }

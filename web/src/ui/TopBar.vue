@@ -8,6 +8,7 @@ import { useOutbox } from "../session/useOutbox";
 import ActsMenu from "./menu/ActsMenu.vue";
 import ProblemNote from "./notes/ProblemNote.vue";
 import { WANTED, wanted } from "./colours";
+import { initials } from "./initials";
 import { listed } from "./keys/keys";
 import { PLACES, viewsBeside } from "./places";
 import DialogSheet from "./DialogSheet.vue";
@@ -33,14 +34,6 @@ function skip(): void {
 }
 
 const who = computed(() => `${session.owner}, ${session.shop?.name}`);
-/** They stand for the name where there is little room. */
-const initials = computed(() =>
-  session.owner
-    ?.split(/\s+/)
-    .map((word) => word.at(0) ?? "")
-    .join("")
-    .slice(0, 2),
-);
 
 const outbox = useOutbox();
 const leaving = ref(false);
@@ -88,7 +81,7 @@ async function signOut(): Promise<void> {
         <template #button="{ menu }">
           <button v-bind="menu" class="who" :aria-label="who">
             <span aria-hidden="true">{{ who }}</span>
-            <b aria-hidden="true" :data-says="initials" />
+            <b aria-hidden="true" :data-says="initials(session.owner ?? '')" />
           </button>
         </template>
         <v-list-item :title="say('top-bar-messages-shoppers')" to="/messages" />

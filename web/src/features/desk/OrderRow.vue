@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from "vue";
+import { initials } from "../../ui/initials";
 import { useDesk } from "./deskStore";
 import { injectMoves } from "./keys";
 import type { Where } from "./order";
@@ -43,13 +44,6 @@ const departs = computed(() => {
 
 function where(device: Device): Where {
   return device === "wide" ? props.wide : props.phone;
-}
-
-function initials(name: string): string {
-  return name
-    .split(" ")
-    .map((part) => part[0] ?? "")
-    .join("");
 }
 
 const row = ref<HTMLElement | null>(null);
