@@ -30,6 +30,7 @@ use compagina_core::money::{Currency, Locale, Money};
 use sqlx::MySqlConnection;
 use sqlx::types::Json;
 use std::collections::BTreeSet;
+use std::ops::RangeInclusive;
 
 /// Which products are wanted.
 #[derive(Debug, Clone, Copy)]
@@ -73,6 +74,8 @@ pub enum Which {
 /// A product in the list of all.
 #[derive(Debug, Clone)]
 pub struct ListedRow {
+    /// Its number.
+    pub id: ProductId,
     /// Its handle.
     pub handle: Handle,
     /// Its name.
@@ -153,20 +156,35 @@ impl Store {
     /// # Errors
     /// Those of the database.
     pub async fn listed_products(&self) -> Result<Vec<ListedRow>> {
+        self.listed_rows(0..=u64::MAX).await
+    }
+
+    /// A product as it stands in [`Self::listed_products`]; none where there is none any more.
+    ///
+    /// # Errors
+    /// Those of the database.
+    pub async fn listed_product(&self, product: ProductId) -> Result<Option<ListedRow>> {
+        Ok(self.listed_rows(product.0..=product.0).await?.pop())
+    }
+
+    async fn listed_rows(&self, ids: RangeInclusive<u64>) -> Result<Vec<ListedRow>> {
         let rows = sqlx::query!(
-            r#"SELECT p.handle, p.name, p.state, t.handle AS type_handle, p.tags AS "tags: Json<Vec<Tag>>",
+            r#"SELECT p.id, p.handle, p.name, p.state, t.handle AS type_handle, p.tags AS "tags: Json<Vec<Tag>>",
                COALESCE(v.price, p.price_minor) AS "price!: i64", COALESCE(v.variants, 0) AS "variants!: u32", COALESCE(v.in_stock, 0) AS "in_stock!: bool",
                EXISTS (SELECT 1 FROM product_option o WHERE o.product_id = p.id) AS "options!: bool",
                EXISTS (SELECT 1 FROM picture i WHERE i.product_id = p.id AND JSON_LENGTH(i.sizes) > 0) AS "pictures!: bool"
                FROM product p JOIN product_type t ON t.id = p.type_id
                LEFT JOIN (SELECT w.product_id, MIN(COALESCE(w.price_minor, q.price_minor)) AS price, COUNT(*) AS variants, MAX(w.stock IS NULL OR w.stock > 0) AS in_stock
                           FROM variant w JOIN product q ON q.id = w.product_id GROUP BY w.product_id) v ON v.product_id = p.id
-               ORDER BY t.position, t.id, p.position, p.id"#
+               WHERE p.id BETWEEN ? AND ? ORDER BY t.position, t.id, p.position, p.id"#,
+            ids.start(),
+            ids.end()
         )
         .fetch_all(&self.pool)
         .await?;
         let listed = rows.into_iter().map(|r| {
             Ok(ListedRow {
+                id: ProductId(r.id),
                 handle: handle(r.handle)?,
                 name: r.name,
                 state: product_state(r.state)?,

@@ -3,7 +3,7 @@ use super::{ChangePart, WayTold};
 use crate::error::{ApiError, ApiResult};
 use crate::serving::edition::everywhere;
 use crate::serving::edition::everywhere::Everywhere;
-use crate::serving::edition::live::Live;
+use crate::serving::edition::live::{Listed, Live};
 use crate::serving::edition::{listed, live};
 use crate::serving::known::{MOST_RELATED, related_among};
 use crate::serving::reading::{Reading, Side, nav};
@@ -51,9 +51,7 @@ impl Compared {
         let visit = Visit::of(state, under).await?;
         let (live, listed) = (live(state).await?, listed(state).await?);
         let index = live.index();
-        let of = |one: &crate::serving::edition::live::Listed| {
-            Some((one.facts.handle.clone(), index.winner(&one.facts)?))
-        };
+        let of = |one: &Arc<Listed>| Some((one.facts.handle.clone(), index.winner(&one.facts)?));
         let served: HashMap<_, _> = listed.iter().filter_map(of).collect();
         let mut navs = HashMap::new();
         for template in live.templates() {

@@ -2,7 +2,7 @@ use super::show::desk_templates;
 use crate::clock::now;
 use crate::error::{ApiError, ApiResult};
 use crate::routes::product::list::pictures;
-use crate::serving::edition::live::Listed;
+use crate::serving::edition::live::AllListed;
 use crate::serving::edition::{listed, live};
 use crate::serving::sample::{self, Served};
 use crate::session::Caller;
@@ -58,7 +58,7 @@ pub struct DeskProduct {
 /// The products that can be put on a template's desk: those that it serves, and the samples of types that have none yet;
 /// or all products where there is none of either, so that there is always something to look at.
 pub(super) struct Leaves {
-    listed: Arc<Vec<Listed>>,
+    listed: Arc<AllListed>,
     places: Vec<usize>,
     samples: Vec<Served>,
     pub serves: usize,

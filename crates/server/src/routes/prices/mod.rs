@@ -9,7 +9,7 @@ pub mod trial;
 
 use crate::clock::now;
 use crate::error::ApiResult;
-use crate::serving::edition::live::{Listed, WholeReach};
+use crate::serving::edition::live::{AllListed, Listed, WholeReach};
 use crate::serving::edition::{everywhere, listed};
 use crate::state::State;
 use compagina_core::catalog::Tag;
@@ -124,7 +124,7 @@ pub(super) async fn view(state: &State) -> ApiResult<PricesView> {
         rule: form(rule, currency),
     };
     let called: BTreeSet<&Handle> = book.named_products().collect();
-    let named = |one: &Listed| Named { handle: one.facts.handle.clone(), name: one.name.clone() };
+    let named = |one: &Arc<Listed>| Named { handle: one.facts.handle.clone(), name: one.name.clone() };
     Ok(PricesView {
         revision: document.revision,
         currency,
@@ -178,7 +178,7 @@ pub(in crate::routes) async fn draft_now(state: &State) -> ApiResult<Prices> {
     prices_of_draft(state, document, state.store.zone().await?, now()).await
 }
 
-fn plan_view(plan: &Plan, reached: &[usize], listed: &[Listed]) -> PlanView {
+fn plan_view(plan: &Plan, reached: &[usize], listed: &AllListed) -> PlanView {
     let of = match *reached {
         [] => "reaches nothing".to_owned(),
         [one] => listed[one].name.clone(),
@@ -201,9 +201,9 @@ pub(in crate::routes) fn plan_says(plan: &Plan) -> String {
 }
 
 /// Places of the products of which a rule or a plan reaches a variant, in their order.
-async fn reached(state: &State, reach: &RuleReach, listed: &[Listed]) -> ApiResult<Vec<usize>> {
+async fn reached(state: &State, reach: &RuleReach, listed: &AllListed) -> ApiResult<Vec<usize>> {
     let reach = WholeReach::of(&state.store, reach).await?;
-    let has = |one: &Listed| one.variants > 0 && reach.holds(&one.facts);
+    let has = |one: &Arc<Listed>| one.variants > 0 && reach.holds(&one.facts);
     Ok(listed.iter().enumerate().filter(|(_, one)| has(one)).map(|(place, _)| place).collect())
 }
 
@@ -239,7 +239,7 @@ fn state_of(rule: &PriceRule, zone: &Zone, now: Moment) -> RuleState {
 }
 
 /// What it does, in a few words.
-fn says(rule: &PriceRule, currency: Currency, products: &[Listed]) -> String {
+fn says(rule: &PriceRule, currency: Currency, products: &AllListed) -> String {
     let mut steps: Vec<&Step> = rule.steps.iter().collect();
     steps.sort_by_key(|step| step.from);
     let step = |step: &&Step| {
@@ -255,7 +255,7 @@ fn says(rule: &PriceRule, currency: Currency, products: &[Listed]) -> String {
 }
 
 /// `Whimbrel or 2 others`
-fn few_names(handles: &[Handle], products: &[Listed]) -> String {
+fn few_names(handles: &[Handle], products: &AllListed) -> String {
     let first = products.iter().find(|product| Some(&product.facts.handle) == handles.first());
     let first = first.map_or("what is gone", |product| product.name.as_str());
     match handles.len() {

@@ -2,7 +2,7 @@
 
 use crate::error::ApiResult;
 use crate::routes::template::served::Telling;
-use crate::serving::edition::live::{Listed, Live, LiveTemplate};
+use crate::serving::edition::live::{AllListed, Listed, Live, LiveTemplate};
 use crate::serving::edition::{listed, live};
 use crate::state::State;
 use compagina_core::catalog::{OnShelf, Standing};
@@ -51,7 +51,7 @@ pub struct ShelfTemplate {
 /// All products, with what decides how they are shown on the shelf.
 pub struct Shelf {
     pub live: Arc<Live>,
-    pub listed: Arc<Vec<Listed>>,
+    pub listed: Arc<AllListed>,
     pub telling: Telling,
     pub drafts: Vec<TemplateRow>,
 }
@@ -65,7 +65,7 @@ impl Shelf {
 
     /// The products as they are looked through.
     pub fn lines<'a>(&'a self, index: &Index<'_>) -> Vec<OnShelf<'a>> {
-        let line = |one: &'a Listed| OnShelf {
+        let line = |one: &'a Arc<Listed>| OnShelf {
             name: &one.name,
             handle: &one.facts.handle,
             kind: &one.facts.kind,

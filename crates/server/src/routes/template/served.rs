@@ -13,6 +13,7 @@ use compagina_core::money::Money;
 use compagina_core::template::{Move, ProductFacts, ReachLevel, Serving, Words};
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
+use std::sync::Arc;
 use utoipa::{IntoParams, ToSchema};
 
 /// Products that are listed at once.
@@ -62,9 +63,9 @@ pub async fn list(state: Data<State>, _caller: Caller, wish: Query<Wish>) -> Api
     let (live, listed) = (live(&state).await?, listed(&state).await?);
     let telling = Telling::new(&state).await?;
     let index = live.index();
-    let of_kind = |one: &&Listed| wish.kind.as_ref().is_none_or(|kind| one.facts.kind.as_str() == kind);
+    let of_kind = |one: &&Arc<Listed>| wish.kind.as_ref().is_none_or(|kind| one.facts.kind.as_str() == kind);
     let words = Wanted::new(&wish.find);
-    let found = |one: &&Listed| words.fit(&one.name, &[one.facts.handle.as_str()]).is_some();
+    let found = |one: &&Arc<Listed>| words.fit(&one.name, &[one.facts.handle.as_str()]).is_some();
     let served =
         listed.iter().filter(of_kind).filter(found).filter_map(|one| Some((one, index.serving(&one.facts)?)));
     let served = served.filter(|(_, s)| wish.template.is_none_or(|id| s.template.0 == id));

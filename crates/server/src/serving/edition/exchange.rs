@@ -72,8 +72,9 @@ async fn follow(serving: &Arc<Serving>, changes: &[Changed]) {
     };
     let read = async {
         next.live(serving).await?;
-        if !products_only {
-            prepare(serving, &now.pages, &next, &changed).await?;
+        match products_only {
+            true => next.list_after(serving, &now, &changed.named).await?,
+            false => prepare(serving, &now.pages, &next, &changed).await?,
         }
         ApiResult::Ok(())
     };
@@ -148,6 +149,8 @@ mod tests {
     use crate::demo_data::fill_if_empty;
     use crate::media::Media;
     use crate::routes::shop::product::show;
+    use crate::serving::edition::listed;
+    use crate::serving::edition::live::{AllListed, Listed};
     use crate::serving::edition::pages::Asked;
     use crate::state::State;
     use actix_web::App;
@@ -240,5 +243,44 @@ mod tests {
         catch_up(&state.serving).await;
         let body = state.editions.current().ready(&asked("whimbrel")).expect("many ask for it").body.clone();
         assert!(std::str::from_utf8(&body).unwrap().contains("Whimbrel III"));
+    }
+
+    #[sqlx::test(migrations = false)]
+    async fn the_list_of_all_products_goes_on_with_what_changed_and_is_as_if_it_were_read_anew(
+        pool: MySqlPool,
+    ) {
+        let state = demo(pool).await;
+        let (store, nobody) = (&state.store, state.store.by(compagina_storage::By::default()));
+        let told = |all: &AllListed| -> Vec<String> {
+            let line = |one: &Arc<Listed>| {
+                let Listed { name, state, standing, variants, facts, .. } = one.as_ref();
+                format!("{name} {state:?} {standing:?} {variants} {facts:?}")
+            };
+            all.iter().map(line).collect()
+        };
+        let first = listed(&state).await.unwrap();
+        let ids: Vec<ProductId> = first.iter().map(|one| one.id).collect();
+        let is_as_if_read_anew = async |what: &str| {
+            let gone_on = listed(&state).await.unwrap();
+            let anew = state.editions.current().live(&state).await.unwrap().listed(store).await.unwrap();
+            assert_eq!(told(&gone_on), told(&anew), "{what}");
+            gone_on
+        };
+        assert!(ids.len() > 5);
+        let product = store.product(&first[1].facts.handle).await.unwrap().unwrap();
+        let dearer = compagina_core::money::Money { minor: product.price.minor + 1, ..product.price };
+        nobody.set_price(product.id, dearer).await.unwrap();
+        let after = is_as_if_read_anew("a price").await;
+        assert_ne!(told(&after), told(&first));
+        assert!(Arc::ptr_eq(&after[0], &first[0]), "nothing of others is read");
+        nobody.place_product(ids[2], None).await.unwrap();
+        is_as_if_read_anew("another place").await;
+        let other_type = store.types().await.unwrap().into_iter().map(|kind| kind.id).next_back().unwrap();
+        nobody.move_product(ids[0], other_type).await.unwrap();
+        is_as_if_read_anew("another type").await;
+        nobody.remove_product(ids[3]).await.unwrap();
+        assert_eq!(is_as_if_read_anew("a removal").await.len(), ids.len() - 1);
+        nobody.undo(compagina_core::catalog::journal::Subject::Shelf).await.unwrap();
+        assert_eq!(is_as_if_read_anew("one that came back").await.len(), ids.len());
     }
 }

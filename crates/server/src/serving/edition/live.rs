@@ -4,12 +4,12 @@ use super::everywhere::Everywhere;
 use crate::clock::now;
 use crate::error::{ApiError, ApiResult};
 use compagina_core::catalog::{Product, ProductState, Standing};
-use compagina_core::ids::{Handle, TemplateId};
+use compagina_core::ids::{Handle, ProductId, TemplateId};
 use compagina_core::page::Layout;
 use compagina_core::price::{ReachedBy, RuleReach};
 use compagina_core::template::{Candidate, Feature, Index, ProductFacts, Reach, compose, next_change};
 use compagina_core::time::{Moment, Zone};
-use compagina_storage::Store;
+use compagina_storage::{ListedRow, Store};
 use std::collections::BTreeSet;
 use std::sync::Arc;
 
@@ -48,8 +48,12 @@ impl WholeReach {
     }
 }
 
+/// Every product, in the order of types and products.
+pub type AllListed = Vec<Arc<Listed>>;
+
 /// A product in the list of all, with what decides which template serves it.
 pub struct Listed {
+    pub id: ProductId,
     pub name: String,
     pub state: ProductState,
     pub standing: Standing,
@@ -78,26 +82,46 @@ impl Live {
     }
 
     /// Every product with what decides which template serves it, in the order of types and products.
-    pub(super) async fn listed(&self, store: &Store) -> ApiResult<Arc<Vec<Listed>>> {
-        let listed = store.listed_products().await?.into_iter().map(|row| {
-            let features = [(row.options, Feature::Options), (row.pictures, Feature::Pictures)];
-            let features = features.into_iter().filter(|(has, _)| *has).map(|(_, feature)| feature).collect();
-            let facts = ProductFacts {
-                handle: row.handle,
-                kind: row.kind,
-                tags: row.tags,
-                price: row.price_minor,
-                features,
-            };
-            Listed {
-                name: row.name,
-                state: row.state,
-                standing: Standing::of(row.state, row.in_stock),
-                variants: row.variants,
-                facts: self.with_plan(facts),
+    pub(super) async fn listed(&self, store: &Store) -> ApiResult<Arc<AllListed>> {
+        let rows = store.listed_products().await?;
+        Ok(Arc::new(rows.into_iter().map(|row| Arc::new(self.list(row))).collect()))
+    }
+
+    /// The same after some products have changed: of the others nothing is read.
+    pub(super) async fn listed_after(
+        &self,
+        store: &Store,
+        before: &AllListed,
+        changed: &BTreeSet<ProductId>,
+    ) -> ApiResult<Arc<AllListed>> {
+        let mut all = before.clone();
+        for one in all.iter_mut().filter(|one| changed.contains(&one.id)) {
+            // Those that come, go or move are told as a change of everything.
+            if let Some(row) = store.listed_product(one.id).await? {
+                *one = Arc::new(self.list(row));
             }
-        });
-        Ok(Arc::new(listed.collect()))
+        }
+        Ok(Arc::new(all))
+    }
+
+    fn list(&self, row: ListedRow) -> Listed {
+        let features = [(row.options, Feature::Options), (row.pictures, Feature::Pictures)];
+        let features = features.into_iter().filter(|(has, _)| *has).map(|(_, feature)| feature).collect();
+        let facts = ProductFacts {
+            handle: row.handle,
+            kind: row.kind,
+            tags: row.tags,
+            price: row.price_minor,
+            features,
+        };
+        Listed {
+            id: row.id,
+            name: row.name,
+            state: row.state,
+            standing: Standing::of(row.state, row.in_stock),
+            variants: row.variants,
+            facts: self.with_plan(facts),
+        }
     }
 
     pub fn templates(&self) -> &[LiveTemplate] {

@@ -12,11 +12,14 @@ use crate::error::ApiResult;
 use crate::serving::Serving;
 use compagina_core::ids::ProductId;
 use everywhere::Everywhere;
-use live::{Listed, Live};
+use live::{AllListed, Live};
 use pages::{Asked, Pages, Ready};
 use std::collections::BTreeSet;
 use std::sync::{Arc, PoisonError, RwLock};
 use tokio::sync::{Mutex, OnceCell};
+
+/// Products that are listed anew one by one, at the most.
+const LISTED_ANEW: usize = 20;
 
 /// What was read for it is read once; whoever comes meanwhile waits.
 #[derive(Default)]
@@ -27,7 +30,7 @@ pub struct Edition {
     pub small: Arc<Pages>,
     everywhere: OnceCell<Arc<Everywhere>>,
     live: OnceCell<Arc<Live>>,
-    listed: OnceCell<Arc<Vec<Listed>>>,
+    listed: OnceCell<Arc<AllListed>>,
 }
 
 impl Edition {
@@ -44,9 +47,25 @@ impl Edition {
         self.live.get_or_try_init(|| Live::read(&serving.store, everywhere)).await
     }
 
-    async fn listed(&self, serving: &Serving) -> ApiResult<&Arc<Vec<Listed>>> {
+    async fn listed(&self, serving: &Serving) -> ApiResult<&Arc<AllListed>> {
         let live = self.live(serving).await?;
         self.listed.get_or_try_init(|| live.listed(&serving.store)).await
+    }
+
+    /// Has the list of all products of the edition before, where that has one, with those that changed read anew; unless
+    /// they are many: then it is read when it is asked for.
+    async fn list_after(
+        &self,
+        serving: &Serving,
+        before: &Self,
+        changed: &BTreeSet<ProductId>,
+    ) -> ApiResult<()> {
+        let Some(before) = before.listed.get().filter(|_| changed.len() <= LISTED_ANEW) else {
+            return Ok(());
+        };
+        let live = self.live(serving).await?;
+        self.listed.get_or_try_init(|| live.listed_after(&serving.store, before, changed)).await?;
+        Ok(())
     }
 }
 
@@ -102,7 +121,7 @@ pub async fn live(serving: &Serving) -> ApiResult<Arc<Live>> {
 }
 
 /// Every product with what decides which template serves it, in the order of types and products.
-pub async fn listed(serving: &Serving) -> ApiResult<Arc<Vec<Listed>>> {
+pub async fn listed(serving: &Serving) -> ApiResult<Arc<AllListed>> {
     serving.editions.current().listed(serving).await.cloned()
 }
 
