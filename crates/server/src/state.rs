@@ -20,7 +20,7 @@ pub struct State {
     /// What owners' open tabs are told.
     pub feed: Feed,
     /// Pages that desks were told last.
-    pub pages: Pages,
+    pub pages: Arc<Pages>,
     /// Answers to steps that aren't kept yet.
     pub unkept: Unkept,
     /// Draws what strangers send.
@@ -60,7 +60,7 @@ impl State {
         Ok(Self {
             serving: Arc::new(Serving::new(store, media, assets, config.pace.prepare)?),
             feed: Feed::default(),
-            pages: Pages::default(),
+            pages: Arc::default(),
             unkept: Unkept::default(),
             drawer: Drawer::new(config.drawer.clone())?,
             to_make: Notify::new(),

@@ -44,6 +44,7 @@ async fn tidy(state: &State) {
         state.store.forget_old_notes().await?;
         state.store.clear_presence(None).await?;
         state.store.forget_old_keys().await?;
+        state.store.forget_old_draft_steps().await?;
         state.store.forget_old_steps().await
     }
     .await;

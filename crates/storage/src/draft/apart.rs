@@ -3,7 +3,7 @@
 use super::shown::show;
 use crate::change::Changed;
 use crate::publication::DraftId;
-use crate::template::{Arrangement, arrangement, insert_template, locked_draft};
+use crate::template::{Arrangement, Draft, arrangement, insert_template, locked_draft};
 use crate::{Result, StorageError, Store};
 use compagina_core::ids::TemplateId;
 use compagina_core::template::Reach;
@@ -26,7 +26,7 @@ impl Store {
         self.unit(|| async {
             let mut unit = self.begin().await?;
             let tx = unit.db();
-            let (layout, current) = locked_draft(tx, id).await?;
+            let Draft { layout, revision: current, .. } = locked_draft(tx, id).await?;
             if current != expected {
                 return Err(StorageError::RevisionMismatch { expected, current });
             }

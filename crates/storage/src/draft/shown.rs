@@ -3,7 +3,7 @@
 use crate::document::{held_document, published_document};
 use crate::price_history::before_rules;
 use crate::publication::{DraftId, note};
-use crate::template::{locked_draft, publish_linked};
+use crate::template::{Draft, locked_draft, publish_linked};
 use crate::{DocumentName, Result, StorageError};
 use compagina_core::ids::TemplateId;
 use compagina_core::page::Layout;
@@ -15,7 +15,7 @@ use sqlx::types::Json;
 pub(super) async fn current(tx: &mut MySqlConnection, draft: DraftId) -> Result<(Value, u64)> {
     match draft {
         DraftId::Template(id) => {
-            let (layout, revision) = locked_draft(tx, id).await?;
+            let Draft { layout, revision, .. } = locked_draft(tx, id).await?;
             Ok((as_value(&layout)?, revision))
         }
         DraftId::Shop(name) => held_document(tx, name).await,

@@ -35,8 +35,8 @@ impl Store {
         let rows = sqlx::query!(
             r#"SELECT s.id, o.name AS "who?", s.at AS "at: DateTime<Utc>", s.told, s.taken_back_by,
                s.takes_back AS "takes_back: bool", s.makes_again AS "makes_again: bool"
-               FROM catalogue_step_of f JOIN catalogue_step s ON s.id = f.step_id LEFT JOIN owner o ON o.id = s.owner_id
-               WHERE f.subject = ? AND f.step_id < ? ORDER BY f.step_id DESC LIMIT ?"#,
+               FROM (SELECT step_id FROM catalogue_step_of WHERE subject = ? AND step_id < ? ORDER BY step_id DESC LIMIT ?) f
+               JOIN catalogue_step s ON s.id = f.step_id LEFT JOIN owner o ON o.id = s.owner_id ORDER BY s.id DESC"#,
             subject.to_string(),
             before.unwrap_or(u64::MAX),
             most

@@ -66,7 +66,7 @@ impl Store {
 }
 
 async fn layout_then(tx: &mut MySqlConnection, id: TemplateId, moment: Moment) -> Result<Layout> {
-    let (mut layout, _) = locked_draft(tx, id).await?;
+    let mut layout = locked_draft(tx, id).await?.layout;
     match moment {
         Moment::Now => Ok(layout),
         Moment::Publication(publication) => {

@@ -169,7 +169,7 @@ async fn change_other(
     (owner, typing): (u64, Option<Duration>),
     band: &Band,
 ) -> Result<()> {
-    let (mut layout, current) = step::locked_draft(unit.db(), id).await?;
+    let step::Draft { mut layout, revision: current, .. } = step::locked_draft(unit.db(), id).await?;
     let Some(op) = follow(&layout, band) else { return Ok(()) };
     let revision = current + 1;
     let touched = Footprint::of(&layout, &op);

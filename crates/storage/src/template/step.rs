@@ -19,6 +19,8 @@ pub struct Draft {
     pub layout: Layout,
     /// Counts its changes.
     pub revision: u64,
+    /// The revision that shoppers see.
+    pub published_revision: Option<u64>,
 }
 
 /// How far one can go back, and forward again.
@@ -94,7 +96,7 @@ impl Store {
         self.unit(|| async {
             let mut unit = self.begin().await?;
             let tx = unit.db();
-            let (mut layout, current) = locked_draft(tx, id).await?;
+            let Draft { mut layout, revision: current, published_revision } = locked_draft(tx, id).await?;
             let edit = change.decided(tx, &layout).await?;
             if expected != current {
                 check_late(tx, (id, owner), (expected, current), &layout, edit.as_ref()).await?;
@@ -110,7 +112,7 @@ impl Store {
             let touched = Footprint::of(&before, &op).and(followed);
             note_step(unit.db(), (id, owner, revision), &op, &touched).await?;
             write_draft(&mut unit, id, revision, &layout).await?;
-            unit.done(Draft { layout, revision }).await
+            unit.done(Draft { layout, revision, published_revision }).await
         })
         .await
     }
@@ -129,17 +131,28 @@ impl Store {
         .await?;
         Ok(History { undo: u64::try_from(row.undo).unwrap_or(0), redo: u64::try_from(row.redo).unwrap_or(0) })
     }
+
+    /// Forgets what steps touched that nobody takes late any more.
+    ///
+    /// # Errors
+    /// Those of the database.
+    pub async fn forget_old_draft_steps(&self) -> Result<()> {
+        sqlx::query!("DELETE FROM draft_step WHERE at < CURRENT_TIMESTAMP(3) - INTERVAL 1 DAY LIMIT 10000")
+            .execute(&self.pool)
+            .await?;
+        Ok(())
+    }
 }
 
-pub(crate) async fn locked_draft(tx: &mut MySqlConnection, id: TemplateId) -> Result<(Layout, u64)> {
+pub(crate) async fn locked_draft(tx: &mut MySqlConnection, id: TemplateId) -> Result<Draft> {
     let row = sqlx::query!(
-        r#"SELECT draft AS "draft: Json<Layout>", revision FROM template WHERE id = ? FOR UPDATE"#,
+        r#"SELECT draft AS "draft: Json<Layout>", revision, published_revision FROM template WHERE id = ? FOR UPDATE"#,
         id.0
     )
     .fetch_optional(&mut *tx)
     .await?
     .ok_or(StorageError::NotFound { what: "template" })?;
-    Ok((row.draft.0, row.revision))
+    Ok(Draft { layout: row.draft.0, revision: row.revision, published_revision: row.published_revision })
 }
 
 /// Whether a late edit may land. Going back or forward must be made on what one sees: on one's own steps.
@@ -215,12 +228,6 @@ pub(super) async fn note_step(
     )
     .execute(&mut *tx)
     .await?;
-    sqlx::query!(
-        "DELETE FROM draft_step WHERE template_id = ? AND at < CURRENT_TIMESTAMP(3) - INTERVAL 1 DAY LIMIT 500",
-        id.0
-    )
-    .execute(&mut *tx)
-    .await?;
     Ok(())
 }
 
@@ -233,7 +240,9 @@ async fn record(
     op: Op,
 ) -> Result<(Op, bool)> {
     let inverse = apply(layout, op.clone())?;
-    sqlx::query!("DELETE FROM operation WHERE template_id = ? AND undone", id.0).execute(&mut *tx).await?;
+    sqlx::query!("DELETE FROM operation WHERE template_id = ? AND undone = TRUE", id.0)
+        .execute(&mut *tx)
+        .await?;
     let may_be_typed = matches!(op, Op::Set { value: Some(_), .. });
     let typing = may_be_typed
         && goes_on(tx, (id, owner, revision), within, &op, |last| goes_on_typing(last, &op)).await?;
@@ -273,16 +282,14 @@ pub(super) async fn goes_on(
     may: impl Fn(&Op) -> bool,
 ) -> Result<bool> {
     let last = sqlx::query!(
-        r#"SELECT id, op AS "op: Json<Op>" FROM operation WHERE template_id = ? AND owner_id = ?
-           AND id = (SELECT MAX(id) FROM operation WHERE template_id = ?) AND at > CURRENT_TIMESTAMP(3) - INTERVAL ? SECOND"#,
-        id.0,
-        owner,
-        id.0,
-        within.as_secs()
+        r#"SELECT id, op AS "op: Json<Op>", owner_id, at > CURRENT_TIMESTAMP(3) - INTERVAL ? SECOND AS "soon!: bool"
+           FROM operation WHERE template_id = ? ORDER BY revision DESC LIMIT 1"#,
+        within.as_secs(),
+        id.0
     )
     .fetch_optional(&mut *tx)
     .await?;
-    let Some(last) = last.filter(|last| may(&last.op.0)) else {
+    let Some(last) = last.filter(|last| last.soon && last.owner_id == owner && may(&last.op.0)) else {
         return Ok(false);
     };
     sqlx::query!(
@@ -309,7 +316,7 @@ fn goes_on_typing(last: &Op, op: &Op) -> bool {
 
 async fn step_back(tx: &mut MySqlConnection, id: TemplateId, layout: &mut Layout) -> Result<Op> {
     let row = sqlx::query!(
-        r#"SELECT id, inverse AS "inverse: Json<Op>" FROM operation WHERE template_id = ? AND NOT undone
+        r#"SELECT id, inverse AS "inverse: Json<Op>" FROM operation WHERE template_id = ? AND undone = FALSE
            ORDER BY id DESC LIMIT 1"#,
         id.0
     )
@@ -323,7 +330,7 @@ async fn step_back(tx: &mut MySqlConnection, id: TemplateId, layout: &mut Layout
 
 async fn step_forward(tx: &mut MySqlConnection, id: TemplateId, layout: &mut Layout) -> Result<Op> {
     let row = sqlx::query!(
-        r#"SELECT id, op AS "op: Json<Op>" FROM operation WHERE template_id = ? AND undone ORDER BY id LIMIT 1"#,
+        r#"SELECT id, op AS "op: Json<Op>" FROM operation WHERE template_id = ? AND undone = TRUE ORDER BY id LIMIT 1"#,
         id.0
     )
     .fetch_optional(&mut *tx)

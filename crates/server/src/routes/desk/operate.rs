@@ -1,4 +1,4 @@
-use super::proof::draw;
+use super::proof::with_page;
 use super::situation::on_screens;
 use super::tidy::tidy;
 use super::{DraftView, Look, draft_view};
@@ -8,9 +8,11 @@ use crate::state::State;
 use actix_web::post;
 use actix_web::web::{Data, Json, Path};
 use compagina_core::ids::TemplateId;
-use compagina_core::page::{Layout, Op, along, apply};
-use compagina_storage::Change;
+use compagina_core::page::{Op, along, apply};
+use compagina_press::{Page, render};
+use compagina_storage::{Change, Draft, History, TemplateRow};
 use serde::Deserialize;
+use std::sync::Arc;
 use utoipa::ToSchema;
 
 /// A step, with the revision on which it was made.
@@ -83,54 +85,67 @@ pub(super) async fn change(
     let foreseen = foreseen(state, id, revision, &change, look.as_ref());
     let kept = state.store.change_draft(id, caller.session.owner_id, revision, change.clone());
     let (foreseen, kept) = tokio::join!(foreseen, kept);
-    kept?;
-    Ok(Json(draft_after(state, id, look.as_ref(), foreseen).await?))
+    let kept = kept?;
+    match foreseen.filter(|foreseen| foreseen.came_true(&kept)) {
+        Some(foreseen) => Ok(Json(foreseen.view)),
+        None => Ok(Json(draft_now(state, id, look.as_ref()).await?)),
+    }
 }
 
-/// A layout, and the page that it makes.
-type Drawn = (Layout, String);
+/// What an edit most likely comes to, made ready while it is being kept.
+struct Foreseen {
+    view: DraftView,
+    published_revision: Option<u64>,
+}
 
-/// What an edit most likely comes to, drawn while it is being kept; none where that can't be told beforehand.
+impl Foreseen {
+    fn came_true(&self, kept: &Draft) -> bool {
+        let same = (self.view.revision, self.published_revision) == (kept.revision, kept.published_revision);
+        same && self.view.layout == kept.layout
+    }
+}
+
+/// None where it can't be told beforehand.
 async fn foreseen(
     state: &State,
     id: TemplateId,
     revision: u64,
     change: &Change<'_>,
     look: Option<&Look>,
-) -> Option<Drawn> {
+) -> Option<Foreseen> {
     let (Change::Edit(op), Some(look)) = (change, look) else { return None };
-    let template = state.store.template(id).await.ok().filter(|template| template.revision == revision)?;
-    let mut layout = template.draft;
-    let op = along(&layout, op.clone());
-    apply(&mut layout, op).ok()?;
-    let page = draw(state, id, &layout, look, None).await.ok()?;
-    Some((layout, page))
+    let mut template =
+        state.store.template(id).await.ok().filter(|template| template.revision == revision)?;
+    let op = along(&template.draft, op.clone());
+    apply(&mut template.draft, op).ok()?;
+    template.revision += 1;
+    // An edit can be taken back, and ends what could be made again.
+    let history = History { undo: 1, redo: 0 };
+    let view = view(state, &template, history, Some(look)).await.ok().filter(|view| view.proof.is_some())?;
+    Some(Foreseen { view, published_revision: template.published_revision })
 }
 
 /// A draft as it is now, with the page that it makes under a situation where one is given.
 pub(super) async fn draft_now(state: &State, id: TemplateId, look: Option<&Look>) -> ApiResult<DraftView> {
-    draft_after(state, id, look, None).await
+    let (template, history) = tokio::try_join!(state.store.template(id), state.store.history(id))?;
+    view(state, &template, history, look).await
 }
 
-async fn draft_after(
+async fn view(
     state: &State,
-    id: TemplateId,
+    template: &TemplateRow,
+    history: History,
     look: Option<&Look>,
-    foreseen: Option<Drawn>,
 ) -> ApiResult<DraftView> {
-    let (template, history) = tokio::try_join!(state.store.template(id), state.store.history(id))?;
-    let view = draft_view(state, &template, history);
+    let view = draft_view(state, template, history);
     let Some(look) = look else { return view.await };
-    let page = async {
-        match foreseen {
-            Some((layout, page)) if layout == template.draft => Ok(page),
-            _ => draw(state, id, &template.draft, look, None).await,
-        }
-    };
-    let (view, page, on_screens) = tokio::join!(view, page, on_screens(state, &template.draft, look));
+    let (pages, has) = (Arc::clone(&state.pages), look.has.clone());
+    let told = move |page: &Page<'_>| Ok(pages.tell(render(page)?, has.as_deref()));
+    let page = with_page(state, template.id, &template.draft, look, None, told);
+    let (page, view, on_screens) = tokio::join!(page, view, on_screens(state, &template.draft, look));
     let mut view = view?;
     // A step is kept already: a page that can't be drawn must not make it look as if it weren't.
-    view.proof = page.ok().map(|html| state.pages.tell(html, look.has.as_deref()));
+    view.proof = page.ok();
     view.on_screens = on_screens.ok();
     Ok(view)
 }
