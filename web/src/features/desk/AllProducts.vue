@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted, ref, shallowRef, watch } from "vue";
-import PageThumb from "../../ui/PageThumb.vue";
+import PageThumb from "../../ui/thumb/PageThumb.vue";
 import ProgressLine from "../../ui/notes/ProgressLine.vue";
 import { useComesInSight } from "../../ui/useComesInSight";
 import { useDesk } from "./deskStore";

@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed, ref, watch } from "vue";
-import PageThumb from "../../ui/PageThumb.vue";
+import PageThumb from "../../ui/thumb/PageThumb.vue";
 import { seenOf, together } from "./alike";
 import { useDesk } from "./deskStore";
 import { type Look, SCREENS, pieceOf } from "./types";

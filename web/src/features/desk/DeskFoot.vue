@@ -21,7 +21,7 @@ const scope = useScope();
 const { setting } = useValues();
 /** What can be left out on a screen, of this product, so that the buy button comes into its first screen. */
 function mendFor(device: Device, button: Line, below: number) {
-  const ids = enough(above(desk.order, props.boxes[device], button, device, needed.value), below);
+  const ids = enough(above(desk.drawnOrder, props.boxes[device], button, device, needed.value), below);
   if (ids.length === 0) return null;
   const names = ids.map((id) => labelOf(id).toLowerCase());
   const what = new Intl.ListFormat(LOCALE).format(names);
@@ -37,12 +37,12 @@ function mendFor(device: Device, button: Line, below: number) {
   };
 }
 const labelOf = (id: string): string => {
-  const kind = desk.order.find((line) => line.piece.id === id)?.piece.kind;
+  const kind = desk.drawnOrder.find((line) => line.piece.id === id)?.piece.kind;
   return (kind && desk.labels.get(kind)) ?? id;
 };
 /** How far the first buy button ends below the first screen, measured in the proofs. */
 const late = computed(() => {
-  const line = desk.order.find((l) => l.piece.kind === "buy_button");
+  const line = desk.drawnOrder.find((l) => l.piece.kind === "buy_button");
   if (!line) return [];
   const button = line.piece.id;
   return ORDER_DEVICES.flatMap((device) => {
@@ -68,7 +68,7 @@ const weight = computed(() => {
 const small = computed(() => props.facts?.weight.too_small ?? []);
 /** What there is to say of a buy button that isn't late anywhere. */
 const buy = computed(() => {
-  const buttons = desk.order.filter((l) => l.piece.kind === "buy_button").map((l) => l.piece.id);
+  const buttons = desk.drawnOrder.filter((l) => l.piece.kind === "buy_button").map((l) => l.piece.id);
   if (buttons.length === 0) return { text: say("desk-foot-page-has-no-buy"), mend: true };
   const without = ORDER_DEVICES.filter((device) => {
     const boxes = props.boxes[device];

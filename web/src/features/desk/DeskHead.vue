@@ -23,7 +23,7 @@ const router = useRouter();
 const moves = injectMoves();
 const publishing = ref(false);
 const goingBack = ref(false);
-const count = computed(() => desk.draft?.changes ?? 0);
+const count = computed(() => desk.drawnDraft?.changes ?? 0);
 const reach = computed(() => {
   const { serves = 0, serves_types: types = 0 } = desk.view ?? {};
   if (serves === 0)
@@ -31,14 +31,17 @@ const reach = computed(() => {
   return say("desk-head-reaches-products-types", { serves, types });
 });
 const state = computed(() => {
-  if (!desk.draft?.live) return say("desk-head-not-live-yet");
+  if (!desk.drawnDraft?.live) return say("desk-head-not-live-yet");
   if (count.value === 0) return say("desk-head-live-nothing-changed-since");
-  return say("desk-head-draft-changes-not-live", { revision: desk.draft.revision, count: count.value });
+  return say("desk-head-draft-changes-not-live", { revision: desk.drawnDraft.revision, count: count.value });
 });
 /** Of steps that wait it isn't known yet what they change. */
-const nothing = computed(() => count.value === 0 && desk.waiting === 0 && desk.draft?.live === true);
+const nothing = computed(() => count.value === 0 && desk.drawn?.asked.length === 0 && desk.drawnDraft?.live === true);
 const own = computed(() => {
-  const values = [...desk.order.map((l) => l.piece.values), ...(desk.draft?.layout.bands ?? []).map((b) => b.values)];
+  const values = [
+    ...desk.drawnOrder.map((l) => l.piece.values),
+    ...(desk.drawnDraft?.layout.bands ?? []).map((b) => b.values),
+  ];
   return values.reduce(
     (sum, v) => sum + [v?.wide, v?.tablet, v?.phone].reduce((n, m) => n + Object.keys(m ?? {}).length, 0),
     0,
@@ -46,7 +49,7 @@ const own = computed(() => {
 });
 /** How many values single products and types keep different. */
 const departed = computed(() =>
-  (desk.draft?.layout.departures ?? []).reduce(
+  (desk.drawnDraft?.layout.departures ?? []).reduce(
     (sum, one) => sum + DEVICES.reduce((n, device) => n + Object.keys(one.values[device] ?? {}).length, 0),
     0,
   ),
@@ -86,8 +89,8 @@ const FRAMES = [
     }}</span>
     <span class="space" />
     <UndoRedo
-      :can-undo="desk.draft?.can_undo ?? false"
-      :can-redo="desk.draft?.can_redo ?? false"
+      :can-undo="desk.drawnDraft?.can_undo ?? false"
+      :can-redo="desk.drawnDraft?.can_redo ?? false"
       @undo="desk.undo"
       @redo="desk.redo"
     />
@@ -140,7 +143,7 @@ const FRAMES = [
         v-for="[frame, name] in FRAMES"
         :key="frame"
         :title="name"
-        :active="(desk.draft?.layout.frame ?? 'whole') === frame"
+        :active="(desk.drawnDraft?.layout.frame ?? 'whole') === frame"
         @click="desk.edit({ op: 'set_frame', frame })"
       />
       <v-divider />

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, shallowRef, watch } from "vue";
 import { type ApiError, type Schemas, api, ask } from "../../api/client";
-import PageThumb from "../../ui/PageThumb.vue";
+import PageThumb from "../../ui/thumb/PageThumb.vue";
 import EmptyPlace from "../../ui/notes/EmptyPlace.vue";
 import ProblemNote from "../../ui/notes/ProblemNote.vue";
 import ProgressLine from "../../ui/notes/ProgressLine.vue";

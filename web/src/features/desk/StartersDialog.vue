@@ -2,7 +2,7 @@
 import { ref } from "vue";
 import type { Schemas } from "../../api/client";
 import OneOf from "../../ui/fields/OneOf.vue";
-import PageThumb from "../../ui/PageThumb.vue";
+import PageThumb from "../../ui/thumb/PageThumb.vue";
 import { useDesk } from "./deskStore";
 import type { SituationControl } from "./useSituation";
 import DialogSheet from "../../ui/DialogSheet.vue";

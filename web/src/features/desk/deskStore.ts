@@ -70,15 +70,16 @@ export const useDesk = defineStore("desk", () => {
   /** The same, as it is with the steps that wait. */
   const draft = shallowRef<Draft | null>(null);
   watch(steps.view, (now) => (draft.value = now && sharing(draft.value, now)), { flush: "sync" });
-  /** The same as the order draws it: a step is drawn before its answer only where that doesn't come at once, since the
-   * frame that it takes would hold up the proofs. */
-  const drawn = shallowRef<{ draft: Draft; asked: Op[] } | null>(null);
+  /** The same as the desk around the proofs draws it, with the steps that wait for their answers and what is said of the
+   * last one: a step is drawn before its answer only where that doesn't come at once, since drawing it would hold up
+   * the answer and the proofs. */
+  const drawn = shallowRef<{ draft: Draft; asked: Op[]; moved: string } | null>(null);
   let late: ReturnType<typeof setTimeout> | undefined;
   function draw(): void {
     clearTimeout(late);
     late = undefined;
     const asked = steps.abouts.value.filter((about) => about !== undefined) as Op[];
-    drawn.value = draft.value && { draft: draft.value, asked };
+    drawn.value = draft.value && { draft: draft.value, asked, moved: moved.value };
   }
   watch(
     draft,
@@ -94,6 +95,7 @@ export const useDesk = defineStore("desk", () => {
   });
 
   const order = computed(() => (draft.value ? lines(draft.value.layout) : []));
+  const drawnDraft = computed(() => drawn.value?.draft ?? null);
   const drawnOrder = computed(() => (drawn.value ? lines(drawn.value.draft.layout) : []));
   const labels = computed(() => new Map(view.value?.kinds.map((k) => [k.kind, k.label]) ?? []));
 
@@ -284,6 +286,7 @@ export const useDesk = defineStore("desk", () => {
     others,
     onScreens,
     drawn,
+    drawnDraft,
     drawnOrder,
     notice,
     moved,

@@ -10,7 +10,8 @@ export function useChoice() {
   const band = computed(() => desk.draft?.layout.bands.find((b) => b.id === bandOf(desk.chosen)) ?? null);
   const title = computed(() => {
     if (desk.also.length > 0) return say("choice-pieces", { count: desk.also.length + 1 });
-    if (line.value) return `${line.value.number} · ${desk.labels.get(line.value.piece.kind) ?? ""}`;
+    const here = desk.drawnOrder.find((l) => l.piece.id === pieceOf(desk.chosen)) ?? line.value;
+    if (here) return `${here.number} · ${desk.labels.get(here.piece.kind) ?? ""}`;
     return band.value ? say("choice-band", { id: desk.bandName(band.value.id) }) : "";
   });
 

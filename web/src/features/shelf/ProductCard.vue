@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import PageThumb from "../../ui/PageThumb.vue";
+import PageThumb from "../../ui/thumb/PageThumb.vue";
 import type { ShelfProduct } from "./useShelf";
 import { say } from "../../words";
 

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { VueDraggable } from "vue-draggable-plus";
 import NearSight from "../../ui/NearSight.vue";
-import PageThumb from "../../ui/PageThumb.vue";
+import PageThumb from "../../ui/thumb/PageThumb.vue";
 import ProductActs from "./ProductActs.vue";
 import ProductCard from "./ProductCard.vue";
 import type { ShelfControl, ShelfProduct, ShelfType } from "./useShelf";

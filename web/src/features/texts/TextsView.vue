@@ -5,7 +5,7 @@ import { useOutbox } from "../../session/useOutbox";
 import { useJournal } from "../../session/useJournal";
 import JournalBar from "../../ui/JournalBar.vue";
 import MetNote from "../../ui/notes/MetNote.vue";
-import PageThumb from "../../ui/PageThumb.vue";
+import PageThumb from "../../ui/thumb/PageThumb.vue";
 import ProblemNote from "../../ui/notes/ProblemNote.vue";
 import ProgressLine from "../../ui/notes/ProgressLine.vue";
 import { useTitle } from "../../ui/useTitle";

@@ -20,7 +20,7 @@ const ownOfAll = computed(() => {
 /** Others of the same kind on this page, and the settings that are looks. */
 const twins = computed(() => {
   const here = moves.line.value?.piece;
-  return here ? desk.order.filter((line) => line.piece.kind === here.kind && line.piece.id !== here.id) : [];
+  return here ? desk.drawnOrder.filter((line) => line.piece.kind === here.kind && line.piece.id !== here.id) : [];
 });
 const looks = computed(() =>
   props.slip.fields.filter((f) => f.group === "looks" || f.group === "setting").map((f) => f.key),

@@ -1,8 +1,9 @@
 <script setup lang="ts">
 import { computed, onBeforeUnmount, onMounted, ref, watch } from "vue";
-import { proofHtml } from "../api/client";
-import { say } from "../words";
-import { useResizeObserver } from "./useResizeObserver";
+import { proofHtml } from "../../api/client";
+import { say } from "../../words";
+import { useResizeObserver } from "../useResizeObserver";
+import { drawIn, letGoFrame, takeFrame } from "./frames";
 
 /** A page drawn small, loaded once it comes into sight and let go when it is far from it; it can't be entered. */
 const props = defineProps<{
@@ -19,16 +20,32 @@ const BEGINNING = "<style>.band{content-visibility:auto;contain-intrinsic-block-
 const tall = ref<number | null>(null);
 const shown = computed(() => (props.fit && tall.value ? Math.min(tall.value, props.height) : props.height));
 
-function measure(event: Event): void {
-  const page = (event.target as HTMLIFrameElement).contentDocument;
-  tall.value = page?.querySelector("main")?.scrollHeight ?? null;
-}
-const html = ref<string | null>(null);
+const drawn = ref(false);
 const failed = ref(false);
 const seen = ref(false);
 const holder = ref<HTMLElement | null>(null);
+const place = ref<HTMLElement | null>(null);
 const room = useResizeObserver(holder);
+let frame: HTMLIFrameElement | undefined;
 let observer: IntersectionObserver | undefined;
+
+function letGo(): void {
+  if (frame) letGoFrame(frame);
+  frame = undefined;
+  drawn.value = false;
+}
+
+function draw(html: string): void {
+  if (!place.value) return;
+  frame ??= takeFrame(place.value);
+  const page = frame;
+  page.title = props.name;
+  page.onload = () => {
+    if (props.fit) tall.value = page.contentDocument?.querySelector("main")?.scrollHeight ?? null;
+  };
+  drawIn(page, html);
+  drawn.value = true;
+}
 
 onMounted(() => {
   observer = new IntersectionObserver(
@@ -39,13 +56,16 @@ onMounted(() => {
   );
   if (holder.value) observer.observe(holder.value);
 });
-onBeforeUnmount(() => observer?.disconnect());
+onBeforeUnmount(() => {
+  observer?.disconnect();
+  letGo();
+});
 
 watch(
   [seen, () => props.address],
   async ([inSight, address]) => {
     // However many there are, few pages live at a time.
-    if (!inSight) html.value = null;
+    if (!inSight) letGo();
     if (!inSight || !address) return;
     const { data } = await proofHtml(address);
     if (address !== props.address || !seen.value) return;
@@ -53,7 +73,7 @@ watch(
     // Nothing in it needs to run.
     if (data !== undefined) {
       const still = data.replace(/<script type="module"[^>]*><\/script>/, "");
-      html.value = props.fit ? still : still.replace("</head>", BEGINNING);
+      draw(props.fit ? still : still.replace("</head>", BEGINNING));
       emit("drawn", data);
     }
   },
@@ -63,17 +83,12 @@ watch(
 
 <template>
   <span ref="holder" class="thumb" :style="{ aspectRatio: `${width} / ${shown}` }">
-    <iframe
-      v-if="html !== null"
-      :srcdoc="html"
-      :title="name"
-      scrolling="no"
-      tabindex="-1"
-      inert
+    <span
+      ref="place"
+      class="place"
       :style="{ width: `${width}px`, height: `${height}px`, transform: `scale(${room.width / width})` }"
-      @load="measure"
     />
-    <span v-else class="wait soft">{{ failed ? say("page-thumb-page-cant-drawn-now") : "" }}</span>
+    <span v-if="!drawn" class="wait soft">{{ failed ? say("page-thumb-page-cant-drawn-now") : "" }}</span>
   </span>
 </template>
 
@@ -85,13 +100,18 @@ watch(
   overflow: hidden;
   background: var(--page);
 }
-iframe {
+.place {
   position: absolute;
   top: 0;
   left: 0;
-  border: 0;
   transform-origin: 0 0;
   pointer-events: none;
+}
+.place :deep(iframe) {
+  display: block;
+  width: 100%;
+  height: 100%;
+  border: 0;
 }
 .wait {
   position: absolute;
