@@ -25,10 +25,10 @@ interface Changes {
   rows: { was: string[]; now: string[] }[];
   /** The page's body with empty pieces, where anything but the insides of pieces differs. */
   body: string | null;
-  /** The house style, and what the page's pieces and bands are set to. */
-  house: string;
-  laid: string;
-  offers: string;
+  /** The house style, and what the page's pieces and bands are set to; none where it is as it was. */
+  house: string | null;
+  laid: string | null;
+  offers: string | null;
   title: string;
   lang: string;
 }
@@ -119,8 +119,8 @@ function show(name: string, to: (HTMLElement | null)[], value: string): void {
 
 /** What was put into elements; reading it from a page with many offers would take longer than all else. */
 const texts = new WeakMap<Element, string>();
-function setText(element: Element | null, text: string): void {
-  if (!element) return;
+function setText(element: Element | null, text: string | null): void {
+  if (!element || text === null) return;
   const now = texts.get(element) ?? element.textContent;
   texts.set(element, text);
   if (now !== text) element.textContent = text;
@@ -133,7 +133,7 @@ function clearMarks(): void {
 }
 
 /** Everything about a page that isn't the inside of a piece. */
-function setHead(house: string, laid: string, offers: string, title: string, lang: string): void {
+function setHead(house: string | null, laid: string | null, offers: string | null, title: string, lang: string): void {
   setText(document.getElementById("house"), house);
   setText(document.getElementById("laid"), laid);
   setText(document.getElementById("offers"), offers);

@@ -36,6 +36,8 @@ test("only pieces that differ are told, and the page around them where that diff
   ];
   assert.deepEqual(changesBetween(before, partsOf(typed)).pieces, { a: piece("a", "one!") });
   assert.equal(changesBetween(before, partsOf(typed)).body, null);
+  const { house, laid, offers } = changesBetween(before, partsOf(page(piece("a", "one"), { house: ":root{--a:1}" })));
+  assert.deepEqual([house, laid, offers], [":root{--a:1}", null, null]);
   const moved = partsOf(page(piece("b", "two") + piece("a", "one")));
   const told = changesBetween(before, moved);
   assert.deepEqual([told.pieces, told.body], [{}, null]);

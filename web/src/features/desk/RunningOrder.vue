@@ -317,6 +317,13 @@ function hintOf(piece: Piece): string {
   flex: 1;
   overflow-y: auto;
   padding-bottom: 8px;
+  /* What changes within lays nothing out anew beside it. */
+  contain: size layout;
+}
+@media (max-width: 900px) {
+  .scroll {
+    contain: none;
+  }
 }
 ol {
   margin: 0;

@@ -83,7 +83,10 @@ function elementAt(html: string, start: number): [inside: number, close: number,
 /** What a proof that shows one page is told so that it shows another: pieces that are as they were stay untouched. */
 export function changesBetween(shown: Parts, wanted: Parts): Record<string, unknown> {
   const changed = [...wanted.pieces].filter(([id, html]) => shown.pieces.get(id) !== html);
-  const { house, laid, offers, title, lang } = wanted;
+  const { title, lang } = wanted;
+  const otherwise = (part: "house" | "laid" | "offers"): string | null =>
+    shown[part] === wanted[part] ? null : wanted[part];
+  const [house, laid, offers] = [otherwise("house"), otherwise("laid"), otherwise("offers")];
   const rows = movedRows(shown, wanted);
   const body = shown.shape === wanted.shape || rows.length > 0 ? null : wanted.shape;
   return { say: "changes", pieces: Object.fromEntries(changed), rows, body, house, laid, offers, title, lang };

@@ -290,15 +290,11 @@ defineExpose({ enter, write });
     </div>
     <EmptyPlace v-if="rows.length === 0">{{ say("slip-sheet-no-setting-here-called") }}</EmptyPlace>
     <slot />
-    <p
-      v-if="told"
-      id="slip-told"
-      class="slip-told"
-      role="tooltip"
-      :style="{ top: `${told.top}px`, left: `${told.left}px` }"
-    >
-      {{ told.says }}
-    </p>
+    <Teleport v-if="told" to=".desk">
+      <p id="slip-told" class="slip-told" role="tooltip" :style="{ top: `${told.top}px`, left: `${told.left}px` }">
+        {{ told.says }}
+      </p>
+    </Teleport>
   </div>
 </template>
 
