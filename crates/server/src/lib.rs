@@ -15,6 +15,7 @@ mod news;
 mod once;
 mod openapi;
 mod pages;
+mod parts;
 mod password;
 mod routes;
 mod serving;

@@ -3,6 +3,7 @@ use crate::feed::Feed;
 use crate::making::drawer::Drawer;
 use crate::media::Media;
 use crate::pages::Pages;
+use crate::parts::Parts;
 use crate::serving::Serving;
 use crate::unkept::Unkept;
 use compagina_press::Assets;
@@ -21,6 +22,8 @@ pub struct State {
     pub feed: Feed,
     /// Pages that desks were told last.
     pub pages: Arc<Pages>,
+    /// Products whose variants are told part by part.
+    pub parts: Parts,
     /// Answers to steps that aren't kept yet.
     pub unkept: Unkept,
     /// Draws what strangers send.
@@ -61,6 +64,7 @@ impl State {
             serving: Arc::new(Serving::new(store, media, assets, config.pace.prepare)?),
             feed: Feed::default(),
             pages: Arc::default(),
+            parts: Parts::default(),
             unkept: Unkept::default(),
             drawer: Drawer::new(config.drawer.clone())?,
             to_make: Notify::new(),

@@ -60,6 +60,52 @@ async fn an_answer_holds_what_became_otherwise_since_it_was_seen_and_nothing_bes
 }
 
 #[sqlx::test(migrations = false)]
+async fn many_variants_are_told_in_parts_that_are_of_one_reading(pool: MySqlPool) {
+    let site = Site::start(pool.clone()).await;
+    let owner = site.owner().await;
+    let options = json_of(owner.get(SPAR).await).await["options"].clone();
+    let names: Vec<&str> =
+        options.as_array().unwrap().iter().map(|one| one["name"].as_str().unwrap()).collect();
+    let mut file = format!("product,sku,stock,{}\n", names.join(","));
+    for number in 0..900 {
+        let place = |option: usize| number / 10_usize.pow(u32::try_from(option).unwrap()) % 10;
+        let values: Vec<String> = (0..names.len()).map(|option| format!("No {}", place(option))).collect();
+        writeln!(file, "carbon-spar,PART-{number},3,{}", values.join(",")).unwrap();
+    }
+    let (_, report) = brought(&owner, &file).await;
+    assert!(report["added"].as_u64().unwrap() >= 890, "{report}");
+    let part = async |skip: usize| json_of(owner.get(&format!("{SPAR}&skip={skip}")).await).await;
+    let first = part(0).await;
+    let (told, count) = (first["variants"].as_array().unwrap().len(), first["count"].as_u64().unwrap());
+    assert!(told as u64 * 2 > count && (told as u64) < count, "{told} of {count}");
+    // An order takes from the stock; it is no step of an owner's.
+    sqlx::query("UPDATE variant SET stock = 1 WHERE sku LIKE 'PART-%'").execute(&pool).await.unwrap();
+    let rest = part(told).await;
+    let stocks =
+        |part: &Value| part["variants"].as_array().unwrap().iter().filter(|one| one["stock"] == 1).count();
+    assert_eq!(
+        (stocks(&rest), &rest["seen"]),
+        (0, &first["seen"]),
+        "it goes on with what the first part is of"
+    );
+    assert_eq!(stocks(&part(0).await), told - 10, "who begins anew reads anew");
+    let ids = |part: &Value| {
+        part["variants"]
+            .as_array()
+            .unwrap()
+            .iter()
+            .map(|one| one["id"].as_u64().unwrap())
+            .collect::<BTreeSet<_>>()
+    };
+    assert_eq!((&ids(&first) | &ids(&rest)).len() as u64, count);
+    let set = json!({ "ids": [first["variants"][0]["id"]], "stock": "31" });
+    json_of(owner.patch(SPAR, &set).await).await;
+    let other = part(told).await;
+    assert_ne!(other["seen"], first["seen"], "after a step it is another reading");
+    assert!(stocks(&other) > 0);
+}
+
+#[sqlx::test(migrations = false)]
 async fn a_block_fills_variants_each_in_its_own_way_or_none_of_them(pool: MySqlPool) {
     let site = Site::start(pool).await;
     let owner = site.owner().await;

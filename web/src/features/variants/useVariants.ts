@@ -11,26 +11,36 @@ export type Make = Schemas["MakeVariants"];
 /** So often variants are read from the beginning again, where somebody else goes on changing them meanwhile. */
 const AGAIN = 4;
 
-/** Reads on until all variants are here: they are told part by part. */
+/** So many parts are asked for beside each other. */
+const BESIDE = 4;
+
+/** Reads on until all variants are here: they are told part by part, each as long as the first. */
 async function complete(
   first: Answer<Variants>,
   part: (skip: number) => Promise<Answer<Variants>>,
 ): Promise<Answer<Variants>> {
-  let { data } = first;
-  for (let turn = 0; data?.whole && data.variants.length < data.count;) {
-    const next: Answer<Variants> = await part(data.variants.length);
-    if (!next.data) return { error: next.error };
-    if (next.data.seen === data.seen) {
-      if (next.data.variants.length === 0) break;
-      data = { ...data, variants: [...data.variants, ...next.data.variants] };
-    } else if (++turn > AGAIN) break;
-    else {
-      const anew: Answer<Variants> = await part(0);
-      if (!anew.data) return { error: anew.error };
-      data = anew.data;
-    }
+  let begin = first;
+  for (let turn = 0; begin.data?.whole && begin.data.variants.length < begin.data.count && turn < AGAIN; turn++) {
+    const { data } = begin;
+    const long = data.variants.length;
+    if (long === 0) break;
+    const parts: Answer<Variants>[] = [];
+    const count = Math.ceil(data.count / long) - 1;
+    const places = Array.from({ length: count }, (_, at) => at).values();
+    const readOn = async (): Promise<void> => {
+      for (const at of places) parts[at] = await part((at + 1) * long);
+    };
+    await Promise.all(Array.from({ length: BESIDE }, readOn));
+    const failed = parts.find((one) => !one.data);
+    if (failed) return { error: failed.error };
+    if (parts.every((one) => one.data?.seen === data.seen))
+      return {
+        data: { ...data, variants: [data, ...parts.map((one) => one.data)].flatMap((one) => one?.variants ?? []) },
+      };
+    // Somebody else has changed them meanwhile.
+    begin = await part(0);
   }
-  return data ? { data } : first;
+  return begin;
 }
 
 /** The variants as they are once some of them were told anew. */

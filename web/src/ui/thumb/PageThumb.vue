@@ -29,6 +29,10 @@ const room = useResizeObserver(holder);
 let frame: HTMLIFrameElement | undefined;
 let observer: IntersectionObserver | undefined;
 
+/** Drawing takes a while: what an owner does meanwhile comes first. */
+const whenIdle = (): Promise<unknown> =>
+  new Promise((go) => ("requestIdleCallback" in window ? requestIdleCallback(go, { timeout: 2000 }) : setTimeout(go)));
+
 function letGo(): void {
   if (frame) letGoFrame(frame);
   frame = undefined;
@@ -68,6 +72,7 @@ watch(
     if (!inSight) letGo();
     if (!inSight || !address) return;
     const { data } = await proofHtml(address);
+    await whenIdle();
     if (address !== props.address || !seen.value) return;
     failed.value = data === undefined;
     // Nothing in it needs to run.

@@ -8,10 +8,10 @@ pub mod make;
 pub mod uses;
 
 use crate::error::{ApiError, ApiResult};
+use crate::parts::Whole;
 use crate::routes::picture::Home;
 use crate::state::State;
 use compagina_core::catalog::{Product, Variant};
-use compagina_core::choice::missing_choices;
 use compagina_core::ids::{OptionId, ValueId, VariantId};
 use compagina_core::media::PLAN;
 use compagina_storage::{KeptPicture, PicturesOf, Seen, VariantsSince};
@@ -19,7 +19,7 @@ use serde::{Deserialize, Serialize};
 use utoipa::{IntoParams, ToSchema};
 
 /// Variants that are told at once.
-const AT_ONCE: usize = 400;
+const AT_ONCE: usize = 600;
 
 /// The product with this handle.
 #[derive(Deserialize, IntoParams)]
@@ -122,7 +122,15 @@ pub async fn product_of(state: &State, handle: &str) -> ApiResult<Product> {
 
 pub async fn variants_view(state: &State, handle: &str, which: Which) -> ApiResult<VariantsView> {
     let seen = state.store.seen_product(handle).await?.ok_or_else(|| ApiError::no_such("product"))?;
-    let product = product_of(state, handle).await?;
+    let skip = if let Which::After(skip) = which { skip } else { 0 };
+    let whole = match state.parts.begun(seen).filter(|_| skip > 0) {
+        Some(begun) => begun,
+        None => Whole::of(product_of(state, handle).await?),
+    };
+    let product = &whole.product;
+    if skip == 0 && product.variants.len() > AT_ONCE {
+        state.parts.begin(seen, &whole);
+    }
     let options = product.options.iter().map(|option| GridOption {
         id: option.id,
         name: option.name.clone(),
@@ -137,9 +145,8 @@ pub async fn variants_view(state: &State, handle: &str, which: Which) -> ApiResu
     let pictures: Vec<GridPicture> = kept.into_iter().filter_map(grid_picture).collect();
     let row = |variant: &Variant| VariantRow {
         waiting: waiting.get(&Some(variant.id)).copied().unwrap_or(0),
-        ..row(&product, variant, &pictures)
+        ..row(product, variant, &pictures)
     };
-    let skip = if let Which::After(skip) = which { skip } else { 0 };
     let variants = match &since {
         Some(VariantsSince { set, .. }) => {
             product.variants.iter().filter(|variant| set.contains(&variant.id)).map(row).collect()
@@ -156,8 +163,8 @@ pub async fn variants_view(state: &State, handle: &str, which: Which) -> ApiResu
         variants,
         gone: since.map_or_else(Vec::new, |since| since.gone.into_iter().collect()),
         pictures,
-        missing: missing_choices(&product),
-        name: product.name,
+        missing: whole.missing,
+        name: product.name.clone(),
     })
 }
 
