@@ -181,7 +181,6 @@ function lookAt(product: string): void {
   min-height: 0;
   border-right: 1px solid var(--line);
   background: var(--sheet);
-  contain: size layout;
 }
 .right {
   display: grid;
@@ -198,7 +197,6 @@ function lookAt(product: string): void {
   .left {
     grid-template-rows: auto auto;
     border-right: 0;
-    contain: none;
   }
   .right {
     grid-row: 1;

@@ -290,11 +290,15 @@ defineExpose({ enter, write });
     </div>
     <EmptyPlace v-if="rows.length === 0">{{ say("slip-sheet-no-setting-here-called") }}</EmptyPlace>
     <slot />
-    <Teleport v-if="told" to=".desk">
-      <p id="slip-told" class="slip-told" role="tooltip" :style="{ top: `${told.top}px`, left: `${told.left}px` }">
-        {{ told.says }}
-      </p>
-    </Teleport>
+    <p
+      v-if="told"
+      id="slip-told"
+      class="slip-told"
+      role="tooltip"
+      :style="{ top: `${told.top}px`, left: `${told.left}px` }"
+    >
+      {{ told.says }}
+    </p>
   </div>
 </template>
 
