@@ -182,6 +182,42 @@ impl Owner {
         let added: Value = self.post("/api/templates", &json!({ "name": name })).await.json().await.unwrap();
         added["id"].as_u64().unwrap()
     }
+    /// Gives a product's three options so many further values each, and a variant for every combination of them; tells
+    /// how many there are then.
+    pub async fn many_variants(&self, product: &str, values: usize) -> usize {
+        let path = format!("/api/variants?product={product}");
+        let now = json_of(self.get(&path).await).await;
+        let names: Vec<&str> = now["options"]
+            .as_array()
+            .unwrap()
+            .iter()
+            .map(|option| option["name"].as_str().unwrap())
+            .collect();
+        let mut file = self.page(format!("/api/variants.csv?product={product}")).await;
+        let head: Vec<String> = file.lines().next().unwrap().split(',').map(str::to_owned).collect();
+        if !file.ends_with('\n') {
+            file.push('\n');
+        }
+        for number in 0..values.pow(3) {
+            let cell = |column: &String| match names.iter().position(|name| name == column) {
+                Some(0) => format!("{column} {}", number % values + 1),
+                Some(1) => format!("{column} {}", number / values % values + 1),
+                Some(_) => format!("{column} {}", number / values.pow(2) + 1),
+                None if column == "product" => product.to_owned(),
+                None if column == "sku" => format!("MANY-{number}"),
+                None if column == "stock" => "3".to_owned(),
+                None => String::new(),
+            };
+            let line: Vec<String> = head.iter().map(cell).collect();
+            file.push_str(&line.join(","));
+            file.push('\n');
+        }
+        let answer = self.send(Method::POST, "/api/variants/import", file.into_bytes()).await;
+        let report = answer.text().await.unwrap().lines().last().unwrap_or_default().to_owned();
+        assert!(report.contains(&format!("\"added\":{}", values.pow(3))), "{report}");
+        usize::try_from(json_of(self.get(&path).await).await["count"].as_u64().unwrap()).unwrap()
+    }
+
     /// The draft of the template *Sport kites*.
     pub async fn draft(&self) -> Value {
         let desk: Value = self.get("/api/templates/2/desk").await.json().await.unwrap();

@@ -11,9 +11,7 @@
 use compagina_tests::desk::click;
 use compagina_tests::{Browser, Owner, Screen, ask, find, json_of, until};
 use fantoccini::Client;
-use reqwest::Method;
-use serde_json::{Value, json};
-use std::fmt::Write;
+use serde_json::json;
 use std::time::{Duration, Instant};
 
 /// Values of each of three options.
@@ -33,7 +31,7 @@ const VIEWS: [(&str, &str, &str); 8] = [
     (
         "Desk",
         "/templates/1",
-        "document.querySelector('.order .row') && document.querySelector('.leaf .product')?.innerText.includes(' of ')",
+        "document.querySelector('.order .row') && document.querySelector('.leaf .product')?.textContent.includes(' of ')",
     ),
     ("Templates", "/templates", "document.querySelectorAll('tbody tr').length > 4"),
     ("Prices", "/prices", "document.querySelector('.bench .price')"),
@@ -47,12 +45,13 @@ async fn main() {
     let base = std::env::var("COMPAGINA_BASE").unwrap();
     let owner = Owner::at(&base).await;
     let shelf = json_of(owner.get("/api/shelf/products").await).await;
-    println!("{} products; {} variants of one", shelf["count"], many_variants(&owner).await);
+    println!("{} products; {} variants of one", shelf["count"], owner.many_variants(PRODUCT, VALUES).await);
     Browser::run(Screen::Wide, |client| async move {
         let client = &client;
         Browser::sign_in(client, &base).await;
+        let browser = Browser { client: client.clone() };
         for (name, path, usable) in VIEWS {
-            let (ms, largest) = opened(client, &format!("{base}{path}"), usable).await;
+            let (ms, largest) = opened(&browser, &format!("{base}{path}"), usable).await;
             println!("{name}: usable after {ms} ms, its largest answer {largest} kB");
         }
         answers(client, &base).await;
@@ -61,45 +60,23 @@ async fn main() {
     .await;
 }
 
-/// Gives a product so many values of three options that it has eight thousand variants.
-async fn many_variants(owner: &Owner) -> usize {
-    let path = format!("/api/variants?product={PRODUCT}");
-    let now = json_of(owner.get(&path).await).await;
-    let names: Vec<&str> =
-        now["options"].as_array().unwrap().iter().map(|o| o["name"].as_str().unwrap()).collect();
-    let csv = owner.page(format!("/api/variants.csv?product={PRODUCT}")).await;
-    let head: Vec<&str> = csv.lines().next().unwrap().split(',').collect();
-    let mut file = csv.clone();
-    if !file.ends_with('\n') {
-        file.push('\n');
-    }
-    for number in 0..VALUES.pow(3) {
-        let place = |option: usize| number / VALUES.pow(u32::try_from(option).unwrap()) % VALUES;
-        let cell = |column: &&str| match names.iter().position(|name| name == column) {
-            Some(option) => format!("{} {}", names[option], place(option) + 1),
-            None if *column == "product" => PRODUCT.to_owned(),
-            None if *column == "sku" => format!("MANY-{number}"),
-            None if *column == "stock" => "3".to_owned(),
-            None => String::new(),
-        };
-        let line: Vec<String> = head.iter().map(cell).collect();
-        writeln!(file, "{}", line.join(",")).unwrap();
-    }
-    let answer =
-        owner.send(Method::POST, "/api/variants/import", file.into_bytes()).await.text().await.unwrap();
-    let last: Value = serde_json::from_str(answer.lines().last().unwrap()).unwrap();
-    assert!(last["report"]["added"].as_u64().is_some_and(|added| added > 7_000), "{last}");
-    usize::try_from(json_of(owner.get(&path).await).await["count"].as_u64().unwrap()).unwrap()
-}
-
-/// Opens a view: after how many milliseconds it can be used, and how many kilobytes the largest answer of the API had.
-async fn opened(client: &Client, address: &str, usable: &str) -> (u128, u64) {
+/// Opens a view: after how many milliseconds it can be used, by the page's own clock from where it is asked for, and how
+/// many kilobytes the largest answer of the API had.
+async fn opened(browser: &Browser, address: &str, usable: &str) -> (u64, u64) {
+    let client = &browser.client;
     client.goto("about:blank").await.unwrap();
-    let begun = Instant::now();
+    let watch = format!(
+        "new MutationObserver((_, watch) => {{ try {{ if (!({usable})) return; }} catch {{ return; }} \
+         window.usableAt = performance.now(); watch.disconnect(); }})\
+         .observe(document, {{ childList: true, subtree: true, attributes: true, characterData: true }});"
+    );
+    let watching =
+        browser.devtools("Page.addScriptToEvaluateOnNewDocument", json!({ "source": watch })).await;
     client.goto(address).await.unwrap();
-    until(client, usable).await;
-    let ms = begun.elapsed().as_millis();
-    (ms, largest(client).await)
+    until(client, "window.usableAt").await;
+    browser.devtools("Page.removeScriptToEvaluateOnNewDocument", watching).await;
+    let at = ask(client, "Math.round(window.usableAt)").await.as_u64().unwrap();
+    (at, largest(client).await)
 }
 
 async fn largest(client: &Client) -> u64 {
@@ -110,6 +87,7 @@ async fn largest(client: &Client) -> u64 {
 /// A letter in the search, and a cell of eight thousand lines: until the answer is there.
 async fn answers(client: &Client, base: &str) {
     client.goto(&format!("{base}/")).await.unwrap();
+    until(client, VIEWS[0].2).await;
     let field = find(client, "[aria-label='Find a product']").await;
     let begun = Instant::now();
     field.send_keys("w").await.unwrap();

@@ -389,3 +389,42 @@ async fn a_cell_in_which_nothing_was_typed_takes_over_what_came_in_and_keeps_not
     })
     .await;
 }
+
+#[sqlx::test(migrations = false)]
+async fn the_first_of_many_variants_can_be_changed_while_the_others_are_on_their_way(pool: MySqlPool) {
+    let site = &Site::start(pool).await;
+    let owner = &site.owner().await;
+    let count = owner.many_variants("carbon-spar", 9).await;
+    with_late_answers(site, "/?find=carbon", |client| async move {
+        let client = &client;
+        let all = "document.querySelector('[aria-label=\"Choose all that are found\"]')";
+        hold(client, "carbon-spar&skip=").await;
+        let link = find(client, "[href='/products/carbon-spar/variants']").await;
+        link.click().await.unwrap();
+        until(client, "document.querySelectorAll('.lines .row').length > 10").await;
+        until(
+            client,
+            &format!(
+                "document.querySelector('.head [role=status]').innerText.startsWith('{count} variants')"
+            ),
+        )
+        .await;
+        assert_eq!(
+            ask(client, &format!("{all}.disabled")).await,
+            true,
+            "not all are here that it would choose"
+        );
+        type_at(client, "[data-cell='2:stock']", "41", 40).await;
+        ask(client, "document.activeElement.blur()").await;
+        until(client, "window.came > 0").await;
+        ask(client, "window.lets()").await;
+        until(client, &format!("!{all}.disabled")).await;
+        assert_eq!(ask(client, "document.querySelector(\"[data-cell='2:stock']\").value").await, "41");
+        ask(client, &format!("{all}.click()")).await;
+        type_at(client, ".find", "MANY-728", 10).await;
+        until(client, "document.querySelectorAll('.lines .row.chosen').length === 1").await;
+        let kept = json_of(owner.get("/api/variants?product=carbon-spar").await).await;
+        assert_eq!(kept["variants"][2]["stock"], 41);
+    })
+    .await;
+}

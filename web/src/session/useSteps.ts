@@ -46,7 +46,8 @@ interface Told<V> {
  */
 export function useSteps<V extends object>(
   on: () => Pick<On, "thing" | "called">,
-  read: () => Promise<Answer<V>>,
+  /** May give a beginning of the thing, which is shown until all of it is there. */
+  read: (soon: (beginning: V) => void) => Promise<Answer<V>>,
   show?: (now: V) => unknown,
   /** Reads what steps change and nothing besides, where that is less. */
   readChanged = read,
@@ -86,12 +87,23 @@ export function useSteps<V extends object>(
   /** Counts the answers to steps, and what is asked besides. */
   let answers = 0;
   let asked = 0;
+  /** So often it is being read as a whole. */
+  let reading = 0;
 
   async function load(): Promise<boolean> {
+    reading += 1;
+    const done = await readWhole();
+    reading -= 1;
+    catchUp();
+    return done;
+  }
+  async function readWhole(): Promise<boolean> {
     const mine = (asked += 1);
     for (;;) {
       const before = answers;
-      const { data, error } = await read();
+      const { data, error } = await read((beginning) => {
+        if (!disposed && mine === asked && !server.value) server.value = beginning;
+      });
       if (disposed || mine !== asked) return data !== undefined;
       // Older than what a step was answered with meanwhile.
       if (before !== answers) continue;
@@ -115,7 +127,7 @@ export function useSteps<V extends object>(
   /** What was heard before the thing was there: it may have been read before that. */
   const early: Heard[] = [];
   function catchUp(): void {
-    if (!server.value) return;
+    if (!server.value || reading) return;
     early.splice(0).forEach((told) => void hear(told));
   }
 
@@ -164,14 +176,14 @@ export function useSteps<V extends object>(
   /** Tells whether it could be read. */
   async function reread(by = read): Promise<boolean> {
     const [{ thing }, before] = [on(), answers];
-    const { data } = await by();
+    const { data } = await by(() => undefined);
     // Another thing was opened meanwhile, or something newer was told.
     if (data && !disposed && thing === on().thing && before === answers) await take(data);
     return data !== undefined;
   }
   /** Others have changed things: what is shown here is read anew, unless it is that new already. */
   async function hear(told: Heard): Promise<void> {
-    if (!server.value) return void early.push(told);
+    if (!server.value || reading) return void early.push(told);
     const { anew, said } = told;
     const all = anew
       ? [null]

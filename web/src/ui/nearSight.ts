@@ -2,7 +2,7 @@
 const told = new WeakMap<Element, (near: boolean) => void>();
 const observer = new IntersectionObserver(
   (entries) => entries.forEach(({ target, isIntersecting }) => told.get(target)?.(isIntersecting)),
-  { rootMargin: "1500px 0px" },
+  { rootMargin: "700px 0px" },
 );
 
 /** Tells of an element whether it is near sight, now and whenever that changes; gives the way to end it. */

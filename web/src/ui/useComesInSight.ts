@@ -2,24 +2,25 @@ import type { Ref } from "vue";
 
 /** Calls back whenever something comes into sight, and again as long as it stays there. */
 export function useComesInSight(what: Ref<HTMLElement | null>, back: () => Promise<boolean>) {
-  let inSight = false;
   let busy = false;
+  /** Whether it was looked for while it was busy. */
+  let missed = false;
+  const observer = new IntersectionObserver((entries) => void (entries.at(-1)?.isIntersecting && go()), {
+    rootMargin: "600px",
+  });
   async function go(): Promise<void> {
+    missed = busy;
     if (busy) return;
     busy = true;
-    while (inSight && (await back()));
+    const more = await back();
     busy = false;
+    if (more || missed) look();
   }
-  const observer = new IntersectionObserver(
-    (entries) => {
-      inSight = entries.at(-1)?.isIntersecting ?? false;
-      void go();
-    },
-    { rootMargin: "600px" },
-  );
-  return {
-    begin: () => what.value && observer.observe(what.value),
-    end: () => observer.disconnect(),
-    again: go,
-  };
+  /** Whether it is in sight now; what was told of it last may lie before what has moved it away. */
+  function look(): void {
+    if (!what.value) return;
+    observer.unobserve(what.value);
+    observer.observe(what.value);
+  }
+  return { begin: look, end: () => observer.disconnect(), again: look };
 }

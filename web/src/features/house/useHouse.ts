@@ -1,4 +1,4 @@
-import { computed, onMounted, shallowRef } from "vue";
+import { computed, shallowRef } from "vue";
 import { type Schemas, api, ask, proofHtml } from "../../api/client";
 import { draftCalls } from "../../session/useDraft";
 import { useSteps } from "../../session/useSteps";
@@ -45,6 +45,6 @@ export function useHouse() {
   const publish = () => after(() => calls.publish(revision()));
   const weak = computed(() => view.value?.contrasts.filter((pair) => !pair.holds) ?? []);
 
-  onMounted(load);
+  void load();
   return { view, sample, problem, overtaken, pending, weak, load, set, undo, redo, publish };
 }

@@ -1,4 +1,3 @@
-import { onMounted } from "vue";
 import { type Schemas, api, ask } from "../../api/client";
 import { draftCalls } from "../../session/useDraft";
 import { useSteps } from "../../session/useSteps";
@@ -53,7 +52,7 @@ export function usePrices() {
   const redo = () => stepThenRead((send) => calls.redo(revision(), send), "redo");
   const publish = () => after(() => calls.publish(revision()));
 
-  onMounted(load);
+  void load();
   const done = { keep, remove, move, change, keepPlan, removePlan, undo, redo, publish };
   return { view, problem, overtaken, pending, load, ...done };
 }

@@ -19,7 +19,7 @@ const scroll = useComesInSight(end, more);
 onMounted(scroll.begin);
 onBeforeUnmount(scroll.end);
 // What was found anew may be too short for its end to go out of sight and come back.
-watch(found, () => void scroll.again(), { flush: "post" });
+watch(found, () => scroll.again(), { flush: "post" });
 const nameOf = (kind: string): string => props.types.find((type) => type.handle === kind)?.name ?? kind;
 async function changed(): Promise<void> {
   emit("changed");

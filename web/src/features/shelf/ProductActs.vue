@@ -86,6 +86,7 @@ async function move(kind: string): Promise<void> {
   <AddressDialog v-if="addressing" :product="product" @close="addressing = false" @changed="emit('changed')" />
   <CopyDialog v-if="copying" :product="product" @close="copying = false" />
   <DialogSheet
+    v-if="moving"
     v-model="moving"
     :title="say('product-acts-becomes-one', { name: product.name })"
     :label="say('product-acts-another-type', { name: product.name })"
@@ -105,7 +106,7 @@ async function move(kind: string): Promise<void> {
     </div>
     <p class="soft">{{ say("product-acts-page-then-laid-out") }}</p>
   </DialogSheet>
-  <TakeAway v-model="removing" :what="product.name" @taken="remove">
+  <TakeAway v-if="removing" v-model="removing" :what="product.name" @taken="remove">
     <template v-if="hanging">
       <li>
         {{

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { onMounted, ref } from "vue";
+import { ref } from "vue";
 import { useJournal } from "../../session/useJournal";
 import JournalBar from "../../ui/JournalBar.vue";
 import ProblemNote from "../../ui/notes/ProblemNote.vue";
@@ -18,7 +18,7 @@ const shelf = useShelf();
 const { types, problem, loading, load, stepThenRead } = shelf;
 const search = useFound();
 const { asked, wishFor } = search;
-onMounted(load);
+void load();
 const journal = useJournal(
   () => ({ view: "shelf" }),
   () => types.value,

@@ -36,7 +36,7 @@ const more = (): Promise<boolean> =>
 const scroll = useComesInSight(end, more);
 watch([() => props.view, typed], async () => {
   await load(0);
-  await scroll.again();
+  scroll.again();
 });
 onMounted(async () => {
   await load(0);

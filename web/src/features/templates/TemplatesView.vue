@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from "vue";
+import { computed, ref } from "vue";
 import { useRouter } from "vue-router";
 import type { Schemas } from "../../api/client";
 import NoticeNote from "../../ui/notes/NoticeNote.vue";
@@ -24,7 +24,7 @@ const newType = ref(false);
 const editing = ref<Template | null>(null);
 const looking = ref<TypeReached | null>(null);
 const moving = ref<{ title: string; moving: Moving } | null>(null);
-onMounted(load);
+void load();
 
 async function begin(name: string, from?: number): Promise<void> {
   const id = await add(name, from);

@@ -14,10 +14,10 @@ import SetMany from "./SetMany.vue";
 import UsesDialog from "./UsesDialog.vue";
 import VariantLine from "./VariantLine.vue";
 import { type Cell, block, cellOf, filled, next } from "./grid";
-import { useVariants } from "./useVariants";
+import { isBeginning, useVariants } from "./useVariants";
 import SearchField from "../../ui/fields/SearchField.vue";
 import TickBox from "../../ui/fields/TickBox.vue";
-import { say } from "../../words";
+import { LOCALE, say } from "../../words";
 
 /** What is really bought of a product: a line for each variant. */
 const props = defineProps<{ handle: string }>();
@@ -42,6 +42,8 @@ useKeyList(say("variants-view-keys-among-variants"), [
   [say("variants-view-ctrl-v"), say("variants-view-fill-cells-block-from")],
 ]);
 const typed = ref("");
+/** Whether more of them are on their way. */
+const coming = computed(() => view.value !== null && isBeginning(view.value));
 const found = computed(() => {
   const words = typed.value.trim().toLowerCase().split(/\s+/);
   return (view.value?.variants ?? []).filter((variant) => {
@@ -87,6 +89,7 @@ async function onPaste(event: ClipboardEvent): Promise<void> {
   const cells = block(event.clipboardData?.getData("text/plain") ?? "");
   if (!from || !cells) return;
   event.preventDefault();
+  await control.whole();
   const rows = filled(cells, from).flatMap(({ place, set }) => {
     const id = found.value[place]?.id;
     return id === undefined ? [] : [{ id, ...set }];
@@ -113,7 +116,12 @@ const columns = computed(
     <div class="head">
       <h1>{{ say("variants-view-variants", { name: view?.name }) }}</h1>
       <span class="soft" role="status">
-        {{ say("variants-view-variants-b", { count: view?.variants.length, count2: view?.variants.length ?? 0 }) }}
+        {{
+          say("variants-view-variants-b", {
+            count: view?.count ?? 0,
+            number: (view?.count ?? 0).toLocaleString(LOCALE),
+          })
+        }}
         <template v-if="view?.missing">
           {{ say("variants-view-combinations-arent-made", { missing: view.missing }) }}</template
         >
@@ -151,6 +159,7 @@ const columns = computed(
         <span role="columnheader">
           <TickBox
             :model-value="all"
+            :disabled="coming"
             :aria-label="say('variants-view-choose-all-found')"
             @update:model-value="chooseAll"
           />
@@ -186,7 +195,7 @@ const columns = computed(
           />
         </template>
       </v-virtual-scroll>
-      <EmptyPlace v-if="found.length === 0">{{ say("variants-view-no-variant-called-like") }}</EmptyPlace>
+      <EmptyPlace v-if="found.length === 0 && !coming">{{ say("variants-view-no-variant-called-like") }}</EmptyPlace>
     </div>
     <MakeDialog v-if="view" v-model="making" :control="control" />
     <UsesDialog v-if="view" v-model="using" :control="control" />

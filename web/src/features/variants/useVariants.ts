@@ -14,16 +14,21 @@ const AGAIN = 4;
 /** So many parts are asked for beside each other. */
 const BESIDE = 4;
 
+/** Whether a product's first variants are told only. */
+export const isBeginning = (told: Variants): boolean => told.whole && told.variants.length < told.count;
+
 /** Reads on until all variants are here: they are told part by part, each as long as the first. */
 async function complete(
   first: Answer<Variants>,
   part: (skip: number) => Promise<Answer<Variants>>,
+  soon: (beginning: Variants) => void = () => undefined,
 ): Promise<Answer<Variants>> {
   let begin = first;
-  for (let turn = 0; begin.data?.whole && begin.data.variants.length < begin.data.count && turn < AGAIN; turn++) {
+  for (let turn = 0; turn < AGAIN; turn++) {
     const { data } = begin;
+    if (!data || !isBeginning(data)) return begin;
+    soon(data);
     const long = data.variants.length;
-    if (long === 0) break;
     const parts: Answer<Variants>[] = [];
     const count = Math.ceil(data.count / long) - 1;
     const places = Array.from({ length: count }, (_, at) => at).values();
@@ -40,15 +45,15 @@ async function complete(
     // Somebody else has changed them meanwhile.
     begin = await part(0);
   }
-  return begin;
+  return { error: { code: "overtaken", message: say("variants-change-all-time") } };
 }
 
-/** The variants as they are once some of them were told anew. */
+/** The variants as they are once some of them were told anew; those that weren't read yet are still to come. */
 function withChanged(now: Variants, told: Variants): Variants {
   if (told.whole) return told;
   const [gone, set] = [new Set(told.gone), new Map(told.variants.map((one) => [one.id, one] as const))];
   const variants = now.variants.filter((one) => !gone.has(one.id)).map((one) => set.get(one.id) ?? one);
-  return { ...told, variants };
+  return { ...told, whole: now.whole, variants };
 }
 
 /** The variants of a product: which are chosen, and every change, one after another. */
@@ -61,7 +66,7 @@ export function useVariants(product: () => string) {
     ask(api.GET("/api/variants", { params: { query: { product: product(), since: steps.server.value?.seen ?? "" } } }));
   const steps = useSteps<Variants>(
     () => ({ thing: `variants/${product()}`, called: say("variants-variants") }),
-    async () => complete(await part(0), part),
+    async (soon) => complete(await part(0), part, soon),
     (now) => {
       const there = new Set(now.variants.map((variant) => variant.id));
       chosen.value = new Set([...chosen.value].filter((id) => there.has(id)));
@@ -70,7 +75,11 @@ export function useVariants(product: () => string) {
     false,
     withChanged,
   );
-  const { view, problem, overtaken, load, step, stepThenRead } = steps;
+  const { view, problem, overtaken, step, stepThenRead } = steps;
+  let reading = Promise.resolve(false);
+  const load = (): Promise<boolean> => (reading = steps.load());
+  /** Waits until all variants are there that could be read. */
+  const whole = () => reading;
   const all = async (answer: Promise<Answer<Variants>>) => complete(await answer, part);
   const change = (ids: number[], wanted: VariantChange) => {
     const params = of();
@@ -115,7 +124,22 @@ export function useVariants(product: () => string) {
   const names = computed(
     () => new Map((view.value?.options ?? []).flatMap((option) => option.values.map((v) => [v.id, v.name] as const))),
   );
-  return { product, view, problem, overtaken, chosen, names, load, stepThenRead, change, fill, make, use, remove };
+  return {
+    product,
+    view,
+    problem,
+    overtaken,
+    chosen,
+    names,
+    load,
+    whole,
+    stepThenRead,
+    change,
+    fill,
+    make,
+    use,
+    remove,
+  };
 }
 
 /** A variant as it is once what was typed is taken. */

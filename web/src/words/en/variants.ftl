@@ -156,7 +156,7 @@ variants-view-more-didnt-fit-below = ; { $over } more didn’t fit below the las
 variants-view-filled = { $lines } filled{ $over }
 variants-view-variants-b = { $count ->
     [one] 1 variant
-   *[other] { $count2 } variants
+   *[other] { $number } variants
 }
 variants-view-combinations-arent-made = · { $missing } combinations aren't made
 variants-view-how-sold = How it is sold
@@ -179,3 +179,4 @@ variants-view-no-variant-called-like = No variant is called like this.
 
 ## useVariants
 variants-variants = Variants
+variants-change-all-time = Somebody else changes these variants all the time, so that not all of them could be read. Try again in a moment.
