@@ -31,7 +31,7 @@ async fn the_shelf_is_searched_and_what_was_found_is_come_back_to(pool: MySqlPoo
     Browser::run(Screen::Wide, |client| async move {
         let client = &client;
         Browser::sign_in(client, &base).await;
-        until(client, "document.querySelectorAll('.shelf .card').length === 28").await;
+        until(client, "document.querySelectorAll('.shelf li').length === 28").await;
         find(client, "[aria-label='Find a product']").await.send_keys("whim").await.unwrap();
         until(client, "document.querySelector('[data-test=count]').innerText === '2 products'").await;
         assert_eq!(cards(client).await, json!(["Whimbrel", "Whimbrel Mini"]));
@@ -54,7 +54,7 @@ async fn the_shelf_is_searched_and_what_was_found_is_come_back_to(pool: MySqlPoo
         find(client, "body").await.send_keys("/").await.unwrap();
         until(client, "document.activeElement.getAttribute('aria-label') === 'Find a product'").await;
         click(client, ".looked button", "Show the whole shelf").await;
-        until(client, "document.querySelectorAll('.shelf .card').length === 28").await;
+        until(client, "document.querySelectorAll('.shelf li').length === 28").await;
     })
     .await;
 }

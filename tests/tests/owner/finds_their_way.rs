@@ -28,7 +28,7 @@ async fn from_signing_in_to_the_desk_by_the_shelf(pool: MySqlPool) {
         click(&client, "button[type=submit]").await;
         until(&client, "location.pathname === '/templates/2'").await;
         click(&client, "nav a[href='/']").await;
-        until(&client, "document.querySelectorAll('.shelf .card').length === 28").await;
+        until(&client, "document.querySelectorAll('.shelf li').length === 28").await;
         ask(&client, "document.querySelector('.card[href*=plover]').click()").await;
         until(&client, "document.querySelector('.product')?.textContent.includes('Plover')").await;
         until(&client, "document.querySelector('.order .row')").await;
