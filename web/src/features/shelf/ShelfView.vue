@@ -72,8 +72,9 @@ async function changed(): Promise<void> {
 <style scoped>
 .shelf {
   display: grid;
-  grid-template-columns: repeat(auto-fill, minmax(206px, 1fr));
+  grid-template-columns: var(--columns);
   gap: 22px 18px;
+  --columns: repeat(auto-fill, minmax(206px, 1fr));
   width: min(1244px, 100%);
   margin: 0 auto;
   padding: 20px 18px 48px;
@@ -94,13 +95,6 @@ header p {
   flex: 1;
   margin: 0;
 }
-.shelf > :deep(.found) {
-  display: grid;
-  grid-template-columns: subgrid;
-}
-.shelf > .found > :deep(*) {
-  grid-column: 1 / -1;
-}
 .shelf :deep(ul) {
   display: grid;
   grid-template-columns: subgrid;
@@ -108,6 +102,10 @@ header p {
   margin: 0;
   padding: 0;
   list-style: none;
+}
+/* There may be thousands: what lies in columns of others is remembered for each of them. */
+.shelf > .found :deep(ul) {
+  grid-template-columns: var(--columns);
 }
 .shelf :deep(li) {
   position: relative;
