@@ -16,8 +16,8 @@ use std::time::{Duration, Instant};
 
 /// Values of each of three options.
 const VALUES: usize = 20;
-/// Screens of the shelf that are leafed through.
-const SCREENS: usize = 120;
+/// Screens of the shelf that are leafed through, in about ten minutes.
+const SCREENS: usize = 600;
 const PRODUCT: &str = "carbon-spar";
 
 /// A view, and what is there once it can be used.
@@ -127,7 +127,7 @@ async fn leafed(client: &Client, base: &str) {
     client.goto(&format!("{base}/templates/1")).await.unwrap();
     until(client, "document.querySelector('.leaf .product')?.innerText.includes(' of ')").await;
     click(client, ".right button", "All products").await;
-    for _ in 0..SCREENS / 4 {
+    for _ in 0..SCREENS / 20 {
         ask(client, "document.querySelector('.all').scrollBy(0, 700)").await;
         tokio::time::sleep(Duration::from_millis(400)).await;
     }

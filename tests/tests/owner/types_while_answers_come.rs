@@ -428,3 +428,41 @@ async fn the_first_of_many_variants_can_be_changed_while_the_others_are_on_their
     })
     .await;
 }
+
+#[sqlx::test(migrations = false)]
+async fn what_is_sent_twice_while_its_answer_is_late_is_made_once(pool: MySqlPool) {
+    let site = &Site::start(pool).await;
+    let owner = &site.owner().await;
+    with_late_answers(site, "/swatch-book/colour", |client| async move {
+        let client = &client;
+        ask(client, "void (window.late = 900)").await;
+        let name = ".fan [aria-label='Name of a new value']";
+        type_at(client, name, "Moss", 20).await;
+        client.active_element().await.unwrap().send_keys("\u{e007}\u{e007}").await.unwrap();
+        type_at(client, name, "Kelp", 20).await;
+        until(client, "window.came > 0 && document.querySelector('[data-test=saved]:not([aria-busy])')")
+            .await;
+        let typed = format!("document.querySelector(\"{name}\").value");
+        assert_eq!(ask(client, &typed).await, "Kelp", "what was typed meanwhile stays");
+        client.active_element().await.unwrap().send_keys("\u{e007}").await.unwrap();
+        until(client, "[...document.querySelectorAll('.fan b')].some(value => value.innerText === 'Kelp')")
+            .await;
+        let book = json_of(owner.get("/api/options/colour").await).await;
+        let of =
+            |name: &str| book["values"].as_array().unwrap().iter().filter(|one| one["name"] == name).count();
+        assert_eq!((of("Moss"), of("Kelp")), (1, 1));
+        assert_eq!(ask(client, "document.querySelectorAll('.problem').length").await, 0);
+
+        client.goto(&format!("{}/", site.base)).await.unwrap();
+        click(client, ".shelf header button", "New product type").await;
+        ask(client, "void (window.late = 900)").await;
+        type_at(client, ".dialog-sheet input", "Bells", 20).await;
+        client.active_element().await.unwrap().send_keys("\u{e007}").await.unwrap();
+        client.active_element().await.unwrap().send_keys("\u{e007}").await.unwrap();
+        until(client, "document.querySelector('.order .row')").await;
+        let shelf = json_of(owner.get("/api/shelf").await).await;
+        let bells = shelf["types"].as_array().unwrap().iter().filter(|one| one["name"] == "Bells").count();
+        assert_eq!(bells, 1);
+    })
+    .await;
+}

@@ -1,11 +1,12 @@
 <script setup lang="ts">
+import { ref } from "vue";
 import { useDialogFocus } from "./useDialogFocus";
 import { say } from "../words";
 
 /** A dialog: what it is about at the top, one foot at the bottom, and between them what scrolls where it is long. It is
  * a form where somebody hears its `submit`. */
 defineOptions({ inheritAttrs: false });
-withDefaults(
+const props = withDefaults(
   defineProps<{
     title: string;
     /** What it is called where it is read out, if that isn't its title. */
@@ -14,19 +15,31 @@ withDefaults(
     /** What its one act is called; that act is its `submit`. */
     act?: string;
     ready?: boolean;
-    busy?: boolean;
     /** What closing it without the act is called. */
     leave?: string;
     /** It stays until something in it is chosen. */
     persistent?: boolean;
+    /** Does its act. */
+    onSubmit?: (event: Event) => unknown;
   }>(),
-  { label: undefined, act: "", ready: true, leave: say("dialog-sheet-cancel") },
+  { label: undefined, act: "", ready: true, leave: say("dialog-sheet-cancel"), onSubmit: undefined },
 );
 const open = defineModel<boolean>({ default: true });
 const emit = defineEmits<{ close: [] }>();
 function close(): void {
   open.value = false;
   emit("close");
+}
+/** However often it is pressed, it is done once at a time. */
+const doing = ref(false);
+async function submit(event: Event): Promise<void> {
+  if (doing.value) return event.preventDefault();
+  doing.value = true;
+  try {
+    await props.onSubmit?.(event);
+  } finally {
+    doing.value = false;
+  }
 }
 const { begin } = useDialogFocus(open);
 </script>
@@ -41,9 +54,10 @@ const { begin } = useDialogFocus(open);
     @update:model-value="close"
   >
     <component
-      :is="$attrs.onSubmit ? 'form' : 'div'"
+      :is="onSubmit ? 'form' : 'div'"
       class="dialog-sheet"
       v-bind="$attrs"
+      v-on="onSubmit ? { submit } : {}"
       @vue:mounted="begin($event.el)"
       @vue:updated="begin($event.el)"
     >
@@ -56,7 +70,7 @@ const { begin } = useDialogFocus(open);
         <span class="first"><slot name="first" /></span>
         <v-btn v-if="leave" variant="text" :disabled="persistent" @click="close">{{ leave }}</v-btn>
         <slot name="acts" />
-        <v-btn v-if="act" type="submit" variant="flat" color="primary" :disabled="!ready" :loading="busy">{{
+        <v-btn v-if="act" type="submit" variant="flat" color="primary" :disabled="!ready" :loading="doing">{{
           act
         }}</v-btn>
       </div>

@@ -4,8 +4,7 @@ import { say } from "../words";
 
 /** Tells what goes along before something is taken away. It can be brought back. */
 const open = defineModel<boolean>({ required: true });
-defineProps<{ what: string }>();
-defineEmits<{ taken: [] }>();
+defineProps<{ what: string; onTaken: () => unknown }>();
 </script>
 
 <template>
@@ -14,7 +13,7 @@ defineEmits<{ taken: [] }>();
     :title="say('take-away-remove', { what })"
     :width="480"
     :act="say('take-away-remove-b')"
-    @submit.prevent="$emit('taken')"
+    @submit.prevent="onTaken"
   >
     <ul>
       <slot />

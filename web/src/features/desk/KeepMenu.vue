@@ -5,13 +5,14 @@ import SheetMenu from "../../ui/menu/SheetMenu.vue";
 import type { SituationControl } from "./useSituation";
 import TickBox from "../../ui/fields/TickBox.vue";
 import TextInput from "../../ui/fields/TextInput.vue";
+import { useNewName } from "../../ui/useNewName";
 import { say } from "../../words";
 
 /** Situations kept by their names, and a place to keep the present one. */
 const props = defineProps<{ situation: SituationControl }>();
 const { kept, told } = props.situation;
 const open = ref(false);
-const name = ref("");
+const { name, add: keep } = useNewName((wanted) => props.situation.keep(wanted, withProduct.value));
 const withProduct = ref(false);
 
 function opened(now: boolean): void {
@@ -19,12 +20,6 @@ function opened(now: boolean): void {
   if (!now) return;
   name.value = told.value ? told.value.charAt(0).toUpperCase() + told.value.slice(1) : "";
   void props.situation.loadKept();
-}
-
-async function keep(): Promise<void> {
-  if (name.value.trim() === "") return;
-  await props.situation.keep(name.value.trim(), withProduct.value);
-  name.value = "";
 }
 </script>
 

@@ -94,16 +94,18 @@ export function useSituation(first: () => string | undefined, looks: Ref<number>
     return parts.join(", ");
   });
 
-  function takeKept({ data, error }: Answer<Kept[]>): void {
+  /** Whether it was kept so. */
+  function takeKept({ data, error }: Answer<Kept[]>): boolean {
     if (data) kept.value = data;
     if (error) desk.problem = error;
+    return data !== undefined;
   }
   async function loadKept(): Promise<void> {
     takeKept(await ask(api.GET("/api/situations")));
   }
 
   /** Keeps the situation by a name; with the product and its choice, or for any product. */
-  async function keep(name: string, withProduct: boolean): Promise<void> {
+  async function keep(name: string, withProduct: boolean): Promise<boolean> {
     const here = withProduct ? { product: product.value, choice: choice.value } : { product: null, choice: null };
     const state = {
       stock: stock.value,
@@ -113,7 +115,7 @@ export function useSituation(first: () => string | undefined, looks: Ref<number>
       ...visit.query.value,
     };
     const rest = { day: day.value || null, plan: plan.value || null };
-    takeKept(await ask(api.POST("/api/situations", { body: { name, look: { ...here, ...state, ...rest } } })));
+    return takeKept(await ask(api.POST("/api/situations", { body: { name, look: { ...here, ...state, ...rest } } })));
   }
 
   async function forget(id: number): Promise<void> {

@@ -1,20 +1,19 @@
 <script setup lang="ts">
-import { ref } from "vue";
 import SwatchDot from "./SwatchDot.vue";
 import type { OptionLine } from "./useBook";
 import { WAYS } from "./words";
 import TextInput from "../../ui/fields/TextInput.vue";
+import { useNewName } from "../../ui/useNewName";
 import { say } from "../../words";
 
 /** Every option of the shop: how it is chosen, and what is still to be settled. */
-defineProps<{ lines: OptionLine[]; open: string | undefined }>();
-const emit = defineEmits<{ palette: []; add: [name: string] }>();
-const name = ref("");
-function add(): void {
-  if (name.value.trim() === "") return;
-  emit("add", name.value);
-  name.value = "";
-}
+const props = defineProps<{
+  lines: OptionLine[];
+  open: string | undefined;
+  make: (name: string) => Promise<boolean>;
+}>();
+defineEmits<{ palette: [] }>();
+const { name, add } = useNewName((wanted) => props.make(wanted));
 const way = (line: OptionLine): string => WAYS.find((one) => one.value === line.page)?.says ?? "";
 </script>
 

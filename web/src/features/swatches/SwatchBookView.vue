@@ -58,9 +58,10 @@ const files = ref<InstanceType<typeof FilePick> | null>(null);
 const { over, held, dropped } = useDropped(put);
 const palette = ref(false);
 const router = useRouter();
-async function add(name: string): Promise<void> {
+async function add(name: string): Promise<boolean> {
   const handle = await book.addOption(name);
   if (handle !== null) await open(handle);
+  return handle !== null;
 }
 const open = (handle: string) => router.push({ name: "swatch-book", params: { handle } });
 async function taken(handle: string): Promise<void> {
@@ -71,7 +72,7 @@ async function taken(handle: string): Promise<void> {
 
 <template>
   <main class="book" @dragover="held" @dragleave.self="over = false" @drop.prevent="dropped">
-    <OptionList :lines="lines" :open="option?.handle" @palette="palette = true" @add="add">
+    <OptionList :lines="lines" :open="option?.handle" :make="add" @palette="palette = true">
       <JournalBar
         :control="journal"
         :of="{ view: 'book' }"

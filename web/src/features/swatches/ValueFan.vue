@@ -1,9 +1,9 @@
 <script setup lang="ts">
-import { ref } from "vue";
 import SwatchDot from "./SwatchDot.vue";
 import type { BookControl, BookValue } from "./useBook";
 import { FROM } from "./words";
 import TextInput from "../../ui/fields/TextInput.vue";
+import { useNewName } from "../../ui/useNewName";
 import { say } from "../../words";
 
 /** The values of the open option as they look on the shop's ground. */
@@ -29,12 +29,7 @@ function says(value: BookValue): string {
   return option.value.from_variants ? FROM.variant : LACKS;
 }
 
-const name = ref("");
-async function add(): Promise<void> {
-  if (name.value.trim() === "") return;
-  await props.book.addValue(name.value);
-  if (!props.book.problem.value) name.value = "";
-}
+const { name, add } = useNewName((wanted) => props.book.addValue(wanted));
 </script>
 
 <template>

@@ -15,21 +15,23 @@ import TemplateList from "./TemplateList.vue";
 import { type Moving, type Template, type TypeReached, useTemplates } from "./useTemplates";
 import FilePick from "../../ui/fields/FilePick.vue";
 import TextInput from "../../ui/fields/TextInput.vue";
+import { useNewName } from "../../ui/useNewName";
 import { say } from "../../words";
 
 const { view, names, problem, loading, load, save, shift, add, bring } = useTemplates();
 const router = useRouter();
-const newName = ref("");
 const newType = ref(false);
 const editing = ref<Template | null>(null);
 const looking = ref<TypeReached | null>(null);
 const moving = ref<{ title: string; moving: Moving } | null>(null);
 void load();
 
-async function begin(name: string, from?: number): Promise<void> {
+async function begin(name: string, from?: number): Promise<boolean> {
   const id = await add(name, from);
   if (id !== null) await router.push({ name: "desk", params: { id } });
+  return id !== null;
 }
+const { name: newName, add: beginNew } = useNewName(begin);
 function moveType(type: TypeReached, to: Template): void {
   const title = say("templates-view-to", { name: type.kind.name, name2: to.name });
   moving.value = { title, moving: { what: "type", kind: type.kind.handle, to: to.id } };
@@ -106,7 +108,7 @@ async function leaveIt(): Promise<void> {
         </button>
       </template>
     </p>
-    <form class="new" @submit.prevent="begin(newName)">
+    <form class="new" @submit.prevent="beginNew">
       <label class="field beside called-so">
         <span class="called">{{ say("templates-view-new-template-called") }}</span>
         <TextInput v-model="newName" maxlength="120" />

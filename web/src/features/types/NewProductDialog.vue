@@ -24,7 +24,6 @@ const summary = ref("");
 const files = ref<File[]>([]);
 const pick = ref<InstanceType<typeof FilePick> | null>(null);
 const problem = ref<ApiError | null>(null);
-const busy = ref(false);
 
 async function load(): Promise<void> {
   const params = { path: { handle: props.kind.handle } };
@@ -59,9 +58,6 @@ const pictures = useUploads(
   () => undefined,
 );
 async function add(): Promise<void> {
-  // Enter pressed twice adds it once.
-  if (busy.value) return;
-  busy.value = true;
   const body = {
     kind: props.kind.handle,
     name: name.value,
@@ -70,7 +66,6 @@ async function add(): Promise<void> {
     values: [...chosen.value],
   };
   const { data, error } = await ask(api.POST("/api/products", { body }));
-  busy.value = false;
   problem.value = error ?? null;
   if (!data) return;
   ({ handle } = data);
@@ -85,7 +80,6 @@ async function add(): Promise<void> {
     :width="560"
     :act="say('new-product-dialog-add')"
     :ready="name.trim() !== ''"
-    :busy="busy"
     @submit.prevent="add"
     @close="emit('close')"
   >

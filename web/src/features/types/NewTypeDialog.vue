@@ -21,7 +21,6 @@ const like = ref("");
 const fields = ref(plainFields());
 const own = ref(false);
 const problem = ref<ApiError | null>(null);
-const busy = ref(false);
 
 const servers = computed(() => view.value?.templates.filter((one) => one.live && takesTypes(one)) ?? []);
 const server = ref<number | null>(null);
@@ -58,10 +57,8 @@ const template = computed((): TemplateFor | null => {
 });
 async function add(): Promise<void> {
   if (!template.value) return;
-  busy.value = true;
   const body = { name: name.value, fields: fields.value, template: template.value };
   const { data, error } = await ask(api.POST("/api/types", { body }));
-  busy.value = false;
   problem.value = error ?? null;
   if (data) await router.push({ name: "desk", params: { id: data.template }, query: { product: data.sample } });
 }
@@ -73,7 +70,6 @@ async function add(): Promise<void> {
     :width="640"
     :act="say('new-type-dialog-compose-their-page')"
     :ready="name.trim() !== '' && template !== null"
-    :busy="busy"
     @submit.prevent="add"
     @close="emit('close')"
   >

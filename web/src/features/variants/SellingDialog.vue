@@ -92,7 +92,6 @@ const onto = computed({
     :width="640"
     :act="say('selling-dialog-save')"
     :ready="form !== null"
-    :busy="keeping"
     @submit.prevent="keep"
   >
     <ProblemNote :problem="problem" />

@@ -25,8 +25,8 @@ const index = computed(() => (desk.draft?.layout.bands ?? []).findIndex((band) =
 
 async function keep(): Promise<void> {
   const at = index.value;
-  await desk.keepBand(props.band.id, name.value);
   keeping.value = false;
+  await desk.keepBand(props.band.id, name.value);
   chooseAt(at);
   await load();
 }
