@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from "vue";
 import type { Template, TemplatesView, TypeReached } from "./useTemplates";
-import { say } from "../../words";
+import { LOCALE, say } from "../../words";
 
 /** All product types against the templates: who serves how many of whom, who yields to whom, and where only the order
  * decides. A type is dragged onto a template to move it there. */
@@ -12,6 +12,8 @@ const live = computed(() => props.view.templates.filter((one) => one.live));
 const dragged = ref<TypeReached | null>(null);
 const over = ref<number | null>(null);
 const cellOf = (type: TypeReached, template: Template) => type.cells.find((one) => one.template === template.id);
+
+const written = (count: number) => count.toLocaleString(LOCALE);
 
 function says(type: TypeReached, template: Template): string {
   const cell = cellOf(type, template);
@@ -66,7 +68,7 @@ function drop(template: Template): void {
               :to="{ name: 'desk', params: { id: type.sample.template }, query: { product: type.sample.handle } }"
               >{{ say("reach-matrix-none-yet-sample") }}</router-link
             >
-            <span v-else class="soft">{{ type.products }}</span>
+            <span v-else class="soft">{{ written(type.products) }}</span>
           </th>
           <td
             v-for="template in live"
@@ -90,9 +92,11 @@ function drop(template: Template): void {
                   :class="{ rest: template.reach.rule === 'fallback' }"
                   :style="{ width: `${8 + 62 * (cellOf(type, template)!.serves / type.products)}px` }"
                 />
-                <b v-if="cellOf(type, template)!.serves">{{ cellOf(type, template)!.serves }}</b>
+                <b v-if="cellOf(type, template)!.serves">{{ written(cellOf(type, template)!.serves) }}</b>
                 <span v-if="cellOf(type, template)!.tied" class="signal">{{ say("reach-matrix-tied") }}</span>
-                <span v-if="cellOf(type, template)!.yields" class="yields">({{ cellOf(type, template)!.yields }})</span>
+                <span v-if="cellOf(type, template)!.yields" class="yields"
+                  >({{ written(cellOf(type, template)!.yields) }})</span
+                >
               </template>
             </button>
           </td>

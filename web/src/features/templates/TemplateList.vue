@@ -90,7 +90,7 @@ function step(index: number, by: -1 | 1): void {
         </td>
         <td>
           <template v-if="template.live && template.in_force">
-            {{ template.products }} {{ say("template-list-products", { products: template.products }) }}
+            {{ say("template-list-products", { products: template.products }) }}
             <span v-if="template.types" class="soft">{{ say("template-list-types", { types: template.types }) }}</span>
           </template>
           <span v-else class="soft">{{

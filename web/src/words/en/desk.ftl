@@ -119,7 +119,7 @@ desk-foot-keyboard = Keyboard
 ## DeskHead
 desk-head-no-products-yet = no products yet
 desk-head-reaches-no-product-yet = reaches no product yet
-desk-head-reaches-products-types = reaches { $serves } { $serves ->
+desk-head-reaches-products-types = reaches { NUMBER($serves, useGrouping: "true") } { $serves ->
     [one] product
    *[other] products
 } in { $types } { $types ->

@@ -33,9 +33,9 @@ reach-dialog-never = never
 ## ReachMatrix
 reach-matrix-will-serve-products = { $where }: will serve its products
 reach-matrix-not-reached = { $where }: not reached
-reach-matrix-serves = serves { $serves } of { $products }
-reach-matrix-more-served-closer-reach = { $yields } more are served by a closer reach
-reach-matrix-reached-another-same-way = { $tied } reached by another in the same way, the order decides
+reach-matrix-serves = serves { NUMBER($serves, useGrouping: "true") } of { NUMBER($products, useGrouping: "true") }
+reach-matrix-more-served-closer-reach = { NUMBER($yields, useGrouping: "true") } more are served by a closer reach
+reach-matrix-reached-another-same-way = { NUMBER($tied, useGrouping: "true") } reached by another in the same way, the order decides
 reach-matrix-product-types = Product types
 reach-matrix-product-type = Product type
 reach-matrix-not-use-now = not in use now
@@ -94,7 +94,7 @@ template-list-state = State
 template-list-change = Change
 template-list-place-alt-arrows-move = { $name }: place { $index } of { $count }. Alt and arrows move it.
 template-list-drag-alt-arrows-upper = Drag, or Alt and arrows: the upper one wins where two reach a product in the same way
-template-list-products = { $products ->
+template-list-products = { NUMBER($products, useGrouping: "true") } { $products ->
     [one] product
    *[other] products
 }
