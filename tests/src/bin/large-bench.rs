@@ -16,7 +16,7 @@ use std::time::{Duration, Instant};
 
 /// Values of each of three options.
 const VALUES: usize = 20;
-/// Screens of the shelf that are leafed through, in about ten minutes.
+/// Screens of the shelf that are leafed through, one a second: ten minutes.
 const SCREENS: usize = 600;
 const PRODUCT: &str = "carbon-spar";
 
@@ -115,7 +115,7 @@ async fn leafed(client: &Client, base: &str) {
     let mut most = 0;
     for _ in 0..SCREENS {
         ask(client, "scrollBy(0, innerHeight)").await;
-        tokio::time::sleep(Duration::from_millis(400)).await;
+        tokio::time::sleep(Duration::from_secs(1)).await;
         let live = ask(client, "document.querySelectorAll('iframe').length").await.as_u64().unwrap();
         most = most.max(live);
     }
