@@ -45,7 +45,7 @@ async function complete(
     // Somebody else has changed them meanwhile.
     begin = await part(0);
   }
-  return { error: { code: "overtaken", message: say("variants-change-all-time") } };
+  return { error: { code: "unsettled", message: say("variants-change-all-time") } };
 }
 
 /** The variants as they are once some of them were told anew; those that weren't read yet are still to come. */
@@ -113,10 +113,10 @@ export function useVariants(product: () => string) {
   };
   const remove = (ids: number[]) => {
     const params = of();
-    const shown = (now: Variants): Variants => ({
-      ...now,
-      variants: now.variants.filter((one) => !ids.includes(one.id)),
-    });
+    const shown = (now: Variants): Variants => {
+      const variants = now.variants.filter((one) => !ids.includes(one.id));
+      return { ...now, count: now.count - (now.variants.length - variants.length), variants };
+    };
     return step((send) => all(ask(api.DELETE("/api/variants", { params, body: { ids }, ...send }))), { shows: shown });
   };
 
