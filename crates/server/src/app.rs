@@ -102,7 +102,11 @@ fn serve(
                     .service(Files::new("/", shop_dist.clone())),
             )
             .configure(routes::shop)
-            .service(Files::new("/assets", web_dist.join("assets")))
+            .service(
+                web::scope("/assets")
+                    .wrap(from_fn(keep_for_good))
+                    .service(Files::new("/", web_dist.join("assets"))),
+            )
             .service(single_page(web_dist.clone()))
     })
     .listen(listener)?

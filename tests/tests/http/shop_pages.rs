@@ -238,6 +238,15 @@ async fn the_owners_application_is_one_document_at_all_its_addresses(pool: MySql
     for path in ["/", "/templates", "/templates/2?product=whimbrel", "/sign-in"] {
         assert!(page(&site, path).await.contains("<div id=\"app\">"), "{path}");
     }
+    // Its files are named by what is in them and keep for good.
+    let document = page(&site, "/").await;
+    let script = document.split_once("src=\"").unwrap().1.split_once('"').unwrap().0;
+    for (file, found) in [(script, true), ("/assets/index-gone.js", false)] {
+        let answer = site.shopper().get(site.at(file)).send().await.unwrap();
+        let kept = answer.headers().get("cache-control").map(|value| value.to_str().unwrap().to_owned());
+        assert_eq!(answer.status().is_success(), found, "{file}");
+        assert_eq!(kept.is_some_and(|kept| kept.contains("immutable")), found, "{file}");
+    }
     assert_eq!(page(&site, "/healthz").await, "well");
     let style = page(&site, "/shop").await;
     let address =

@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { computed } from "vue";
 import { useOutbox } from "../session/useOutbox";
-import { when } from "./when";
+import { timeOf, when } from "./when";
 import { say } from "../words";
 
 /** How what was done stands: kept, on its way, waiting, refused; and what an earlier visit has left behind. */
@@ -25,8 +25,7 @@ const said = computed(() => {
   if (outbox.stuck === "offline") return say("saved-state-connection", { wait: wait.value });
   if (outbox.files > 0) return say("saved-state-files-their-way", { files: outbox.files });
   if (outbox.saving) return say("saved-state-saving");
-  const time = outbox.savedAt?.toLocaleTimeString([], { hour: "2-digit", minute: "2-digit", hour12: false });
-  if (time) return say("saved-state-saved", { time });
+  if (outbox.savedAt) return say("saved-state-saved", { time: timeOf(outbox.savedAt) });
   return outbox.left.length > 0 ? "" : say("saved-state-everything-saved");
 });
 const reload = (): void => location.reload();

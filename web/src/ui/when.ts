@@ -23,3 +23,10 @@ export function onThe(local: string): string {
   const time = local.slice(11, 16);
   return time === "00:00" ? dayOf(local) : `${dayOf(local)}, ${time}`;
 }
+
+const CLOCK = new Intl.DateTimeFormat(LOCALE, { hour: "2-digit", minute: "2-digit", hourCycle: "h23" });
+
+/** The time of day. Making its format takes longer than drawing the line in which it stands. */
+export function timeOf(moment: Date): string {
+  return CLOCK.format(moment);
+}
