@@ -82,7 +82,7 @@ async fn the_arrows_stand_at_the_pictures_middle_however_many_rows_of_thumbnails
     }
 }
 
-/// Adds up what moves on the page by itself. Above the pictures only a font that comes late moves anything: the shop's head.
+/// Adds up what moves on the page by itself; not where the shop's head moves with it, as by a font that comes late.
 const WATCH_SHIFTS: &str = "window.shifts = []; new PerformanceObserver(list => { for (const e of list.getEntries()) if (!e.sources.some(s => s.node?.parentElement?.closest('header'))) window.shifts.push([e.value, e.hadRecentInput, e.sources.map(s => s.node?.className || s.node?.nodeName)]); }).observe({ type: 'layout-shift', buffered: true });";
 
 #[sqlx::test(migrations = false)]
@@ -107,7 +107,7 @@ async fn nothing_moves_while_loading_choosing_and_sliding(pool: MySqlPool) {
             ask(&client, "document.querySelector('input[value=ember]').click()").await;
             until(&client, "document.querySelector('.slide:not([hidden]) img').alt.includes('Ember')").await;
             until(&client, STILL).await;
-            // Even what follows a click right away doesn't move the page. What is left comes from fonts too.
+            // Even what follows a click right away doesn't move the page. What is left comes from fonts.
             let total = ask(&client, "window.shifts.reduce((sum, [value]) => sum + value, 0)")
                 .await
                 .as_f64()
