@@ -1,7 +1,9 @@
 //! Going back: two hundred mixed steps, the history with its moments, and the draft shown to somebody else for a while.
 
 use compagina_tests::desk::{choose, click, in_both, in_proof, open_desk, press_with};
+use compagina_tests::hand::Hand;
 use compagina_tests::{Browser, Owner, Screen, Site, ask, find, until};
+use fantoccini::actions::{InputSource, MOUSE_BUTTON_LEFT, MouseActions, PointerAction};
 use fantoccini::key::Key;
 use serde_json::{Value, json};
 use sqlx::MySqlPool;
@@ -96,9 +98,21 @@ async fn a_preview_link_shows_the_draft_to_anyone_until_it_runs_out(pool: MySqlP
         open_desk(&client, &base, "/templates/2?product=whimbrel").await;
         find(&client, ".order button[aria-label^='Breadcrumb on wide']").await.click().await.unwrap();
         until(&client, &in_proof("Wide", "!page.querySelector('.k-breadcrumb')")).await;
-        click(&client, ".head button", "Page").await;
-        click(&client, ".v-list-item", "Preview link").await;
+        // Let go over a proof the menu stays, and an act is done once.
+        ask(&client, "(() => { window.done = 0; addEventListener('click', e => e.target.closest('.v-list-item') && done++) })()").await;
+        let button = MOUSE_BUTTON_LEFT;
+        for (css, then) in [
+            (".head [aria-haspopup=menu]", PointerAction::Down { button }),
+            ("iframe[title='Proof, Wide']", PointerAction::Up { button }),
+        ] {
+            let element = find(&client, css).await;
+            let to = PointerAction::MoveToElement { element, duration: None, x: 0.0, y: 0.0 };
+            client.perform_actions(MouseActions::new("mouse".to_owned()).then(to).then(then)).await.unwrap();
+        }
+        until(&client, "document.querySelector('.v-list-item')?.closest('.v-overlay__content').getAnimations().length === 0").await;
+        Hand::new(&client).click(".v-list-item", "Preview link").await;
         click(&client, "[aria-label='Preview link'] button", "Make a link").await;
+        assert_eq!(ask(&client, "done").await, 1);
         until(&client, "document.querySelector('[aria-label=\"Preview link\"] input[readonly]')?.value.includes('/shop/preview/')").await;
         let link = ask(&client, "document.querySelector('[aria-label=\"Preview link\"] input[readonly]').value").await;
         let link = link.as_str().unwrap();

@@ -18,13 +18,23 @@ function arm(): void {
 }
 
 let pressed = false;
+let heard = new AbortController();
 function press(event: MouseEvent): void {
   if (event.button !== 0 || open.value) return;
   arm();
   pressed = open.value = true;
-  addEventListener("mouseup", release, { once: true, capture: true });
+  heard = new AbortController();
+  const once = { capture: true, signal: heard.signal };
+  addEventListener("mouseup", release, once);
+  // Of a button that is let go over a proof nothing is heard: the next press ends this one.
+  addEventListener("mousedown", forget, once);
+}
+function forget(): void {
+  pressed = false;
+  heard.abort();
 }
 function release(event: MouseEvent): void {
+  heard.abort();
   if (!(event.target instanceof Element)) return;
   event.target.closest<HTMLElement>(`[data-acts="${id}"] .v-list-item`)?.click();
 }
@@ -34,7 +44,7 @@ function click(): void {
   open.value = pressed || !open.value;
   pressed = false;
 }
-onBeforeUnmount(() => removeEventListener("mouseup", release, true));
+onBeforeUnmount(() => heard.abort());
 
 const menu = computed(() => ({
   "aria-haspopup": "menu" as const,
