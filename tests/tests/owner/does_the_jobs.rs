@@ -3,6 +3,7 @@
 use compagina_tests::desk::{choose, click, drag, in_both, kept, open_desk, order, proofs_are_drawn};
 use compagina_tests::hand::Hand;
 use compagina_tests::{Browser, Owner, Screen, Site, ask, find, json_of, until};
+use fantoccini::actions::{InputSource, KeyAction, KeyActions};
 use fantoccini::key::Key;
 use serde_json::{Value, json};
 use sqlx::MySqlPool;
@@ -379,12 +380,28 @@ async fn a_page_of_its_own(pool: MySqlPool) {
         in_both(client, strip).await;
 
         hand.key("a").await;
+        // As fast as they come: no letter waits for what was added before.
+        let mut typed = KeyActions::new("keys".to_owned());
         for piece in ["quotes", "rating", "row of pictures", "questions"] {
-            let entry = format!("{piece}{}{}{}", Key::Shift, Key::Enter, Key::Shift);
-            find(client, "[aria-label='Find a piece to add']").await.send_keys(&entry).await.unwrap();
+            for value in piece.chars() {
+                typed = typed.then(KeyAction::Down { value }).then(KeyAction::Up { value });
+            }
+            let (shift, enter) = (char::from(Key::Shift), char::from(Key::Enter));
+            typed = typed.then(KeyAction::Down { value: shift }).then(KeyAction::Down { value: enter });
+            typed = typed.then(KeyAction::Up { value: enter }).then(KeyAction::Up { value: shift });
             hand.did(1);
-            until(client, "document.querySelector('[aria-label=\"Find a piece to add\"]')?.value === ''").await;
         }
+        find(client, "[aria-label='Find a piece to add']").await;
+        client.perform_actions(typed).await.unwrap();
+        until(
+            client,
+            "[...document.querySelectorAll('.order .what')].map(e => e.firstChild.textContent.trim()).join()
+                .includes('Quotes,Rating line,Row of pictures,Questions')",
+        )
+        .await;
+        // A line below the finder stays under the pointer until that is let go.
+        Hand::new(client).click(".order .row[data-piece] .what", "Title").await;
+        until(client, "document.querySelector('.slip h2')?.innerText.endsWith('Title')").await;
         hand.menu(".head button", "Page", "Slim").await;
         kept(client).await;
         hand.click(".head button", "Publish").await;

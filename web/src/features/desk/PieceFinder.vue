@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onMounted, ref } from "vue";
+import { computed, onBeforeUnmount, onMounted, ref } from "vue";
 import { useDesk } from "./deskStore";
 import type { Kind, Situation } from "./types";
 import { type KeptBand, useKeptBands } from "./useKeptBands";
@@ -70,10 +70,28 @@ function step(by: number): void {
   if (count) at.value = (at.value + by + count) % count;
 }
 
+// What is pressed elsewhere stays where it is until the pointer is let go: it would be missed otherwise.
+let pressed = false;
+let left = false;
 function leave(event: FocusEvent): void {
-  const next = event.relatedTarget as Node | null;
-  if (!(event.currentTarget as HTMLElement).contains(next)) emit("close");
+  left = !(event.currentTarget as HTMLElement).contains(event.relatedTarget as Node | null);
+  if (left && !pressed) emit("close");
 }
+function press(): void {
+  pressed = true;
+}
+function letGo(): void {
+  pressed = false;
+  if (left) setTimeout(() => emit("close"));
+}
+const gone = new AbortController();
+onMounted(() => {
+  const there = { capture: true, signal: gone.signal };
+  addEventListener("pointerdown", press, there);
+  addEventListener("pointerup", letGo, there);
+  addEventListener("pointercancel", letGo, there);
+});
+onBeforeUnmount(() => gone.abort());
 </script>
 
 <template>

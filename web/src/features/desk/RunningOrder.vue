@@ -10,7 +10,7 @@ import PieceFinder from "./PieceFinder.vue";
 import { useDesk } from "./deskStore";
 import { injectMoves } from "./keys";
 import { type Line, type Where, lastInFirstScreen, whereIs } from "./order";
-import { type Boxes, type Device, type Kind, type Piece, type Place, SCREENS, type Situation } from "./types";
+import { type Boxes, type Device, type Kind, type Piece, SCREENS, type Situation } from "./types";
 import { useResizeObserver } from "../../ui/useResizeObserver";
 import { useVisibility } from "./useVisibility";
 import TextInput from "../../ui/fields/TextInput.vue";
@@ -23,8 +23,8 @@ defineEmits<{ starters: [] }>();
 const desk = useDesk();
 const moves = injectMoves();
 const visibility = useVisibility();
-/** The place at which the finder is open. */
-const gap = ref<Place | null>(null);
+/** The column in which the finder is open, and behind what: the line it was opened at, then what was added from it. */
+const gap = ref<{ column: string; behind: string[] } | null>(null);
 /** What was typed into it: it moves on with what is added, and letters that come meanwhile go along. */
 const adds = ref("");
 watch(gap, (now, before) => {
@@ -62,15 +62,17 @@ const folds = computed(() => ({
 watch(adding, (wanted) => {
   if (!wanted) return;
   adding.value = false;
-  gap.value = moves.placeForNew();
+  const at = moves.placeForNew();
+  gap.value = at && { column: at.column, behind: piecesOf(at.column).slice(0, at.index) };
 });
 
-// Where there is less room than before, the chosen line stays in sight.
+// Where there is less room than before, or the finder has gone, the chosen line stays in sight.
 const scroll = ref<HTMLElement | null>(null);
 const room = useResizeObserver(scroll);
 watch(
-  () => room.value.height,
-  () => scroll.value?.querySelector(".chosen")?.scrollIntoView({ block: "nearest" }),
+  [() => room.value.height, () => gap.value === null],
+  () => gap.value === null && scroll.value?.querySelector(".chosen")?.scrollIntoView({ block: "nearest" }),
+  { flush: "post" },
 );
 
 /** Bands that are folded, until the desk is left. */
@@ -128,20 +130,31 @@ const bandWhy = computed(
     ),
 );
 
-function isGap(column: string, index: number): boolean {
-  return gap.value?.column === column && gap.value.index === index;
+function piecesOf(column: string): string[] {
+  const all = desk.draft?.layout.bands.flatMap((b) => b.columns) ?? [];
+  return all.find((c) => c.id === column)?.pieces.map((piece) => piece.id) ?? [];
+}
+/** Where the finder stands: it moves on only once what was added is drawn, so that it has every letter meanwhile. */
+const stands = computed(() => {
+  const drawn = columns.value.get(gap.value?.column ?? "") ?? [];
+  return gap.value?.behind.findLast((id) => drawn.includes(id)) ?? drawn.at(-1) ?? null;
+});
+function isGap(column: string, behind: string | null): boolean {
+  return gap.value?.column === column && stands.value === behind;
 }
 
 function pick(kind: Kind, more: boolean): void {
-  const at = gap.value;
-  if (!at) return;
-  gap.value = more ? { column: at.column, index: at.index + 1 } : null;
+  if (!gap.value) return;
+  const { column, behind } = gap.value;
+  const now = piecesOf(column);
+  const last = behind.findLast((id) => now.includes(id));
+  const added = moves.add(kind, { column, index: last ? now.indexOf(last) + 1 : now.length });
+  gap.value = more ? { column, behind: [...behind, added] } : null;
   adds.value = "";
-  moves.add(kind, at);
 }
 /** A finder that goes away as the next one opens doesn't close that. */
-function close(column: string, index: number): void {
-  if (isGap(column, index)) gap.value = null;
+function close(column: string, behind: string | null): void {
+  if (isGap(column, behind)) gap.value = null;
 }
 
 function dropped(event: { item: HTMLElement; to: HTMLElement; newDraggableIndex?: number | undefined }): void {
@@ -227,7 +240,7 @@ function hintOf(piece: Piece): string {
             <!-- A line is one element with all that belongs to it: what is dragged away is put back beside its neighbours
                  before it is taken out of the list, and would stay there if it were one of several. -->
             <li
-              v-for="({ piece, number }, index) in linesOf(column.id)"
+              v-for="{ piece, number } in linesOf(column.id)"
               :key="piece.id"
               class="line"
               :data-piece="piece.id"
@@ -243,32 +256,31 @@ function hintOf(piece: Piece): string {
                 :shown-phone="visibility.isShown(piece.id, 'phone')"
                 :out="isOut(piece.id)"
                 :data-piece="piece.id"
-                @gap="gap = { column: column.id, index: index + 1 }"
+                @gap="gap = { column: column.id, behind: [piece.id] }"
                 @toggle="(device) => visibility.toggle(piece.id, device)"
               />
-              <div v-if="isGap(column.id, index + 1)" class="finder">
+              <div v-if="isGap(column.id, piece.id)" class="finder">
                 <PieceFinder
                   v-model:typed="adds"
                   :product="facts"
                   :band="band.id"
                   @pick="pick"
-                  @close="close(column.id, index + 1)"
+                  @close="close(column.id, piece.id)"
                 />
               </div>
               <p v-if="number === folds.phone" class="fold">{{ say("running-order-phone-first-screen-ends") }} <i /></p>
               <p v-if="number === folds.wide" class="fold">{{ say("running-order-wide-first-screen-ends") }} <i /></p>
             </li>
             <li v-if="!columns.get(column.id)?.length" class="nothing">
-              <!-- What is added here goes on to be added to before it is drawn. -->
               <PieceFinder
-                v-if="gap?.column === column.id"
+                v-if="isGap(column.id, null)"
                 v-model:typed="adds"
                 :product="facts"
                 :band="band.id"
                 @pick="pick"
-                @close="close(column.id, 0)"
+                @close="close(column.id, null)"
               />
-              <button v-else class="quiet" @click="gap = { column: column.id, index: 0 }">
+              <button v-else class="quiet" @click="gap = { column: column.id, behind: [] }">
                 {{ say("running-order-nothing-here-yet-add") }}
               </button>
             </li>

@@ -69,10 +69,11 @@ export function useMoves() {
     tell();
   }
 
-  function add(kind: Kind, at: Place): void {
+  function add(kind: Kind, at: Place): string {
     const id = newId("p");
     void desk.edit({ op: "add_piece", piece: { id, kind, values: {} }, at });
     choose({ piece: id });
+    return id;
   }
 
   /** The place for something new: behind the chosen line, in the chosen band, or at the end. An empty page gets a band. */
