@@ -69,10 +69,13 @@ impl<'a> Hand<'a> {
 
     /// Moves the pointer to the middle of something and does something there with its button.
     async fn point(&self, css: &str, then: PointerAction) {
-        // What was done before may still bring its own line into sight.
+        // What was done before may still bring its own line into sight, and what opens is still growing.
         let still = format!(
-            "(() => {{ const e = document.querySelector('{css}'); const now = JSON.stringify(e.getBoundingClientRect());
-                const same = e.dataset.handAt === now; e.dataset.handAt = now; return same; }})()"
+            "(() => {{ const e = document.querySelector('{css}'), box = e.getBoundingClientRect(), now = JSON.stringify(box);
+                const same = e.dataset.handAt === now; e.dataset.handAt = now;
+                const grows = e.closest('.v-overlay__content')?.getAnimations().length > 0;
+                const there = document.elementFromPoint(box.left + Math.min(box.width / 2, 60), box.top + box.height / 2);
+                return same && !grows && e.contains(there); }})()"
         );
         until(self.client, &still).await;
         let (x, y, width, height) = find(self.client, css).await.rectangle().await.unwrap();
