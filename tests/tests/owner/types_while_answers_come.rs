@@ -466,3 +466,20 @@ async fn what_is_sent_twice_while_its_answer_is_late_is_made_once(pool: MySqlPoo
     })
     .await;
 }
+
+#[sqlx::test(migrations = false)]
+async fn a_linked_band_is_not_offered_to_be_kept_before_its_name_is_read(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    with_late_answers(&site, "/templates/3", async |client| {
+        let client = &client;
+        proofs_are_drawn(client).await;
+        hold(client, "/api/kept-bands").await;
+        click(client, ".order .band", "How we sew").await;
+        let keeps = "[aria-label='Keep this band for other templates']";
+        find(client, keeps).await;
+        assert_eq!(ask(client, &format!("document.querySelector(\"{keeps}\").disabled")).await, true);
+        ask(client, "void window.holds.go()").await;
+        find(client, "[aria-label='Kept as “How we sew”']:enabled").await;
+    })
+    .await;
+}

@@ -20,6 +20,8 @@ const keeping = ref(false);
 const name = ref("");
 
 const linked = computed(() => kept.value.find((one) => one.id === props.band.kept) ?? null);
+/** A linked band whose name hasn't been read yet isn't offered as one that could be kept. */
+const unread = computed(() => typeof props.band.kept === "number" && linked.value === null);
 const others = computed(() => (linked.value?.used ?? []).filter((one) => one !== desk.view?.name));
 const index = computed(() => (desk.draft?.layout.bands ?? []).findIndex((band) => band.id === props.band.id));
 
@@ -27,6 +29,8 @@ async function keep(): Promise<void> {
   const at = index.value;
   keeping.value = false;
   await desk.keepBand(props.band.id, name.value);
+  // Refused, the name stands there when it is opened again.
+  if (!desk.problem) name.value = "";
   chooseAt(at);
   await load();
 }
@@ -76,6 +80,7 @@ async function unlink(): Promise<void> {
         v-bind="menu"
         class="tool"
         :class="{ on: linked }"
+        :disabled="unread"
         :title="linked ? say('kept-bands-kept', { name: linked.name }) : say('kept-bands-keep-band-other-templates')"
         :aria-label="
           linked ? say('kept-bands-kept', { name: linked.name }) : say('kept-bands-keep-band-other-templates')
