@@ -19,7 +19,10 @@ const LATE: &str = r#"
     window.fetch = async (wanted, options) => {
         const [method, address] = [options?.method ?? wanted.method ?? "GET", String(wanted.url ?? wanted)];
         const is_step = method !== "GET" && address.includes("/api/") && !address.endsWith("/presence");
-        if (window.holds && address.includes(window.holds.what)) await window.holds.until;
+        if (window.holds && address.includes(window.holds.what)) {
+            window.holds.asked = true;
+            await window.holds.until;
+        }
         if (!is_step) return fetch_at_once(wanted, options);
         if (window.fails > 0) { window.fails -= 1; return new Response(null, { status: 502 }); }
         const answer = await fetch_at_once(wanted, options);
@@ -480,6 +483,33 @@ async fn a_linked_band_is_not_offered_to_be_kept_before_its_name_is_read(pool: M
         assert_eq!(ask(client, &format!("document.querySelector(\"{keeps}\").disabled")).await, true);
         ask(client, "void window.holds.go()").await;
         find(client, "[aria-label='Kept as “How we sew”']:enabled").await;
+    })
+    .await;
+}
+
+#[sqlx::test(migrations = false)]
+async fn what_another_changed_is_shown_although_a_step_was_refused_while_it_was_read(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    with_late_answers(&site, "/templates/2?product=whimbrel", async |client| {
+        let client = &client;
+        proofs_are_drawn(client).await;
+        choose(client, "Summary").await;
+        hold(client, "/api/templates/2/draft").await;
+        let desk = json_of(owner.get("/api/templates/2/desk").await).await;
+        let summary = ask(client, "document.querySelector('.order .row.chosen').dataset.piece").await;
+        let op = json!({ "op": "remove_piece", "piece": summary });
+        let step = json!({ "revision": desk["draft"]["revision"], "op": op });
+        assert_eq!(owner.post("/api/templates/2/operations", &step).await.status(), 200);
+        until(client, "window.holds.asked").await;
+        press(client, "d").await;
+        until(client, "document.querySelector('main [role=alert]')").await;
+        ask(client, "void window.holds.go()").await;
+        until(
+            client,
+            "![...document.querySelectorAll('.order .what')].some(e => e.innerText.startsWith('Summary'))",
+        )
+        .await;
     })
     .await;
 }

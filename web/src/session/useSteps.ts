@@ -173,13 +173,15 @@ export function useSteps<V extends object>(
       return data !== undefined;
     });
   }
-  /** Tells whether it could be read. */
-  async function reread(by = read): Promise<boolean> {
+  /** Tells whether it could be read, and whether a step was answered meanwhile: then what was read isn't shown. */
+  async function reread(by = read): Promise<"read" | "late" | "unread"> {
     const [{ thing }, before] = [on(), answers];
     const { data } = await by(() => undefined);
-    // Another thing was opened meanwhile, or something newer was told.
-    if (data && !disposed && thing === on().thing && before === answers) await take(data);
-    return data !== undefined;
+    if (!data) return "unread";
+    if (disposed || thing !== on().thing) return "read";
+    if (before !== answers) return "late";
+    await take(data);
+    return "read";
   }
   /** Others have changed things: what is shown here is read anew, unless it is that new already. */
   async function hear(told: Heard): Promise<void> {
@@ -190,15 +192,19 @@ export function useSteps<V extends object>(
       : said.filter(({ thing }) => ["everything", knownOf(on().thing, server.value).thing].includes(thing));
     if (all.length === 0) return;
     if (!atOnce) await typingEnds();
-    // One's own steps are answered first: they tell as much.
-    await tail;
     const isNews = (one: Said | null): boolean =>
       typeof one?.revision !== "number" || one.revision > knownOf(on().thing, server.value).revision;
-    const news = all.filter(isNews);
-    if (news.length === 0) return;
-    const by = news.every((one) => typeof one?.revision === "number") ? readChanged : read;
-    for (const pause of HEARD_AGAIN_MS) {
-      if (disposed || (await reread(by))) return;
+    for (let tries = 0; !disposed;) {
+      // One's own steps are answered first: they tell as much, unless they are refused.
+      await tail;
+      const news = all.filter(isNews);
+      if (news.length === 0) return;
+      const by = news.every((one) => typeof one?.revision === "number") ? readChanged : read;
+      const how = await reread(by);
+      if (how === "read") return;
+      if (how === "late") continue;
+      const pause = HEARD_AGAIN_MS[tries++];
+      if (pause === undefined) return;
       await new Promise((go) => setTimeout(go, pause));
     }
   }
