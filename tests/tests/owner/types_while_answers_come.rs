@@ -504,6 +504,8 @@ async fn what_another_changed_is_shown_although_a_step_was_refused_while_it_was_
         until(client, "window.holds.asked").await;
         press(client, "d").await;
         until(client, "document.querySelector('main [role=alert]')").await;
+        click(client, "main [role=alert] button", "Understood").await;
+        until(client, "!document.querySelector('main [role=alert]')").await;
         ask(client, "void window.holds.go()").await;
         until(
             client,
