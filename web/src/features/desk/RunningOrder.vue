@@ -239,12 +239,7 @@ function hintOf(piece: Piece): string {
           >
             <!-- A line is one element with all that belongs to it: what is dragged away is put back beside its neighbours
                  before it is taken out of the list, and would stay there if it were one of several. -->
-            <li
-              v-for="{ piece, number } in linesOf(column.id)"
-              :key="piece.id"
-              class="line"
-              :data-piece="piece.id"
-            >
+            <li v-for="{ piece, number } in linesOf(column.id)" :key="piece.id" class="line" :data-piece="piece.id">
               <OrderRow
                 :piece="piece"
                 :number="number"
