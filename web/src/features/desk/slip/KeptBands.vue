@@ -9,6 +9,7 @@ import { newId } from "../order";
 import { useKeptBands } from "../useKeptBands";
 import type { Band } from "../types";
 import TextInput from "../../../ui/fields/TextInput.vue";
+import { useNewName } from "../../../ui/useNewName";
 import { say } from "../../../words";
 
 /** A band below the chosen one, new or a kept one; and keeping the chosen one for other templates. */
@@ -17,7 +18,7 @@ const desk = useDesk();
 const moves = injectMoves();
 const { kept, here, load, put, chooseAt } = useKeptBands();
 const keeping = ref(false);
-const name = ref("");
+const { name, add: keep } = useNewName(keepAs);
 
 const linked = computed(() => kept.value.find((one) => one.id === props.band.kept) ?? null);
 /** A linked band whose name hasn't been read yet isn't offered as one that could be kept. */
@@ -25,14 +26,13 @@ const unread = computed(() => typeof props.band.kept === "number" && linked.valu
 const others = computed(() => (linked.value?.used ?? []).filter((one) => one !== desk.view?.name));
 const index = computed(() => (desk.draft?.layout.bands ?? []).findIndex((band) => band.id === props.band.id));
 
-async function keep(): Promise<void> {
+async function keepAs(wanted: string): Promise<boolean> {
   const at = index.value;
   keeping.value = false;
-  await desk.keepBand(props.band.id, name.value);
-  // Refused, the name stands there when it is opened again.
-  if (!desk.problem) name.value = "";
+  const taken = await desk.keepBand(props.band.id, wanted);
   chooseAt(at);
   await load();
+  return taken;
 }
 async function unlink(): Promise<void> {
   const at = index.value;
