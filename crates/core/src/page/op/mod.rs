@@ -166,13 +166,13 @@ pub enum Op {
 #[derive(Debug, Clone, PartialEq, Eq, thiserror::Error)]
 pub enum OpError {
     /// No piece has this name.
-    #[error("there is no piece “{0}” on this page any more")]
+    #[error("this piece isn't on the page any more")]
     NoSuchPiece(PieceId),
     /// No band has this name.
-    #[error("there is no band “{0}” on this page any more")]
+    #[error("this band isn't on the page any more")]
     NoSuchBand(BandId),
     /// No column has this name.
-    #[error("there is no column “{0}” on this page any more")]
+    #[error("this column isn't on the page any more")]
     NoSuchColumn(ColumnId),
     /// Place {index} is beyond the end: there are {length}.
     #[error("place {index} is beyond the end: there are {length}")]

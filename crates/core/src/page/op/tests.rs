@@ -138,6 +138,11 @@ fn what_is_not_there_is_refused_by_name() {
     assert_eq!(refused(Op::RemoveBand { band: band_id("ghost") }), OpError::NoSuchBand(band_id("ghost")));
     let reason = refused(Op::MovePiece { piece: id("buy"), to: at("ghost", 0) });
     assert!(matches!(reason, OpError::NoSuchColumn(_)));
+    assert_eq!(
+        reason.to_string(),
+        "this column isn't on the page any more",
+        "its code tells an owner nothing"
+    );
     let reason = refused(Op::MovePiece { piece: id("buy"), to: at("right", 3) });
     assert_eq!(reason, OpError::BeyondTheEnd { index: 3, length: 2 });
     let reason = refused(Op::MoveBand { band: band_id("top"), index: 2 });
