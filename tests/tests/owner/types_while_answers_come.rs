@@ -488,6 +488,24 @@ async fn a_linked_band_is_not_offered_to_be_kept_before_its_name_is_read(pool: M
 }
 
 #[sqlx::test(migrations = false)]
+async fn an_address_is_typed_once_the_old_one_is_read(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    with_late_answers(&site, "/", async |client| {
+        let client = &client;
+        find(client, "[aria-label='More about Dunlin']").await.click().await.unwrap();
+        hold(client, "/dunlin/address").await;
+        click(client, ".v-list-item", "Change its address").await;
+        until(client, "document.querySelector('[aria-label=Address]')?.disabled && window.holds.asked").await;
+        ask(client, "void window.holds.go()").await;
+        // Its keys come to the field then, and what is typed takes the old one's place.
+        until(client, "document.activeElement?.ariaLabel === 'Address'").await;
+        client.active_element().await.unwrap().send_keys("wader").await.unwrap();
+        assert_eq!(ask(client, "document.querySelector('[aria-label=Address]').value").await, "wader");
+    })
+    .await;
+}
+
+#[sqlx::test(migrations = false)]
 async fn what_another_changed_is_shown_although_a_step_was_refused_while_it_was_read(pool: MySqlPool) {
     let site = Site::start(pool).await;
     let owner = site.owner().await;

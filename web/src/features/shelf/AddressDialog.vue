@@ -20,12 +20,16 @@ async function take(call: Promise<Answer<Address>>): Promise<boolean> {
   const { data, error } = await call;
   problem.value = error ?? null;
   if (!data) return false;
-  // What is typed meanwhile stays.
+  // What was typed meanwhile stays.
   if (typed.value === (view.value?.address ?? "")) typed.value = data.address;
   view.value = data;
   return true;
 }
-void take(ask(api.GET(at, { params: { path } })));
+/** Until it is read there is nothing to change: it would come into the field between two letters. */
+async function load(): Promise<void> {
+  await take(ask(api.GET(at, { params: { path } })));
+}
+void load();
 async function move(): Promise<void> {
   if (!(await take(ask(api.PUT(at, { params: { path }, body: { address: typed.value } }))))) return;
   emit("changed");
@@ -42,16 +46,17 @@ async function letGo(address: string): Promise<void> {
     :title="say('address-dialog-another-address', { name: product.name })"
     :width="520"
     :act="say('address-dialog-move-page')"
-    :ready="typed.trim() !== '' && typed.trim() !== view?.address"
+    :ready="view !== null && typed.trim() !== '' && typed.trim() !== view.address"
     @submit.prevent="move"
     @close="emit('close')"
   >
     <p class="soft">{{ say("address-dialog-links-where-page-stands") }}</p>
-    <ProblemNote :problem="problem" />
+    <ProblemNote :problem="problem" v-on="view ? {} : { retry: load }" />
     <label>
       <span class="soft">{{ say("address-dialog-shop-products") }}</span>
       <TextInput
         v-model="typed"
+        :disabled="view === null"
         :aria-label="say('address-dialog-address')"
         maxlength="80"
         spellcheck="false"
