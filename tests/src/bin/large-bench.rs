@@ -119,7 +119,7 @@ async fn leafed(client: &Client, base: &str) {
         let live = ask(client, "document.querySelectorAll('iframe').length").await.as_u64().unwrap();
         most = most.max(live);
     }
-    let cards = ask(client, "document.querySelectorAll('.found li').length").await;
+    let cards = ask(client, "[...document.querySelectorAll('.found ul')].reduce((all, part) => all + Number(part.dataset.holds), 0)").await;
     let (taken, held) = memory(client).await;
     println!(
         "Shelf: {cards} cards leafed through, at most {most} small pages live, the page takes {taken} MB, {held} of it held"

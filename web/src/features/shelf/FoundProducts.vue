@@ -1,9 +1,10 @@
 <script setup lang="ts">
-import { onBeforeUnmount, onMounted, ref, watch } from "vue";
+import { computed, onBeforeUnmount, onMounted, ref, watch } from "vue";
 import NearSight from "../../ui/NearSight.vue";
 import EmptyPlace from "../../ui/notes/EmptyPlace.vue";
 import ProblemNote from "../../ui/notes/ProblemNote.vue";
 import { useComesInSight } from "../../ui/useComesInSight";
+import { useResizeObserver } from "../../ui/useResizeObserver";
 import ProductActs from "./ProductActs.vue";
 import ProductCard from "./ProductCard.vue";
 import type { FoundControl } from "./useFound";
@@ -20,6 +21,16 @@ onMounted(scroll.begin);
 onBeforeUnmount(scroll.end);
 // What was found anew may be too short for its end to go out of sight and come back.
 watch(found, () => scroll.again(), { flush: "post" });
+/** Of thousands only a few rows are there at a time; the rest keep their place. */
+const ROWS = 3;
+const [CARD, BETWEEN] = [206, 18];
+const place = ref<HTMLElement | null>(null);
+const room = useResizeObserver(place);
+const parts = computed(() => {
+  const size = ROWS * Math.max(1, Math.floor((room.value.width + BETWEEN) / (CARD + BETWEEN)));
+  const count = room.value.width ? Math.ceil(products.value.length / size) : 0;
+  return Array.from({ length: count }, (_, at) => products.value.slice(at * size, (at + 1) * size));
+});
 const nameOf = (kind: string): string => props.types.find((type) => type.handle === kind)?.name ?? kind;
 async function changed(): Promise<void> {
   emit("changed");
@@ -28,13 +39,19 @@ async function changed(): Promise<void> {
 </script>
 
 <template>
-  <section class="found" :aria-label="say('found-products-products-found')">
-    <ul>
-      <NearSight v-for="product in products" :key="product.handle" tag="li" :height="212">
+  <section ref="place" class="found" :aria-label="say('found-products-products-found')">
+    <NearSight
+      v-for="part in parts"
+      :key="part[0]?.handle"
+      tag="ul"
+      :height="ROWS * 228 - 16"
+      :data-holds="part.length"
+    >
+      <li v-for="product in part" :key="product.handle">
         <ProductCard :product="product" :kind="wish.type ? undefined : nameOf(product.kind)" told />
         <ProductActs :product="product" :types="types" @changed="changed" @problem="problem = $event" />
-      </NearSight>
-    </ul>
+      </li>
+    </NearSight>
     <EmptyPlace v-if="found?.count === 0">{{ say("found-products-nothing-shelf-fits-name") }}</EmptyPlace>
     <ProblemNote :problem="problem" @retry="load" />
     <div ref="end" class="end soft">
@@ -46,6 +63,9 @@ async function changed(): Promise<void> {
 <style scoped>
 .found {
   grid-column: 1 / -1;
+}
+.found ul + ul {
+  margin-top: 16px;
 }
 .end {
   min-height: 24px;

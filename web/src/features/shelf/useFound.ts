@@ -41,7 +41,7 @@ export function useFound() {
 
   /** What was found last, with what else could be wished for. */
   const found = shallowRef<Schemas["ShelfFound"] | null>(null);
-  const products = ref<ShelfProduct[]>([]);
+  const products = shallowRef<ShelfProduct[]>([]);
   const problem = ref<ApiError | null>(null);
   const busy = ref(false);
   let turn = 0;
@@ -71,7 +71,7 @@ export function useFound() {
     const next = await part(products.value.length);
     if (!next) return false;
     const there = new Set(products.value.map((one) => one.handle));
-    products.value.push(...next.products.filter((one) => !there.has(one.handle)));
+    products.value = [...products.value, ...next.products.filter((one) => !there.has(one.handle))];
     return next.products.length > 0;
   }
   watch(() => JSON.stringify(wish.value), load, { immediate: true });

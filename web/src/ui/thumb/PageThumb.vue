@@ -56,7 +56,7 @@ onMounted(() => {
     (entries) => {
       seen.value = entries.at(-1)?.isIntersecting ?? false;
     },
-    { rootMargin: "160px" },
+    { rootMargin: "40px" },
   );
   if (holder.value) observer.observe(holder.value);
 });

@@ -1,7 +1,7 @@
 /** Frames in which pages are drawn small. One that is let go is kept and used again for another page: browsers are slow
  *  in giving back what a frame took, and a new one costs more than the page that it shows. */
 
-const MOST_KEPT = 24;
+const MOST_KEPT = 12;
 const kept: HTMLIFrameElement[] = [];
 let store: Movable | undefined;
 
