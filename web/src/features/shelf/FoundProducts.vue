@@ -23,7 +23,8 @@ onBeforeUnmount(scroll.end);
 watch(found, () => scroll.again(), { flush: "post" });
 /** Of thousands only a few rows are there at a time; the rest keep their place. */
 const ROWS = 3;
-const [CARD, BETWEEN] = [206, 18];
+/** A card's least width and what is between two, as the shelf's columns have them; and about how high a row is. */
+const [CARD, BETWEEN, ROW] = [206, 18, 256];
 const place = ref<HTMLElement | null>(null);
 const room = useResizeObserver(place);
 const parts = computed(() => {
@@ -40,13 +41,7 @@ async function changed(): Promise<void> {
 
 <template>
   <section ref="place" class="found" :aria-label="say('found-products-products-found')">
-    <NearSight
-      v-for="part in parts"
-      :key="part[0]?.handle"
-      tag="ul"
-      :height="ROWS * 228 - 16"
-      :data-holds="part.length"
-    >
+    <NearSight v-for="part in parts" :key="part[0]?.handle" tag="ul" :height="ROWS * ROW" :data-holds="part.length">
       <li v-for="product in part" :key="product.handle">
         <ProductCard :product="product" :kind="wish.type ? undefined : nameOf(product.kind)" told />
         <ProductActs :product="product" :types="types" @changed="changed" @problem="problem = $event" />
