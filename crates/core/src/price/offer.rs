@@ -1,7 +1,8 @@
 use super::{Next, Prices, Promise, Quote, Surface};
 use crate::catalog::{Product, ProductState, Stock, Terms, Variant};
 use crate::choice::{Selection, ValueState, fitting, states, variant_of};
-use crate::ids::VariantId;
+use crate::ids::{ValueId, VariantId};
+use crate::media::Picture;
 use crate::money::{Money, MoneyError};
 use serde::Serialize;
 
@@ -195,10 +196,16 @@ fn not_sold(product: &Product) -> Option<Hindrance> {
 
 fn pictures(product: &Product, selection: &Selection, variant: Option<&Variant>) -> Vec<usize> {
     let chosen = selection.value_ids(product);
-    let mut shown: Vec<usize> = (0..product.pictures.len())
-        .filter(|i| chosen.is_empty() || product.pictures[*i].belongs_to(&chosen))
-        .collect();
-    shown.sort_by_key(|i| product.pictures[*i].values.is_empty());
+    // What isn't chosen yet leaves the pictures of all its values.
+    let is_open = |value: &ValueId| {
+        let of = product.options.iter().position(|option| option.values.iter().any(|one| one.id == *value));
+        of.is_some_and(|option| selection.get(option).is_none())
+    };
+    let fits = |picture: &Picture| picture.values.iter().all(|v| chosen.contains(v) || is_open(v));
+    let mut shown: Vec<usize> =
+        (0..product.pictures.len()).filter(|i| chosen.is_empty() || fits(&product.pictures[*i])).collect();
+    let own = |picture: &Picture| picture.values.iter().any(|v| chosen.is_empty() || chosen.contains(v));
+    shown.sort_by_key(|i| !own(&product.pictures[*i]));
     if let Some(own) = variant.and_then(|v| v.picture).filter(|own| *own < product.pictures.len()) {
         shown.retain(|place| *place != own);
         shown.insert(0, own);
@@ -210,8 +217,6 @@ fn pictures(product: &Product, selection: &Selection, variant: Option<&Variant>)
 mod tests {
     use super::*;
     use crate::catalog::samples::{pounds, product, with_variants};
-    use crate::ids::ValueId;
-    use crate::media::Picture;
 
     fn kite() -> Product {
         let mut kite = with_variants(
@@ -270,6 +275,19 @@ mod tests {
         let mut kite = kite();
         kite.variants[0].stock = Stock::Counted(0);
         assert_eq!(of(&kite, None, 1).hindrance, Some(Hindrance::SoldOut));
+    }
+
+    #[test]
+    fn what_is_not_chosen_yet_leaves_the_pictures_of_all_its_values() {
+        let mut kite = product(&[("colour", 2), ("sail", 2)]);
+        let colours: Vec<ValueId> = kite.options[0].values.iter().map(|value| value.id).collect();
+        let of = |values: &[ValueId]| Picture { values: values.to_vec(), ..Picture::default() };
+        kite.pictures = vec![of(&colours[..1]), of(&colours[1..]), of(&[])];
+        let shown = |values: &[Option<u16>]| {
+            offer(&kite, &Selection::from_values(values.to_vec()), 1).unwrap().pictures
+        };
+        assert_eq!(shown(&[None, Some(0)]), [0, 1, 2], "only the sail is chosen");
+        assert_eq!(shown(&[Some(1), None]), [1, 2]);
     }
 
     #[test]
