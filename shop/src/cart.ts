@@ -8,7 +8,8 @@ export function watchCart(counted: () => void): void {
     const clicked = event.submitter as HTMLButtonElement | null;
     // A pay shortcut leads on by itself, whatever follows the buy button.
     const leadsOn = clicked?.hasAttribute("formaction") || clicked?.name === "pay";
-    if (form.id === "buy" && form.target === "" && !leadsOn) {
+    const buys = form.id === "buy" || form.dataset.cardForm !== undefined;
+    if (buys && form.target === "" && !leadsOn) {
       const after = clicked?.name === "after" ? clicked.value : new FormData(form).get("after");
       if (after !== "side" && after !== "stay") return;
       event.preventDefault();

@@ -7,6 +7,15 @@ export interface Pick {
   value: string;
 }
 
+/** What one chose by an input or a list; nothing where it is no choice, or the choice of none. */
+export function pickOf(input: HTMLInputElement | HTMLSelectElement): Pick | null {
+  const { option } = input.dataset;
+  const chosen = input instanceof HTMLSelectElement ? input.selectedOptions[0] : input;
+  const place = chosen?.dataset.value;
+  if (option === undefined || place === undefined || !chosen) return null;
+  return { option: Number(option), place: Number(place), value: chosen.value };
+}
+
 export interface Parts {
   table: Table;
   /** What is asked for besides the choice, as it is now. */

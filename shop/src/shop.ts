@@ -1,11 +1,12 @@
+import { watchCards } from "./card";
 import { watchCart } from "./cart";
-import { Choice, type Pick } from "./choice";
+import { Choice, pickOf } from "./choice";
 import { type Asked, cartCount, cartCounts, entryOf, readTable, type Table } from "./entries";
 import { watchGalleries } from "./gallery";
 import { startFilms } from "./film";
 import { watchQuickLooks } from "./quick";
 import { fillShareLinks } from "./share";
-import { show, tellLate, tellMoves } from "./show";
+import { all, show, tellLate, tellMoves } from "./show";
 import { watchSticky } from "./sticky";
 import { orderProviders } from "./pay";
 import { watchTexts } from "./text";
@@ -38,15 +39,6 @@ function addressOf(table: Table, key: string): string {
   return location.pathname + (query === "" ? "" : `?${query}`) + location.hash;
 }
 
-/** What one chose by an input or a list; nothing where it is no choice, or the choice of none. */
-function pickOf(input: HTMLInputElement | HTMLSelectElement): Pick | null {
-  const { option } = input.dataset;
-  const chosen = input instanceof HTMLSelectElement ? input.selectedOptions[0] : input;
-  const place = chosen?.dataset.value;
-  if (option === undefined || place === undefined || !chosen) return null;
-  return { option: Number(option), place: Number(place), value: chosen.value };
-}
-
 function watchChoices(table: Table): void {
   const choice = new Choice({
     table,
@@ -63,6 +55,7 @@ function watchChoices(table: Table): void {
   });
   document.addEventListener("change", (event) => {
     const input = event.target as HTMLInputElement | HTMLSelectElement;
+    if (input.closest(".on-card")) return;
     const one = pickOf(input);
     if (one) choice.pick(one);
     else choice.look();
@@ -74,7 +67,7 @@ function watchChoices(table: Table): void {
   choice.look();
   // What a browser fills in again when one comes back to the page is what was chosen.
   addEventListener("pageshow", () => {
-    const fields = [...document.querySelectorAll<HTMLInputElement>("input[data-option]:checked")];
+    const fields = all<HTMLInputElement>(document, "input[data-option]:checked");
     for (const field of fields) {
       const one = pickOf(field);
       if (one && choice.entry && choice.entry.chosen[one.option] !== one.place) choice.pick(one);
@@ -100,6 +93,7 @@ function watchChoices(table: Table): void {
     }
     // Where choosing again clears, a click on what is chosen takes the choice back.
     const again = event.target as HTMLInputElement;
+    if (again.closest(".on-card")) return;
     const option = again.dataset.option;
     if (option === undefined || again.type !== "radio" || !again.closest("[data-clears]")) return;
     if (choice.entry?.chosen[Number(option)] === Number(again.dataset.value)) choice.choose(without(again.name));
@@ -134,6 +128,7 @@ showCartCount();
 addEventListener("pageshow", showCartCount);
 startFilms();
 watchQuickLooks();
+watchCards();
 watchCart(showCartCount);
 fillShareLinks();
 const table = readTable();

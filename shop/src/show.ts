@@ -1,43 +1,55 @@
 import type { Entry, Table, ValueState } from "./entries";
 import { showPictures } from "./gallery";
 
-/** Puts an entry onto the page: texts, marks, button, pictures. */
-export function show(entry: Entry, states: Table["states"]): void {
-  showTexts(entry);
-  for (const place of document.querySelectorAll<HTMLElement>("[data-picture]")) {
+/** Where an entry is shown: on one card, or on the page around all cards. */
+export type Place = HTMLElement | Document;
+
+/** Those of a place; a page's own are none of the cards' on it. */
+export function all<E extends Element = HTMLElement>(place: Place, selector: string): E[] {
+  const found = [...place.querySelectorAll<E>(selector)];
+  return place === document ? found.filter((one) => !one.closest(".on-card")) : found;
+}
+
+/** Puts an entry onto a page or a card: texts, marks, button, pictures. */
+export function show(entry: Entry, states: Table["states"], on: Place = document): void {
+  showTexts(entry, on);
+  for (const place of all(on, "[data-picture]")) {
     const [picture, address] = [place.querySelector("img"), entry.say[place.dataset.picture ?? ""]];
     if (picture && address && picture.getAttribute("src") !== address) {
       picture.removeAttribute("srcset");
       picture.src = address;
     }
   }
-  for (const field of document.querySelectorAll<HTMLInputElement>("[data-most]")) {
+  for (const field of all<HTMLInputElement>(on, "[data-most]")) {
     const most = Number(entry.say[field.dataset.most ?? ""] ?? "");
     if (most > 0) field.max = `${Math.max(most, Number(field.min))}`;
   }
-  showRungs(entry);
-  showValues(entry, { open: "", sold_out: `, ${states.sold_out}`, not_made: `, ${states.not_made}` });
-  for (const button of document.querySelectorAll<HTMLButtonElement>("[data-buy]")) {
+  showRungs(entry, on);
+  showValues(entry, { open: "", sold_out: `, ${states.sold_out}`, not_made: `, ${states.not_made}` }, on);
+  for (const button of all<HTMLButtonElement>(on, "[data-buy]")) {
     button.toggleAttribute("aria-disabled", false);
     if (entry.buy === "off") button.setAttribute("aria-disabled", "true");
   }
-  showPictures(entry.pictures);
+  if (on === document) showPictures(entry.pictures);
 }
 
-function showTexts(entry: Entry): void {
-  for (const place of document.querySelectorAll<HTMLElement>("[data-say]")) {
+function showTexts(entry: Entry, on: Place): void {
+  for (const place of all(on, "[data-say]")) {
     const text = entry.say[place.dataset.say ?? ""] ?? "";
     if (place.textContent !== text) place.textContent = text;
     place.hidden = text === "";
   }
-  for (const place of document.querySelectorAll<HTMLElement>("[data-shows]")) {
+  for (const place of all(on, "[data-shows]")) {
     place.hidden = (entry.say[place.dataset.shows ?? ""] ?? "") === "";
+  }
+  for (const place of all(on, "[data-shows-unless]")) {
+    place.hidden = (entry.say[place.dataset.showsUnless ?? ""] ?? "") !== "";
   }
 }
 
 /** Of a price ladder's steps the one that is reached. */
-function showRungs(entry: Entry): void {
-  for (const ladder of document.querySelectorAll<HTMLElement>("[data-rungs]")) {
+function showRungs(entry: Entry, on: Place): void {
+  for (const ladder of all(on, "[data-rungs]")) {
     const reached = entry.say[ladder.dataset.rungs ?? ""];
     for (const rung of ladder.querySelectorAll<HTMLElement>("[data-rung]")) {
       rung.toggleAttribute("aria-current", false);
@@ -46,8 +58,8 @@ function showRungs(entry: Entry): void {
   }
 }
 
-function showValues(entry: Entry, words: Record<ValueState, string>): void {
-  for (const input of document.querySelectorAll<HTMLInputElement>("input[data-option][data-value]")) {
+function showValues(entry: Entry, words: Record<ValueState, string>, on: Place): void {
+  for (const input of all<HTMLInputElement>(on, "input[data-option][data-value]")) {
     const [option, value] = [Number(input.dataset.option), Number(input.dataset.value)];
     const state = entry.values[option]?.[value]?.[0] ?? "not_made";
     const label = input.closest<HTMLElement>("label");
@@ -57,7 +69,7 @@ function showValues(entry: Entry, words: Record<ValueState, string>): void {
     input.checked = entry.chosen[option] === value;
     if (input.closest("[data-strict]")) input.disabled = state !== "open" && !input.checked;
   }
-  for (const list of document.querySelectorAll<HTMLSelectElement>("select[data-option]")) {
+  for (const list of all<HTMLSelectElement>(on, "select[data-option]")) {
     const option = Number(list.dataset.option);
     for (const item of list.options) {
       if (item.dataset.value === undefined) continue;
@@ -69,35 +81,35 @@ function showValues(entry: Entry, words: Record<ValueState, string>): void {
       if (list.closest("[data-strict]")) item.disabled = state !== "open" && !item.selected;
     }
   }
-  for (const line of document.querySelectorAll<HTMLElement>("[data-key]")) {
+  for (const line of all(on, "[data-key]")) {
     line.toggleAttribute("aria-current", false);
     if (line.dataset.key === entry.key) line.setAttribute("aria-current", "true");
   }
   const chosen = new URLSearchParams(entry.key);
-  for (const field of document.querySelectorAll<HTMLInputElement>("[data-carry]")) {
+  for (const field of all<HTMLInputElement>(on, "[data-carry]")) {
     field.value = chosen.get(field.name) ?? "";
   }
-  for (const link of document.querySelectorAll<HTMLElement>("[data-clear]")) {
+  for (const link of all(on, "[data-clear]")) {
     link.hidden = entry.chosen.every((value) => value === null);
   }
 }
 
 /** Says beside the choices that the shop doesn't answer; nothing where it does again. */
-export function tellLate(words: string): void {
+export function tellLate(words: string, on: Place = document): void {
   // Whether it can be bought isn't known: the form is answered by whoever does.
-  if (words !== "")
-    document.querySelectorAll("[data-buy]").forEach((button) => button.removeAttribute("aria-disabled"));
-  for (const place of document.querySelectorAll<HTMLElement>("[data-moved]")) {
+  if (words !== "") all(on, "[data-buy]").forEach((button) => button.removeAttribute("aria-disabled"));
+  for (const place of all(on, "[data-moved]")) {
     place.textContent = words;
     place.hidden = words === "";
   }
 }
 
 /** Says which choices had to move so that those just made could be kept. */
-export function tellMoves(before: Entry, after: Entry, picked: number[]): void {
-  for (const place of document.querySelectorAll<HTMLElement>("[data-moved]")) {
-    const options = place.parentElement?.querySelectorAll<HTMLElement>("fieldset.option") ?? [];
-    const said = [...options].flatMap((field, option) => {
+export function tellMoves(before: Entry, after: Entry, picked: number[], on: Place = document): void {
+  for (const place of all(on, "[data-moved]")) {
+    const options = place.parentElement?.querySelectorAll<HTMLElement>("[data-name]:has([data-option])") ?? [];
+    const said = [...options].flatMap((field) => {
+      const option = Number(field.querySelector<HTMLElement>("[data-option]")?.dataset.option);
       const [was, now] = [before.chosen[option], after.chosen[option]];
       if (picked.includes(option) || was === null || now === null || was === now) return [];
       const value = field.querySelector<HTMLElement>(`[data-value="${now}"]`)?.dataset.name ?? "";

@@ -178,6 +178,29 @@ impl Owner {
         self.get(&path).await.text().await.unwrap()
     }
     /// Adds an empty template; gives its number.
+    /// A card by a starter, live for all products.
+    ///
+    /// # Panics
+    /// Where it can't be made.
+    pub async fn live_card(&self, starter: &str) -> u64 {
+        let id = self.card(starter).await;
+        let desk = json_of(self.get(&format!("/api/templates/{id}/desk")).await).await;
+        let body = json!({ "revision": desk["draft"]["revision"] });
+        json_of(self.post(&format!("/api/drafts/template-{id}/publish"), &body).await).await;
+        id
+    }
+
+    /// The same, not live yet.
+    ///
+    /// # Panics
+    /// Where it can't be made.
+    pub async fn card(&self, starter: &str) -> u64 {
+        let card = json!({ "name": "Buying", "purpose": "card" });
+        let id = json_of(self.post("/api/templates", &card).await).await["id"].as_u64().unwrap_or_default();
+        let body = json!({ "revision": 1, "starter": starter });
+        json_of(self.post(&format!("/api/templates/{id}/starter"), &body).await).await;
+        id
+    }
     pub async fn empty_template(&self, name: &str) -> u64 {
         let added: Value = self.post("/api/templates", &json!({ "name": name })).await.json().await.unwrap();
         added["id"].as_u64().unwrap()

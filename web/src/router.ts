@@ -26,6 +26,14 @@ export const router = createRouter({
       name: "templates",
       meta: { title: say("router-templates"), place: "pages" },
       component: () => import("./features/templates/TemplatesView.vue"),
+      props: { purpose: "page" },
+    },
+    {
+      path: "/cards",
+      name: "cards",
+      meta: { title: say("router-cards"), place: "pages" },
+      component: () => import("./features/templates/TemplatesView.vue"),
+      props: { purpose: "card" },
     },
     {
       path: "/templates/:id(\\d+)",

@@ -298,7 +298,7 @@ fn any_reach() -> impl Strategy<Value = Reach> {
         |(rule, also, except, on, ended)| {
             let until =
                 ended.and_then(|ended| local(if ended { "2026-11-01T00:00" } else { "2026-12-01T00:00" }));
-            Reach { rule, also: handles(&also), except: handles(&except), from: None, until, on }
+            Reach { also: handles(&also), except: handles(&except), until, on, ..rule.into() }
         },
     )
 }

@@ -1,5 +1,6 @@
 //! What the renderer of a piece is given.
 
+use crate::deck::{Cards, Deck, Lead, OnCard};
 use crate::image::Load;
 use compagina_core::catalog::{Product, Shop, Variant};
 use compagina_core::house::House;
@@ -31,6 +32,13 @@ pub(crate) struct Ctx<'a> {
     pub layout: &'a Layout,
     /// Whether the whole page is drawn a few fingers wide.
     pub small: bool,
+    /// With what the cards on it are drawn.
+    pub cards: &'a dyn Cards,
+    pub deck: &'a Deck,
+    /// Of a card: what its own pieces need to know. None on a page.
+    pub card: Option<&'a OnCard>,
+    /// The path and query of the document, to come back to.
+    pub here: &'a str,
 }
 
 /// As wide as a picture can be on a page that is drawn small.
@@ -39,7 +47,16 @@ const SMALL: &str = "216px";
 impl Ctx<'_> {
     /// What cards are drawn with.
     pub fn dealer(&self) -> Dealer<'_> {
-        Dealer { shop: self.shop, words: self.words, house: self.house, prices: self.prices }
+        let Ctx { shop, words, house, prices, cards, deck, here, .. } = *self;
+        Dealer { shop, words, house, prices, cards, deck, here, lead: None }
+    }
+    /// Whether what it says changes as one chooses.
+    pub fn changes(&self) -> bool {
+        self.card.is_none_or(|card| card.chooses)
+    }
+    /// The name of the form to which inputs and buttons belong.
+    pub fn form(&self) -> &str {
+        self.card.map_or("buy", |card| &card.form)
     }
     pub fn money(&self, amount: Money) -> String {
         crate::amount::amount(self.shop, self.prices, self.product, amount)
@@ -90,6 +107,46 @@ pub(crate) struct Dealer<'a> {
     pub words: &'a Words,
     pub house: &'a House,
     pub prices: &'a Prices,
+    pub cards: &'a dyn Cards,
+    pub deck: &'a Deck,
+    pub here: &'a str,
+    /// The card that is looked at on the desk.
+    pub lead: Option<&'a Lead>,
+}
+
+impl<'a> Dealer<'a> {
+    /// What the pieces of a card are given.
+    pub fn ctx<'b>(
+        &self,
+        product: &'b Product,
+        situation: &'b Situation,
+        offer: &'b Offer,
+        layout: &'b Layout,
+        (around, media): (&'b Around, &'b ShopMedia),
+        card: &'b OnCard,
+    ) -> Ctx<'b>
+    where
+        'a: 'b,
+    {
+        Ctx {
+            shop: self.shop,
+            product,
+            around,
+            media,
+            words: self.words,
+            house: self.house,
+            prices: self.prices,
+            place: Surface::Card,
+            situation,
+            offer,
+            layout,
+            small: false,
+            cards: self.cards,
+            deck: self.deck,
+            card: Some(card),
+            here: self.here,
+        }
+    }
 }
 
 /// What stands around a product in the shop.
@@ -97,6 +154,8 @@ pub(crate) struct Dealer<'a> {
 pub struct Around {
     /// Others of its type.
     pub related: Vec<Product>,
+    /// Of a card that is looked at: what stands with it in its listing, itself among it.
+    pub listed: Vec<Product>,
     /// The product before it.
     pub before: Option<Neighbour>,
     /// The product after it.

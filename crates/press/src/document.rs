@@ -1,6 +1,7 @@
 //! The HTML document around a page: head, the shop's frame, footer.
 
 use crate::ctx::Dealer;
+use crate::deck::{Cards, Deck, Lead};
 use crate::escape::encoded;
 use crate::house;
 use compagina_core::catalog::{ProductType, Shop};
@@ -9,6 +10,7 @@ use compagina_core::page::Frame;
 use compagina_core::price::Prices;
 use compagina_core::wording::{Language, Words};
 use maud::{DOCTYPE, Markup, PreEscaped, html};
+use std::sync::Arc;
 
 /// Addresses of the files that every page needs.
 #[derive(Debug, Clone)]
@@ -57,12 +59,15 @@ pub struct Nav {
     pub prices: Prices,
     /// The page's own path and query, to come back to in another language.
     pub here: String,
+    /// Which card each product has.
+    pub cards: Arc<dyn Cards>,
 }
 
 impl Nav {
-    /// What cards are drawn with.
-    pub(crate) fn dealer(&self) -> Dealer<'_> {
-        Dealer { shop: &self.shop, words: &self.words, house: &self.house, prices: &self.prices }
+    /// What the cards of a document are drawn with.
+    pub(crate) fn dealer<'a>(&'a self, deck: &'a Deck, lead: Option<&'a Lead>) -> Dealer<'a> {
+        let Self { shop, words, house, prices, here, .. } = self;
+        Dealer { shop, words, house, prices, cards: self.cards.as_ref(), deck, here, lead }
     }
 }
 

@@ -3,17 +3,20 @@
 #![warn(missing_docs, clippy::missing_errors_doc, clippy::too_many_lines)]
 
 mod amount;
+mod appear;
 mod band;
 mod buy;
-mod card;
 mod ctx;
+mod deck;
 mod document;
 mod escape;
 mod house;
 mod image;
+mod mark;
 mod offers;
 mod page;
 mod piece;
+mod render;
 pub mod rich;
 mod say;
 mod seen;
@@ -22,10 +25,13 @@ pub mod shop;
 mod swatch;
 
 pub use amount::{amount, besides, plan_words, whole};
+pub use appear::verdict;
 pub use ctx::{Around, Neighbour};
+pub use deck::{Cards, Lead, LookedAt, Quiet};
 pub use document::{Assets, Nav, NavItem};
 pub use offers::{Entry, entry_for};
-pub use page::{Mode, Notice, Page, opening_selection, render, render_bare, verdict, weigh};
+pub use page::{Mode, Notice, Page, opening_selection, weigh};
 pub use piece::gallery::weight::{Bytes, TooSmall, Weight};
+pub use render::{render, render_bare};
 pub use say::say_hindrance;
 pub use seen::{Restyled, as_seen};

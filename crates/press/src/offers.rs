@@ -4,13 +4,14 @@
 
 use crate::buy::{BuyState, buy_state};
 use crate::ctx::{Around, Ctx, Styled};
+use crate::deck::{Deck, OnCard};
 use crate::document::Nav;
 use crate::piece;
 use compagina_core::catalog::Product;
 use compagina_core::choice::{Selection, ValueState, pick};
 use compagina_core::media::ShopMedia;
 use compagina_core::money::MoneyError;
-use compagina_core::page::Layout;
+use compagina_core::page::{Layout, Purpose};
 use compagina_core::price::{Extras, Surface};
 use compagina_core::situation::Situation;
 use serde::Serialize;
@@ -58,7 +59,7 @@ pub(crate) struct Table {
     entries: BTreeMap<String, Entry>,
 }
 
-/// The entry of one selection and quantity, as the script asks for it.
+/// The entry of one selection and quantity, as the script asks for it; of a page or a card.
 ///
 /// # Errors
 /// [`MoneyError`] where currencies differ or an amount is too large.
@@ -70,7 +71,10 @@ pub fn entry_for(
 ) -> Result<Entry, MoneyError> {
     let product = &situation.apply(product);
     let prices = nav.prices.with_extras(situation.extras());
-    let offer = prices.offer(product, &situation.selection, situation.quantity, Surface::Page)?;
+    let on_card = layout.purpose == Purpose::Card;
+    let place = if on_card { Surface::Card } else { Surface::Page };
+    let offer = prices.offer(product, &situation.selection, situation.quantity, place)?;
+    let card = OnCard { form: String::new(), chooses: true, missing: vec![] };
     let ctx = Ctx {
         shop: &nav.shop,
         product,
@@ -79,11 +83,15 @@ pub fn entry_for(
         words: &nav.words,
         house: &nav.house,
         prices: &prices,
-        place: Surface::Page,
+        place,
         situation,
         offer: &offer,
         layout,
         small: false,
+        cards: nav.cards.as_ref(),
+        deck: &Deck::default(),
+        card: on_card.then_some(&card),
+        here: &nav.here,
     };
     Ok(entry(&ctx, layout))
 }

@@ -1,11 +1,14 @@
 //! A product's page.
 
+use crate::appear::appears;
 use crate::band;
 use crate::ctx::{Around, Ctx, Styled};
+use crate::deck::Deck;
 use crate::document::{Head, Nav, document};
 use crate::escape::json_for_script;
 use crate::offers::table;
 use crate::piece;
+use crate::piece::card::{card_selection, css};
 use crate::piece::gallery::weight::Weight;
 use crate::sheet::Sheet;
 use compagina_core::catalog::Product;
@@ -13,16 +16,14 @@ use compagina_core::choice::{Selection, first_to_buy, pick, variant_of};
 use compagina_core::ids::PieceId;
 use compagina_core::letters::folded;
 use compagina_core::media::ShopMedia;
-use compagina_core::money::{Locale, MoneyError};
+use compagina_core::money::MoneyError;
 use compagina_core::page::piece::buy_button::After;
 use compagina_core::page::piece::{band as settings, options, shared};
-use compagina_core::page::{
-    Band, Choice, Column, Device, Facts, Frame, Kind, Layout, Piece, Values, Verdict, judge,
-};
+use compagina_core::page::{Band, Choice, Column, Device, Frame, Kind, Layout, Piece, Purpose};
 use compagina_core::price::{Offer, Prices, Surface};
 use compagina_core::situation::Situation;
 use compagina_core::style::Chain;
-use compagina_core::wording::Arg;
+use compagina_core::wording::{Arg, Words};
 use maud::{Markup, html};
 
 /// For whom a page is made.
@@ -69,9 +70,12 @@ pub struct Page<'a> {
     pub only: Option<&'a PieceId>,
 }
 
-/// What a page has chosen when it opens without a choice in its address.
+/// What a page, or a card, has chosen when it opens without a choice in its address.
 #[must_use]
 pub fn opening_selection(product: &Product, layout: &Layout) -> Selection {
+    if layout.purpose == Purpose::Card {
+        return card_selection(product, layout);
+    }
     let Some(piece) = layout.first_of(Kind::Options) else { return first_to_buy(product) };
     let chain = Chain::of_template(&piece.values);
     match chain.choice::<options::Start>(&options::START, Device::Wide) {
@@ -110,7 +114,7 @@ impl<'a> Page<'a> {
         prices.offer(product, selection, *quantity, self.place())
     }
     /// What its pieces are given: the product as it stands in the situation, and what is offered of it.
-    fn ctx<'b>(&self, prices: &'b Prices, product: &'b Product, offer: &'b Offer) -> Ctx<'b>
+    fn ctx<'b>(&self, prices: &'b Prices, product: &'b Product, offer: &'b Offer, deck: &'b Deck) -> Ctx<'b>
     where
         'a: 'b,
     {
@@ -127,6 +131,10 @@ impl<'a> Page<'a> {
             offer,
             layout: self.layout,
             small: self.mode == Mode::Small,
+            cards: self.nav.cards.as_ref(),
+            deck,
+            card: None,
+            here: &self.nav.here,
         }
     }
 }
@@ -139,7 +147,8 @@ pub fn weigh(page: &Page<'_>) -> Result<Weight, MoneyError> {
     let product = &page.situation.apply(page.product);
     let prices = page.prices();
     let offer = page.offer(&prices, product)?;
-    let ctx = page.ctx(&prices, product, &offer);
+    let deck = Deck::default();
+    let ctx = page.ctx(&prices, product, &offer, &deck);
     let mut weight = Weight::default();
     for gallery in page.layout.pieces().filter(|piece| piece.kind == Kind::Gallery) {
         if appears(&ctx, &gallery.values) {
@@ -149,31 +158,19 @@ pub fn weigh(page: &Page<'_>) -> Result<Weight, MoneyError> {
     Ok(weight)
 }
 
-/// Makes the page as an HTML document.
+/// Makes the page as an HTML document, with the rules of its pieces or without.
 ///
 /// # Errors
 /// [`MoneyError`] where currencies differ or an amount is too large.
-pub fn render(page: &Page<'_>) -> Result<String, MoneyError> {
-    make(page, Sheet::default())
-}
-
-/// The page without the rules of its pieces. They follow from layout and house style alone, so that it tells whether
-/// anything else differs.
-///
-/// # Errors
-/// [`MoneyError`] where currencies differ or an amount is too large.
-pub fn render_bare(page: &Page<'_>) -> Result<String, MoneyError> {
-    make(page, Sheet::unwanted())
-}
-
-fn make(page: &Page<'_>, mut sheet: Sheet) -> Result<String, MoneyError> {
+pub(crate) fn make(page: &Page<'_>, mut sheet: Sheet) -> Result<String, MoneyError> {
     let product = &page.situation.apply(page.product);
     let prices = page.prices();
     let offer = page.offer(&prices, product)?;
-    let ctx = page.ctx(&prices, product, &offer);
+    let deck = Deck::default();
+    let ctx = page.ctx(&prices, product, &offer, &deck);
     let body = html! {
         (form(&ctx, page.mode))
-        @if let Some(notice) = page.notice { (draw_notice(&ctx, notice)) }
+        @if let Some(notice) = page.notice { (draw_notice(ctx.words, notice)) }
         (draw_content(&ctx, page, &mut sheet))
         @if page.mode == Mode::Quick { (to_the_page(&ctx)) }
     };
@@ -185,7 +182,7 @@ fn make(page: &Page<'_>, mut sheet: Sheet) -> Result<String, MoneyError> {
     let head = Head {
         title: &product.name,
         description: Some(product.summary.as_str()).filter(|s| !s.is_empty()),
-        laid: Some(&sheet.finish()),
+        laid: Some(&(sheet.finish() + &css(&deck, ctx.words, ctx.house))),
         preload: preload(&ctx, page),
         script: match page.mode {
             Mode::Shop | Mode::Quick => Some(&page.nav.assets.script),
@@ -231,28 +228,11 @@ fn draw_content(ctx: &Ctx<'_>, page: &Page<'_>, sheet: &mut Sheet) -> Markup {
     html! { @for band in &bands { (band) } }
 }
 
-/// Whether something appears, for this product, cart and day.
-#[must_use]
-pub fn verdict(
-    locale: Locale,
-    prices: &Prices,
-    product: &Product,
-    situation: &Situation,
-    values: &Values,
-) -> Verdict {
-    let rule = Chain::of_template(values).rule(&shared::APPEARS);
-    judge(&rule, &Facts { product, cart: &situation.cart, day: &situation.day, prices, locale })
-}
-
-fn appears(ctx: &Ctx<'_>, values: &Values) -> bool {
-    verdict(ctx.shop.locale, ctx.prices, ctx.product, ctx.situation, values).holds
-}
-
-fn draw_notice(ctx: &Ctx<'_>, notice: &Notice) -> Markup {
+pub(crate) fn draw_notice(words: &Words, notice: &Notice) -> Markup {
     html! {
         div.notice role="status" {
             span { (notice.text) }
-            @if let Some((href, key)) = notice.leads { a href=(href) { (ctx.say(key)) } }
+            @if let Some((href, key)) = notice.leads { a href=(href) { (words.say(key)) } }
         }
     }
 }

@@ -9,7 +9,7 @@ use compagina_core::money::{AmountStyle, UnitAs};
 use compagina_core::page::op::check;
 use compagina_core::page::piece::{self, shared};
 use compagina_core::page::{
-    Band, Column, Device, Kind, Layout, Piece, Rule, SetValue, Setting, Shape, Values,
+    Band, Column, Device, Kind, Layout, Piece, Purpose, Rule, SetValue, Setting, Shape, Values,
 };
 use compagina_core::price::{
     Counted, Effect, Period, Plan, PlanId, PriceBook, PriceRule, Prices, RuleId, RuleReach, SavedOn, Step,
@@ -93,7 +93,7 @@ fn around(products: &[Product]) -> Around {
         picture: product.lead_picture().cloned(),
     };
     let (before, after) = (Some(neighbour(&products[1])), Some(neighbour(&products[2])));
-    Around { related: products[1..3].to_vec(), before, after }
+    Around { related: products[1..3].to_vec(), before, after, ..Around::default() }
 }
 
 fn draw(nav: &Nav, layout: &Layout, product: &Product, change: impl FnOnce(&mut Situation)) -> String {
@@ -204,7 +204,7 @@ fn amounts_are_shown_as_the_shop_wants_them() {
 
 #[test]
 fn every_kind_has_a_page() {
-    for kind in Kind::ALL {
+    for kind in Kind::of(Purpose::Page) {
         let layout = page_of(kind, filled(kind));
         assert_eq!(check(&layout), Ok(()), "{}", kind.label());
         let page = content(&html(&layout));
@@ -518,7 +518,7 @@ fn unbalanced(html: &str) -> Option<String> {
 
 #[test]
 fn whatever_is_set_on_a_piece_the_page_stays_whole() {
-    for kind in Kind::ALL {
+    for kind in Kind::of(Purpose::Page) {
         for setting in kind.settings() {
             for value in edges(setting) {
                 let mut set = filled(kind);

@@ -64,6 +64,9 @@ async fn owners_views(base: &str) {
     press(client, "3").await;
     proofs_are_drawn(&browser).await;
     gallery(&browser).await;
+    card(&browser, base).await;
+    client.goto(&format!("{base}/templates/2?product=whimbrel")).await.unwrap();
+    proofs_are_drawn(&browser).await;
     templates(&browser, base).await;
     client.goto(&format!("{base}/house-style")).await.unwrap();
     until(client, "document.querySelector('iframe')?.contentDocument?.querySelector('.sample-box')").await;
@@ -83,6 +86,19 @@ async fn owners_views(base: &str) {
     take(&browser, "wording").await;
     pictures(&browser, base).await;
     browser.client.clone().close().await.unwrap();
+}
+
+/// A card, composed in the listing in which it stands.
+async fn card(browser: &Browser, base: &str) {
+    let client = &browser.client;
+    client.goto(&format!("{base}/cards")).await.unwrap();
+    find(client, "form.new input").await.send_keys("Card for buying\n").await.unwrap();
+    click(client, ".order button", "Begin with a starter").await;
+    click(client, "[role=dialog] li button", "Buying").await;
+    until(client, "document.querySelectorAll('.order .row').length > 5").await;
+    proofs_are_drawn(browser).await;
+    choose(client, "Choices").await;
+    take(browser, "card").await;
 }
 
 /// What a draft changes where.
@@ -136,20 +152,6 @@ async fn choices(base: &str) {
     until(client, "document.querySelectorAll('.matches tr').length > 3").await;
     click(client, ".fan button", "Dusk").await;
     take(&browser, "swatch-book").await;
-    for (value, act) in [("Tide", "Cut from"), ("Fern", "Show the text")] {
-        click(client, ".fan button", value).await;
-        click(client, ".acts button", act).await;
-        until(client, "document.querySelector('.panel .title')").await;
-        // Swatches are cut from every picture that the value has.
-        tokio::time::sleep(Duration::from_secs(6)).await;
-    }
-    client.goto(&format!("{base}/shop/products/whimbrel?colour=dusk&sail=1-6-m")).await.unwrap();
-    until(
-        client,
-        "[...document.querySelectorAll('fieldset .cloth')].some(c => c.style.background.includes('/media/'))",
-    )
-    .await;
-    take(&browser, "swatches").await;
     browser.client.clone().close().await.unwrap();
 }
 

@@ -77,7 +77,7 @@ async fn products_are_put_in_another_order_and_shoppers_see_it(pool: MySqlPool) 
     let order = async || {
         let page = site.shopper().get(site.at("/shop/types/sport-kites")).send().await.unwrap();
         let page = page.text().await.unwrap();
-        let cards = page.split("class=\"card\" href=\"/shop/products/").skip(1);
+        let cards = page.split("class=\"card-name clamped\" href=\"/shop/products/").skip(1);
         cards.filter_map(|card| card.split('"').next()).map(str::to_owned).collect::<Vec<_>>()
     };
     let before = order().await;

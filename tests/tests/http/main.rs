@@ -3,6 +3,7 @@
 
 mod addresses;
 mod bad_input;
+mod cards;
 mod changes;
 mod desk;
 mod drafts;

@@ -12,10 +12,10 @@ async fn page(site: &Site, path: &str) -> String {
 async fn the_listing_shows_every_type_and_a_type_its_products(pool: MySqlPool) {
     let site = Site::start(pool).await;
     let all = page(&site, "/shop").await;
-    assert_eq!(all.matches("class=\"card\"").count(), 27, "all but the withdrawn one");
+    assert_eq!(all.matches("class=\"card-name clamped\"").count(), 27, "all but the withdrawn one");
     assert!(all.contains("from £68.00") && all.contains("from £25.00"));
     let spares = page(&site, "/shop/types/spares").await;
-    assert_eq!(spares.matches("class=\"card\"").count(), 4);
+    assert_eq!(spares.matches("class=\"card-name clamped\"").count(), 4);
     sqlx::query("UPDATE product p JOIN product_type t ON t.id = p.type_id SET p.state = 'withdrawn' WHERE t.handle = 'spares'")
         .execute(&site.pool)
         .await
@@ -25,7 +25,7 @@ async fn the_listing_shows_every_type_and_a_type_its_products(pool: MySqlPool) {
         .await
         .unwrap();
     let all = page(&site, "/shop").await;
-    assert_eq!(all.matches("class=\"card\"").count(), 23, "what is withdrawn isn't listed");
+    assert_eq!(all.matches("class=\"card-name clamped\"").count(), 23, "what is withdrawn isn't listed");
     assert!(all.contains("Coming soon"));
     assert!(page(&site, "/shop/types/spares").await.contains("There is nothing here yet."));
 }
@@ -46,17 +46,17 @@ async fn a_long_listing_has_pages_and_nothing_is_cut_off(pool: MySqlPool) {
         p.summary, p.details, p.price_minor, p.terms, p.brand, p.facts, p.tags FROM product p JOIN seq_1_to_200 n WHERE p.handle = 'gift-card'";
     sqlx::query(copy).execute(&site.pool).await.unwrap();
     let first = page(&site, "/shop/types/gift-cards").await;
-    assert_eq!(first.matches("class=\"card\"").count(), 96);
+    assert_eq!(first.matches("class=\"card-name clamped\"").count(), 96);
     assert!(
         first.contains("href=\"?page=2\"") && first.contains("Next page") && !first.contains("Page before")
     );
     let second = page(&site, "/shop/types/gift-cards?page=2").await;
-    assert_eq!(second.matches("class=\"card\"").count(), 5, "101 are on sale, of 201");
+    assert_eq!(second.matches("class=\"card-name clamped\"").count(), 5, "101 are on sale, of 201");
     assert!(second.contains("href=\"?page=1\"") && !second.contains("Next page"));
     let beyond = site.shopper().get(site.at("/shop/types/gift-cards?page=3")).send().await.unwrap();
     assert_eq!(beyond.status(), StatusCode::NOT_FOUND);
     let odd = page(&site, "/shop/types/gift-cards?page=x").await;
-    assert_eq!(odd.matches("class=\"card\"").count(), 96, "the first one");
+    assert_eq!(odd.matches("class=\"card-name clamped\"").count(), 96, "the first one");
 }
 
 #[sqlx::test(migrations = false)]

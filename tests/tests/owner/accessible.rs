@@ -1,8 +1,8 @@
 //! The views under axe-core: Desk, Departures, What changes where, Templates, House style, Pictures, Swatch book, Variants, Prices, Wording, Messages; a shop page with every
 //! piece, cart, wish list and checkout; and the sticky bar, which covers nothing.
 
-use compagina_core::page::Kind;
-use compagina_tests::desk::{choose, click, open_value, press, proofs_are_drawn};
+use compagina_core::page::{Kind, Purpose};
+use compagina_tests::desk::{choose, click, open_desk, open_value, press, proofs_are_drawn};
 use compagina_tests::{Browser, Owner, Screen, Site, ask, find, until};
 use fantoccini::Client;
 use serde_json::{Value, json};
@@ -190,7 +190,7 @@ fn piece(kind: Kind, number: usize) -> Value {
 }
 
 async fn a_page_of_everything(owner: &Owner) {
-    let pieces: Vec<Value> = Kind::ALL.into_iter().zip(1..).map(|(kind, n)| piece(kind, n)).collect();
+    let pieces: Vec<Value> = Kind::of(Purpose::Page).zip(1..).map(|(kind, n)| piece(kind, n)).collect();
     let column = json!({ "id": "c", "width": 12, "pieces": pieces });
     let dark =
         json!({ "id": "d", "width": 12, "pieces": [piece(Kind::ValuePoints, 90), piece(Kind::Reviews, 91)] });
@@ -226,6 +226,39 @@ async fn a_page_with_every_piece_can_be_used_by_everybody_on_wide_screens_and_ph
         })
         .await;
     }
+}
+
+#[sqlx::test(migrations = false)]
+async fn cards_can_be_used_by_everybody_in_listings_and_while_they_are_composed(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let id = owner.live_card("buying").await;
+    for screen in [Screen::Wide, Screen::Phone] {
+        let base = site.base.clone();
+        Browser::run(screen, |client| async move {
+            for path in [
+                "",
+                "/types/sport-kites?asked=whimbrel&chose=colour.dusk",
+                "/types/spares",
+                "/types/windsocks-and-banners",
+            ] {
+                client.goto(&format!("{base}/shop{path}")).await.unwrap();
+                until(&client, "document.querySelectorAll('.on-card').length > 1").await;
+                nothing_is_wrong(&client, &format!("{screen:?} {path}")).await;
+                until(&client, "document.documentElement.scrollWidth <= innerWidth").await;
+            }
+        })
+        .await;
+    }
+    let base = site.base.clone();
+    Browser::run(Screen::Wide, |client| async move {
+        open_desk(&client, &base, &format!("/templates/{id}?product=whimbrel")).await;
+        nothing_is_wrong_at_any_size(&client, "A card on the desk").await;
+        client.goto(&format!("{base}/cards")).await.unwrap();
+        until(&client, "document.querySelector('tbody tr')").await;
+        nothing_is_wrong_at_any_size(&client, "Cards").await;
+    })
+    .await;
 }
 
 #[sqlx::test(migrations = false)]

@@ -7,6 +7,7 @@ mod begins_a_page;
 mod begins_a_type;
 mod by_keyboard;
 mod chooses_colours;
+mod composes_a_card;
 mod composes_a_page;
 mod does_the_jobs;
 mod fills_in_the_slip;

@@ -2,6 +2,7 @@
 #![allow(clippy::unwrap_used)]
 
 mod buys;
+mod buys_from_cards;
 mod buys_on_terms;
 mod chooses;
 mod fills_the_cart;

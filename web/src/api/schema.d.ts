@@ -1863,7 +1863,8 @@ export interface paths {
          * What a product costs under a choice, and which values can be had. Options are named by their handles:
          *     `?colour=ember&sail=2-1-m&quantity=2&plan=1`; `written=1` where something is written onto it. What isn't known is passed
          *     over. More choices that were made one upon another follow as `then=colour.ember`. Of choices that nothing fits the last one stays
-         *     and as few others as possible move.
+         *     and as few others as possible move. `card=listing` asks for the card on which it stands there, or for those at `related`
+         *     or `suggestion`, instead of the page.
          */
         get: operations["offer"];
         put?: never;
@@ -2021,6 +2022,11 @@ export interface components {
             /** Format: int64 */
             first: number;
         };
+        /**
+         * @description Where a card stands.
+         * @enum {string}
+         */
+        CardPlace: "listing" | "related" | "suggestion";
         /**
          * @description What a proof takes the cart to hold.
          * @enum {string}
@@ -2258,9 +2264,13 @@ export interface components {
             /** @description The products that keep something different, by their names. */
             named: components["schemas"]["NamedProduct"][];
             own_of?: components["schemas"]["OwnOf"] | null;
+            /** @description Where its cards stand, in words; empty for a page, or where they stand everywhere. */
+            places: string;
             planned?: components["schemas"]["Planned"] | null;
             /** @description Some of the products that can be put on it: those around the one that was asked for, or the first. */
             products: components["schemas"]["DeskProducts"];
+            /** @description Whether it is a page or a card that is composed. */
+            purpose: components["schemas"]["Purpose"];
             /** @description The sentences of *Appears when*, and the types and tags of which they speak. */
             sentences: components["schemas"]["Sentence"][];
             serves: number;
@@ -2674,7 +2684,7 @@ export interface components {
          * @description What a piece is.
          * @enum {string}
          */
-        Kind: "breadcrumb" | "title" | "gallery" | "price" | "summary" | "stock_line" | "options" | "quantity" | "buy_button" | "promises" | "details" | "related" | "sticky_bar" | "text" | "picture" | "film" | "picture_row" | "quotes" | "questions" | "comparison" | "reviews" | "value_points" | "facts" | "sku_line" | "rating_line" | "size_chart" | "share_links" | "neighbours" | "space" | "rule" | "variant_list" | "price_ladder" | "plans" | "personal_text" | "pay_shortcuts" | "wish_button";
+        Kind: "breadcrumb" | "title" | "gallery" | "price" | "summary" | "stock_line" | "options" | "quantity" | "buy_button" | "promises" | "details" | "related" | "sticky_bar" | "text" | "picture" | "film" | "picture_row" | "quotes" | "questions" | "comparison" | "reviews" | "value_points" | "facts" | "sku_line" | "rating_line" | "size_chart" | "share_links" | "neighbours" | "space" | "rule" | "variant_list" | "price_ladder" | "plans" | "personal_text" | "pay_shortcuts" | "wish_button" | "card_picture" | "card_marks" | "card_name" | "card_rating" | "card_price" | "card_choices" | "card_variants" | "card_quantity" | "card_buy" | "card_wish" | "card_quick_look" | "card_fact" | "card_text";
         /** @description A kind of piece that can be added. */
         KindView: {
             kind: components["schemas"]["Kind"];
@@ -2706,6 +2716,8 @@ export interface components {
             format: number;
             /** @description The frame. */
             frame?: components["schemas"]["Frame"];
+            /** @description Whether it is a page or a card. */
+            purpose?: components["schemas"]["Purpose"];
         };
         /**
          * @description A level of the cascade, outermost first.
@@ -2929,6 +2941,8 @@ export interface components {
             from?: components["schemas"]["TemplateId"] | null;
             name: string;
             product?: components["schemas"]["Handle"] | null;
+            /** @description Whether it composes pages or cards, where it isn't a copy. */
+            purpose?: components["schemas"]["Purpose"];
         };
         NewType: {
             fields?: components["schemas"]["TypeFields"];
@@ -3614,6 +3628,11 @@ export interface components {
             name: string;
             who?: string | null;
         };
+        /**
+         * @description What a layout composes.
+         * @enum {string}
+         */
+        Purpose: "page" | "card";
         RateForm: {
             kind: components["schemas"]["Handle"];
             percent: string;
@@ -3627,6 +3646,8 @@ export interface components {
             from?: components["schemas"]["Local"] | null;
             /** @description Switched off it serves nothing and keeps its rules. */
             on?: boolean;
+            /** @description Of a card: where it stands; everywhere where none is named. */
+            places?: components["schemas"]["CardPlace"][];
             until?: components["schemas"]["Local"] | null;
         };
         /**
@@ -4303,6 +4324,8 @@ export interface components {
             live: boolean;
             name: string;
             pieces: number;
+            /** @description Of a card: where it stands, where that isn't everywhere. */
+            places: string;
             /**
              * Format: int64
              * @description How many products it serves now.
@@ -8450,7 +8473,10 @@ export interface operations {
     };
     list: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Those of pages, or those of cards. */
+                purpose?: components["schemas"]["Purpose"];
+            };
             header?: never;
             path?: never;
             cookie?: never;
@@ -10616,6 +10642,7 @@ export interface operations {
                 quantity?: number;
                 plan?: number;
                 written?: number;
+                card?: string;
                 then?: string;
             };
             header?: never;

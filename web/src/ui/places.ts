@@ -21,9 +21,13 @@ const LOOKS: View[] = [
   { name: say("places-pictures"), to: "/pictures" },
   { name: say("places-wording"), to: "/wording" },
 ];
+const PAGES: View[] = [
+  { name: say("places-templates"), to: "/templates" },
+  { name: say("places-cards"), to: "/cards" },
+];
 export const PLACES: Place[] = [
   { place: "shelf", name: say("places-shelf"), to: "/", views: [] },
-  { place: "pages", name: say("places-pages"), to: "/templates", views: [] },
+  { place: "pages", name: say("places-pages"), to: "/templates", views: PAGES },
   { place: "looks", name: say("places-looks"), to: "/house-style", views: LOOKS },
   { place: "prices", name: say("places-prices"), to: "/prices", views: [] },
 ];
@@ -31,7 +35,7 @@ export const PLACES: Place[] = [
 /** Every view that is found by its name, in whatever place it stands. */
 export const VIEWS: View[] = [
   { name: say("places-shelf"), to: "/" },
-  { name: say("places-templates"), to: "/templates" },
+  ...PAGES,
   ...LOOKS,
   { name: say("places-prices"), to: "/prices" },
   { name: say("places-messages-shoppers"), to: "/messages" },
@@ -55,5 +59,7 @@ export function viewsBeside(route: RouteLocationNormalizedLoaded): View[] {
     const desk = { name: say("places-desk"), to: `/products/${encodeURIComponent(handle)}/desk` };
     return [...viewsOfProduct(handle), desk];
   }
+  // What is composed needs the room; its head leads back.
+  if (route.meta.place === "pages" && "id" in route.params) return [];
   return PLACES.find((one) => one.place === route.meta.place)?.views ?? [];
 }

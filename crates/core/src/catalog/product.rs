@@ -238,14 +238,16 @@ impl Product {
     pub fn is_sold(&self) -> bool {
         self.state == ProductState::OnSale
     }
+    /// The names of a variant's values, option by option; of what doesn't matter to it none.
+    pub fn names_of<'a>(&'a self, variant: &'a Variant) -> impl Iterator<Item = &'a str> {
+        let values = self.options.iter().zip(&variant.values);
+        values.filter_map(|(option, place)| Some(option.values.get(usize::from((*place)?))?.name.as_str()))
+    }
     /// It with the values of a variant, as it stands on an order: `Whimbrel, Ember, 2.1 m`. What doesn't matter to the
     /// variant isn't told.
     #[must_use]
     pub fn described(&self, variant: &Variant) -> String {
-        let values = self.options.iter().zip(&variant.values);
-        let named = values.filter_map(|(option, place)| option.values.get(usize::from((*place)?)));
-        let names: Vec<&str> =
-            std::iter::once(self.name.as_str()).chain(named.map(|value| value.name.as_str())).collect();
+        let names: Vec<&str> = std::iter::once(self.name.as_str()).chain(self.names_of(variant)).collect();
         names.join(", ")
     }
     /// Whether shoppers may look at its page.

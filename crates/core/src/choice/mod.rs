@@ -9,7 +9,7 @@ mod states;
 
 pub use combine::{Choices, CombineError, NewVariantChoice, combinations, every_choice, missing_choices};
 pub use selection::{Selection, UnknownChoice};
-pub use states::{ValueState, first_to_buy, opened, pick, states, variant_of};
+pub use states::{ValueState, card_opening, first_to_buy, opened, pick, states, variant_of};
 
 use crate::catalog::{Product, Variant};
 

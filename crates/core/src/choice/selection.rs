@@ -1,4 +1,4 @@
-use crate::catalog::Product;
+use crate::catalog::{Product, Variant};
 use crate::ids::ValueId;
 
 /// What has been chosen so far: for each option of a product the place of the chosen value, or nothing yet.
@@ -25,6 +25,15 @@ impl Selection {
     #[must_use]
     pub fn from_values(values: Vec<Option<u16>>) -> Self {
         Self(values)
+    }
+    /// What a variant comes to; of an option that doesn't matter to it the first value is taken.
+    #[must_use]
+    pub fn of_variant(product: &Product, variant: &Variant) -> Self {
+        let values = product.options.iter().enumerate().map(|(place, option)| {
+            let own = variant.values.get(place).copied().flatten();
+            own.or(if option.values.is_empty() { None } else { Some(0) })
+        });
+        Self(values.collect())
     }
     /// The place of the value that is chosen of an option.
     #[must_use]

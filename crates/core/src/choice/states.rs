@@ -1,5 +1,6 @@
-use super::{Selection, fitting, has};
+use super::{Selection, fitting, has, is_made};
 use crate::catalog::{Product, Variant};
+use crate::letters::folded;
 use serde::Serialize;
 
 /// What becomes of a value under the other choices.
@@ -111,11 +112,35 @@ fn cost(variant: &Variant, wanted: &Selection) -> (usize, Vec<bool>) {
 #[must_use]
 pub fn first_to_buy(product: &Product) -> Selection {
     let first = product.variants.iter().find(|v| v.stock.is_in()).or(product.variants.first());
-    let values = product.options.iter().enumerate().map(|(option, uses)| {
-        let own = first?.values.get(option).copied().flatten();
-        own.or(if uses.values.is_empty() { None } else { Some(0) })
-    });
-    Selection::from_values(values.collect())
+    first.map_or_else(
+        || Selection::none(product.options.len()),
+        |variant| Selection::of_variant(product, variant),
+    )
+}
+
+/// What a card has chosen as it opens: of the option that it leads with, by its name, the first value to be had; of one
+/// that has a single value, that. The rest is the shopper's.
+#[must_use]
+pub fn card_opening(product: &Product, leads: Option<&str>) -> Selection {
+    let mut selection = Selection::none(product.options.len());
+    for (place, option) in product.options.iter().enumerate() {
+        let made: Vec<usize> = (0..option.values.len()).filter(|v| is_made(product, place, *v)).collect();
+        if let [only] = made.as_slice() {
+            selection.set(place, u16::try_from(*only).ok());
+        }
+    }
+    let leads = leads.map(folded);
+    let place = product.options.iter().position(|option| Some(folded(&option.name)) == leads);
+    if let Some(place) = place {
+        let states = states(product, &selection);
+        let row = states.get(place).map_or(&[][..], Vec::as_slice);
+        let open = row.iter().position(|state| *state == ValueState::Open);
+        let made = || row.iter().position(|state| *state != ValueState::NotMade);
+        if let Some(value) = open.or_else(made) {
+            selection.set(place, u16::try_from(value).ok());
+        }
+    }
+    selection
 }
 
 /// The selection with which a page opens where its address names some values: those stay, and what isn't named is as the

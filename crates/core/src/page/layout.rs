@@ -1,4 +1,4 @@
-use super::{Departure, Device, Kind, Rule, SetValue, Setting, piece};
+use super::{Departure, Device, Kind, Purpose, Rule, SetValue, Setting, piece};
 use crate::ids::{BandId, ColumnId, KeptId, PieceId};
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
@@ -142,6 +142,9 @@ impl Band {
 pub struct Layout {
     /// The format in which it is written.
     pub format: u32,
+    /// Whether it is a page or a card.
+    #[serde(default, skip_serializing_if = "Purpose::is_page")]
+    pub purpose: Purpose,
     /// The frame.
     #[serde(default)]
     pub frame: Frame,
@@ -175,7 +178,13 @@ pub enum Target {
 
 impl Default for Layout {
     fn default() -> Self {
-        Self { format: FORMAT, frame: Frame::Whole, bands: vec![], departures: vec![] }
+        Self {
+            format: FORMAT,
+            purpose: Purpose::Page,
+            frame: Frame::Whole,
+            bands: vec![],
+            departures: vec![],
+        }
     }
 }
 

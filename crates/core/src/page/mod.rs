@@ -8,6 +8,7 @@ mod difference;
 mod layout;
 pub mod op;
 pub mod piece;
+mod purpose;
 mod quick;
 pub mod starter;
 
@@ -22,4 +23,5 @@ pub use difference::{Difference, differences};
 pub use layout::{Band, Column, FORMAT, Frame, Layout, Piece, Place, Target, Values};
 pub use op::{ColumnShape, Op, OpError, along, apply};
 pub use piece::Kind;
+pub use purpose::Purpose;
 pub use quick::quick_look;

@@ -326,6 +326,12 @@ impl Setting {
         self.phone = Some(preset);
         self
     }
+    /// Lets every screen have a value of its own.
+    #[must_use]
+    pub const fn each_screen(mut self) -> Self {
+        self.per_device = true;
+        self
+    }
     /// Keeps it the same on every screen.
     #[must_use]
     pub const fn everywhere(mut self) -> Self {

@@ -4,7 +4,7 @@ use super::Chain;
 use super::told::without_tags;
 use crate::page::piece::pay_shortcuts::{self, OrderBy};
 use crate::page::piece::{
-    buy_button, details, gallery, options, price, promises, questions, quotes, related, reviews, text,
+    buy_button, card, details, gallery, options, price, promises, questions, quotes, related, reviews, text,
     value_points, wish_button,
 };
 use crate::page::{Choice, Device, Kind, Piece, Setting, Shape};
@@ -31,6 +31,21 @@ pub fn hint(piece: &Piece) -> String {
         }
         Kind::PayShortcuts => "as listed".into(),
         Kind::WishButton => format!("“{}”", chain.text(&wish_button::WORDS, Device::Wide)),
+        Kind::CardPicture => pictured(&chain),
+        Kind::CardMarks => both(&chain, &card::marks::AT),
+        Kind::CardName => {
+            count(number(&chain, &card::name::LINES), "line").replace("1 line", "one line") + " at most"
+        }
+        Kind::CardPrice => card_price(&chain),
+        Kind::CardChoices => chosen_by(&chain),
+        Kind::CardVariants if chain.flag(&card::variants::BUYS, Device::Wide) => "a click buys".into(),
+        Kind::CardBuy => format!("“{}”", chain.text(&card::buy::WORDS, Device::Wide)),
+        Kind::CardWish | Kind::CardQuickLook => both(&chain, &card::wish::AT),
+        Kind::CardFact => chain.lines(&card::fact::FACTS).join(", "),
+        Kind::CardText if chain.text(&card::text::OF, Device::Wide) == "own" => {
+            format!("“{}”", chain.text(&card::text::WORDS, Device::Wide))
+        }
+        Kind::CardText => "the product's summary".into(),
         Kind::Text => opening(&chain.text(&text::BODY, Device::Wide)),
         _ => String::new(),
     }
@@ -69,6 +84,34 @@ fn saving(chain: &Chain<'_>) -> String {
         name if name == none => "old price".into(),
         name => format!("old price, saving in {}", word(&price::SAVING, &name)),
     }
+}
+
+fn number(chain: &Chain<'_>, setting: &Setting) -> usize {
+    usize::try_from(chain.number(setting, Device::Wide)).unwrap_or(0)
+}
+
+fn pictured(chain: &Chain<'_>) -> String {
+    let frame = both(chain, &card::picture::SHAPE);
+    match word(&card::picture::POINTING, &chain.text(&card::picture::POINTING, Device::Wide)).as_str() {
+        "nothing" => frame,
+        other => format!("{frame}, {other} on pointing"),
+    }
+}
+
+fn card_price(chain: &Chain<'_>) -> String {
+    let old = chain.flag(&card::price::OLD, Device::Wide).then(|| "old price".to_owned());
+    let saving = match chain.text(&card::price::SAVING, Device::Wide) {
+        name if name == price::SavingAs::None.name() => None,
+        name => Some(format!("saving in {}", word(&card::price::SAVING, &name))),
+    };
+    old.into_iter().chain(saving).collect::<Vec<_>>().join(", ")
+}
+
+/// `Colour, Sail · 3 values, then + n`
+fn chosen_by(chain: &Chain<'_>) -> String {
+    let options = chain.lines(&card::choices::OPTIONS).join(", ");
+    let most = format!("{}, then + n", count(number(chain, &card::choices::MOST), "value"));
+    if options.is_empty() { most } else { format!("{options} · {most}") }
 }
 
 #[cfg(test)]

@@ -234,7 +234,12 @@ impl<'a> Chain<'a> {
     /// Lines.
     #[must_use]
     pub fn lines(&self, setting: &Setting) -> Vec<String> {
-        match self.value(setting, Device::Wide) {
+        self.lines_on(setting, Device::Wide)
+    }
+    /// Lines that a screen may have of its own.
+    #[must_use]
+    pub fn lines_on(&self, setting: &Setting, device: Device) -> Vec<String> {
+        match self.value(setting, device) {
             SetValue::Lines(lines) => lines,
             _ => vec![],
         }

@@ -9,6 +9,7 @@ use crate::style::Level;
 pub fn compose(template: &Layout, kind: &Handle, product: &Handle) -> Layout {
     let mut page = Layout {
         format: template.format,
+        purpose: template.purpose,
         frame: template.frame,
         bands: template.bands.clone(),
         departures: vec![],

@@ -4,7 +4,7 @@ use super::compose;
 use crate::catalog::Product;
 use crate::ids::{BandId, Handle, PieceId};
 use crate::page::piece::shared::SHOWN;
-use crate::page::{Device, Difference, Kind, Layout, Target, Whom, differences};
+use crate::page::{Device, Difference, Kind, Layout, Purpose, Target, Whom, differences};
 use crate::price::Prices;
 use crate::style::Chain;
 use serde::Serialize;
@@ -71,17 +71,26 @@ pub struct Impact {
     pub lacks: Vec<Gap>,
 }
 
-/// Everything that a product's page lacks, the worst first.
+/// Everything that a product's page, or its card, lacks, the worst first.
 #[must_use]
 pub fn gaps(page: &Layout, product: &Product) -> Vec<Gap> {
-    let asked = [
-        (Lack::BuyButton, &[Kind::BuyButton][..], true),
-        (Lack::Options, &[Kind::Options], product.variants.len() > 1),
-        (Lack::Price, &[Kind::Price], true),
-        (Lack::Title, &[Kind::Title], true),
-        (Lack::Pictures, &[Kind::Gallery, Kind::PictureRow], !product.pictures.is_empty()),
-    ];
-    let asked = asked.into_iter().filter(|(_, _, wanted)| *wanted);
+    let pictures = !product.pictures.is_empty();
+    // A card leads to the page, where the rest is.
+    let asked: &[(Lack, &[Kind], bool)] = match page.purpose {
+        Purpose::Page => &[
+            (Lack::BuyButton, &[Kind::BuyButton], true),
+            (Lack::Options, &[Kind::Options], product.variants.len() > 1),
+            (Lack::Price, &[Kind::Price], true),
+            (Lack::Title, &[Kind::Title], true),
+            (Lack::Pictures, &[Kind::Gallery, Kind::PictureRow], pictures),
+        ],
+        Purpose::Card => &[
+            (Lack::Price, &[Kind::CardPrice], true),
+            (Lack::Title, &[Kind::CardName], true),
+            (Lack::Pictures, &[Kind::CardPicture], pictures),
+        ],
+    };
+    let asked = asked.iter().copied().filter(|(_, _, wanted)| *wanted);
     let on_screens = asked.flat_map(|(lack, kinds, _)| {
         [Device::Wide, Device::Phone].map(|screen| (Gap { lack, screen }, kinds))
     });

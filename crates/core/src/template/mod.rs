@@ -14,7 +14,9 @@ mod visibility;
 pub use ahead::{Move, Turn, turns};
 pub use compose::{compose, levels};
 pub use impact::{Comparison, Gap, Impact, Lack, gaps, tell_gaps};
-pub use reach::{Feature, ProductFacts, Reach, ReachError, ReachRule, Shift, move_product, move_type};
+pub use reach::{
+    CardPlace, Feature, ProductFacts, Reach, ReachError, ReachRule, Shift, move_product, move_type,
+};
 pub use reach_told::Called;
 pub use serving::{Candidate, Index, ReachLevel, Serving, Words, next_change};
 pub use tell::{band_name, tell};

@@ -71,6 +71,50 @@ pub enum ReachRule {
     Named,
 }
 
+/// Where a card stands.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Hash, PartialOrd, Ord, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+#[serde(rename_all = "snake_case")]
+pub enum CardPlace {
+    /// In listings.
+    Listing,
+    /// Beside another product, on its page.
+    Related,
+    /// In the cart, where it goes with what is there.
+    Suggestion,
+}
+
+impl CardPlace {
+    /// All of them.
+    pub const ALL: [Self; 3] = [Self::Listing, Self::Related, Self::Suggestion];
+
+    /// Its name in documents and forms.
+    #[must_use]
+    pub fn key(self) -> &'static str {
+        match self {
+            Self::Listing => "listing",
+            Self::Related => "related",
+            Self::Suggestion => "suggestion",
+        }
+    }
+
+    /// The place of a name.
+    #[must_use]
+    pub fn from_key(key: &str) -> Option<Self> {
+        Self::ALL.into_iter().find(|place| place.key() == key)
+    }
+
+    /// What an owner calls it.
+    #[must_use]
+    pub fn label(self) -> &'static str {
+        match self {
+            Self::Listing => "listings",
+            Self::Related => "related products",
+            Self::Suggestion => "suggestions in the cart",
+        }
+    }
+}
+
 /// Which products a template serves, and when.
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -93,6 +137,9 @@ pub struct Reach {
     /// Switched off it serves nothing and keeps its rules.
     #[serde(default = "yes", skip_serializing_if = "is_yes")]
     pub on: bool,
+    /// Of a card: where it stands; everywhere where none is named.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub places: Vec<CardPlace>,
 }
 
 fn yes() -> bool {
@@ -182,7 +229,7 @@ impl ReachRule {
 
 impl From<ReachRule> for Reach {
     fn from(rule: ReachRule) -> Self {
-        Self { rule, also: vec![], except: vec![], from: None, until: None, on: true }
+        Self { rule, also: vec![], except: vec![], from: None, until: None, on: true, places: vec![] }
     }
 }
 
@@ -196,6 +243,11 @@ impl Reach {
     #[must_use]
     pub fn types(types: Vec<Handle>) -> Self {
         ReachRule::Types { types }.into()
+    }
+    /// Whether a card of this reach stands at a place.
+    #[must_use]
+    pub fn stands_at(&self, place: CardPlace) -> bool {
+        self.places.is_empty() || self.places.contains(&place)
     }
     /// Whether it serves what no other serves.
     #[must_use]
@@ -217,6 +269,11 @@ impl Reach {
     pub fn tidied(mut self) -> Self {
         if self.rule == ReachRule::Named {
             self.except.clear();
+        }
+        self.places.sort_unstable();
+        self.places.dedup();
+        if self.places == CardPlace::ALL {
+            self.places.clear();
         }
         self
     }

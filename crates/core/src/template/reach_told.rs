@@ -53,6 +53,19 @@ impl Reach {
         if self.except.is_empty() { all } else { format!("{all}, not {}", products(&self.except)) }
     }
 
+    /// Where its cards stand: `in listings and related products`; empty where they stand everywhere.
+    #[must_use]
+    pub fn places_told(&self) -> String {
+        match self.places.as_slice() {
+            [] => String::new(),
+            [only] => format!("in {}", only.label()),
+            [first @ .., last] => {
+                let first: Vec<&str> = first.iter().map(|place| place.label()).collect();
+                format!("in {} and {}", first.join(", "), last.label())
+            }
+        }
+    }
+
     /// When it holds, on the shop's clocks; empty where it always does.
     #[must_use]
     pub fn dates_told(&self) -> String {
@@ -83,8 +96,7 @@ mod tests {
 
     fn told(rule: ReachRule, also: &[&str], except: &[&str]) -> String {
         let named = |all: &[&str]| all.iter().map(|text| handle(text)).collect();
-        let reach =
-            Reach { rule, also: named(also), except: named(except), from: None, until: None, on: true };
+        let reach = Reach { also: named(also), except: named(except), ..rule.into() };
         reach.told(&Called {
             product: &|handle| handle.to_string(),
             kind: &|kind| format!("type {kind}"),

@@ -1,4 +1,5 @@
 use super::{Language, file};
+use crate::page::Purpose;
 use crate::page::piece::Kind;
 use crate::setting::{Preset, Setting, Shape};
 use serde::Serialize;
@@ -46,11 +47,20 @@ fn of_kind(kind: Kind) -> impl Iterator<Item = Entry> {
         (!text.is_empty()).then(|| Entry {
             key: key_of(kind, setting.key),
             english: to_fluent(text),
-            place: format!("{}, {}", kind.label(), setting.label.to_lowercase()),
+            place: place_of(kind, setting),
             kind: Some(kind),
             of_setting: true,
         })
     })
+}
+
+/// `Buy button, words`; on a card its pieces are called as on a page.
+fn place_of(kind: Kind, setting: &Setting) -> String {
+    let (piece, word) = (kind.label(), setting.label.to_lowercase());
+    match kind.purpose() {
+        Purpose::Page => format!("{piece}, {word}"),
+        Purpose::Card => format!("On cards: {}, {word}", piece.to_lowercase()),
+    }
 }
 
 /// The words as they ship in a language, in Fluent, by their keys.

@@ -3,13 +3,13 @@
 use super::{at, id, layout, piece};
 use compagina_core::ids::{BandId, ColumnId};
 use compagina_core::page::op::{ColumnShape, Names};
-use compagina_core::page::{Band, Column, Device, Frame, Kind, Op, SetValue, Target, Values, Whom};
+use compagina_core::page::{Band, Column, Device, Frame, Kind, Op, Purpose, SetValue, Target, Values, Whom};
 use proptest::prelude::*;
 
 pub fn any_piece_op() -> impl Strategy<Value = Op> {
     let names = prop::sample::select(vec!["crumbs", "gallery", "title", "price", "buy", "new-1", "new-2"]);
     let column = prop::sample::select(vec!["only", "left", "right"]);
-    let kind = prop::sample::select(Kind::ALL.to_vec());
+    let kind = prop::sample::select(Kind::of(Purpose::Page).collect::<Vec<_>>());
     let saving = prop::option::of(prop::sample::select(vec!["percent", "amount", "none"]));
     let device = prop::sample::select(Device::ALL.to_vec());
     let both = prop::sample::select(vec![["price", "crumbs"], ["buy", "title"], ["gallery", "new-1"]]);

@@ -63,7 +63,7 @@ fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
 }
 
 /// Whether some choice may be sold out, or all of it is still to come.
-fn can_be_waited_for(ctx: &Ctx<'_>) -> bool {
+pub(super) fn can_be_waited_for(ctx: &Ctx<'_>) -> bool {
     match ctx.product.state {
         ProductState::OnSale => ctx.product.variants.iter().any(|variant| !variant.stock.is_in()),
         ProductState::ComingSoon => true,

@@ -2,6 +2,7 @@
 
 pub(crate) mod breadcrumb;
 pub(crate) mod buy_button;
+pub(crate) mod card;
 pub(crate) mod comparison;
 pub(crate) mod details;
 pub(crate) mod facts;
@@ -101,6 +102,19 @@ fn drawn(kind: Kind) -> Drawn {
         Kind::PersonalText => personal_text::DRAWN,
         Kind::PayShortcuts => pay_shortcuts::DRAWN,
         Kind::WishButton => wish_button::DRAWN,
+        Kind::CardPicture => card::picture::DRAWN,
+        Kind::CardMarks => card::marks::DRAWN,
+        Kind::CardName => card::name::DRAWN,
+        Kind::CardRating => card::rating::DRAWN,
+        Kind::CardPrice => card::price::DRAWN,
+        Kind::CardChoices => card::choices::DRAWN,
+        Kind::CardVariants => card::variants::DRAWN,
+        Kind::CardQuantity => card::quantity::DRAWN,
+        Kind::CardBuy => card::buy::DRAWN,
+        Kind::CardWish => card::wish::DRAWN,
+        Kind::CardQuickLook => card::quick_look::DRAWN,
+        Kind::CardFact => card::fact::DRAWN,
+        Kind::CardText => card::text::DRAWN,
     }
 }
 

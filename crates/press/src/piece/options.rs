@@ -39,12 +39,14 @@ fn slot_name(styled: &Styled<'_>, place: usize) -> String {
 }
 
 /// What the values of a piece have in common.
-struct Look<'a> {
-    ctx: &'a Ctx<'a>,
-    names: Names,
-    selectable: bool,
+pub(super) struct Look<'a> {
+    pub ctx: &'a Ctx<'a>,
+    pub names: Names,
+    pub selectable: bool,
+    /// Whether a larger picture of a value comes while it is pointed at.
+    pub closer: bool,
     /// Names of values that aren't offered here, letters folded.
-    hidden: BTreeSet<String>,
+    pub hidden: BTreeSet<String>,
 }
 
 fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
@@ -52,7 +54,7 @@ fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
     let flag = |setting| styled.chain.flag(setting, Device::Wide);
     let hidden = styled.chain.lines(&HIDDEN).iter().map(|name| folded(name)).collect();
     let names = styled.choice(&NAMES, Device::Wide).unwrap_or(Names::Hover);
-    let look = Look { ctx, names, selectable: flag(&SELECTABLE), hidden };
+    let look = Look { ctx, names, selectable: flag(&SELECTABLE), closer: true, hidden };
     let says = slots(ctx, styled);
     let here = ctx.product.path();
     let clear = styled.chain.text(&CLEAR, Device::Wide);
@@ -76,14 +78,19 @@ fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
 }
 
 /// What is said of a choice that had to move, with places for the script to fill.
-fn moved(ctx: &Ctx<'_>) -> String {
+pub(super) fn moved(ctx: &Ctx<'_>) -> String {
     ctx.say_with("choice-moved", &[("option", Arg::Text("{option}")), ("value", Arg::Text("{value}"))])
 }
 
 /// How an option is chosen on this page.
 fn way(styled: &Styled<'_>, option: &ProductOption) -> Way {
-    match styled.choice::<ShownAs>(&SHOWN_AS, Device::Wide) {
-        None | Some(ShownAs::Book) => option.page,
+    way_of(styled.choice(&SHOWN_AS, Device::Wide), option.page)
+}
+
+/// How an option is chosen where something is set, and how by the swatch book.
+pub(super) fn way_of(set: Option<ShownAs>, book: Way) -> Way {
+    match set {
+        None | Some(ShownAs::Book) => book,
         Some(ShownAs::Swatches) => Way::Swatches,
         Some(ShownAs::Buttons) => Way::Buttons,
         Some(ShownAs::List) => Way::List,
@@ -91,16 +98,22 @@ fn way(styled: &Styled<'_>, option: &ProductOption) -> Way {
     }
 }
 
+/// The values that are offered of an option, with their places.
+pub(super) fn offered<'o>(
+    look: &Look<'_>,
+    place: usize,
+    option: &'o ProductOption,
+) -> Vec<(usize, &'o ProductValue)> {
+    let values = option.values.iter().enumerate();
+    let wanted = |(v, value): &(usize, &ProductValue)| {
+        let offered = is_made(look.ctx.product, place, *v) && !look.hidden.contains(&folded(&value.name));
+        is_chosen(look.ctx, place, *v) || offered
+    };
+    values.filter(wanted).collect()
+}
+
 fn values(look: &Look<'_>, place: usize, option: &ProductOption, way: Way) -> Markup {
-    let offered: Vec<(usize, &ProductValue)> = option
-        .values
-        .iter()
-        .enumerate()
-        .filter(|(v, value)| {
-            let offered = is_made(look.ctx.product, place, *v) && !look.hidden.contains(&folded(&value.name));
-            is_chosen(look.ctx, place, *v) || offered
-        })
-        .collect();
+    let offered = offered(look, place, option);
     html! {
         @if way == Way::List { (list(look, place, option, &offered)) }
         @else {
@@ -111,11 +124,11 @@ fn values(look: &Look<'_>, place: usize, option: &ProductOption, way: Way) -> Ma
     }
 }
 
-fn state_of(ctx: &Ctx<'_>, option: usize, value: usize) -> ValueState {
+pub(super) fn state_of(ctx: &Ctx<'_>, option: usize, value: usize) -> ValueState {
     ctx.offer.states.get(option).and_then(|row| row.get(value)).copied().unwrap_or(ValueState::NotMade)
 }
 
-fn state_words(ctx: &Ctx<'_>, state: ValueState) -> (&'static str, String) {
+pub(super) fn state_words(ctx: &Ctx<'_>, state: ValueState) -> (&'static str, String) {
     match state {
         ValueState::Open => ("open", String::new()),
         ValueState::SoldOut => ("sold_out", ctx.say("state-sold-out")),
@@ -127,7 +140,7 @@ fn is_chosen(ctx: &Ctx<'_>, option: usize, value: usize) -> bool {
     ctx.offer.selection.get(option).map(usize::from) == Some(value)
 }
 
-fn radio(
+pub(super) fn radio(
     look: &Look<'_>,
     place: usize,
     option: &ProductOption,
@@ -146,13 +159,13 @@ fn radio(
     let title = (look.names == Names::Hover || !value.note.is_empty()).then(|| value.spoken());
     html! {
         label class=(class) data-state=(state) title=[title] {
-            input type="radio" form="buy" name=(option.handle) value=(value.handle) data-option=(place) data-value=(v)
+            input type="radio" form=(ctx.form()) name=(option.handle) value=(value.handle) data-option=(place) data-value=(v)
                 data-name=(value.name) checked[is_chosen(ctx, place, v)] disabled[!look.selectable && state != "open"];
             @if let Some(cloth) = &cloth {
                 (cloth)
                 @if told { span.name { (value.name) } } @else { span.unseen { (value.spoken()) } }
             } @else { span.text { (value.name) } }
-            @if let Some(closer) = value.closer.as_ref().filter(|_| way != Way::Radios) {
+            @if let Some(closer) = value.closer.as_ref().filter(|_| look.closer && way != Way::Radios) {
                 img.closer src={ "/media/" (closer) } alt="" loading="lazy" decoding="async";
             }
             span.unseen data-state-words { @if !words.is_empty() { ", " (words) } }
@@ -183,10 +196,15 @@ pub(super) fn small(ctx: &Ctx<'_>) -> Markup {
     }
 }
 
-fn list(look: &Look<'_>, place: usize, option: &ProductOption, offered: &[(usize, &ProductValue)]) -> Markup {
+pub(super) fn list(
+    look: &Look<'_>,
+    place: usize,
+    option: &ProductOption,
+    offered: &[(usize, &ProductValue)],
+) -> Markup {
     let ctx = look.ctx;
     html! {
-        select form="buy" name=(option.handle) aria-label=(option.name) data-option=(place) {
+        select form=(ctx.form()) name=(option.handle) aria-label=(option.name) data-option=(place) {
             @if ctx.offer.selection.get(place).is_none() { option value="" { "–" } }
             @for (v, value) in offered { (item(ctx, place, *v, value, look.selectable)) }
         }

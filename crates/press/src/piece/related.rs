@@ -1,8 +1,9 @@
 use super::Drawn;
-use crate::card::card;
+use super::card::card;
 use crate::ctx::{Ctx, Styled};
 use compagina_core::page::Device;
 use compagina_core::page::piece::related::{COUNT, HEADING, PRICES};
+use compagina_core::template::CardPlace;
 use maud::{Markup, html};
 
 /// How it is drawn.
@@ -13,17 +14,17 @@ fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
     if ctx.around.related.is_empty() {
         return None;
     }
-    let (most, with_price) = (styled.most(&COUNT), styled.flag_anywhere(&PRICES));
+    let most = styled.most(&COUNT);
     Some(html! {
         (styled.heading(&HEADING))
-        div.cards { @for product in ctx.around.related.iter().take(most) { (card(ctx.dealer(), product, with_price)) } }
+        div.cards { @for product in ctx.around.related.iter().take(most) { (card(ctx.dealer(), product, CardPlace::Related)) } }
     })
 }
 
 fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
     let count = styled.chain.number(&COUNT, device);
-    let price = if styled.chain.flag(&PRICES, device) { "block" } else { "none" };
+    let price = if styled.chain.flag(&PRICES, device) { "flex" } else { "none" };
     format!(
-        "{root} .cards{{grid-template-columns:repeat({count},minmax(0,1fr))}}{root} .card-price{{display:{price}}}"
+        "{root} .cards{{grid-template-columns:repeat({count},minmax(0,1fr))}}{root} .k-card-price{{display:{price}}}"
     )
 }

@@ -32,13 +32,9 @@ fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
 }
 
 fn line(ctx: &Ctx<'_>, styled: &Styled<'_>, variant: &Variant) -> Markup {
-    let selection = selection_of(ctx, variant);
+    let selection = Selection::of_variant(ctx.product, variant);
     let key = selection.to_query(ctx.product);
-    let names: Vec<&str> = selection
-        .chosen()
-        .filter(|(option, _)| variant.values.get(*option).is_some_and(Option::is_some))
-        .filter_map(|(o, v)| Some(ctx.product.options.get(o)?.values.get(usize::from(v))?.name.as_str()))
-        .collect();
+    let names: Vec<&str> = ctx.product.names_of(variant).collect();
     let chosen = ctx.offer.variant == Some(variant.id);
     let gone = ctx.product.is_sold() && !variant.stock.is_in();
     let picture = ctx.product.picture_of(variant);
@@ -54,15 +50,6 @@ fn line(ctx: &Ctx<'_>, styled: &Styled<'_>, variant: &Variant) -> Markup {
             }
         }
     }
-}
-
-/// What a variant comes to; of an option that doesn't matter to it the first value is taken.
-fn selection_of(ctx: &Ctx<'_>, variant: &Variant) -> Selection {
-    let values = ctx.product.options.iter().enumerate().map(|(place, option)| {
-        let own = variant.values.get(place).copied().flatten();
-        own.or(if option.values.is_empty() { None } else { Some(0) })
-    });
-    Selection::from_values(values.collect())
 }
 
 /// Where no options piece carries the choice into the cart, hidden fields do.

@@ -1,10 +1,14 @@
-use super::plain_page;
-use crate::card::card;
-use crate::document::Nav;
+use super::{head, with_cards};
+use crate::deck::{Deck, Lead, LookedAt};
+use crate::document::{Head, Nav, document};
+use crate::page::{Mode, Notice, Page, draw_notice};
+use crate::piece::card::{card, css};
 use compagina_core::catalog::{Product, ProductType};
 use compagina_core::page::Frame;
+use compagina_core::template::CardPlace;
 use compagina_core::wording::Arg;
 use maud::{Markup, html};
+use std::sync::Arc;
 
 /// Products of one type, as the listing shows them.
 pub struct Shelf<'a> {
@@ -23,24 +27,74 @@ pub struct Leaf {
     pub more: bool,
 }
 
+/// What a listing is made of.
+#[derive(Clone, Copy)]
+pub struct Listing<'a> {
+    /// What stands over it.
+    pub title: &'a str,
+    /// Its products, type by type.
+    pub shelves: &'a [Shelf<'a>],
+    /// Which page of it this is, where it has several.
+    pub leaf: Option<Leaf>,
+    /// The one card that isn't as all shoppers have it.
+    pub lead: Option<&'a Lead>,
+    /// What is told on top of it.
+    pub notice: Option<&'a Notice>,
+}
+
 /// The listing: of the whole shop, or of one type where only that one is given.
 #[must_use]
-pub fn listing(nav: &Nav, title: &str, shelves: &[Shelf<'_>], leaf: Option<Leaf>) -> String {
+pub fn listing(nav: &Nav, of: &Listing<'_>) -> String {
+    let Listing { title, shelves, leaf, lead, notice } = *of;
     let one = shelves.len() == 1;
+    let deck = Deck::default();
+    let dealer = nav.dealer(&deck, lead);
     let body = html! {
+        @if let Some(notice) = notice { (draw_notice(&nav.words, notice)) }
         div.columns.listing {
             h1 { (title) }
             @if shelves.iter().all(|s| s.products.is_empty()) { p { (nav.words.say("listing-empty")) } }
             @for shelf in shelves.iter().filter(|s| !s.products.is_empty()) {
                 section {
                     @if !one { h2 { a href={ "/shop/types/" (shelf.kind.handle) } { (shelf.kind.name) } } }
-                    div.cards { @for product in &shelf.products { (card(nav.dealer(), product, true)) } }
+                    div.cards { @for product in &shelf.products { (card(dealer, product, CardPlace::Listing)) } }
                 }
             }
             @if let Some(leaf) = leaf.filter(|leaf| leaf.number > 1 || leaf.more) { (leaves(nav, leaf)) }
         }
     };
-    plain_page(nav, title, Frame::Whole, body)
+    with_cards(nav, title, body, &deck)
+}
+
+/// The listing in which a card stands that is composed: its own and those around it, or it alone.
+pub(crate) fn looked_at(page: &Page<'_>) -> String {
+    let nav = page.nav;
+    let deck = Deck::default();
+    let layout = Arc::new(page.layout.clone());
+    let lead = Lead {
+        product: page.product.id,
+        situation: page.situation.clone(),
+        looked_at: LookedAt::OnDesk(layout),
+    };
+    let alone = page.only.is_some() || page.around.listed.is_empty();
+    let products = if alone { std::slice::from_ref(page.product) } else { page.around.listed.as_slice() };
+    let dealer = nav.dealer(&deck, Some(&lead));
+    let body = html! {
+        @if let Some(notice) = page.notice { (draw_notice(&nav.words, notice)) }
+        div.columns.listing {
+            @if page.only.is_none() { h1 { (page.product.kind.name) } }
+            div.cards.one[page.only.is_some()] { @for product in products { (card(dealer, product, CardPlace::Listing)) } }
+        }
+    };
+    let laid = css(&deck, &nav.words, &nav.house);
+    let frame = if page.only.is_some() { Frame::None } else { Frame::Whole };
+    let script = match page.mode {
+        Mode::Shop | Mode::Quick => Some(nav.assets.script.as_str()),
+        Mode::Proof => Some(nav.assets.agent.as_str()),
+        Mode::Small => None,
+    };
+    document(nav, &Head { script, ..head(nav, &page.product.kind.name, frame, Some(&laid)) }, body)
+        .into_string()
 }
 
 /// The ways to the page before and the page after.

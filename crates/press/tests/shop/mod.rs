@@ -15,8 +15,8 @@ use compagina_core::swatch::SwatchSource;
 use compagina_core::time::Day;
 use compagina_core::wording::{Language, Words};
 use compagina_demo::{DemoProduct, DemoShop, Drawing, demo_shop};
-use compagina_press::{Assets, Nav, NavItem, opening_selection};
-use std::sync::LazyLock;
+use compagina_press::{Assets, Nav, NavItem, Quiet, opening_selection};
+use std::sync::{Arc, LazyLock};
 
 /// The twelve products, and the layouts *All products* and *Sport kites*.
 pub fn demo() -> (Vec<Product>, Vec<Layout>) {
@@ -50,6 +50,7 @@ fn make_nav() -> Nav {
             agent: asset("agent.js"),
             fonts: vec![],
         },
+        cards: Arc::new(Quiet),
     }
 }
 

@@ -191,7 +191,8 @@ async fn around(serving: &Serving, product: ProductId) -> ApiResult<(Around, Vec
     let neighbours = before.iter().chain(&after).map(|row| row.id);
     let beside = related.iter().map(|product| product.id).chain(neighbours).collect();
     let shown = |row: NeighbourRow| Neighbour { address: row.address, name: row.name, picture: row.picture };
-    Ok((Around { related, before: before.map(shown), after: after.map(shown) }, beside))
+    let (before, after) = (before.map(shown), after.map(shown));
+    Ok((Around { related, before, after, ..Around::default() }, beside))
 }
 
 /// Those of the first products of a type that stand around one of its products.

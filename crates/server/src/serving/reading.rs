@@ -4,14 +4,17 @@
 use crate::clock::now;
 use crate::error::ApiResult;
 use crate::serving::Serving;
-use crate::serving::edition::everywhere;
+use crate::serving::edition::cards::LiveCards;
 use crate::serving::edition::everywhere::Everywhere;
+use crate::serving::edition::live::Live;
+use crate::serving::edition::{everywhere, live};
 use actix_web::HttpRequest;
 use compagina_core::house::House;
 use compagina_core::ids::TemplateId;
 use compagina_core::wording::{Book, Language, Words};
 use compagina_press::Nav;
 use compagina_storage::{Document, DocumentName};
+use std::sync::Arc;
 
 pub const LANGUAGE_COOKIE: &str = "language";
 
@@ -51,25 +54,31 @@ impl Reading {
 
 /// What surrounds every page.
 pub async fn nav(serving: &Serving, reading: &Reading) -> ApiResult<Nav> {
-    let everywhere = everywhere(serving).await?;
+    let (everywhere, live) = (everywhere(serving).await?, live(serving).await?);
     match reading.side {
-        Side::Live => Ok(live_nav(serving, &everywhere, reading)),
+        Side::Live => Ok(live_nav(serving, (&everywhere, &live), reading)),
         Side::Draft => {
             let (house, book): (Document<House>, Document<Book>) = tokio::try_join!(
                 serving.store.document(DocumentName::House),
                 serving.store.document(DocumentName::Wording)
             )?;
-            Ok(nav_with(serving, &everywhere, reading, &book.draft, house.draft))
+            Ok(nav_with(serving, (&everywhere, &live), reading, &book.draft, house.draft))
         }
     }
 }
 
 /// What surrounds every page as shoppers see it.
-pub fn live_nav(serving: &Serving, everywhere: &Everywhere, reading: &Reading) -> Nav {
-    nav_with(serving, everywhere, reading, &everywhere.book, everywhere.house.clone())
+pub fn live_nav(serving: &Serving, (everywhere, live): (&Everywhere, &Arc<Live>), reading: &Reading) -> Nav {
+    nav_with(serving, (everywhere, live), reading, &everywhere.book, everywhere.house.clone())
 }
 
-fn nav_with(serving: &Serving, everywhere: &Everywhere, reading: &Reading, book: &Book, house: House) -> Nav {
+fn nav_with(
+    serving: &Serving,
+    (everywhere, live): (&Everywhere, &Arc<Live>),
+    reading: &Reading,
+    book: &Book,
+    house: House,
+) -> Nav {
     let mut shop = everywhere.shop.clone();
     shop.locale = reading.language.locale(shop.locale);
     Nav {
@@ -80,6 +89,7 @@ fn nav_with(serving: &Serving, everywhere: &Everywhere, reading: &Reading, book:
         house,
         prices: everywhere.prices.at(now()),
         here: reading.here.clone(),
+        cards: Arc::new(LiveCards(live.clone())),
     }
 }
 

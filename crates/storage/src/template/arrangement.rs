@@ -5,6 +5,7 @@ use crate::change::Changed;
 use crate::publication::{self, DraftId};
 use crate::{Result, StorageError, Store};
 use compagina_core::ids::TemplateId;
+use compagina_core::page::{Layout, Purpose};
 use compagina_core::template::Reach;
 use sqlx::MySqlConnection;
 use sqlx::types::Json;
@@ -116,17 +117,17 @@ impl Store {
         .await
     }
 
-    /// The templates that were taken away, by their names, the last one first.
+    /// The templates that were taken away, by their names and whether they are pages or cards, the last one first.
     ///
     /// # Errors
     /// Those of the database.
-    pub async fn templates_away(&self) -> Result<Vec<(TemplateId, String)>> {
+    pub async fn templates_away(&self) -> Result<Vec<(TemplateId, String, Purpose)>> {
         let rows = sqlx::query!(
-            "SELECT id, name FROM template WHERE away_since IS NOT NULL ORDER BY away_since DESC, id DESC LIMIT 50"
+            r#"SELECT id, name, draft AS "draft: Json<Layout>" FROM template WHERE away_since IS NOT NULL ORDER BY away_since DESC, id DESC LIMIT 50"#
         )
         .fetch_all(&self.pool)
         .await?;
-        Ok(rows.into_iter().map(|row| (TemplateId(row.id), row.name)).collect())
+        Ok(rows.into_iter().map(|row| (TemplateId(row.id), row.name, row.draft.0.purpose)).collect())
     }
 
     /// Arranges the templates anew, as one step.

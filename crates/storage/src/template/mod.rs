@@ -16,7 +16,7 @@ use crate::change::Changed;
 use crate::publication::{self, DraftId};
 use crate::{Result, StorageError, Store};
 use compagina_core::ids::TemplateId;
-use compagina_core::page::{Layout, op};
+use compagina_core::page::{Layout, Purpose, op};
 use compagina_core::template::Reach;
 use sqlx::MySqlConnection;
 use sqlx::types::Json;
@@ -40,13 +40,31 @@ pub struct TemplateRow {
     pub published_revision: Option<u64>,
 }
 
+impl TemplateRow {
+    /// Whether it composes a page or a card; that stays.
+    #[must_use]
+    pub fn purpose(&self) -> Purpose {
+        self.draft.purpose
+    }
+}
+
 impl Store {
-    /// All templates in the order in which ties of reach are settled.
+    /// All templates, of pages and of cards, in the order in which ties of reach are settled.
     ///
     /// # Errors
     /// Those of the database.
     pub async fn templates(&self) -> Result<Vec<TemplateRow>> {
         self.template_rows(None).await
+    }
+
+    /// Those of pages, or of cards, in their order.
+    ///
+    /// # Errors
+    /// Those of the database.
+    pub async fn templates_of(&self, purpose: Purpose) -> Result<Vec<TemplateRow>> {
+        let mut rows = self.templates().await?;
+        rows.retain(|row| row.purpose() == purpose);
+        Ok(rows)
     }
 
     /// The template of a number.

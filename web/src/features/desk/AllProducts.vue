@@ -21,7 +21,8 @@ const DEVICES = [
 ] as const;
 // The narrow screen first: there a button is late.
 const device = ref<"wide" | "phone">("phone");
-const screen = computed(() => SCREENS[device.value]);
+/** A card alone is as wide as it stands in a listing. */
+const screen = computed(() => (desk.onCard ? { width: 300, height: 400 } : SCREENS[device.value]));
 const { count } = props.situation;
 
 const products = shallowRef<DeskProduct[]>([]);
@@ -50,10 +51,12 @@ onBeforeUnmount(scroll.end);
 
 /** A new draft is another page, so each small proof is asked for anew. */
 function address(product: string): string | null {
-  const at = props.situation.address({ product });
+  const at = props.situation.address({ product }, desk.onCard ? { only: "card" } : {});
   return at && `${at}&draft=${desk.draft?.revision ?? 0}`;
 }
-const { ends, busy, halt } = useFirstScreens(products, address, device);
+/** A card has no first screen of its own. */
+const measured = computed(() => (desk.onCard ? [] : products.value));
+const { ends, busy, halt } = useFirstScreens(measured, address, device);
 /** Once all that there are have been measured, those whose buy button ends late come first, the latest at the head. */
 const sorted = computed(() => !busy.value && products.value.length >= count.value);
 const inOrder = computed(() => {
@@ -70,6 +73,7 @@ const note = computed(() => {
       ? say("all-products-there-no-products-yet")
       : say("all-products-template-serves-no-product");
   const said = say("all-products-products", { count: count.value, number });
+  if (desk.onCard) return said;
   if (busy.value) return say("all-products-first-screens", { said, done: ends.size, count: products.value.length });
   const measured = ends.size < count.value ? say("all-products-measured", { count: ends.size }) : "";
   if (lates.value === 0) return say("all-products-buy-button-lies-first", { said, measured });
@@ -94,7 +98,7 @@ function told(product: string): { text: string; late: boolean } | null {
 <template>
   <div class="all">
     <div class="head">
-      <OneOf v-model="device" :options="DEVICES" :label="say('all-products-screen')" />
+      <OneOf v-if="!desk.onCard" v-model="device" :options="DEVICES" :label="say('all-products-screen')" />
       <span class="soft" role="status" data-test="first-screens">{{ note }}</span>
       <ProgressLine v-if="busy" class="measured" :label="note" :done="ends.size" :of="products.length" @stop="halt" />
     </div>
@@ -108,14 +112,17 @@ function told(product: string): { text: string; late: boolean } | null {
               :width="screen.width"
               :height="Math.round(screen.height * 1.25)"
             />
-            <i class="fold" aria-hidden="true" />
+            <i v-if="!desk.onCard" class="fold" aria-hidden="true" />
           </span>
           <span class="name"
             ><span class="unseen">{{ say("all-products-put-desk") }} </span>{{ product.name }}</span
           >
-          <span v-if="told(product.handle)" class="told" :class="told(product.handle)?.late ? 'signal' : 'soft'">{{
-            told(product.handle)?.text
-          }}</span>
+          <span
+            v-if="!desk.onCard && told(product.handle)"
+            class="told"
+            :class="told(product.handle)?.late ? 'signal' : 'soft'"
+            >{{ told(product.handle)?.text }}</span
+          >
         </button>
       </li>
     </ul>

@@ -62,8 +62,13 @@ function put(look: Partial<Look>): void {
       <OneOf
         v-model="alone"
         :options="[
-          { value: true, says: say('all-states-alone', { label: label || say('all-states-chosen-piece') }) },
-          { value: false, says: say('all-states-whole-page') },
+          {
+            value: true,
+            says: desk.onCard
+              ? say('all-states-card-alone')
+              : say('all-states-alone', { label: label || say('all-states-chosen-piece') }),
+          },
+          { value: false, says: desk.onCard ? say('all-states-listing') : say('all-states-whole-page') },
         ]"
         :label="say('all-states-what-shown')"
         :off="!piece"

@@ -10,7 +10,7 @@ import { say } from "../../words";
 const props = defineProps<{ template: { id: number; name: string }; product: Schemas["OwnOf"] }>();
 defineEmits<{ close: [] }>();
 const router = useRouter();
-const { view, names, loading, load, shift } = useTemplates();
+const { view, names, loading, load, shift } = useTemplates(() => "page");
 onMounted(load);
 const moving = computed<{ title: string; moving: Moving }>(() => ({
   title: say("back-dialog-back-template", { name: props.product.name }),

@@ -42,6 +42,8 @@ const labelOf = (id: string): string => {
 };
 /** How far the first buy button ends below the first screen, measured in the proofs. */
 const late = computed(() => {
+  // A card stands wherever its listing has it.
+  if (desk.onCard) return [];
   const line = desk.drawnOrder.find((l) => l.piece.kind === "buy_button");
   if (!line) return [];
   const button = line.piece.id;
@@ -68,6 +70,7 @@ const weight = computed(() => {
 const small = computed(() => props.facts?.weight.too_small ?? []);
 /** What there is to say of a buy button that isn't late anywhere. */
 const buy = computed(() => {
+  if (desk.onCard) return { text: "", mend: false };
   const buttons = desk.drawnOrder.filter((l) => l.piece.kind === "buy_button").map((l) => l.piece.id);
   if (buttons.length === 0) return { text: say("desk-foot-page-has-no-buy"), mend: true };
   const without = ORDER_DEVICES.filter((device) => {

@@ -25,7 +25,8 @@ const publishing = ref(false);
 const goingBack = ref(false);
 const count = computed(() => desk.drawnDraft?.changes ?? 0);
 const reach = computed(() => {
-  const { serves = 0, serves_types: types = 0 } = desk.view ?? {};
+  const { serves = 0, serves_types: types = 0, places = "" } = desk.view ?? {};
+  if (places !== "") return say("desk-head-card-reaches", { places, serves });
   if (serves === 0)
     return desk.product?.sample ? say("desk-head-no-products-yet") : say("desk-head-reaches-no-product-yet");
   return say("desk-head-reaches-products-types", { serves, types });
@@ -75,7 +76,7 @@ const FRAMES = [
 <template>
   <div class="head">
     <TemplateName />
-    <router-link to="/templates" class="reach">{{ reach }}</router-link>
+    <router-link :to="desk.onCard ? '/cards' : '/templates'" class="reach">{{ reach }}</router-link>
     <button v-if="departed" class="chip differs" @click="emit('open', 'departures')">
       {{ say("desk-head-departures", { departed }) }}
     </button>
@@ -96,16 +97,22 @@ const FRAMES = [
     />
     <ActsMenu>
       <template #button="{ menu }">
-        <v-btn v-bind="menu" :append-icon="mdiChevronDown">{{ say("desk-head-page") }}</v-btn>
+        <v-btn v-bind="menu" :append-icon="mdiChevronDown">{{
+          desk.onCard ? say("desk-head-card") : say("desk-head-page")
+        }}</v-btn>
       </template>
       <v-list-item
         :title="say('desk-head-starters')"
-        :subtitle="say('desk-head-ready-arrangements-whole-page')"
+        :subtitle="
+          desk.onCard ? say('desk-head-ready-arrangements-card') : say('desk-head-ready-arrangements-whole-page')
+        "
         @click="emit('open', 'starters')"
       />
       <v-list-item
         :title="say('desk-head-what-changes-where')"
-        :subtitle="say('desk-head-pages-publishing-changes-before')"
+        :subtitle="
+          desk.onCard ? say('desk-head-cards-publishing-changes') : say('desk-head-pages-publishing-changes-before')
+        "
         :to="{ name: 'changes', params: { id: desk.view?.id ?? 0 } }"
       />
       <v-list-item
@@ -122,33 +129,36 @@ const FRAMES = [
         @click="goingBack = true"
       />
       <v-list-item
-        v-else-if="scope.product.value && !scope.product.value.sample"
+        v-else-if="!desk.onCard && scope.product.value && !scope.product.value.sample"
         :title="say('desk-head-page-own')"
         :subtitle="say('desk-head-apart-from-template', { name: scope.product.value.name })"
         @click="ownPage"
       />
       <v-list-item
         :title="say('desk-head-history')"
-        :subtitle="say('desk-head-look-earlier-page-bring')"
+        :subtitle="desk.onCard ? say('desk-head-look-earlier-card') : say('desk-head-look-earlier-page-bring')"
         @click="emit('open', 'history')"
       />
       <v-list-item
+        v-if="!desk.onCard"
         :title="say('desk-head-preview-link')"
         :subtitle="say('desk-head-someone-without-account')"
         @click="emit('open', 'preview')"
       />
+      <template v-if="!desk.onCard">
+        <v-divider />
+        <v-list-subheader>{{ say("desk-head-frame-what-shop-surrounds") }}</v-list-subheader>
+        <v-list-item
+          v-for="[frame, name] in FRAMES"
+          :key="frame"
+          :title="name"
+          :active="(desk.drawnDraft?.layout.frame ?? 'whole') === frame"
+          @click="desk.edit({ op: 'set_frame', frame })"
+        />
+      </template>
       <v-divider />
-      <v-list-subheader>{{ say("desk-head-frame-what-shop-surrounds") }}</v-list-subheader>
       <v-list-item
-        v-for="[frame, name] in FRAMES"
-        :key="frame"
-        :title="name"
-        :active="(desk.drawnDraft?.layout.frame ?? 'whole') === frame"
-        @click="desk.edit({ op: 'set_frame', frame })"
-      />
-      <v-divider />
-      <v-list-item
-        :title="say('desk-head-rejoin-whole-page')"
+        :title="desk.onCard ? say('desk-head-rejoin-whole-card') : say('desk-head-rejoin-whole-page')"
         :subtitle="own === 0 ? say('desk-head-nothing-differs-from-house') : say('desk-head-drops-values-own', { own })"
         :disabled="own === 0"
         @click="moves.rejoinAll"

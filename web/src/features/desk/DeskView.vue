@@ -62,6 +62,7 @@ watch(situation.product, (product) => {
 });
 
 async function addBand(): Promise<void> {
+  if (desk.onCard) return;
   moves.addBand([7, 5]);
   await nextTick();
 }

@@ -50,7 +50,7 @@ const pieces = computed((): Found[] => {
 const found = computed((): Found[] => [
   ...pieces.value,
   ...kept.kept.value
-    .filter((one) => has(one.name) && !kept.here.value.has(one.id))
+    .filter((one) => !desk.onCard && has(one.name) && !kept.here.value.has(one.id))
     .map((one) => ({
       key: `kept-${one.id}`,
       says: say("piece-finder-kept-band", { name: one.name }),

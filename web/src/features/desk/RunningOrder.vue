@@ -54,7 +54,9 @@ const silent = computed(() => {
   );
   return new Map([...(away ?? []), ...none]);
 });
-const folds = computed(() => ({
+/** A card has no first screen: it stands wherever its listing has it. */
+const folds = computed(() => (desk.onCard ? { wide: 0, phone: 0 } : firstScreens.value));
+const firstScreens = computed(() => ({
   wide: lastInFirstScreen(desk.drawnOrder, props.boxes.wide, SCREENS.wide.height),
   phone: lastInFirstScreen(desk.drawnOrder, props.boxes.phone, SCREENS.phone.height),
 }));
@@ -196,7 +198,9 @@ function hintOf(piece: Piece): string {
         @blur="typed === '' && (finding = false)"
       />
       <template v-else>
-        <small class="soft">{{ say("running-order-first-screen-wide-phone") }}</small>
+        <small class="soft">{{
+          desk.onCard ? say("running-order-one-card") : say("running-order-first-screen-wide-phone")
+        }}</small>
         <button
           class="tool"
           :title="say('running-order-find-line-b')"
@@ -206,6 +210,7 @@ function hintOf(piece: Piece): string {
           <v-icon :icon="mdiMagnify" size="15" />
         </button>
         <button
+          v-if="!desk.onCard"
           class="tool"
           :title="say('running-order-fold-unfold-all-bands')"
           :aria-label="say('running-order-fold-unfold-all-bands')"
@@ -218,6 +223,7 @@ function hintOf(piece: Piece): string {
     <div ref="scroll" class="scroll">
       <section v-for="band in bands" :key="band.id">
         <BandLine
+          v-if="!desk.onCard"
           :band="band"
           :why="bandWhy.get(band.id) ?? null"
           :folded="folded.has(band.id)"
@@ -282,13 +288,14 @@ function hintOf(piece: Piece): string {
           </VueDraggable>
         </template>
       </section>
-      <EmptyPlace v-if="bands.length === 0">
-        {{ say("running-order-page-has-nothing-yet") }}
+      <p v-if="desk.onCard && desk.drawnOrder.length" class="rest soft">{{ say("running-order-rest-leads") }}</p>
+      <EmptyPlace v-if="bands.length === 0 || (desk.onCard && desk.drawnOrder.length === 0)">
+        {{ desk.onCard ? say("running-order-card-has-nothing-yet") : say("running-order-page-has-nothing-yet") }}
         <template #acts>
           <v-btn variant="flat" color="primary" @click="$emit('starters')">{{
             say("running-order-begin-starter")
           }}</v-btn>
-          <button class="quiet" @click="moves.addBand([7, 5])">
+          <button v-if="!desk.onCard" class="quiet" @click="moves.addBand([7, 5])">
             {{ say("running-order-begin-two-empty-columns") }}
           </button>
         </template>
@@ -356,6 +363,10 @@ ol {
 .finder,
 .bare {
   padding: 4px 12px 4px 34px;
+}
+.rest {
+  margin: 8px 14px;
+  font-size: 12px;
 }
 .nothing .quiet {
   font-size: 12px;

@@ -26,22 +26,28 @@ async function take(key: string): Promise<void> {
 
 <template>
   <DialogSheet :title="say('starters-dialog-starters')" :width="1120" @close="emit('close')">
-    <template v-if="desk.order.length === 0" #beside>
+    <template v-if="desk.order.length === 0 && !desk.onCard" #beside>
       <OneOf v-model="filling" :options="FILLINGS" :label="say('starters-dialog-filled')" />
     </template>
     <p class="soft">
       {{
-        desk.order.length ? say("starters-dialog-every-piece-stays-all") : say("starters-dialog-empty-page-filled-what")
+        desk.onCard
+          ? say("starters-dialog-card-stays")
+          : desk.order.length
+            ? say("starters-dialog-every-piece-stays-all")
+            : say("starters-dialog-empty-page-filled-what")
       }}
     </p>
     <ul>
       <li v-for="(starter, index) in desk.view?.starters" :key="starter.key">
         <button :autofocus="index === 0" @click="take(starter.key)">
           <PageThumb
-            :address="props.situation.address({}, { starter: starter.key, filling })"
+            :address="
+              props.situation.address({}, { starter: starter.key, filling, ...(desk.onCard ? { only: 'card' } : {}) })
+            "
             :name="say('starters-dialog-drawn-small', { name: starter.name })"
-            :width="1280"
-            :height="1100"
+            :width="desk.onCard ? 300 : 1280"
+            :height="desk.onCard ? 460 : 1100"
           />
           <b>{{ starter.name }}</b>
           <span class="soft">{{ starter.hint }}</span>

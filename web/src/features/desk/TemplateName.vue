@@ -8,7 +8,7 @@ import { say } from "../../words";
 
 /** What the template is called; a click makes it a field. Enter keeps it, Escape leaves it as it was. */
 const desk = useDesk();
-const { view, problem, load, save } = useTemplates();
+const { view, problem, load, save } = useTemplates(() => desk.view?.purpose ?? "page");
 const field = ref<InstanceType<typeof TextInput> | null>(null);
 const button = ref<HTMLElement | null>(null);
 const name = ref<string | null>(null);

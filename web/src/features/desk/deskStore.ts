@@ -97,6 +97,8 @@ export const useDesk = defineStore("desk", () => {
   const order = computed(() => (draft.value ? lines(draft.value.layout) : []));
   const drawnDraft = computed(() => drawn.value?.draft ?? null);
   const drawnOrder = computed(() => (drawn.value ? lines(drawn.value.draft.layout) : []));
+  /** Whether a card is composed, and no page: it is one column, and its proofs are a listing. */
+  const onCard = computed(() => view.value?.purpose === "card");
   const labels = computed(() => new Map(view.value?.kinds.map((k) => [k.kind, k.label]) ?? []));
 
   /** What an owner calls a band; one that waits to be taken has no name yet. */
@@ -261,6 +263,7 @@ export const useDesk = defineStore("desk", () => {
     problem,
     waiting,
     order,
+    onCard,
     labels,
     bandName,
     open,

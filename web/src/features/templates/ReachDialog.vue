@@ -3,7 +3,7 @@ import { computed, ref, watch } from "vue";
 import type { Answer, ApiError } from "../../api/client";
 import ProductsPick from "../../ui/products/ProductsPick.vue";
 import ShiftList from "./ShiftList.vue";
-import type { Moving, Reach, Shifted, Template, TemplatesView } from "./useTemplates";
+import type { CardPlace, Moving, Purpose, Reach, Shifted, Template, TemplatesView } from "./useTemplates";
 import MomentInput from "../../ui/fields/MomentInput.vue";
 import MoneyInput from "../../ui/fields/MoneyInput.vue";
 import TextInput from "../../ui/fields/TextInput.vue";
@@ -16,6 +16,7 @@ import { say } from "../../words";
 /** A template's name and the rules that say which products it serves, with what a change moves before it is kept. */
 const props = defineProps<{
   template: Template;
+  purpose: Purpose;
   view: TemplatesView;
   save: (id: number, name: string, reach: Reach) => Promise<ApiError | null>;
   shift: (moving: Moving, dry: boolean) => Promise<Answer<Shifted>>;
@@ -53,6 +54,13 @@ const except = ref([...(was.except ?? [])]);
 const from = ref(was.from ?? "");
 const until = ref(was.until ?? "");
 const on = ref(was.on ?? true);
+const PLACES: { value: CardPlace; title: string }[] = [
+  { value: "listing", title: say("reach-dialog-listings") },
+  { value: "related", title: say("reach-dialog-related-products") },
+  { value: "suggestion", title: say("reach-dialog-suggestions-cart") },
+];
+/** Where its cards stand; everywhere where none is named. */
+const places = ref<CardPlace[]>(was.places?.length ? [...was.places] : PLACES.map((one) => one.value));
 const problem = ref("");
 
 function minor(text: string): number | null {
@@ -64,6 +72,7 @@ const reach = computed((): Reach => {
     also: also.value,
     except: except.value,
     on: on.value,
+    ...(props.purpose === "card" ? { places: places.value } : {}),
     ...(from.value ? { from: from.value } : {}),
     ...(until.value ? { until: until.value } : {}),
   };
@@ -110,7 +119,7 @@ async function submit(): Promise<void> {
 <template>
   <DialogSheet
     :title="say('reach-dialog-name-reach')"
-    :label="say('reach-dialog-reach-template')"
+    :label="purpose === 'card' ? say('reach-dialog-reach-card') : say('reach-dialog-reach-template')"
     :width="620"
     :act="say('reach-dialog-save')"
     :ready="problem === ''"
@@ -157,6 +166,13 @@ async function submit(): Promise<void> {
         </label>
       </div>
     </template>
+    <fieldset v-if="purpose === 'card'" class="row">
+      <legend>{{ say("reach-dialog-stands") }}</legend>
+      <label v-for="one in PLACES" :key="one.value" class="tick">
+        <TickBox v-model="places" :value="one.value" :disabled="places.length === 1 && places[0] === one.value" />
+        {{ one.title }}
+      </label>
+    </fieldset>
     <ProductsPick
       v-model="also"
       :label="rule === 'named' ? say('reach-dialog-products') : say('reach-dialog-these-products')"
@@ -180,20 +196,28 @@ async function submit(): Promise<void> {
         </label>
       </div>
     </template>
-    <label v-if="!fallback" class="tick"><TickBox v-model="on" /> {{ say("reach-dialog-use") }}</label>
+    <label v-if="!fallback" class="tick"
+      ><TickBox v-model="on" /> {{ purpose === "card" ? say("reach-dialog-card-use") : say("reach-dialog-use") }}</label
+    >
     <p v-if="meanwhile" class="signal" role="alert">{{ meanwhile }}</p>
     <p v-if="problem" class="signal" role="alert">{{ problem }}</p>
-    <ShiftList v-else-if="shifted" :shifted="shifted" :view="view" :live="template.live" />
+    <ShiftList v-else-if="shifted" :shifted="shifted" :view="view" :live="template.live" :card="purpose === 'card'" />
   </DialogSheet>
 </template>
 
 <style scoped>
 fieldset {
   display: grid;
+  margin: 0;
   grid-template-columns: 1fr 1fr;
   gap: 6px 14px;
   padding: 0;
   border: 0;
+}
+legend {
+  margin-bottom: 4px;
+  padding: 0;
+  color: var(--soft);
 }
 .row {
   grid-template-columns: repeat(3, auto);

@@ -10,6 +10,8 @@ import { say } from "../../words";
 const props = defineProps<{
   moving: { title: string; moving: Moving };
   view: TemplatesView;
+  /** Whether cards move, and no pages. */
+  card?: boolean;
   act?: string;
   shift: (moving: Moving, dry: boolean) => Promise<Answer<Shifted>>;
 }>();
@@ -50,7 +52,7 @@ async function go(): Promise<void> {
     <p v-if="meanwhile" class="signal" role="alert">{{ meanwhile }}</p>
     <p v-if="problem" class="signal" role="alert">{{ problem }}</p>
     <template v-else-if="shifted">
-      <ShiftList :shifted="shifted" :view="view" live />
+      <ShiftList :shifted="shifted" :view="view" :card="card" live />
       <slot />
     </template>
   </DialogSheet>

@@ -5,10 +5,11 @@ import type { Shifted, TemplatesView } from "./useTemplates";
 import { say } from "../../words";
 
 /** Which products another template serves then. */
-const props = defineProps<{ shifted: Shifted; view: TemplatesView; live: boolean }>();
+const props = defineProps<{ shifted: Shifted; view: TemplatesView; live: boolean; card?: boolean }>();
 const MOST = 5;
 const name = (id: number | null | undefined): string =>
-  props.view.templates.find((one) => one.id === id)?.name ?? say("shift-list-no-template");
+  props.view.templates.find((one) => one.id === id)?.name ??
+  (props.card ? say("shift-list-quiet-card") : say("shift-list-no-template"));
 const groups = computed(() => {
   const found = new Map<string, string[]>();
   for (const one of props.shifted.moves) {
@@ -18,6 +19,7 @@ const groups = computed(() => {
   return [...found];
 });
 const says = computed(() => {
+  if (props.card) return say("shift-list-products-change-their-card", { count: props.shifted.count });
   if (props.shifted.count === 0)
     return props.shifted.ahead.length
       ? say("shift-list-no-product-changes-template")

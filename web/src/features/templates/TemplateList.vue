@@ -6,7 +6,7 @@ import type { Template, TemplatesView } from "./useTemplates";
 import { say } from "../../words";
 
 /** The templates in their order: where two reach a product in the same way, the upper one serves it. */
-const props = defineProps<{ view: TemplatesView }>();
+const props = defineProps<{ view: TemplatesView; card: boolean }>();
 const emit = defineEmits<{
   edit: [template: Template];
   copy: [template: Template];
@@ -37,13 +37,13 @@ function step(index: number, by: -1 | 1): void {
 </script>
 
 <template>
-  <table :aria-label="say('template-list-templates')">
+  <table :aria-label="card ? say('template-list-cards') : say('template-list-templates')">
     <thead>
       <tr>
         <th>
           <span class="unseen">{{ say("template-list-order") }}</span>
         </th>
-        <th>{{ say("template-list-template") }}</th>
+        <th>{{ card ? say("template-list-card") : say("template-list-template") }}</th>
         <th>{{ say("template-list-reach") }}</th>
         <th>{{ say("template-list-serves-now") }}</th>
         <th>{{ say("template-list-departures") }}</th>

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, ref } from "vue";
+import { computed, ref, watch } from "vue";
 import { useRouter } from "vue-router";
 import type { Schemas } from "../../api/client";
 import NoticeNote from "../../ui/notes/NoticeNote.vue";
@@ -12,19 +12,22 @@ import ReachMatrix from "./ReachMatrix.vue";
 import ServedDialog from "./ServedDialog.vue";
 import ShiftDialog from "./ShiftDialog.vue";
 import TemplateList from "./TemplateList.vue";
-import { type Moving, type Template, type TypeReached, useTemplates } from "./useTemplates";
+import { type Moving, type Purpose, type Template, type TypeReached, useTemplates } from "./useTemplates";
 import FilePick from "../../ui/fields/FilePick.vue";
 import TextInput from "../../ui/fields/TextInput.vue";
 import { useNewName } from "../../ui/useNewName";
 import { say } from "../../words";
 
-const { view, names, problem, loading, load, save, shift, add, bring } = useTemplates();
+/** The same for pages and for cards: which of them serves which product. */
+const props = defineProps<{ purpose: Purpose }>();
+const { view, names, problem, loading, load, save, shift, add, bring } = useTemplates(() => props.purpose);
+const card = computed(() => props.purpose === "card");
 const router = useRouter();
 const newType = ref(false);
 const editing = ref<Template | null>(null);
 const looking = ref<TypeReached | null>(null);
 const moving = ref<{ title: string; moving: Moving } | null>(null);
-void load();
+watch(() => props.purpose, load, { immediate: true });
 
 async function begin(name: string, from?: number): Promise<boolean> {
   const id = await add(name, from);
@@ -85,11 +88,14 @@ async function leaveIt(): Promise<void> {
 
 <template>
   <main class="templates">
-    <h1>{{ say("templates-view-templates") }}</h1>
+    <h1>{{ card ? say("templates-view-cards") : say("templates-view-templates") }}</h1>
+    <p v-if="card" class="soft">{{ say("templates-view-what-cards-are") }}</p>
     <ProgressLine v-if="loading" />
     <ProblemNote :problem="problem" @retry="load" />
     <TemplateList
+      v-if="view.templates.length || !card"
       :view="view"
+      :card="card"
       @edit="(one) => (editing = one)"
       @copy="(one) => begin(say('templates-view-copy', { name: one.name }), one.id)"
       @away="takeAway"
@@ -110,7 +116,9 @@ async function leaveIt(): Promise<void> {
     </p>
     <form class="new" @submit.prevent="beginNew">
       <label class="field beside called-so">
-        <span class="called">{{ say("templates-view-new-template-called") }}</span>
+        <span class="called">{{
+          card ? say("templates-view-new-card-called") : say("templates-view-new-template-called")
+        }}</span>
         <TextInput v-model="newName" maxlength="120" />
       </label>
       <v-btn type="submit" :disabled="newName.trim() === ''">{{ say("templates-view-begin") }}</v-btn>
@@ -132,16 +140,24 @@ async function leaveIt(): Promise<void> {
       </p>
       <p v-for="line in missing" :key="line" class="signal">{{ line }}</p>
     </NoticeNote>
-    <h2>{{ say("templates-view-which-template-serves-which") }}</h2>
-    <p class="soft">
+    <h2 v-if="view.templates.length || !card">
+      {{ card ? say("templates-view-which-card-serves-which") : say("templates-view-which-template-serves-which") }}
+    </h2>
+    <p v-if="!card" class="soft">
       {{ say("templates-view-drag-type-onto-template") }}
       <button class="quiet" @click="newType = true">{{ say("templates-view-new-product-type") }}</button>
     </p>
-    <ReachMatrix :view="view" @look="(type) => (looking = type)" @move="moveType" />
+    <ReachMatrix
+      v-if="view.templates.length || !card"
+      :view="view"
+      @look="(type) => (looking = type)"
+      @move="moveType"
+    />
     <ReachDialog
       v-if="editing"
       :key="editing.id"
       :template="editing"
+      :purpose="purpose"
       :view="view"
       :save="save"
       :shift="shift"
@@ -155,7 +171,15 @@ async function leaveIt(): Promise<void> {
       @move="(title, one) => (moving = { title, moving: one })"
     />
     <NewTypeDialog v-if="newType" @close="newType = false" />
-    <ShiftDialog v-if="moving" :moving="moving" :view="view" :shift="shift" @close="leaveIt" @done="moving = null" />
+    <ShiftDialog
+      v-if="moving"
+      :moving="moving"
+      :view="view"
+      :card="card"
+      :shift="shift"
+      @close="leaveIt"
+      @done="moving = null"
+    />
   </main>
 </template>
 

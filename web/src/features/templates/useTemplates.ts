@@ -9,8 +9,11 @@ export type Moving = Schemas["Moving"];
 export type Shifted = Schemas["Shifted"];
 export type Served = Schemas["ServedProduct"];
 
-/** Templates and the types they serve. */
-export function useTemplates() {
+export type Purpose = Schemas["Purpose"];
+export type CardPlace = Schemas["CardPlace"];
+
+/** Templates of pages, or of cards, and the types they serve. */
+export function useTemplates(purpose: () => Purpose) {
   const view = ref<TemplatesView>({
     arrangement: 0,
     templates: [],
@@ -26,7 +29,7 @@ export function useTemplates() {
 
   async function load(): Promise<void> {
     loading.value = true;
-    const { data, error } = await ask(api.GET("/api/templates"));
+    const { data, error } = await ask(api.GET("/api/templates", { params: { query: { purpose: purpose() } } }));
     problem.value = error ?? null;
     if (data) view.value = data;
     loading.value = false;
@@ -57,7 +60,9 @@ export function useTemplates() {
 
   /** Adds a template, empty or a copy of another; gives its number. */
   async function add(name: string, from?: number): Promise<number | null> {
-    const { data, error } = await ask(api.POST("/api/templates", { body: { name, ...(from ? { from } : {}) } }));
+    const { data, error } = await ask(
+      api.POST("/api/templates", { body: { name, purpose: purpose(), ...(from ? { from } : {}) } }),
+    );
     problem.value = error ?? null;
     if (data) view.value = data.templates;
     return data?.id ?? null;

@@ -17,6 +17,12 @@ reach-dialog-name = Name
 reach-dialog-template-serves-every-product = This template serves every product that no other template reaches.
 reach-dialog-serves = Serves products
 reach-dialog-use = This template is in use
+reach-dialog-card-use = This card is in use
+reach-dialog-reach-card = Reach of a card
+reach-dialog-stands = Stands
+reach-dialog-listings = in listings
+reach-dialog-related-products = among related products
+reach-dialog-suggestions-cart = in the cart, as a suggestion
 reach-dialog-types = Types
 reach-dialog-one-these-tags = With one of these tags
 reach-dialog-what-they-have = What they have
@@ -67,6 +73,12 @@ shift-dialog-move = Move
 
 ## ShiftList
 shift-list-no-template = no template
+shift-list-quiet-card = the quiet card
+shift-list-products-change-their-card = { $count ->
+    [0] No product changes its card.
+    [one] 1 product changes its card at once, in the shop too.
+   *[other] { $count } products change their card at once, in the shop too.
+}
 shift-list-no-product-changes-template = No product changes its template at once.
 shift-list-no-product-changes-template-b = No product changes its template.
 shift-list-products-change-their-template = { $count ->
@@ -87,6 +99,8 @@ template-list-changes-not-live = { $count ->
 template-list-templates = Templates
 template-list-order = Order
 template-list-template = Template
+template-list-card = Card
+template-list-cards = Cards
 template-list-reach = Reach
 template-list-serves-now = Serves now
 template-list-departures = Departures
@@ -123,6 +137,10 @@ templates-view-tags = Tags
 templates-view-pictures-films = Pictures and films
 templates-view-shop-doesnt-have = { $what } that this shop doesn’t have: { $all }.
 templates-view-templates = Templates
+templates-view-cards = Cards
+templates-view-what-cards-are = How products stand in listings, among related products and in the cart. A product that no card reaches stands on a quiet one.
+templates-view-new-card-called = A new card, called
+templates-view-which-card-serves-which = Which card each product has
 templates-view-copy = { $name }, copy
 templates-view-removed = Removed:
 templates-view-bring-back = bring it back: { $name }

@@ -200,6 +200,7 @@ places-pages = Pages
 places-looks = Looks
 places-prices = Prices
 places-templates = Templates
+places-cards = Cards
 places-messages-shoppers = Messages to shoppers
 places-texts-facts = Texts and facts
 places-variants = Variants

@@ -11,7 +11,7 @@ mod say;
 mod set;
 mod whole;
 
-use super::{Band, Device, Frame, Kind, Layout, Piece, Place, SetValue, Target, ValueError, Whom};
+use super::{Band, Device, Frame, Kind, Layout, Piece, Place, Purpose, SetValue, Target, ValueError, Whom};
 use crate::ids::{BandId, ColumnId, PieceId};
 use serde::{Deserialize, Serialize};
 
@@ -206,10 +206,27 @@ pub enum OpError {
         setting: &'static str,
     },
     /// There can be only one of these.
-    #[error("there can be only one {} on a page", .kind.label())]
+    #[error("there can be only one {} on a {}", .kind.label(), .kind.purpose().label())]
     OnlyOne {
         /// Which kind.
         kind: Kind,
+    },
+    /// {kind} stands on pages, or on cards, alone.
+    #[error("{} stands on {}s only", .kind.label(), .kind.purpose().label())]
+    OnlyOn {
+        /// Which kind.
+        kind: Kind,
+    },
+    /// A card is one column.
+    #[error("a card is one column of pieces; it has no bands, columns or frame of its own")]
+    CardIsOneColumn,
+    /// A page can't take the place of a card, nor the other way.
+    #[error("this is the layout of a {}; here stands a {}", .given.label(), .here.label())]
+    OtherPurpose {
+        /// What came.
+        given: Purpose,
+        /// What is there.
+        here: Purpose,
     },
     /// A template keeps at most {MOST_DEPARTURES} departures.
     #[error("a template keeps at most {MOST_DEPARTURES} departures")]
@@ -236,6 +253,9 @@ pub enum OpError {
 /// # Errors
 /// [`OpError`] where it doesn’t fit the layout, which is unchanged then.
 pub fn apply(layout: &mut Layout, op: Op) -> Result<Op, OpError> {
+    if layout.purpose == Purpose::Card && changes_bands(&op) {
+        return Err(OpError::CardIsOneColumn);
+    }
     match op {
         Op::AddPiece { piece, at } => piece::add(layout, piece, &at),
         Op::RemovePiece { piece } => piece::remove(layout, &piece),
@@ -258,16 +278,38 @@ pub fn apply(layout: &mut Layout, op: Op) -> Result<Op, OpError> {
     }
 }
 
+/// Whether it is about bands and what surrounds the page, which a card doesn't have.
+fn changes_bands(op: &Op) -> bool {
+    match op {
+        Op::AddBand { .. }
+        | Op::RemoveBand { .. }
+        | Op::MoveBand { .. }
+        | Op::SetColumns { .. }
+        | Op::ReplaceBand { .. }
+        | Op::SetFrame { .. } => true,
+        Op::Set { target, .. } | Op::Depart { target, .. } => matches!(target, Target::Band(_)),
+        _ => false,
+    }
+}
+
 /// Checks a whole document that came from outside by building it up again, operation by operation.
 ///
 /// # Errors
 /// [`OpError`] where it doesn’t fit the layout, which is unchanged then.
 pub fn check(layout: &Layout) -> Result<(), OpError> {
+    if layout.purpose == Purpose::Card && !is_one_column(layout) {
+        return Err(OpError::CardIsOneColumn);
+    }
     let mut rebuilt = Layout { bands: vec![], ..layout.clone() };
     for (index, band) in layout.bands.iter().enumerate() {
-        apply(&mut rebuilt, Op::AddBand { band: band.clone(), index })?;
+        band::add(&mut rebuilt, band.clone(), index)?;
     }
     depart::check_all(layout)
+}
+
+fn is_one_column(layout: &Layout) -> bool {
+    let [band] = layout.bands.as_slice() else { return false };
+    band.columns.len() == 1 && band.kept.is_none() && band.values.is_empty() && layout.frame == Frame::None
 }
 
 #[cfg(test)]

@@ -60,6 +60,9 @@ pub(super) fn check_new(layout: &Layout, piece: &Piece) -> Result<(), OpError> {
     if layout.piece(&piece.id).is_some() {
         return Err(OpError::NameTaken(piece.id.to_string()));
     }
+    if piece.kind.purpose() != layout.purpose {
+        return Err(OpError::OnlyOn { kind: piece.kind });
+    }
     if piece.kind.only_one() && layout.first_of(piece.kind).is_some() {
         return Err(OpError::OnlyOne { kind: piece.kind });
     }

@@ -40,7 +40,7 @@ pub fn say(op: &Op, layout: &Layout) -> String {
             [only] => say(only, layout),
             [first, rest @ ..] => format!("{}, and {} more", say(first, layout), rest.len()),
         },
-        Op::Lay { .. } => "Whole page laid anew".into(),
+        Op::Lay { .. } => format!("Whole {} laid anew", layout.purpose.label()),
     }
 }
 

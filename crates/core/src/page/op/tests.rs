@@ -218,7 +218,7 @@ fn plain_op() -> impl Strategy<Value = Op> {
     let piece_id = prop::sample::select(vec!["crumbs", "gallery", "title", "price", "buy", "new-1", "new-2"]);
     let column = prop::sample::select(vec!["only", "left", "right", "ghost"]);
     let bands = prop::sample::select(vec!["top", "main", "ghost"]);
-    let kind = prop::sample::select(Kind::ALL.to_vec());
+    let kind = prop::sample::select(Kind::of(Purpose::Page).collect::<Vec<_>>());
     let text = prop::option::of(prop::sample::select(vec!["percent", "none", "x"]));
     (0..11u8, piece_id, column, 0usize..4, bands, kind, text).prop_map(
         |(which, p, c, index, b, kind, text)| {

@@ -31,6 +31,9 @@ pub(super) fn lay(layout: &mut Layout, next: Layout) -> Result<Op, OpError> {
     if next.format != FORMAT {
         return Err(OpError::BadFormat { given: next.format });
     }
+    if next.purpose != layout.purpose {
+        return Err(OpError::OtherPurpose { given: next.purpose, here: layout.purpose });
+    }
     check(&next)?;
     Ok(Op::Lay { layout: std::mem::replace(layout, next) })
 }

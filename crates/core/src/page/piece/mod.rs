@@ -6,6 +6,7 @@
 pub mod band;
 pub mod breadcrumb;
 pub mod buy_button;
+pub mod card;
 pub mod comparison;
 pub mod details;
 pub mod facts;
@@ -42,12 +43,18 @@ pub mod value_points;
 pub mod variant_list;
 pub mod wish_button;
 
-use super::Setting;
+use super::{Purpose, Setting};
 use crate::catalog::Product;
 use crate::price::Prices;
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
 use std::sync::LazyLock;
+
+use card::{
+    buy as card_buy, choices as card_choices, fact as card_fact, marks as card_marks, name as card_name,
+    picture as card_picture, price as card_price, quantity as card_quantity, quick_look as card_quick_look,
+    rating as card_rating, text as card_text, variants as card_variants, wish as card_wish,
+};
 
 macro_rules! kinds {
     ($($(#[$doc:meta])* $kind:ident = $file:ident;)+) => {
@@ -146,6 +153,32 @@ kinds! {
     PayShortcuts = pay_shortcuts;
     /// Keeps it for later.
     WishButton = wish_button;
+    /// On a card: the picture.
+    CardPicture = card_picture;
+    /// On a card: that it is coming, gone, for less.
+    CardMarks = card_marks;
+    /// On a card: its name.
+    CardName = card_name;
+    /// On a card: its stars.
+    CardRating = card_rating;
+    /// On a card: what it costs.
+    CardPrice = card_price;
+    /// On a card: what it is chosen by.
+    CardChoices = card_choices;
+    /// On a card: its variants in a list.
+    CardVariants = card_variants;
+    /// On a card: how many.
+    CardQuantity = card_quantity;
+    /// On a card: puts it in the cart.
+    CardBuy = card_buy;
+    /// On a card: keeps it for later.
+    CardWish = card_wish;
+    /// On a card: opens a small page of it.
+    CardQuickLook = card_quick_look;
+    /// On a card: one of its facts.
+    CardFact = card_fact;
+    /// On a card: a few words.
+    CardText = card_text;
 }
 
 /// The part that a piece plays on the page.
@@ -167,6 +200,7 @@ pub enum Role {
 pub(crate) struct About {
     label: &'static str,
     role: Role,
+    purpose: Purpose,
     only_one: bool,
     settings: &'static [&'static Setting],
     lacks: fn(&Product) -> Option<&'static str>,
@@ -176,7 +210,12 @@ pub(crate) struct About {
 impl About {
     /// A kind by what an owner calls it.
     const fn new(label: &'static str, role: Role, settings: &'static [&'static Setting]) -> Self {
-        Self { label, role, settings, only_one: false, lacks: |_| None, lacks_at: |_, _| None }
+        let purpose = Purpose::Page;
+        Self { label, role, purpose, settings, only_one: false, lacks: |_| None, lacks_at: |_, _| None }
+    }
+    /// It stands on cards.
+    const fn on_cards(self) -> Self {
+        Self { purpose: Purpose::Card, ..self }
     }
     /// A page can have it only once.
     const fn only_once(self) -> Self {
@@ -205,6 +244,17 @@ impl Kind {
         self.about().role
     }
 
+    /// On what it stands.
+    #[must_use]
+    pub fn purpose(self) -> Purpose {
+        self.about().purpose
+    }
+
+    /// The kinds that stand on a page, or on a card, in the order in which they usually do.
+    pub fn of(purpose: Purpose) -> impl Iterator<Item = Self> {
+        Self::ALL.into_iter().filter(move |kind| kind.purpose() == purpose)
+    }
+
     /// Whether a page can have it only once.
     #[must_use]
     pub fn only_one(self) -> bool {
@@ -227,6 +277,13 @@ impl Kind {
                 | Self::PayShortcuts
                 | Self::BuyButton
                 | Self::StickyBar
+                | Self::CardName
+                | Self::CardPicture
+                | Self::CardPrice
+                | Self::CardChoices
+                | Self::CardVariants
+                | Self::CardQuantity
+                | Self::CardBuy
         )
     }
 
@@ -286,7 +343,7 @@ mod tests {
         for kind in Kind::ALL {
             assert_eq!(serde_json::to_value(kind).unwrap(), kind.key());
         }
-        assert_eq!(Kind::ALL.iter().filter(|kind| kind.only_one()).count(), 1);
+        assert_eq!(Kind::of(Purpose::Page).filter(|kind| kind.only_one()).count(), 1);
         assert!(Kind::ALL.iter().filter(|kind| kind.needed()).all(|kind| kind.role() != Role::Tell));
     }
 

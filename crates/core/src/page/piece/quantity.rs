@@ -17,7 +17,7 @@ pub const SETTINGS: &[&Setting] = piece_settings![&LABEL, &BESIDE];
 pub(super) const KIND: About = About::new("Quantity", Role::Buy, SETTINGS).lacking(lacks);
 
 /// Why there is nothing to show.
-fn lacks(product: &Product) -> Option<&'static str> {
+pub(super) fn lacks(product: &Product) -> Option<&'static str> {
     if product.most_per_order == Some(1) {
         Some("one order holds only one of it")
     } else {

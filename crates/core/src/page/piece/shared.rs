@@ -67,6 +67,8 @@ pub const ALIGN: Setting =
 pub const SPACE_ABOVE: Setting = Setting::space("space_above", "Space above", 3).in_part(SPACE);
 /// For pieces that belong to the one before.
 pub const TIGHT_ABOVE: Setting = Setting::space("space_above", "Space above", 2).in_part(SPACE);
+/// For pieces of a card, which has little room.
+pub const CARD_ABOVE: Setting = Setting::space("space_above", "Space above", 1).in_part(SPACE);
 /// For pieces that begin something new.
 pub const WIDE_ABOVE: Setting = Setting::space("space_above", "Space above", 5).in_part(SPACE);
 /// *Space below*.
@@ -81,6 +83,7 @@ pub const APPEARS: Setting = Setting::rule("appears", "Appears when");
 macro_rules! piece_settings {
     ($($own:expr),* $(,)?) => { piece_settings!(@ SPACE_ABOVE; $($own),*) };
     (tight; $($own:expr),* $(,)?) => { piece_settings!(@ TIGHT_ABOVE; $($own),*) };
+    (card; $($own:expr),* $(,)?) => { piece_settings!(@ CARD_ABOVE; $($own),*) };
     (wide; $($own:expr),* $(,)?) => { piece_settings!(@ WIDE_ABOVE; $($own),*) };
     (@ $above:ident; $($own:expr),*) => {
         &[

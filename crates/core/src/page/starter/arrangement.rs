@@ -1,6 +1,6 @@
 //! The arrangements themselves: which kinds of pieces stand where.
 
-use crate::page::{Frame, Kind};
+use crate::page::{Frame, Kind, Purpose};
 
 /// A band of an arrangement: the columns' widths in twelfths with the kinds that they hold, in order.
 pub(super) struct Plan {
@@ -19,6 +19,8 @@ pub struct Starter {
     pub name: &'static str,
     /// For what it is good, in a sentence.
     pub hint: &'static str,
+    /// What it lays.
+    pub purpose: Purpose,
     pub(super) frame: Frame,
     pub(super) plans: &'static [Plan],
 }
@@ -46,6 +48,7 @@ pub const STARTERS: &[Starter] = &[
         key: "side-by-side",
         name: "Side by side",
         hint: "Pictures left, everything for buying right.",
+        purpose: Purpose::Page,
         frame: Frame::Whole,
         plans: &[
             CRUMBS,
@@ -85,6 +88,7 @@ pub const STARTERS: &[Starter] = &[
         key: "words-first",
         name: "Words first",
         hint: "Name and price before the pictures, for things that are bought by what they are.",
+        purpose: Purpose::Page,
         frame: Frame::Whole,
         plans: &[
             CRUMBS,
@@ -124,6 +128,7 @@ pub const STARTERS: &[Starter] = &[
         key: "centred",
         name: "One column",
         hint: "Everything in the middle, in one line of reading, for a shop with few things.",
+        purpose: Purpose::Page,
         frame: Frame::Whole,
         plans: &[
             CRUMBS,
@@ -165,6 +170,7 @@ pub const STARTERS: &[Starter] = &[
         key: "wide-picture",
         name: "Wide picture on top",
         hint: "A large picture first, then name, choice and button beside the story.",
+        purpose: Purpose::Page,
         frame: Frame::Whole,
         plans: &[
             plan(&[(2, &[]), (8, &[K::Gallery]), (2, &[])]),
@@ -204,6 +210,7 @@ pub const STARTERS: &[Starter] = &[
         key: "buy-box-in-sight",
         name: "Buy box in sight",
         hint: "A long story on the left while price and button stay in sight on the right.",
+        purpose: Purpose::Page,
         frame: Frame::Whole,
         plans: &[
             CRUMBS,
@@ -261,6 +268,7 @@ pub const STARTERS: &[Starter] = &[
         key: "three-columns",
         name: "Three columns",
         hint: "What it is, how it looks, how to buy it: for spares and things with many facts.",
+        purpose: Purpose::Page,
         frame: Frame::Whole,
         plans: &[
             CRUMBS,
@@ -295,6 +303,7 @@ pub const STARTERS: &[Starter] = &[
         key: "short",
         name: "Short and slim",
         hint: "One screen and nothing more, for gift cards, workshops and links from elsewhere.",
+        purpose: Purpose::Page,
         frame: Frame::Slim,
         plans: &[
             plan(&[

@@ -2,11 +2,13 @@
 //! what it is; what the arrangement has no place for goes to the end and is named.
 
 mod arrangement;
+mod card;
 
 pub use arrangement::{STARTERS, Starter};
+pub use card::{CARD_STARTERS, empty_card, quiet_card};
 
 use super::piece::{band, promises, questions};
-use super::{Band, Column, Device, FORMAT, Kind, Layout, Piece, SetValue, Values};
+use super::{Band, Column, Device, FORMAT, Kind, Layout, Piece, Purpose, SetValue, Values};
 use crate::ids::{BandId, ColumnId, NameError, PieceId};
 use Kind as K;
 use arrangement::Plan;
@@ -85,8 +87,26 @@ pub struct Laid {
 
 /// The starting layout of a name.
 #[must_use]
-pub fn starter(key: &str) -> Option<&'static Starter> {
-    STARTERS.iter().find(|s| s.key == key)
+pub fn starter(purpose: Purpose, key: &str) -> Option<&'static Starter> {
+    starters(purpose).iter().find(|s| s.key == key)
+}
+
+/// A layout that holds nothing yet.
+#[must_use]
+pub fn empty(purpose: Purpose) -> Layout {
+    match purpose {
+        Purpose::Page => Layout::default(),
+        Purpose::Card => empty_card(),
+    }
+}
+
+/// The starting layouts of a page, or of a card.
+#[must_use]
+pub fn starters(purpose: Purpose) -> &'static [Starter] {
+    match purpose {
+        Purpose::Page => STARTERS,
+        Purpose::Card => CARD_STARTERS,
+    }
 }
 
 impl Starter {
@@ -101,6 +121,9 @@ impl Starter {
     /// [`Self::lay`], with so much on a page that has nothing of its own.
     #[must_use]
     pub fn lay_with(&self, page: &Layout, filling: Filling) -> Laid {
+        if self.purpose == Purpose::Card {
+            return card::lay(self, page);
+        }
         let (mut bands, own, below) = linked_apart(page);
         let linked: Vec<Kind> =
             bands.iter().chain(&below).flat_map(Band::pieces).map(|piece| piece.kind).collect();
@@ -116,7 +139,8 @@ impl Starter {
             bands.push(rest(waiting));
         }
         let departures = page.departures.clone();
-        Laid { layout: Layout { format: FORMAT, frame: self.frame, bands, departures }, left_over }
+        let layout = Layout { format: FORMAT, purpose: page.purpose, frame: self.frame, bands, departures };
+        Laid { layout, left_over }
     }
 }
 
@@ -221,7 +245,7 @@ mod tests {
     }
 
     fn page_of_everything() -> Layout {
-        let pieces = Kind::ALL.into_iter().zip(1..).map(|(kind, n)| {
+        let pieces = Kind::of(Purpose::Page).zip(1..).map(|(kind, n)| {
             let mut piece = samples::piece(&format!("x{n}"), kind);
             piece.values =
                 piece.values.with(Device::Phone, &crate::page::piece::shared::SHOWN, SetValue::Flag(false));

@@ -17,7 +17,7 @@ pub(super) const GAP: i64 = 12;
 const TALLEST: (u32, u32) = (2, 3);
 
 /// Width to height of a frame; none for the picture's own.
-pub(super) fn ratio_of(shape: Option<Shape>) -> Option<(u32, u32)> {
+pub(in crate::piece) fn ratio_of(shape: Option<Shape>) -> Option<(u32, u32)> {
     match shape {
         Some(Shape::Own) => None,
         Some(Shape::Tall) => Some((4, 5)),

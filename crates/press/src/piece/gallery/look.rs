@@ -23,7 +23,7 @@ pub(crate) fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
     css
 }
 
-fn ratio(shape: Option<Shape>, own: &str) -> String {
+pub(in crate::piece) fn ratio(shape: Option<Shape>, own: &str) -> String {
     ratio_of(shape).map_or(own.to_owned(), |(width, height)| format!("{width}/{height}"))
 }
 

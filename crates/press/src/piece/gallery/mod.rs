@@ -7,11 +7,12 @@ mod look;
 pub(crate) mod weight;
 
 use super::Drawn;
-pub(super) use look::css;
+pub(super) use frame::ratio_of as crops_to;
+pub(super) use look::{css, ratio as ratio_css};
 
-use crate::card;
 use crate::ctx::{Ctx, Styled};
 use crate::image::{Load, img, preload as preloaded, sizes, srcset_up_to};
+use crate::mark::mark_of;
 use behaviour::behaviours;
 use compagina_core::media::{FilmFile, Picture};
 use compagina_core::page::Device;
@@ -26,7 +27,7 @@ use std::collections::BTreeMap;
 
 /// How it is drawn.
 pub(super) const DRAWN: Drawn =
-    Drawn { draw, css: |root, styled, device, _| css(root, styled, device), slots: |ctx, _| slots(ctx) };
+    Drawn { draw, css: |root, styled, device, _| css(root, styled, device), slots: |ctx, _| mark_slots(ctx) };
 
 /// Thumbnails are never shown wider than this many device pixels.
 const MOST_SMALL: u32 = 480;
@@ -212,20 +213,23 @@ fn thumbnails(ctx: &Ctx<'_>, styled: &Styled<'_>, order: &Order) -> Markup {
 
 /// What is said on the picture: sold out, coming soon, or what is saved.
 fn marks(ctx: &Ctx<'_>) -> Markup {
-    let said = slots(ctx);
+    html! { p.marks { (badges(ctx)) } }
+}
+
+/// A mark of each kind; only one of them has something to say.
+pub(in crate::piece) fn badges(ctx: &Ctx<'_>) -> Markup {
+    let said = mark_slots(ctx);
     let text = |name: &str| said.get(name).map_or("", String::as_str);
     html! {
-        p.marks {
-            @for (slot, class) in [("mark-sale", "sale"), ("mark-gone", "gone"), ("mark-coming", "coming"), ("mark-few", "few")] {
+            @for (slot, class) in [("mark-sale", "sale"), ("mark-gone", "gone"), ("mark-coming", "coming"), ("mark-few", "few")].into_iter().filter(|(slot, _)| ctx.changes() || !text(slot).is_empty()) {
                 span class={ "badge " (class) } data-say=(slot) hidden[text(slot).is_empty()] { (text(slot)) }
             }
-        }
     }
 }
 
 /// The marks' words, which change with the choice.
-fn slots(ctx: &Ctx<'_>) -> BTreeMap<String, String> {
-    let mark = card::mark_of(ctx);
+pub(in crate::piece) fn mark_slots(ctx: &Ctx<'_>) -> BTreeMap<String, String> {
+    let mark = mark_of(ctx);
     ["sale", "gone", "coming", "few"]
         .map(|class| {
             let said = mark.as_ref().filter(|(is, _)| *is == class).map(|(_, said)| said.clone());

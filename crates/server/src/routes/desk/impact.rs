@@ -11,7 +11,8 @@ use actix_web::web::{Data, Path};
 use actix_web::{HttpResponse, get};
 use compagina_core::catalog::Product;
 use compagina_core::ids::{Handle, TemplateId};
-use compagina_core::page::{Layout, Op, apply};
+use compagina_core::page::starter::quiet_card;
+use compagina_core::page::{Layout, Op, Purpose, apply};
 use compagina_core::price::Prices;
 use compagina_core::template::kept::{follow, linked};
 use compagina_core::template::{Candidate, Comparison, Impact, Index, tell, tell_gaps};
@@ -42,7 +43,10 @@ fn changed(id: TemplateId, draft: Layout, live: &[LiveTemplate]) -> ApiResult<Ha
     Ok(after)
 }
 
-/// The pages of all products that the draft would serve.
+/// Stands for the card of products that no card reaches.
+const QUIET: TemplateId = TemplateId(0);
+
+/// The pages, or cards, of all products that the draft would serve.
 struct Pages {
     /// What shoppers will see of templates that change: the draft, and others that are linked with it.
     after: HashMap<TemplateId, Layout>,
@@ -56,17 +60,20 @@ struct Pages {
 /// They, and a way through them, type by type.
 async fn pages(state: &State, id: TemplateId) -> ApiResult<(Pages, Walk)> {
     let template = state.store.template(id).await?;
+    let purpose = template.purpose();
     let (live, listed) = (live(state).await?, listed(state).await?);
-    let index = live.index();
+    let index = live.index_of(purpose);
     // As if it were live already, in its place in the order.
-    let rows = state.store.templates().await?;
-    let is_live = |other: TemplateId| live.templates().iter().any(|t| t.id == other);
+    let rows = state.store.templates_of(purpose).await?;
+    let is_live = |other: TemplateId| live.all_of(purpose).iter().any(|t| t.id == other);
     let then = rows.iter().filter(|t| t.id == id || is_live(t.id));
     let then = Index::new(then.map(|t| Candidate { id: t.id, reach: &t.reach }), now(), &live.zone);
-    let after = changed(id, template.draft, live.templates())?;
+    let after = changed(id, template.draft, live.all_of(purpose))?;
     let reached = listed.iter().filter_map(|one| {
         let to = then.winner(&one.facts).filter(|to| after.contains_key(to))?;
-        Some((one.facts.handle.clone(), (index.winner(&one.facts)?, to)))
+        // What no card reaches stands on a quiet one.
+        let from = index.winner(&one.facts).or((purpose == Purpose::Card).then_some(QUIET))?;
+        Some((one.facts.handle.clone(), (from, to)))
     });
     let served: HashMap<_, _> = reached.collect();
     let kinds: HashSet<&Handle> = listed
@@ -77,8 +84,9 @@ async fn pages(state: &State, id: TemplateId) -> ApiResult<(Pages, Walk)> {
     let types = state.store.types().await?.into_iter();
     let walk = Walk::through(types.filter(|row| kinds.contains(&row.kind.handle)).map(|row| row.id));
     let from: HashSet<TemplateId> = served.values().map(|(from, _)| *from).collect();
-    let before = live.templates().iter().filter(|t| from.contains(&t.id));
-    let before = before.map(|t| (t.id, t.layout.clone())).collect();
+    let before = live.all_of(purpose).iter().filter(|t| from.contains(&t.id));
+    let before = before.map(|t| (t.id, t.layout.clone()));
+    let before = before.chain((purpose == Purpose::Card).then(|| (QUIET, quiet_card()))).collect();
     let prices = everywhere(state).await?.prices.at(now());
     Ok((Pages { after, before, served, prices }, walk))
 }

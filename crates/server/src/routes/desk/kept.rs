@@ -7,7 +7,7 @@ use crate::state::State;
 use actix_web::web::{Data, Json, Path};
 use actix_web::{delete, get, post};
 use compagina_core::ids::{BandId, KeptId};
-use compagina_core::page::Layout;
+use compagina_core::page::{Layout, Purpose};
 use compagina_core::template::kept::{linked, unlink as part};
 use compagina_storage::Change;
 use serde::{Deserialize, Serialize};
@@ -33,7 +33,8 @@ pub async fn list(state: Data<State>, _caller: Caller) -> ApiResult<Json<Vec<Kep
 }
 
 async fn all(state: &State) -> ApiResult<Vec<KeptBand>> {
-    let (rows, templates) = tokio::try_join!(state.store.kept_bands(), state.store.templates())?;
+    let (rows, templates) =
+        tokio::try_join!(state.store.kept_bands(), state.store.templates_of(Purpose::Page))?;
     let used = |id: KeptId| {
         let with = templates.iter().filter(|t| linked(&t.draft).any(|(kept, _)| kept == id));
         with.map(|t| t.name.clone()).collect()

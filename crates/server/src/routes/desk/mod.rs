@@ -26,22 +26,26 @@ use crate::serving::edition::{everywhere, listed};
 use crate::serving::known::{Known, known_or_sample};
 use crate::state::State;
 use crate::visit::{Under, Visit};
+use compagina_core::catalog::Product;
 use compagina_core::choice::Selection;
 use compagina_core::ids::PieceId;
-use compagina_core::page::starter::prompting;
-use compagina_core::page::{Difference, Layout, Whom, differences};
+use compagina_core::page::starter::{empty, prompting};
+use compagina_core::page::{Difference, Layout, Purpose, Whom, differences};
 use compagina_core::price::{PlanId, Prices};
 use compagina_core::situation::{CartMood, SaleMood, Situation, StockMood};
 use compagina_core::style::hint;
 use compagina_core::template::{OnScreen, band_name, compose, tell};
 use compagina_core::time::Day;
 use compagina_core::wording::Language;
-use compagina_press::opening_selection;
-use compagina_storage::{History, Moment, TemplateRow};
+use compagina_press::{Around, opening_selection};
+use compagina_storage::{History, Moment, TemplateRow, Which};
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
 use std::sync::Arc;
 use utoipa::{IntoParams, ToSchema};
+
+/// Cards that stand in the listing of a proof.
+const MOST_LISTED: u32 = 24;
 
 /// The draft as it is after a step.
 #[derive(Serialize, ToSchema)]
@@ -70,7 +74,7 @@ pub struct DraftView {
 }
 
 async fn draft_view(state: &State, template: &TemplateRow, history: History) -> ApiResult<DraftView> {
-    let published = template.published.clone().unwrap_or_default();
+    let published = template.published.clone().unwrap_or_else(|| empty(template.purpose()));
     let changes = differences(&published, &template.draft);
     Ok(DraftView {
         revision: template.revision,
@@ -160,6 +164,8 @@ impl Look {
 /// A page as the desk looks at it.
 struct Seen {
     known: Arc<Known>,
+    /// What stands around a card in its listing, where one is looked at.
+    around: Option<Around>,
     /// With all that the product and its type keep different.
     layout: Layout,
     situation: Situation,
@@ -198,7 +204,22 @@ async fn look(state: &State, template: &Layout, look: &Look) -> ApiResult<Seen> 
         None => opening_selection(&situation.apply(product), &layout),
     };
     let prices = visit.prices(&prices, product, &situation.selection)?.into_owned();
-    Ok(Seen { known, layout, situation, prices })
+    let around = match layout.purpose {
+        Purpose::Card => Some(listed_around(state, product).await?),
+        Purpose::Page => None,
+    };
+    Ok(Seen { known, around, layout, situation, prices })
+}
+
+/// The listing in which a card is looked at: that of its product's type, with the product in it.
+async fn listed_around(state: &State, product: &Product) -> ApiResult<Around> {
+    let of_type = Which::OfTypeOf { product: product.id, most: MOST_LISTED };
+    let mut listed = if product.is_sample() { vec![] } else { state.store.products(of_type).await? };
+    listed.retain(|one| one.is_listed() || one.id == product.id);
+    if !listed.iter().any(|one| one.id == product.id) {
+        listed.insert(0, product.clone());
+    }
+    Ok(Around { listed, ..Around::default() })
 }
 
 /// A moment of a template's history as an address names it: `now`, `edit-12`, `publication-3`.

@@ -1,6 +1,7 @@
 use super::{Look, Seen, look, moment};
 use crate::error::{ApiError, ApiResult};
-use crate::serving::edition::everywhere;
+use crate::serving::edition::cards::DeskCards;
+use crate::serving::edition::{everywhere, live};
 use crate::serving::reading::{Reading, nav};
 use crate::session::Caller;
 use crate::state::State;
@@ -9,10 +10,11 @@ use actix_web::web::{Data, Path, Query};
 use actix_web::{HttpResponse, get};
 use compagina_core::ids::{PieceId, TemplateId};
 use compagina_core::money::MoneyError;
-use compagina_core::page::Layout;
 use compagina_core::page::starter::{Filling, starter};
+use compagina_core::page::{Layout, Purpose};
 use compagina_press::{Mode, Nav, Page, render};
 use serde::Deserialize;
+use std::sync::Arc;
 use utoipa::IntoParams;
 
 /// What of a template is shown.
@@ -71,17 +73,22 @@ pub async fn with_page<T: Send + 'static>(
     only: Option<&PieceId>,
     then: impl FnOnce(&Page<'_>) -> Result<T, MoneyError> + Send + 'static,
 ) -> ApiResult<T> {
-    let Seen { known, layout, situation, prices } = look(state, layout, wanted).await?;
+    let draft = layout;
+    let Seen { known, around, layout, situation, prices } = look(state, draft, wanted).await?;
     let everywhere = everywhere(state).await?;
     let reading = Reading::draft(id, wanted.language);
-    let nav = Nav { prices, ..nav(state, &reading).await? };
+    let mut nav = Nav { prices, ..nav(state, &reading).await? };
+    if draft.purpose == Purpose::Card {
+        let (live, reach) = (live(state).await?, state.store.template(id).await?.reach);
+        nav.cards = Arc::new(DeskCards { live, id, reach, draft: draft.clone() });
+    }
     let only = only.cloned();
     let done = tokio::task::spawn_blocking(move || {
         then(&Page {
             nav: &nav,
             product: &known.product,
             layout: &layout,
-            around: &known.around,
+            around: around.as_ref().unwrap_or(&known.around),
             media: &everywhere.media,
             situation: &situation,
             mode: Mode::Proof,
@@ -99,7 +106,7 @@ async fn layout(state: &State, id: TemplateId, which: &Which) -> ApiResult<Layou
     };
     match &which.starter {
         Some(key) => {
-            let starter = starter(key).ok_or_else(|| ApiError::no_such("starter"))?;
+            let starter = starter(layout.purpose, key).ok_or_else(|| ApiError::no_such("starter"))?;
             Ok(starter.lay_with(&layout, which.filling).layout)
         }
         None => Ok(layout),

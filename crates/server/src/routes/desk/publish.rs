@@ -42,7 +42,9 @@ pub async fn publish_for_some(
     crate::routes::template::set::check_reach(&state, &reach, None).await?;
     // They are named there only, or a tie would leave them where they are.
     let mut arrangement = state.store.arrangement().await?;
-    for (_, other) in &mut arrangement.all {
+    let purpose = state.store.template(TemplateId(*id)).await?.purpose();
+    let alike = state.store.templates_of(purpose).await?;
+    for (_, other) in arrangement.all.iter_mut().filter(|(id, _)| alike.iter().any(|one| one.id == *id)) {
         other.also.retain(|named| !reach.also.contains(named));
     }
     let owner = caller.session.owner_id;

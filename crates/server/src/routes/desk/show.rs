@@ -14,8 +14,8 @@ use actix_web::web::{Data, Json, Path, Query};
 use compagina_core::catalog::{ProductType, Tag};
 use compagina_core::ids::{Handle, TemplateId};
 use compagina_core::page::piece::Role;
-use compagina_core::page::starter::STARTERS;
-use compagina_core::page::{Kind, Sentence, Whom, sentences};
+use compagina_core::page::starter::starters;
+use compagina_core::page::{Kind, Purpose, Sentence, Whom, sentences};
 use compagina_core::template::{Candidate, Index};
 use compagina_storage::{DraftId, TemplateRow};
 use serde::{Deserialize, Serialize};
@@ -26,6 +26,10 @@ use utoipa::{IntoParams, ToSchema};
 pub struct DeskView {
     id: TemplateId,
     name: String,
+    /// Whether it is a page or a card that is composed.
+    purpose: Purpose,
+    /// Where its cards stand, in words; empty for a page, or where they stand everywhere.
+    places: String,
     live: bool,
     /// The product of which it is the own page, where it is one's.
     own_of: Option<OwnOf>,
@@ -88,8 +92,10 @@ pub struct Opened {
 /// The templates that count for whom one serves that is on the desk: those that are live, and itself as if it were.
 pub(super) async fn desk_templates(state: &State, id: TemplateId) -> ApiResult<Vec<TemplateRow>> {
     let mut templates = state.store.templates().await?;
-    templates.retain(|t| t.published.is_some() || t.id == id);
-    if templates.iter().any(|t| t.id == id) { Ok(templates) } else { Err(ApiError::no_such("template")) }
+    let own = templates.iter().find(|t| t.id == id).map(TemplateRow::purpose);
+    let purpose = own.ok_or_else(|| ApiError::no_such("template"))?;
+    templates.retain(|t| t.purpose() == purpose && (t.published.is_some() || t.id == id));
+    Ok(templates)
 }
 
 /// Everything that the desk needs to open a template.
@@ -131,6 +137,8 @@ pub async fn show(
     Ok(Json(DeskView {
         id,
         name: template.name.clone(),
+        purpose: template.purpose(),
+        places: template.reach.places_told(),
         live: template.published.is_some(),
         own_of,
         draft: draft_view(&state, template, history).await?,
@@ -140,7 +148,7 @@ pub async fn show(
         serves: leaves.serves,
         serves_types: leaves.serves_types,
         ahead: ahead(&state, &candidates, id).await?,
-        kinds: Kind::ALL
+        kinds: Kind::of(template.purpose())
             .map(|kind| KindView {
                 kind,
                 label: kind.label(),
@@ -148,8 +156,11 @@ pub async fn show(
                 only_one: kind.only_one(),
                 needed: kind.needed(),
             })
-            .into(),
-        starters: STARTERS.iter().map(|s| StarterView { key: s.key, name: s.name, hint: s.hint }).collect(),
+            .collect(),
+        starters: starters(template.purpose())
+            .iter()
+            .map(|s| StarterView { key: s.key, name: s.name, hint: s.hint })
+            .collect(),
         sentences: sentences(types.first().map(|kind| kind.handle.clone()), tags.first().cloned()),
         types,
         tags,

@@ -122,7 +122,7 @@ pub async fn show(
     query: Query<Look>,
 ) -> ApiResult<Json<SituationView>> {
     let template = state.store.template(TemplateId(*id)).await?;
-    let Seen { known, layout, situation, prices } = look(&state, &template.draft, &query).await?;
+    let Seen { known, layout, situation, prices, .. } = look(&state, &template.draft, &query).await?;
     let product = situation.apply(&known.product);
     let selection = &situation.selection;
     let cell = |option: usize, value: usize, state: ValueState| {

@@ -5,7 +5,7 @@ use crate::session::Caller;
 use crate::state::State;
 use actix_web::post;
 use actix_web::web::{Data, Json, Path};
-use compagina_core::ids::PieceId;
+use compagina_core::ids::{PieceId, TemplateId};
 use compagina_core::page::starter::{Filling, starter};
 use compagina_core::page::{Layout, Op};
 use compagina_storage::Change;
@@ -41,7 +41,8 @@ pub async fn begin(
     id: Path<u64>,
     body: Json<Begin>,
 ) -> ApiResult<Json<Begun>> {
-    let starter = starter(&body.starter).ok_or_else(|| ApiError::no_such("starter"))?;
+    let purpose = state.store.template(TemplateId(*id)).await?.purpose();
+    let starter = starter(purpose, &body.starter).ok_or_else(|| ApiError::no_such("starter"))?;
     let left_over = Mutex::new(Vec::new());
     let laid = |draft: &Layout| {
         let laid = starter.lay_with(draft, body.filling);

@@ -8,7 +8,7 @@ use actix_web::web::{Data, Json};
 use compagina_core::catalog::{ProductType, TypeFields};
 use compagina_core::ids::{Handle, TemplateId};
 use compagina_core::letters::words_of;
-use compagina_core::page::Layout;
+use compagina_core::page::{Layout, Purpose};
 use compagina_core::template::{Reach, Shift, move_type};
 use compagina_storage::{Arrangement, ServedBy};
 use serde::{Deserialize, Serialize};
@@ -79,7 +79,7 @@ pub async fn add(state: Data<State>, _caller: Caller, body: Json<NewType>) -> Ap
 
 async fn moved_to(state: &State, kind: &ProductType, to: TemplateId) -> ApiResult<ServedBy> {
     let revision = state.store.arrangement_revision().await?;
-    let rows = state.store.templates().await?.into_iter();
+    let rows = state.store.templates_of(Purpose::Page).await?.into_iter();
     let mut all: Vec<Shift> = rows.map(|t| Shift { id: t.id, name: t.name, reach: t.reach }).collect();
     if !all.iter().any(|one| one.id == to) {
         return Err(ApiError::no_such("template"));

@@ -7,7 +7,7 @@ use crate::serving::edition::{listed, live};
 use crate::state::State;
 use compagina_core::catalog::{OnShelf, Standing};
 use compagina_core::ids::{Handle, TemplateId};
-use compagina_core::page::Whom;
+use compagina_core::page::{Purpose, Whom};
 use compagina_core::template::Index;
 use compagina_storage::TemplateRow;
 use serde::Serialize;
@@ -59,7 +59,7 @@ pub struct Shelf {
 impl Shelf {
     pub async fn read(state: &State) -> ApiResult<Self> {
         let (live, listed) = (live(state).await?, listed(state).await?);
-        let (telling, drafts) = (Telling::new(state).await?, state.store.templates().await?);
+        let (telling, drafts) = (Telling::new(state).await?, state.store.templates_of(Purpose::Page).await?);
         Ok(Self { live, listed, telling, drafts })
     }
 

@@ -1,12 +1,18 @@
 use super::{html, or_message};
 use crate::error::{ApiError, ApiResult};
+use crate::routes::till::back::chose;
+use crate::serving::edition::page::Pairs;
 use crate::serving::reading::{Reading, nav};
 use crate::state::State;
 use actix_web::http::StatusCode;
 use actix_web::web::{Data, Path, Query};
 use actix_web::{HttpRequest, HttpResponse, get};
 use compagina_core::catalog::{Product, ProductType};
-use compagina_press::shop::{Leaf, Shelf, listing};
+use compagina_core::choice::Selection;
+use compagina_core::situation::Situation;
+use compagina_core::wording::Arg;
+use compagina_press::shop::{Leaf, Listing, Shelf, listing};
+use compagina_press::{Lead, LookedAt, Nav, Notice};
 use compagina_storage::Which;
 
 /// Pages of one listing.
@@ -55,8 +61,7 @@ pub async fn of_type(state: Data<State>, handle: Path<String>, request: HttpRequ
 
 /// The page of a long listing that an address names: `?page=2`; the first one otherwise.
 fn page_asked_for(request: &HttpRequest) -> u32 {
-    let pairs: Vec<(String, String)> =
-        Query::from_query(request.query_string()).map(Query::into_inner).unwrap_or_default();
+    let pairs: Pairs = Query::from_query(request.query_string()).map(Query::into_inner).unwrap_or_default();
     let number = pairs.iter().find(|(name, _)| name == "page").and_then(|(_, text)| text.parse().ok());
     number.filter(|number| (1..=MOST_PAGES).contains(number)).unwrap_or(1)
 }
@@ -72,5 +77,40 @@ async fn page(
         filled.iter().map(|(kind, products)| Shelf { kind, products: products.iter().collect() }).collect();
     let nav = nav(state, &Reading::of(request)).await?;
     let title = title.unwrap_or_else(|| nav.words.say("listing-all"));
-    Ok(html(StatusCode::OK, listing(&nav, &title, &shelves, leaf)))
+    let products = || filled.iter().flat_map(|(_, products)| products);
+    let pairs: Pairs = Query::from_query(request.query_string()).map(Query::into_inner).unwrap_or_default();
+    let lead = asked(&nav, &pairs, products());
+    let notice = told(&nav, &pairs, products());
+    let of = Listing { title: &title, shelves: &shelves, leaf, lead: lead.as_ref(), notice: notice.as_ref() };
+    Ok(html(StatusCode::OK, listing(&nav, &of)))
+}
+
+fn named<'a>(
+    pairs: &Pairs,
+    name: &str,
+    mut products: impl Iterator<Item = &'a Product>,
+) -> Option<&'a Product> {
+    let (_, handle) = pairs.iter().find(|(one, _)| one == name)?;
+    products.find(|product| product.handle.as_str() == handle)
+}
+
+/// The card that asks for what is still to be chosen on it.
+fn asked<'a>(nav: &Nav, pairs: &Pairs, products: impl Iterator<Item = &'a Product>) -> Option<Lead> {
+    let product = named(pairs, "asked", products)?;
+    let chosen = pairs.iter().find(|(name, _)| name == "chose").map_or("", |(_, text)| text.as_str());
+    let (selection, _) = Selection::from_pairs(product, chose(chosen));
+    let plain = Situation::plain(product.options.len(), nav.prices.today());
+    let situation = Situation { selection, quantity: product.terms.first(), ..plain };
+    Some(Lead { product: product.id, situation, looked_at: LookedAt::Asked })
+}
+
+/// What came of the shopper's last step on a card.
+fn told<'a>(nav: &Nav, pairs: &Pairs, products: impl Iterator<Item = &'a Product> + Clone) -> Option<Notice> {
+    let notice = |name: &str, words: String, leads| {
+        named(pairs, name, products.clone()).map(|_| Notice { text: words, leads: Some(leads) })
+    };
+    let added = named(pairs, "added", products.clone());
+    let added = added.map(|product| nav.words.say_with("cart-added", &[("name", Arg::Text(&product.name))]));
+    notice("added", added.unwrap_or_default(), ("/shop/cart", "see-cart"))
+        .or_else(|| notice("kept", nav.words.say("wish-kept"), ("/shop/wishes", "wish-see")))
 }

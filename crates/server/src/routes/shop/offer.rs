@@ -13,6 +13,7 @@ use compagina_core::ids::Handle;
 use compagina_core::money::Money;
 use compagina_core::price::{Offer, PriceTag, Surface};
 use compagina_core::situation::Situation;
+use compagina_core::template::CardPlace;
 use compagina_press::{Entry, Nav, amount as press_amount, entry_for};
 use serde::Serialize;
 use utoipa::ToSchema;
@@ -79,9 +80,10 @@ pub struct Amount {
 /// What a product costs under a choice, and which values can be had. Options are named by their handles:
 /// `?colour=ember&sail=2-1-m&quantity=2&plan=1`; `written=1` where something is written onto it. What isn't known is passed
 /// over. More choices that were made one upon another follow as `then=colour.ember`. Of choices that nothing fits the last one stays
-/// and as few others as possible move.
+/// and as few others as possible move. `card=listing` asks for the card on which it stands there, or for those at `related`
+/// or `suggestion`, instead of the page.
 #[utoipa::path(operation_id = "offer", params(("address" = String, Path), ("quantity" = Option<u32>, Query), ("plan" = Option<u64>, Query),
-    ("written" = Option<u8>, Query), ("then" = Option<String>, Query)),
+    ("written" = Option<u8>, Query), ("card" = Option<String>, Query), ("then" = Option<String>, Query)),
     responses((status = 200, body = OfferAnswer), (status = 404, body = ApiError)))]
 #[get("/shop/products/{address}/offer")]
 pub async fn tell(
@@ -112,9 +114,12 @@ pub async fn tell(
         ..Situation::plain(product.options.len(), nav.prices.today())
     };
     nav.prices = prices_for_cart(&state, &request, nav.prices).await?;
-    let entry = entry_for(&nav, &product, &layout, &situation)?;
+    let place = pairs().find(|(name, _)| *name == "card").and_then(|(_, key)| CardPlace::from_key(key));
+    let card = place.map(|place| nav.cards.card(&product, place));
+    let entry = entry_for(&nav, &product, card.as_deref().unwrap_or(&layout), &situation)?;
     nav.prices = nav.prices.with_extras(situation.extras());
-    let offer = nav.prices.offer(&product, &selection, situation.quantity, Surface::Page)?;
+    let surface = if card.is_some() { Surface::Card } else { Surface::Page };
+    let offer = nav.prices.offer(&product, &selection, situation.quantity, surface)?;
     Ok(Json(answer(&nav, &product, &asked, &offer, situation.quantity, entry)))
 }
 

@@ -6,7 +6,8 @@ use crate::state::State;
 use actix_web::post;
 use actix_web::web::{Data, Json};
 use compagina_core::ids::{Handle, TemplateId};
-use compagina_core::page::Layout;
+use compagina_core::page::Purpose;
+use compagina_core::page::starter::empty;
 use compagina_core::template::{Reach, ReachRule, compose};
 use serde::{Deserialize, Serialize};
 use utoipa::ToSchema;
@@ -15,6 +16,9 @@ use utoipa::ToSchema;
 #[serde(deny_unknown_fields)]
 pub struct NewTemplate {
     name: String,
+    /// Whether it composes pages or cards, where it isn't a copy.
+    #[serde(default)]
+    purpose: Purpose,
     /// The template of which it is a copy; empty without one.
     #[serde(default)]
     from: Option<TemplateId>,
@@ -37,19 +41,22 @@ pub async fn add(state: Data<State>, _caller: Caller, body: Json<NewTemplate>) -
     let name = template_name(&body.name)?;
     let mut layout = match body.from {
         Some(from) => state.store.template(from).await?.draft,
-        None => Layout::default(),
+        None => empty(body.purpose),
     };
-    let mut reach: Reach = ReachRule::Named.into();
+    let purpose = layout.purpose;
+    // A card that is published is meant for all products, until its reach says otherwise.
+    let all = purpose == Purpose::Card && body.product.is_none();
+    let mut reach: Reach = if all { ReachRule::All } else { ReachRule::Named }.into();
     if let Some(handle) = &body.product {
-        let all = state.store.templates().await?;
+        let all = state.store.templates_of(purpose).await?;
         let begun = all.iter().find(|t| t.published.is_none() && t.reach.only_product() == Some(handle));
         if let Some(begun) = begun {
-            return Ok(Json(Added { id: begun.id, templates: view(&state).await? }));
+            return Ok(Json(Added { id: begun.id, templates: view(&state, purpose).await? }));
         }
         let product = state.store.product(handle).await?.ok_or_else(|| ApiError::no_such("product"))?;
         layout = compose(&layout, &product.kind.handle, &product.handle);
         reach.also.push(product.handle);
     }
     let id = state.store.add_template(name, &reach, &layout, false).await?;
-    Ok(Json(Added { id, templates: view(&state).await? }))
+    Ok(Json(Added { id, templates: view(&state, purpose).await? }))
 }

@@ -56,14 +56,14 @@ pub async fn read(state: Data<State>, _caller: Caller, body: Payload) -> ApiResu
         media: media.pictures.into_keys().chain(media.films.into_keys()).collect(),
     };
     let unmatched = file.unmatched(&has);
-    let templates = state.store.templates().await?;
+    let templates = state.store.templates_of(file.layout.purpose).await?;
     let other_fallback = file.reach.is_fallback() && templates.iter().any(|t| t.reach.is_fallback());
     if other_fallback {
         file.reach = Reach { also: file.reach.also, ..ReachRule::Named.into() };
     }
     tidy::tidy_layout(&mut file.layout);
     let id = state.store.add_template(&name, &file.reach, &file.layout, false).await?;
-    Ok(Json(BroughtIn { id, unmatched, other_fallback, templates: view(&state).await? }))
+    Ok(Json(BroughtIn { id, unmatched, other_fallback, templates: view(&state, file.layout.purpose).await? }))
 }
 
 impl From<FileError> for ApiError {

@@ -5,16 +5,16 @@ use crate::serving::sample;
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;
-use actix_web::web::{Data, Json};
+use actix_web::web::{Data, Json, Query};
 use compagina_core::catalog::{ProductType, Shop, Tag};
 use compagina_core::ids::{Handle, TemplateId};
 use compagina_core::money::Money;
-use compagina_core::page::differences;
+use compagina_core::page::{Purpose, differences};
 use compagina_core::template::{Called, Reach, ReachLevel, Serving};
 use compagina_storage::TemplateRow;
-use serde::Serialize;
+use serde::{Deserialize, Serialize};
 use std::collections::{BTreeMap, BTreeSet};
-use utoipa::ToSchema;
+use utoipa::{IntoParams, ToSchema};
 
 #[derive(Serialize, ToSchema)]
 pub struct TemplatesView {
@@ -55,6 +55,8 @@ pub struct TemplateView {
     /// The same in a few words: what it takes in, and when, where it doesn't always.
     pub says: String,
     pub dates: String,
+    /// Of a card: where it stands, where that isn't everywhere.
+    pub places: String,
     /// Whether its dates and its switch let it serve now.
     pub in_force: bool,
     /// How many products it serves now.
@@ -104,17 +106,25 @@ pub struct Cell {
 }
 
 /// Every template with its reach, and every type with who serves it.
-#[utoipa::path(responses((status = 200, body = TemplatesView)))]
+#[utoipa::path(params(Of), responses((status = 200, body = TemplatesView)))]
 #[get("/templates")]
-pub async fn list(state: Data<State>, _caller: Caller) -> ApiResult<Json<TemplatesView>> {
-    Ok(Json(view(&state).await?))
+pub async fn list(state: Data<State>, _caller: Caller, of: Query<Of>) -> ApiResult<Json<TemplatesView>> {
+    Ok(Json(view(&state, of.purpose).await?))
 }
 
-pub(super) async fn view(state: &State) -> ApiResult<TemplatesView> {
+/// Which templates are listed.
+#[derive(Deserialize, IntoParams)]
+pub struct Of {
+    /// Those of pages, or those of cards.
+    #[serde(default)]
+    purpose: Purpose,
+}
+
+pub(super) async fn view(state: &State, purpose: Purpose) -> ApiResult<TemplatesView> {
     // Read before all else: a change meanwhile is then noticed.
     let arrangement = state.store.arrangement_revision().await?;
     let (live, listed) = (live(state).await?, listed(state).await?);
-    let index = live.index();
+    let index = live.index_of(purpose);
     let mut counts: BTreeMap<&Handle, BTreeMap<TemplateId, Cell>> = BTreeMap::new();
     let mut sizes: BTreeMap<&Handle, u64> = BTreeMap::new();
     for product in listed.iter() {
@@ -123,7 +133,7 @@ pub(super) async fn view(state: &State) -> ApiResult<TemplatesView> {
             count(counts.entry(&product.facts.kind).or_default(), &serving);
         }
     }
-    let rows = state.store.templates().await?;
+    let rows = state.store.templates_of(purpose).await?;
     let mut samples = samples(state, &rows).await?;
     let types = state.store.types().await?.into_iter().map(|row| TypeReached {
         sample: samples.remove(&row.kind.handle),
@@ -164,7 +174,8 @@ pub(super) async fn view(state: &State) -> ApiResult<TemplatesView> {
             .templates_away()
             .await?
             .into_iter()
-            .map(|(id, name)| TemplateAway { id, name })
+            .filter(|(.., of)| *of == purpose)
+            .map(|(id, name, _)| TemplateAway { id, name })
             .collect(),
     })
 }
@@ -206,6 +217,7 @@ fn template_view(
         reach: row.reach.clone(),
         says: row.reach.told(called),
         dates: row.reach.dates_told(),
+        places: row.reach.places_told(),
         in_force,
         products: cells().map(|cell| cell.serves).sum(),
         types: cells().filter(|cell| cell.serves > 0).count(),

@@ -36,8 +36,9 @@ pub async fn set(
     let current = state.store.template(TemplateId(*id)).await?;
     let (name, reach) = (template_name(&name)?, reach.tidied());
     check_reach(&state, &reach, Some(&current.reach)).await?;
+    let purpose = current.purpose();
     state.store.set_template(current.id, arrangement, name, &reach).await?;
-    Ok(Json(view(&state).await?))
+    Ok(Json(view(&state, purpose).await?))
 }
 
 /// Whether a reach may take the place of `current`.

@@ -9,6 +9,7 @@ use crate::state::State;
 use actix_web::post;
 use actix_web::web::{Data, Json};
 use compagina_core::ids::{Handle, TemplateId};
+use compagina_core::page::Purpose;
 use compagina_core::template::{
     Candidate, Index, Reach, ReachError, ReachRule, Shift, move_product, move_type,
 };
@@ -89,7 +90,8 @@ pub struct MovedProduct {
 #[post("/templates/shift")]
 pub async fn shift(state: Data<State>, _caller: Caller, body: Json<Shifting>) -> ApiResult<Json<Shifted>> {
     let Shifting { arrangement, moving, dry } = body.into_inner();
-    let rows = state.store.templates().await?.into_iter();
+    let purpose = of_which(&state, &moving).await?;
+    let rows = state.store.templates_of(purpose).await?.into_iter();
     let all: Vec<Shift> = rows.map(|t| Shift { id: t.id, name: t.name, reach: t.reach }).collect();
     let going = match moving {
         Moving::Away { template } => Some((template, true)),
@@ -98,9 +100,9 @@ pub async fn shift(state: Data<State>, _caller: Caller, body: Json<Shifting>) ->
     };
     let dated = if let Moving::Reach { template, .. } = moving { Some(template) } else { None };
     let after = shifted(&state, all, moving).await?;
-    let (moves, count) = moves(&state, &after).await?;
+    let (moves, count) = moves(&state, purpose, &after).await?;
     let ahead = match dated {
-        Some(template) => turns_of(&state, &after, template).await?,
+        Some(template) => turns_of(&state, purpose, &after, template).await?,
         None => vec![],
     };
     if dry {
@@ -114,8 +116,25 @@ pub async fn shift(state: Data<State>, _caller: Caller, body: Json<Shifting>) ->
             state.store.arrange(&Arrangement { revision: arrangement, all }).await?;
         }
     }
-    let templates = Some(view(&state).await?);
+    let templates = Some(view(&state, purpose).await?);
     Ok(Json(Shifted { moves, count, ahead, templates }))
+}
+
+/// Whether pages' templates are moved, or cards: those that are named are all of one kind.
+async fn of_which(state: &State, moving: &Moving) -> ApiResult<Purpose> {
+    let named = match moving {
+        Moving::Product { to, .. } | Moving::Type { to, .. } => Some(*to),
+        Moving::Reach { template, .. } | Moving::Away { template } => Some(*template),
+        Moving::Order { order } => order.first().copied(),
+        Moving::Back { template } => {
+            let away = state.store.templates_away().await?;
+            let known = away.iter().find(|(id, ..)| id == template);
+            return Ok(known.map(|(.., purpose)| *purpose).unwrap_or_default());
+        }
+    };
+    let all = state.store.templates().await?;
+    let known = all.iter().find(|one| Some(one.id) == named);
+    Ok(known.map(compagina_storage::TemplateRow::purpose).unwrap_or_default())
 }
 
 async fn shifted(state: &State, mut all: Vec<Shift>, moving: Moving) -> ApiResult<Vec<Shift>> {
@@ -165,12 +184,12 @@ async fn shifted(state: &State, mut all: Vec<Shift>, moving: Moving) -> ApiResul
 }
 
 /// The products that are served by another template than now, and how many there are.
-async fn moves(state: &State, after: &[Shift]) -> ApiResult<(Vec<MovedProduct>, usize)> {
+async fn moves(state: &State, purpose: Purpose, after: &[Shift]) -> ApiResult<(Vec<MovedProduct>, usize)> {
     let (live, listed) = (live(state).await?, listed(state).await?);
-    let is_live = |id: TemplateId| live.templates().iter().any(|t| t.id == id);
+    let is_live = |id: TemplateId| live.all_of(purpose).iter().any(|t| t.id == id);
     let candidates = after.iter().filter(|one| is_live(one.id));
     let candidates = candidates.map(|one| Candidate { id: one.id, reach: &one.reach });
-    let (before, after) = (live.index(), Index::new(candidates, now(), &live.zone));
+    let (before, after) = (live.index_of(purpose), Index::new(candidates, now(), &live.zone));
     let served = listed.iter().map(|one| (one, before.winner(&one.facts), after.winner(&one.facts)));
     let moved: Vec<_> = served.filter(|(_, from, to)| from != to).collect();
     let listed = moved.iter().take(MOST_LISTED).map(|(one, from, to)| MovedProduct {
@@ -183,9 +202,14 @@ async fn moves(state: &State, after: &[Shift]) -> ApiResult<(Vec<MovedProduct>, 
 }
 
 /// What the dates of one of them will change, as if it were live.
-async fn turns_of(state: &State, after: &[Shift], of: TemplateId) -> ApiResult<Vec<TurnTold>> {
+async fn turns_of(
+    state: &State,
+    purpose: Purpose,
+    after: &[Shift],
+    of: TemplateId,
+) -> ApiResult<Vec<TurnTold>> {
     let live = live(state).await?;
-    let seen = after.iter().filter(|one| one.id == of || live.templates().iter().any(|t| t.id == one.id));
+    let seen = after.iter().filter(|one| one.id == of || live.all_of(purpose).iter().any(|t| t.id == one.id));
     let all: Vec<_> = seen.map(|one| Candidate { id: one.id, reach: &one.reach }).collect();
     ahead(state, &all, of).await
 }

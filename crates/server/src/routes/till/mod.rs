@@ -1,5 +1,6 @@
 //! The till: cart, checkout with a simulated payment, receipt.
 
+pub mod back;
 pub mod cart;
 pub mod checkout;
 pub mod interest;

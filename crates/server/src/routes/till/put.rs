@@ -1,5 +1,6 @@
 //! What is put into the cart: from a product's page, from the wish list, or back.
 
+use super::back::FromCard;
 use super::cart::{Told, at_the_side, told_to_script};
 use super::{cart_facts, cart_for, count_cookie, prices_for_cart, see_other, see_other_with_count};
 use crate::clock::now;
@@ -54,7 +55,7 @@ async fn put_choice(state: &State, request: &HttpRequest, form: &Pairs) -> ApiRe
     check_origin(request)?;
     let field = |wanted: &str| form.iter().find(|(name, _)| name == wanted).map(|(_, value)| value.as_str());
     let product = find_public(state, field("product").unwrap_or_default(), request).await?;
-    let (selection, _) = Selection::from_pairs(&product, form.iter().map(|(n, v)| (n.as_str(), v.as_str())));
+    let selection = chosen(&product, form)?;
     let first = product.terms.first();
     let quantity = field("quantity").map_or(Ok(first), str::parse::<u32>);
     let mut wish = Wish {
@@ -73,6 +74,10 @@ async fn put_choice(state: &State, request: &HttpRequest, form: &Pairs) -> ApiRe
     let prices = prices_for_cart(state, request, state.store.prices(now()).await?).await?;
     let prices = prices.with_extras(wish.extras());
     let offered = prices.offer(&product, &wish.selection, quantity, Surface::Page)?;
+    let card = if wish.by_script { None } else { FromCard::of(form) };
+    if let (Some(Hindrance::ChooseFirst(_)), Some(card)) = (&offered.hindrance, &card) {
+        return Ok(see_other(&card.asking(&product, &wish.selection)));
+    }
     if let Some(hindrance) = &offered.hindrance {
         let status = match hindrance {
             Hindrance::ChooseFirst(_) => StatusCode::UNPROCESSABLE_ENTITY,
@@ -106,7 +111,7 @@ async fn put_choice(state: &State, request: &HttpRequest, form: &Pairs) -> ApiRe
         let notice = words.say_with("cart-added", &[("name", Arg::Text(&product.name))]);
         at_the_side(state, request, cart, Told { notice: Some(notice), gone: None }).await?
     } else {
-        see_other(&next_place(form, &product, &wish.selection, along))
+        see_other(&next_place(form, &product, &wish.selection, (along, card)))
     };
     for cookie in cookie.into_iter().chain([count_cookie(state, cart).await?]) {
         answer.add_cookie(&cookie).map_err(ApiError::unforeseen)?;
@@ -114,9 +119,27 @@ async fn put_choice(state: &State, request: &HttpRequest, form: &Pairs) -> ApiRe
     Ok(answer)
 }
 
+/// What a form chooses: a variant by its SKU, or values of options.
+fn chosen(product: &Product, form: &Pairs) -> ApiResult<Selection> {
+    // The button that was clicked comes after what the form says for all.
+    match form.iter().rev().find(|(name, sku)| name == "sku" && !sku.is_empty()) {
+        Some((_, sku)) => {
+            let variant = product.variants.iter().find(|variant| variant.sku == *sku);
+            let variant = variant.ok_or_else(|| ApiError::no_such("variant"))?;
+            Ok(Selection::of_variant(product, variant))
+        }
+        None => Ok(Selection::from_pairs(product, form.iter().map(|(n, v)| (n.as_str(), v.as_str()))).0),
+    }
+}
+
 /// Where a form without script leads: to the provider that was clicked, or to what the button says. `along`: what lay in
 /// the cart before comes along to the checkout, which says so.
-fn next_place(form: &Pairs, product: &Product, selection: &Selection, along: bool) -> String {
+fn next_place(
+    form: &Pairs,
+    product: &Product,
+    selection: &Selection,
+    (along, card): (bool, Option<FromCard<'_>>),
+) -> String {
     let last = |wanted: &str| form.iter().rev().find(|(name, _)| name == wanted).map(|(_, v)| v.as_str());
     if let Some(provider) = last("pay").and_then(provider) {
         return format!("/shop/checkout?pay={}{}", provider.id, if along { "&along=1" } else { "" });
@@ -124,6 +147,9 @@ fn next_place(form: &Pairs, product: &Product, selection: &Selection, along: boo
     // The button that was clicked comes after what the form says for all.
     match last("after") {
         Some("stay" | "side") => {
+            if let Some(card) = card {
+                return card.with("added", product.handle.as_str());
+            }
             format!("{}?{}&added=1", product.path(), selection.to_query(product))
         }
         Some("checkout") => format!("/shop/checkout{}", if along { "?along=1" } else { "" }),

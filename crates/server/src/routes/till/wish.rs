@@ -1,5 +1,6 @@
 //! What shoppers keep for later.
 
+use super::back::FromCard;
 use super::{cart_for, cart_of, choice_of, see_other};
 use crate::error::{ApiError, ApiResult};
 use crate::routes::shop::product::find_public;
@@ -68,10 +69,11 @@ async fn answer(state: &State, request: &HttpRequest, form: &[(String, String)])
     } else {
         state.store.keep_wish(cart, product.id, &choice).await?;
     }
-    let mut answer = match field("script") {
-        Some(_) => HttpResponse::NoContent().finish(),
-        None if dropped => see_other("/shop/wishes"),
-        None => see_other(&format!("{}?{choice}&kept=1", product.path())),
+    let mut answer = match (field("script"), FromCard::of(form)) {
+        (Some(_), _) => HttpResponse::NoContent().finish(),
+        (None, _) if dropped => see_other("/shop/wishes"),
+        (None, Some(card)) => see_other(&card.with("kept", product.handle.as_str())),
+        (None, None) => see_other(&format!("{}?{choice}&kept=1", product.path())),
     };
     for cookie in cookie.into_iter().chain([kept_cookie(state, cart).await?]) {
         answer.add_cookie(&cookie).map_err(ApiError::unforeseen)?;

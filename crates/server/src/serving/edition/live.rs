@@ -5,7 +5,7 @@ use crate::clock::now;
 use crate::error::{ApiError, ApiResult};
 use compagina_core::catalog::{Product, ProductState, Standing};
 use compagina_core::ids::{Handle, ProductId, TemplateId};
-use compagina_core::page::Layout;
+use compagina_core::page::{Layout, Purpose};
 use compagina_core::price::{ReachedBy, RuleReach};
 use compagina_core::template::{Candidate, Feature, Index, ProductFacts, Reach, compose, next_change};
 use compagina_core::time::{Moment, Zone};
@@ -23,6 +23,7 @@ pub struct LiveTemplate {
 /// The live templates in their order, and what decides between them.
 pub struct Live {
     templates: Vec<LiveTemplate>,
+    cards: Vec<LiveTemplate>,
     pub zone: Zone,
     plans: Vec<WholeReach>,
 }
@@ -76,9 +77,9 @@ impl Live {
         for plan in &everywhere.prices.book().plans {
             plans.push(WholeReach::of(store, &plan.reach).await?);
         }
-        let templates =
-            rows.into_iter().map(|(id, reach, layout)| LiveTemplate { id, reach, layout }).collect();
-        Ok(Arc::new(Self { templates, zone: everywhere.zone.clone(), plans }))
+        let all = rows.into_iter().map(|(id, reach, layout)| LiveTemplate { id, reach, layout });
+        let (cards, templates) = all.partition(|one| one.layout.purpose == Purpose::Card);
+        Ok(Arc::new(Self { templates, cards, zone: everywhere.zone.clone(), plans }))
     }
 
     /// Every product with what decides which template serves it, in the order of types and products.
@@ -124,13 +125,27 @@ impl Live {
         }
     }
 
+    /// Those of pages.
     pub fn templates(&self) -> &[LiveTemplate] {
         &self.templates
     }
 
-    /// The templates in force now, ready to be asked.
+    /// Those of pages, or of cards.
+    pub fn all_of(&self, purpose: Purpose) -> &[LiveTemplate] {
+        match purpose {
+            Purpose::Page => &self.templates,
+            Purpose::Card => &self.cards,
+        }
+    }
+
+    /// The pages' templates in force now, ready to be asked.
     pub fn index(&self) -> Index<'_> {
-        let all = self.templates.iter().map(|t| Candidate { id: t.id, reach: &t.reach });
+        self.index_of(Purpose::Page)
+    }
+
+    /// Those of pages, or of cards.
+    pub fn index_of(&self, purpose: Purpose) -> Index<'_> {
+        let all = self.all_of(purpose).iter().map(|t| Candidate { id: t.id, reach: &t.reach });
         Index::new(all, now(), &self.zone)
     }
 
@@ -155,7 +170,8 @@ impl Live {
         let facts = self.facts(product);
         let id = self.index().winner(&facts).ok_or_else(missing)?;
         let template = self.templates.iter().find(|t| t.id == id).ok_or_else(missing)?;
-        let reaches = self.templates.iter().map(|t| &t.reach);
+        // Cards stand on pages, too.
+        let reaches = self.templates.iter().chain(&self.cards).map(|t| &t.reach);
         Ok(LivePage {
             template: id,
             layout: compose(&template.layout, &facts.kind, &facts.handle),

@@ -2,6 +2,7 @@
 //! made of them. A change makes another edition, prepared while the one before it is still served, and all of it is
 //! exchanged at once: no page is made of two. See `exchange`.
 
+pub mod cards;
 pub mod everywhere;
 pub mod exchange;
 pub mod live;

@@ -42,12 +42,12 @@ impl Served {
     fn of(
         serving: &Serving,
         everywhere: &Arc<Everywhere>,
-        live: &Live,
+        live: &Arc<Live>,
         product: &Product,
         reading: Reading,
     ) -> ApiResult<(Self, Option<Moment>)> {
         let LivePage { template, layout, until } = live.page(product)?;
-        let nav = live_nav(serving, everywhere, &reading.under(template));
+        let nav = live_nav(serving, (everywhere, live), &reading.under(template));
         Ok((Self { layout, nav, everywhere: everywhere.clone() }, until))
     }
 
@@ -93,7 +93,7 @@ pub struct Laid {
 pub fn lay(
     serving: &Serving,
     everywhere: &Arc<Everywhere>,
-    live: &Live,
+    live: &Arc<Live>,
     product: &Product,
     asked: &Asked,
 ) -> ApiResult<Laid> {

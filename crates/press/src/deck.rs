@@ -1,0 +1,90 @@
+//! Which card each product has, and the cards of one document: what their pieces are set to is written once for all cards
+//! of a layout.
+
+use compagina_core::catalog::Product;
+use compagina_core::ids::ProductId;
+use compagina_core::page::Layout;
+use compagina_core::page::starter::quiet_card;
+use compagina_core::situation::Situation;
+use compagina_core::template::CardPlace;
+use std::cell::RefCell;
+use std::collections::BTreeMap;
+use std::sync::{Arc, LazyLock};
+
+/// Which card each product has.
+pub trait Cards: std::fmt::Debug + Send + Sync {
+    /// The card of a product at a place, with what its type and it keep different.
+    fn card(&self, product: &Product, place: CardPlace) -> Arc<Layout>;
+}
+
+/// Of a shop that has composed none.
+#[derive(Debug, Clone, Copy)]
+pub struct Quiet;
+
+impl Cards for Quiet {
+    fn card(&self, _: &Product, _: CardPlace) -> Arc<Layout> {
+        static CARD: LazyLock<Arc<Layout>> = LazyLock::new(|| Arc::new(quiet_card()));
+        CARD.clone()
+    }
+}
+
+/// The one card of a document that isn't as all shoppers have it.
+#[derive(Debug, Clone)]
+pub struct Lead {
+    /// Whose card it is.
+    pub product: ProductId,
+    /// What is chosen on it, the stock, the day.
+    pub situation: Situation,
+    /// Why it differs.
+    pub looked_at: LookedAt,
+}
+
+/// Why a card isn't as all shoppers have it.
+#[derive(Debug, Clone)]
+pub enum LookedAt {
+    /// It is composed on the desk: this is its layout, and its pieces carry their names.
+    OnDesk(Arc<Layout>),
+    /// Something on it is still to be chosen.
+    Asked,
+}
+
+/// The cards of a document: their layouts, each under a number, and whose they are.
+#[derive(Debug, Default)]
+pub(crate) struct Deck {
+    pub layouts: RefCell<Vec<Arc<Layout>>>,
+    names: RefCell<BTreeMap<String, usize>>,
+}
+
+impl Deck {
+    /// The number of a layout, by which its rules are found.
+    pub fn number_of(&self, layout: &Arc<Layout>) -> usize {
+        let mut layouts = self.layouts.borrow_mut();
+        let known = layouts.iter().position(|one| Arc::ptr_eq(one, layout) || one == layout);
+        known.unwrap_or_else(|| {
+            layouts.push(layout.clone());
+            layouts.len() - 1
+        })
+    }
+
+    /// A name for one more card of a product, as the document's elements are named.
+    pub fn name_of(&self, product: &Product) -> String {
+        let mut names = self.names.borrow_mut();
+        let before = names.entry(product.handle.to_string()).or_default();
+        *before += 1;
+        if *before == 1 {
+            format!("card-{}", product.handle)
+        } else {
+            format!("card-{}-{before}", product.handle)
+        }
+    }
+}
+
+/// A card with everything that its pieces are given.
+pub(crate) struct OnCard {
+    /// The name of the form to which its inputs and buttons belong.
+    pub form: String,
+    /// Whether what is chosen on it changes it; otherwise it leads to the page.
+    pub chooses: bool,
+    /// The options that are still to be chosen and asked for, by their places.
+    pub missing: Vec<usize>,
+}
