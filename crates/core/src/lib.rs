@@ -15,6 +15,7 @@ pub mod ids;
 pub mod language;
 pub mod letters;
 pub mod limits;
+pub mod listing;
 pub mod media;
 pub mod money;
 pub mod page;

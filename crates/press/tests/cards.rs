@@ -55,7 +55,7 @@ fn with(layout: Layout) -> Nav {
 
 fn page(nav: &Nav, products: &[&Product], lead: Option<&Lead>) -> String {
     let shelves = [Shelf { kind: &products[0].kind, products: products.to_vec() }];
-    listing(nav, &Listing { title: "Kites", shelves: &shelves, leaf: None, lead, notice: None })
+    listing(nav, &Listing { title: "Kites", shelves: &shelves, leaf: None, sift: None, lead, notice: None })
 }
 
 /// The cards and their rules, one element a line.

@@ -141,7 +141,10 @@ fn a_listing_marks_what_is_saved_and_what_is_gone() {
     let shelf = |products: &[usize], all: &'_ [Product]| -> String {
         let chosen: Vec<&Product> = products.iter().map(|i| &all[*i]).collect();
         let shelves = [Shelf { kind: &all[0].kind, products: chosen }];
-        listing(&nav(), &Listing { title: "Kites", shelves: &shelves, leaf: None, lead: None, notice: None })
+        listing(
+            &nav(),
+            &Listing { title: "Kites", shelves: &shelves, leaf: None, sift: None, lead: None, notice: None },
+        )
     };
     assert!(shelf(&[2], &products).contains("Sold out"));
     let saved = shelf(&[3], &products);

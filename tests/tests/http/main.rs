@@ -11,6 +11,7 @@ mod drawings;
 mod feed;
 mod finds;
 mod journal;
+mod listings;
 mod once;
 mod one_template_many_products;
 mod options_joined;

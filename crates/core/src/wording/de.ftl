@@ -66,9 +66,31 @@ quick-more = Alles über { $product }
 listing-all = Alles, was wir machen
 listing-empty = Hier ist noch nichts.
 listing-pages = Seiten
-listing-page = Seite { $number }
 listing-before = Vorige Seite
 listing-next = Nächste Seite
+listing-page-of = Seite { $number } von { $count }
+listing-products = { $count ->
+    [one] 1 Produkt
+   *[other] { $count } Produkte
+}
+listing-sift = Reihenfolge und Filter
+listing-order = Reihenfolge
+listing-filters = Filter
+listing-order-arranged = Wie von uns geordnet
+listing-order-newest = Neueste zuerst
+listing-order-cheapest = Günstigste zuerst
+listing-order-dearest = Teuerste zuerst
+listing-order-name = Nach Namen
+listing-stock = Jetzt zu haben
+listing-tags = Art
+listing-price-from = Ab { $currency }
+listing-price-to = bis { $currency }
+listing-show = Zeigen
+listing-all-again = Ohne Filter
+listing-nothing-fits = Nichts hier ist all das.
+listing-without-tags = Ohne die Art: { $count }
+listing-without-price = Zu jedem Preis: { $count }
+listing-without-stock = Auch was ausverkauft ist oder noch kommt: { $count }
 
 message-nothing = Hier ist nichts
 message-wrong = Etwas ist schiefgegangen

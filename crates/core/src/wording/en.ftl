@@ -146,9 +146,31 @@ quick-more = All about { $product }
 listing-all = Everything we make
 listing-empty = There is nothing here yet.
 listing-pages = Pages
-listing-page = Page { $number }
 listing-before = Page before
 listing-next = Next page
+listing-page-of = Page { $number } of { $count }
+listing-products = { $count ->
+    [one] 1 product
+   *[other] { $count } products
+}
+listing-sift = Order and filters
+listing-order = Order
+listing-filters = Filters
+listing-order-arranged = As we arranged it
+listing-order-newest = Newest first
+listing-order-cheapest = Cheapest first
+listing-order-dearest = Dearest first
+listing-order-name = By name
+listing-stock = Can be bought now
+listing-tags = Kind
+listing-price-from = From { $currency }
+listing-price-to = to { $currency }
+listing-show = Show
+listing-all-again = Without filters
+listing-nothing-fits = Nothing here is all of that.
+listing-without-tags = Without the kind: { $count }
+listing-without-price = At any price: { $count }
+listing-without-stock = Also what is sold out or still to come: { $count }
 
 ## Messages
 message-nothing = Nothing here

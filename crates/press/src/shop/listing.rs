@@ -1,3 +1,4 @@
+use super::sift::{Sift, form, loosen};
 use super::{head, with_cards};
 use crate::deck::{Deck, Lead, LookedAt};
 use crate::document::{Head, Nav, document};
@@ -23,8 +24,8 @@ pub struct Shelf<'a> {
 pub struct Leaf {
     /// Counted from 1.
     pub number: u32,
-    /// Whether more follow.
-    pub more: bool,
+    /// How many there are.
+    pub of: u32,
 }
 
 /// What a listing is made of.
@@ -36,6 +37,8 @@ pub struct Listing<'a> {
     pub shelves: &'a [Shelf<'a>],
     /// Which page of it this is, where it has several.
     pub leaf: Option<Leaf>,
+    /// By what it is ordered and narrowed, where it can be.
+    pub sift: Option<Sift<'a>>,
     /// The one card that isn't as all shoppers have it.
     pub lead: Option<&'a Lead>,
     /// What is told on top of it.
@@ -45,7 +48,9 @@ pub struct Listing<'a> {
 /// The listing: of the whole shop, or of one type where only that one is given.
 #[must_use]
 pub fn listing(nav: &Nav, of: &Listing<'_>) -> String {
-    let Listing { title, shelves, leaf, lead, notice } = *of;
+    let Listing { title, shelves, leaf, sift, lead, notice } = *of;
+    let empty = shelves.iter().all(|shelf| shelf.products.is_empty());
+    let narrowed = sift.filter(|sift| !sift.wanted.narrows().is_empty());
     let one = shelves.len() == 1;
     let deck = Deck::default();
     let dealer = nav.dealer(&deck, lead);
@@ -53,14 +58,16 @@ pub fn listing(nav: &Nav, of: &Listing<'_>) -> String {
         @if let Some(notice) = notice { (draw_notice(&nav.words, notice)) }
         div.columns.listing {
             h1 { (title) }
-            @if shelves.iter().all(|s| s.products.is_empty()) { p { (nav.words.say("listing-empty")) } }
+            @if let Some(sift) = &sift && (!empty || narrowed.is_some()) { (form(nav, sift)) }
+            @if let Some(sift) = narrowed.as_ref().filter(|_| empty) { (loosen(nav, sift)) }
+            @else if empty { p { (nav.words.say("listing-empty")) } }
             @for shelf in shelves.iter().filter(|s| !s.products.is_empty()) {
                 section {
                     @if !one { h2 { a href={ "/shop/types/" (shelf.kind.handle) } { (shelf.kind.name) } } }
                     div.cards { @for product in &shelf.products { (card(dealer, product, CardPlace::Listing)) } }
                 }
             }
-            @if let Some(leaf) = leaf.filter(|leaf| leaf.number > 1 || leaf.more) { (leaves(nav, leaf)) }
+            @if let (Some(leaf), Some(sift)) = (leaf.filter(|leaf| leaf.of > 1), &sift) { (leaves(nav, leaf, sift)) }
         }
     };
     with_cards(nav, title, body, &deck)
@@ -98,13 +105,14 @@ pub(crate) fn looked_at(page: &Page<'_>) -> String {
 }
 
 /// The ways to the page before and the page after.
-fn leaves(nav: &Nav, Leaf { number, more }: Leaf) -> Markup {
-    let to = |number: u32| format!("?page={number}");
+fn leaves(nav: &Nav, Leaf { number, of }: Leaf, sift: &Sift<'_>) -> Markup {
+    let to = |number: u32| sift.page(nav, number);
+    let told = [("number", Arg::Number(number)), ("count", Arg::Number(of))];
     html! {
         nav.leaves aria-label=(nav.words.say("listing-pages")) {
             @if number > 1 { a rel="prev" href=(to(number - 1)) { (nav.words.say("listing-before")) } }
-            span { (nav.words.say_with("listing-page", &[("number", Arg::Number(number))])) }
-            @if more { a rel="next" href=(to(number + 1)) { (nav.words.say("listing-next")) } }
+            span { (nav.words.say_with("listing-page-of", &told)) }
+            @if number < of { a rel="next" href=(to(number + 1)) { (nav.words.say("listing-next")) } }
         }
     }
 }

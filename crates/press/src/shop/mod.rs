@@ -5,6 +5,7 @@ mod checkout;
 mod listing;
 mod message;
 mod sample;
+mod sift;
 mod wishes;
 
 pub use cart::{CartLine, CartPage, GoesWith, Gone, cart, side_cart};
@@ -15,6 +16,7 @@ pub(crate) use listing::looked_at;
 pub use listing::{Leaf, Listing, Shelf, listing};
 pub use message::message;
 pub use sample::sample;
+pub use sift::Sift;
 pub use wishes::{WishLine, wishes};
 
 use crate::deck::Deck;

@@ -13,6 +13,7 @@ mod write;
 pub use address::At;
 pub use neighbours::NeighbourRow;
 pub(crate) use read::load;
+use read::load_numbered;
 pub use types::{ServedBy, TypeRow};
 pub use variants::{FileCheck, Imported, NewChoice, Uses, UsesDecision, VariantChange};
 pub use whole::Hanging;
@@ -149,6 +150,17 @@ impl Store {
     /// Those of the database.
     pub async fn products(&self, which: Which) -> Result<Vec<Product>> {
         load(&mut *self.pool.acquire().await?, which).await
+    }
+
+    /// These products, in this order; those that are gone are left out.
+    ///
+    /// # Errors
+    /// Those of the database.
+    pub async fn products_numbered(&self, ids: &[ProductId]) -> Result<Vec<Product>> {
+        let wanted: Vec<u64> = ids.iter().map(|id| id.0).collect();
+        let mut products = load_numbered(&mut *self.pool.acquire().await?, &wanted).await?;
+        products.sort_by_key(|product| wanted.iter().position(|id| *id == product.id.0));
+        Ok(products)
     }
 
     /// All products with what decides which template serves them, in the order of types and products.

@@ -24,14 +24,26 @@ const MOST_REVIEWS: u32 = 20;
 /// here: left to the database, that would cost a table on its disk each time, for columns of any length. Tables are joined
 /// in the order in which they are named: left alone, it may begin with all rows of all products.
 pub(crate) async fn load(db: &mut MySqlConnection, which: Which) -> Result<Vec<Product>> {
-    let ids = &ids_of(db, which).await?;
+    let ids = ids_of(db, which).await?;
+    let alone = if let Which::One(id) = which { Some(id) } else { None };
+    load_all(db, &ids, alone).await
+}
+
+/// Those of these numbers, in the order of their places.
+pub(crate) async fn load_numbered(db: &mut MySqlConnection, ids: &[u64]) -> Result<Vec<Product>> {
+    let ids = serde_json::to_string(ids).map_err(|e| StorageError::damaged("product")(&e))?;
+    load_all(db, &ids, None).await
+}
+
+/// `alone`: the one product that is wanted, with what was said of it.
+async fn load_all(db: &mut MySqlConnection, ids: &str, alone: Option<ProductId>) -> Result<Vec<Product>> {
     let mut products = load_products(db, ids).await?;
     load_uses(db, ids, &mut products).await?;
     let pictures = load_pictures(db, ids, &mut products).await?;
     load_variants(db, ids, &mut products, &pictures).await?;
     load_history(db, ids, &mut products).await?;
     load_ratings(db, ids, &mut products).await?;
-    if let Which::One(id) = which {
+    if let Some(id) = alone {
         load_reviews(db, id, &mut products).await?;
     }
     let mut products: Vec<Product> = products.into_values().collect();
