@@ -1863,8 +1863,8 @@ export interface paths {
          * What a product costs under a choice, and which values can be had. Options are named by their handles:
          *     `?colour=ember&sail=2-1-m&quantity=2&plan=1`; `written=1` where something is written onto it. What isn't known is passed
          *     over. More choices that were made one upon another follow as `then=colour.ember`. Of choices that nothing fits the last one stays
-         *     and as few others as possible move. `card=listing` asks for the card on which it stands there, or for those at `related`
-         *     or `suggestion`, instead of the page.
+         *     and as few others as possible move. `card=listing` asks for the card on which it stands there, `card=related` for the
+         *     one beside other products, instead of the page.
          */
         get: operations["offer"];
         put?: never;
@@ -2026,7 +2026,7 @@ export interface components {
          * @description Where a card stands.
          * @enum {string}
          */
-        CardPlace: "listing" | "related" | "suggestion";
+        CardPlace: "listing" | "related";
         /**
          * @description What a proof takes the cart to hold.
          * @enum {string}

@@ -80,13 +80,11 @@ pub enum CardPlace {
     Listing,
     /// Beside another product, on its page.
     Related,
-    /// In the cart, where it goes with what is there.
-    Suggestion,
 }
 
 impl CardPlace {
     /// All of them.
-    pub const ALL: [Self; 3] = [Self::Listing, Self::Related, Self::Suggestion];
+    pub const ALL: [Self; 2] = [Self::Listing, Self::Related];
 
     /// Its name in documents and forms.
     #[must_use]
@@ -94,7 +92,6 @@ impl CardPlace {
         match self {
             Self::Listing => "listing",
             Self::Related => "related",
-            Self::Suggestion => "suggestion",
         }
     }
 
@@ -108,9 +105,8 @@ impl CardPlace {
     #[must_use]
     pub fn label(self) -> &'static str {
         match self {
-            Self::Listing => "listings",
-            Self::Related => "related products",
-            Self::Suggestion => "suggestions in the cart",
+            Self::Listing => "in listings",
+            Self::Related => "among related products",
         }
     }
 }

@@ -53,17 +53,11 @@ impl Reach {
         if self.except.is_empty() { all } else { format!("{all}, not {}", products(&self.except)) }
     }
 
-    /// Where its cards stand: `in listings and related products`; empty where they stand everywhere.
+    /// Where its cards stand: `among related products`; empty where they stand everywhere.
     #[must_use]
     pub fn places_told(&self) -> String {
-        match self.places.as_slice() {
-            [] => String::new(),
-            [only] => format!("in {}", only.label()),
-            [first @ .., last] => {
-                let first: Vec<&str> = first.iter().map(|place| place.label()).collect();
-                format!("in {} and {}", first.join(", "), last.label())
-            }
-        }
+        let labels: Vec<&str> = self.places.iter().map(|place| place.label()).collect();
+        labels.join(" and ")
     }
 
     /// When it holds, on the shop's clocks; empty where it always does.

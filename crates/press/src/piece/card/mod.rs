@@ -1,4 +1,4 @@
-//! A product on a card: in listings, among related products, beside the cart. Which pieces stand on it says its layout;
+//! A product on a card: in listings, among related products. Which pieces stand on it says its layout;
 //! here are their renderers, one file for each kind.
 
 pub(super) mod buy;

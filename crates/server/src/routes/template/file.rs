@@ -11,6 +11,7 @@ use actix_web::web::{Data, Json, Path, Payload};
 use actix_web::{HttpResponse, get, post};
 use compagina_core::format::{FileError, MOST_BYTES, TemplateFile, Unmatched, read_template, write_template};
 use compagina_core::ids::TemplateId;
+use compagina_core::page::Purpose;
 use compagina_core::template::{Reach, ReachRule};
 use serde::Serialize;
 use utoipa::ToSchema;
@@ -60,6 +61,10 @@ pub async fn read(state: Data<State>, _caller: Caller, body: Payload) -> ApiResu
     let other_fallback = file.reach.is_fallback() && templates.iter().any(|t| t.reach.is_fallback());
     if other_fallback {
         file.reach = Reach { also: file.reach.also, ..ReachRule::Named.into() };
+    }
+    // There is no fallback among cards.
+    if file.layout.purpose == Purpose::Card && file.reach.is_fallback() {
+        file.reach.rule = ReachRule::All;
     }
     tidy::tidy_layout(&mut file.layout);
     let id = state.store.add_template(&name, &file.reach, &file.layout, false).await?;

@@ -10,7 +10,7 @@ use crate::serving::reading::{Reading, Side, live_nav};
 use actix_web::web::Query;
 use compagina_core::catalog::Product;
 use compagina_core::choice::{Selection, UnknownChoice, opened};
-use compagina_core::page::{Layout, Rule};
+use compagina_core::page::{Layout, Purpose, Rule};
 use compagina_core::price::PlanId;
 use compagina_core::situation::Situation;
 use compagina_core::time::{Day, Moment};
@@ -109,7 +109,9 @@ pub fn lay(
         && asked.query.len() <= LONGEST_QUERY
         && pairs.iter().all(|(name, _)| product.options.iter().any(|o| o.handle.as_str() == name));
     let asks_for_cart = served.layout.rules().any(Rule::asks_for_cart);
-    let asks_for_day = served.layout.rules().any(Rule::asks_for_day);
+    // Cards stand on pages, too.
+    let cards = live.all_of(Purpose::Card).iter().flat_map(|card| card.layout.rules());
+    let asks_for_day = served.layout.rules().chain(cards).any(Rule::asks_for_day);
     let midnight = asks_for_day.then(|| prices.tomorrow());
     let until = prices.next_change().into_iter().chain(until).chain(midnight).min();
     Ok(Laid { situation, asks_for_cart, served, notice, common, until })

@@ -14,7 +14,7 @@ choice! {
 }
 
 /// *Place*.
-pub const AT: Setting = Setting::choice::<MarkPlace>("at", "Place", "top_left");
+pub const AT: Setting = Setting::choice::<MarkPlace>("at", "Place", "top_left").everywhere();
 
 /// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = piece_settings![card; &AT];

@@ -8,7 +8,7 @@ use crate::page::piece::{About, Role};
 /// *Words*.
 pub const WORDS: Setting = Setting::words("words", "Words", 40, "Quick look");
 /// Over the picture it comes when the card is pointed at.
-pub const AT: Setting = Setting::choice::<MarkPlace>("at", "Place", "top_right");
+pub const AT: Setting = Setting::choice::<MarkPlace>("at", "Place", "top_right").everywhere();
 
 /// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = piece_settings![card; &WORDS, &AT];

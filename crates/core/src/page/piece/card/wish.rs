@@ -10,7 +10,7 @@ pub const WORDS: Setting = Setting::words("words", "Words", 60, "Keep for later"
 /// *Once kept*.
 pub const KEPT: Setting = Setting::words("kept", "Once kept", 60, "On your wish list");
 /// Over the picture it is a heart alone.
-pub const AT: Setting = Setting::choice::<MarkPlace>("at", "Place", "top_right");
+pub const AT: Setting = Setting::choice::<MarkPlace>("at", "Place", "top_right").everywhere();
 
 /// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = piece_settings![card; &WORDS, &KEPT, &AT];
