@@ -56,7 +56,11 @@ async function publish(): Promise<void> {
         {{ say("publish-dialog-more", { count: changes.length - MOST }) }}
       </li>
     </ul>
-    <p v-else>{{ say("publish-dialog-shoppers-see-template-first") }}</p>
+    <p v-else>
+      {{
+        desk.onCard ? say("publish-dialog-shoppers-see-card-first") : say("publish-dialog-shoppers-see-template-first")
+      }}
+    </p>
     <p v-if="prompting.length" class="signal" role="status">
       {{
         say("publish-dialog-still-say-what-starter", {

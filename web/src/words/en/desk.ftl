@@ -286,6 +286,7 @@ publish-dialog-serves-products-what-they = It serves { $count } { $count ->
 publish-dialog-publish = Publish { $name }
 publish-dialog-publish-b = Publish
 publish-dialog-more = and { $count } more
+publish-dialog-shoppers-see-card-first = Shoppers see this card for the first time.
 publish-dialog-shoppers-see-template-first = Shoppers see this template for the first time.
 publish-dialog-and = {" "}and{" "}
 publish-dialog-still-say-what-starter = { $prompting } still { $count ->
