@@ -112,7 +112,6 @@ async fn without_script_one_comes_back_to_the_card(pool: MySqlPool) {
         let from = [
             ("product", "whimbrel"),
             ("card", "card-whimbrel"),
-            ("place", "listing"),
             ("back", "/shop/types/sport-kites?page=1"),
             ("after", "side"),
         ];

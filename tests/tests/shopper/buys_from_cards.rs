@@ -5,6 +5,18 @@ use fantoccini::Client;
 use serde_json::json;
 use sqlx::MySqlPool;
 
+/// A listing of kites on cards that buy.
+async fn in_the_listing<F: Future<Output = ()>>(pool: MySqlPool, steps: impl FnOnce(Client) -> F) {
+    let site = Site::start(pool).await;
+    site.owner().await.live_card("buying").await;
+    Browser::run(Screen::Wide, |client| async move {
+        client.goto(&site.at("/shop/types/sport-kites")).await.unwrap();
+        until(&client, "document.readyState === 'complete'").await;
+        steps(client).await;
+    })
+    .await;
+}
+
 /// Clicks that a purchase takes are counted.
 async fn click(client: &Client, css: &str, count: &mut usize) {
     until(client, &format!("document.querySelector(`{css}`)?.checkVisibility()")).await;
@@ -15,13 +27,8 @@ async fn click(client: &Client, css: &str, count: &mut usize) {
 
 #[sqlx::test(migrations = false)]
 async fn three_products_are_bought_from_one_listing(pool: MySqlPool) {
-    let site = Site::start(pool).await;
-    site.owner().await.live_card("buying").await;
-    let base = site.base.clone();
-    Browser::run(Screen::Wide, |client| async move {
+    in_the_listing(pool, |client| async move {
         let client = &client;
-        client.goto(&format!("{base}/shop/types/sport-kites")).await.unwrap();
-        until(client, "document.readyState === 'complete'").await;
         let wanted = [
             ("whimbrel", vec![("colour", "dusk"), ("sail", "2-4-m")]),
             ("dunlin", vec![]),
@@ -65,13 +72,8 @@ async fn three_products_are_bought_from_one_listing(pool: MySqlPool) {
 
 #[sqlx::test(migrations = false)]
 async fn choosing_changes_the_card_and_what_is_missing_is_asked_for_on_it(pool: MySqlPool) {
-    let site = Site::start(pool).await;
-    site.owner().await.live_card("buying").await;
-    let base = site.base.clone();
-    Browser::run(Screen::Wide, |client| async move {
+    in_the_listing(pool, |client| async move {
         let client = &client;
-        client.goto(&format!("{base}/shop/types/sport-kites")).await.unwrap();
-        until(client, "document.readyState === 'complete'").await;
         let card = "#card-whimbrel";
         let mut clicks = 0;
         click(client, &format!("{card} [data-buy]"), &mut clicks).await;

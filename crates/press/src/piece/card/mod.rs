@@ -58,19 +58,20 @@ pub(crate) fn css(deck: &Deck, words: &Words, house: &House) -> String {
 /// What a card has chosen as it opens.
 #[must_use]
 pub fn card_selection(product: &Product, card: &Layout) -> Selection {
-    let Some(piece) = card.first_of(Kind::CardChoices) else { return Selection::none(product.options.len()) };
-    let chain = Chain::of_template(&piece.values);
-    if chain.choice::<Choosing>(&CHOOSING, Device::Wide) != Some(Choosing::Card) {
-        return Selection::none(product.options.len());
+    match chosen_here(card) {
+        Some(choices) => card_opening(product, choices.lines(&LEADS).first().map(String::as_str)),
+        None => Selection::none(product.options.len()),
     }
-    card_opening(product, chain.lines(&LEADS).first().map(String::as_str))
+}
+
+/// The choices of a card, where choosing changes it and doesn't lead to the page.
+fn chosen_here(card: &Layout) -> Option<Chain<'_>> {
+    let choices = Chain::of_template(&card.first_of(Kind::CardChoices)?.values);
+    (choices.choice(&CHOOSING, Device::Wide) == Some(Choosing::Card)).then_some(choices)
 }
 
 fn chooses(card: &Layout) -> bool {
-    let options = card.first_of(Kind::CardChoices).is_some_and(|piece| {
-        Chain::of_template(&piece.values).choice::<Choosing>(&CHOOSING, Device::Wide) == Some(Choosing::Card)
-    });
-    options || card.first_of(Kind::CardVariants).is_some()
+    chosen_here(card).is_some() || card.first_of(Kind::CardVariants).is_some()
 }
 
 /// A product on its card.
@@ -119,7 +120,7 @@ pub(crate) fn card(dealer: Dealer<'_>, product: &Product, place: CardPlace) -> M
                     }
                 } @else if !(pictured && over(piece)) { (wrapped(piece, "", named, markup)) }
             }
-            (form(&ctx, place, &name))
+            (form(&ctx, &name))
         }
     }
 }
@@ -177,7 +178,7 @@ fn at_class(place: MarkPlace) -> &'static str {
 }
 
 /// The form to which a card's inputs and buttons belong, where it has some.
-fn form(ctx: &Ctx<'_>, place: CardPlace, name: &str) -> Markup {
+fn form(ctx: &Ctx<'_>, name: &str) -> Markup {
     let wants = |kind| ctx.layout.first_of(kind).is_some();
     let needed =
         [Kind::CardBuy, Kind::CardVariants, Kind::CardQuantity, Kind::CardWish].into_iter().any(wants)
@@ -188,7 +189,6 @@ fn form(ctx: &Ctx<'_>, place: CardPlace, name: &str) -> Markup {
             form id=(card.form) method="post" action="/shop/cart" data-card-form {
                 input type="hidden" name="product" value=(ctx.product.handle);
                 input type="hidden" name="card" value=(name);
-                input type="hidden" name="place" value=(place.key());
                 input type="hidden" name="back" value=(ctx.here);
                 @if after != After::Cart { input type="hidden" name="after" value=(after.name()); }
             }
