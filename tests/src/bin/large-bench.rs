@@ -54,6 +54,7 @@ async fn main() {
             let (ms, largest) = opened(&browser, &format!("{base}{path}"), usable).await;
             println!("{name}: usable after {ms} ms, its largest answer {largest} kB");
         }
+        all_products(client, &base).await;
         answers(client, &base).await;
         leafed(client, &base).await;
     })
@@ -108,43 +109,64 @@ async fn answers(client: &Client, base: &str) {
     );
 }
 
-/// Leafs through the shelf by screens, and from product to product on the desk.
+/// The desk with all products of its template, opened from its button: until they stand there and the first of them is
+/// drawn.
+async fn all_products(client: &Client, base: &str) {
+    client.goto(&format!("{base}/templates/1")).await.unwrap();
+    until(client, VIEWS[2].2).await;
+    let opened = "new Promise(done => {
+        const begun = performance.now();
+        [...document.querySelectorAll('.right button')].find(e => e.textContent.includes('All products')).click();
+        const drawn = () => document.querySelectorAll('.all li .name').length > 20
+            && [...document.querySelectorAll('.all iframe')].some(page => page.contentDocument?.querySelector('main img'));
+        const look = () => drawn() ? done(Math.round(performance.now() - begun)) : requestAnimationFrame(look);
+        look();
+    })";
+    println!(
+        "All products: usable after {} ms, its largest answer {} kB",
+        ask(client, opened).await,
+        largest(client).await
+    );
+}
+
+/// Leafs through the shelf by screens, and through all products on the desk.
 async fn leafed(client: &Client, base: &str) {
     client.goto(&format!("{base}/?order=name")).await.unwrap();
     until(client, "document.querySelectorAll('.found .card').length > 20").await;
-    let mut most = 0;
+    let (mut most, mut takes) = (0, 0);
     for _ in 0..SCREENS {
         ask(client, "scrollBy(0, innerHeight)").await;
         tokio::time::sleep(Duration::from_secs(1)).await;
         let live = ask(client, "document.querySelectorAll('iframe').length").await.as_u64().unwrap();
         most = most.max(live);
+        takes = takes.max(page_mb());
     }
     let cards = ask(client, "[...document.querySelectorAll('.found ul')].reduce((all, part) => all + Number(part.dataset.holds), 0)").await;
-    let (taken, held) = memory(client).await;
     println!(
-        "Shelf: {cards} cards leafed through, at most {most} small pages live, the page takes {taken} MB, {held} of it held"
+        "Shelf: {cards} cards leafed through, at most {most} small pages live, at most {takes} MB taken meanwhile, {} after a rest",
+        rested().await
     );
     client.goto(&format!("{base}/templates/1")).await.unwrap();
     until(client, "document.querySelector('.leaf .product')?.innerText.includes(' of ')").await;
     click(client, ".right button", "All products").await;
+    let mut takes = 0;
     for _ in 0..SCREENS / 20 {
         ask(client, "document.querySelector('.all').scrollBy(0, 700)").await;
         tokio::time::sleep(Duration::from_millis(400)).await;
+        takes = takes.max(page_mb());
     }
     let live = ask(client, "document.querySelectorAll('.all iframe').length").await;
-    let (taken, held) = memory(client).await;
-    println!("All products: {live} small pages live, the page takes {taken} MB, {held} of it held");
+    println!(
+        "All products: {live} small pages live, at most {takes} MB taken meanwhile, {} after a rest",
+        rested().await
+    );
 }
 
-/// What the largest of the browser's pages takes in megabytes, and what of it is left once the browser has let go what
-/// nothing holds any more.
-async fn memory(client: &Client) -> (u64, u64) {
-    let taken = page_mb();
-    let browser = Browser { client: client.clone() };
-    browser.devtools("HeapProfiler.enable", json!({})).await;
-    browser.devtools("HeapProfiler.collectGarbage", json!({})).await;
-    tokio::time::sleep(Duration::from_secs(2)).await;
-    (taken, page_mb())
+/// What the page takes in megabytes once nothing was done for half a minute: a browser gives back what is no longer held
+/// when it has nothing else to do.
+async fn rested() -> u64 {
+    tokio::time::sleep(Duration::from_secs(30)).await;
+    page_mb()
 }
 
 /// What the largest of the browser's pages takes: its own memory, and its share of what it has in common with others.

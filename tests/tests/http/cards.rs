@@ -80,6 +80,9 @@ async fn what_changes_where_tells_of_cards(pool: MySqlPool) {
     let id = owner.card("buying").await;
     let told = owner.page(format!("/api/templates/{id}/impact")).await;
     assert!(told.contains("Buy button") && told.contains("28"), "{told}");
+    // What shoppers see now is the card that it will take the place of, in the same listing.
+    let now = owner.page("/api/changes/now?product=whimbrel&purpose=card".into()).await;
+    assert!(!card_in(&now, "whimbrel").contains("data-buy") && now.contains("id=\"card-dunlin\""));
     let only = json!({ "rule": "types", "types": ["sport-kites"] });
     assert_eq!(reach(&owner, id, only).await.status(), 200);
     let told = owner.page(format!("/api/templates/{id}/impact")).await;

@@ -11,7 +11,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** A product's page as shoppers see it now, under a visit. */
+        /** A product's page, or its card among those of its type, as shoppers see it now, under a visit. */
         get: operations["page_now"];
         put?: never;
         post?: never;
@@ -4817,6 +4817,8 @@ export interface operations {
         parameters: {
             query: {
                 product: components["schemas"]["Handle"];
+                /** @description Its page, or its card in the listing of its type. */
+                purpose?: components["schemas"]["Purpose"];
                 /** @description How many pieces; as few as can be bought without a number. */
                 quantity?: number | null;
                 cart?: components["schemas"]["CartMood"];

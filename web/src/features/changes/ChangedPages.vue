@@ -22,6 +22,8 @@ const props = defineProps<{
   none: string;
   /** The address of a page after the change. */
   after: string;
+  /** Whether it is the products' cards that change, not their pages. */
+  cards?: boolean;
   /** How many pieces are looked at, and the cart. */
   visit: Visit;
 }>();
@@ -46,7 +48,7 @@ watch(
 );
 const pages = (way: WayTold): Page[] => (open.value.has(way.number) ? way.pages : way.pages.slice(0, MOST));
 const query = computed(() => ({ product: looking.value?.handle ?? "", ...props.visit.query.value }));
-const before = computed(() => under("/api/changes/now", query.value));
+const before = computed(() => under("/api/changes/now", { ...query.value, purpose: props.cards ? "card" : "page" }));
 const after = computed(() => under(props.after, query.value));
 
 function takeAll(way: WayTold): void {
@@ -89,7 +91,9 @@ function takeAll(way: WayTold): void {
             {{ say("changed-pages-more", { count: way.says.length - MOST }) }}
           </p>
           <div class="count">
-            <span class="soft">{{ say("changed-pages-pages", { count: way.pages.length }) }}</span>
+            <span class="soft">{{
+              say(cards ? "changed-pages-cards" : "changed-pages-pages", { count: way.pages.length })
+            }}</span>
             <button v-if="chosen" class="quiet" @click="takeAll(way)">{{ say("changed-pages-choose-these") }}</button>
           </div>
           <v-virtual-scroll

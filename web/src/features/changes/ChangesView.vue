@@ -19,6 +19,7 @@ const visit = useVisit();
 const { ways, ...impact } = useImpact<Schemas["WayTold"]>(
   () => `/api/templates/${props.id}/impact`,
   (way) => way.mend.length,
+  { cards: () => desk.onCard },
 );
 const failed = ref<ApiError | null>(null);
 const chosen = ref<string[]>([]);
@@ -42,7 +43,8 @@ async function published(): Promise<void> {
     v-model:chosen="chosen"
     :impact="impact"
     :ways="told"
-    :none="say('changes-view-no-page-changes-what')"
+    :none="desk.onCard ? say('changes-view-no-card-changes-what') : say('changes-view-no-page-changes-what')"
+    :cards="desk.onCard"
     :after="`/api/templates/${id}/proof`"
     :visit="visit"
   >

@@ -27,7 +27,7 @@ const visit = useVisit();
 const { ways, ...impact } = useImpact<Schemas["WayTold"]>(
   () => `/api/${props.what}/changes`,
   (way) => (way.near ? -1 : way.mend.length),
-  visit,
+  { visit },
 );
 const told = computed((): WayTold[] => ways.value.map(({ number, impact: way, pages }) => ({ number, ...way, pages })));
 const draft = ref<{ revision: number; changes_not_live: number } | null>(null);

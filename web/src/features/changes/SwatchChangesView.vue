@@ -30,7 +30,7 @@ const visit = useVisit();
 const { ways, ...impact } = useImpact<Schemas["WayTold"]>(
   () => `${at.value}?${tried.value}`,
   (way) => (way.near ? -1 : way.mend.length),
-  visit,
+  { visit },
 );
 const told = computed((): WayTold[] => ways.value.map(({ number, impact: way, pages }) => ({ number, ...way, pages })));
 

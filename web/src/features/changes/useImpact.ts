@@ -28,7 +28,11 @@ interface Part<W> {
 
 /** Which pages something changes that isn't published yet, and how: told while they are found; anew under another visit,
  * where they are compared as they are drawn. */
-export function useImpact<W>(address: () => string, faults: (way: W) => number, visit?: Visit) {
+export function useImpact<W>(
+  address: () => string,
+  faults: (way: W) => number,
+  { visit, cards }: { visit?: Visit; cards?: () => boolean } = {},
+) {
   const ways = shallowRef<Way<W>[]>([]);
   const done = ref(0);
   const of = ref(0);
@@ -72,7 +76,7 @@ export function useImpact<W>(address: () => string, faults: (way: W) => number, 
   const count = computed(() => ways.value.reduce((sum, way) => sum + way.pages.length, 0));
   const says = computed(() => {
     if (busy.value && done.value === 0) return say("impact-comparing");
-    const some = say("impact-pages-change", { count: count.value });
+    const some = say(cards?.() ? "impact-cards-change" : "impact-pages-change", { count: count.value });
     const searched =
       busy.value || stopped.value
         ? say("impact-so-far-compared", { done: done.value, of: of.value })

@@ -3,6 +3,7 @@ import { type KeyLine, isHeard, listed, useKeyList } from "../../ui/keys/keys";
 import { isTyping } from "../../ui/useUndoKeys";
 import type { Shown } from "./types";
 import { say } from "../../words";
+import { useDesk } from "./deskStore";
 
 /** A key with what is held down with it, as the page or a proof reports it. */
 export interface Press {
@@ -31,12 +32,13 @@ export interface Keys {
   letGo(): void;
 }
 
+const BAND: KeyLine = ["B", say("keys-add-band-two-columns")];
 const KEYS: KeyLine[] = [
   ["↑ ↓", say("keys-line-above-below")],
   [say("keys-shift"), say("keys-choose-several")],
   [say("keys-alt"), say("keys-move-piece")],
   ["A", say("keys-add-piece-after-chosen")],
-  ["B", say("keys-add-band-two-columns")],
+  BAND,
   ["D", say("keys-copy-piece-right-here")],
   [say("keys-ctrl-c-x-v"), say("keys-copy-cut-paste-other")],
   ["/", say("keys-find-line")],
@@ -99,7 +101,9 @@ export function useKeys(keys: Keys) {
     if (!arrows && !theirs && act({ key, metaKey, shiftKey, ...held })) event.preventDefault();
   }
 
-  useKeyList(say("keys-keys-desk"), KEYS);
+  const desk = useDesk();
+  // A card is one column.
+  useKeyList(say("keys-keys-desk"), () => (desk.onCard ? KEYS.filter((line) => line !== BAND) : KEYS));
   onMounted(() => addEventListener("keydown", onKey));
   onBeforeUnmount(() => removeEventListener("keydown", onKey));
   return act;

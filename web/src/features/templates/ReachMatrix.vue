@@ -5,7 +5,7 @@ import { LOCALE, say } from "../../words";
 
 /** All product types against the templates: who serves how many of whom, who yields to whom, and where only the order
  * decides. A type is dragged onto a template to move it there. */
-const props = defineProps<{ view: TemplatesView }>();
+const props = defineProps<{ view: TemplatesView; card: boolean }>();
 const emit = defineEmits<{ look: [type: TypeReached]; move: [type: TypeReached, to: Template] }>();
 
 const live = computed(() => props.view.templates.filter((one) => one.live));
@@ -57,7 +57,7 @@ function drop(template: Template): void {
           <th
             scope="row"
             draggable="true"
-            :title="say('reach-matrix-drag-onto-template-move')"
+            :title="card ? say('reach-matrix-drag-onto-card-move') : say('reach-matrix-drag-onto-template-move')"
             @dragstart="dragged = type"
             @dragend="dragged = over = null"
           >
@@ -105,8 +105,11 @@ function drop(template: Template): void {
     </table>
     <p class="soft key">
       <i class="bar" /> {{ say("reach-matrix-served-own-reach") }} <i class="bar rest" />
-      {{ say("reach-matrix-served-rest") }} <span>({{ 4 }})</span> {{ say("reach-matrix-reached-too-but-another") }}
-      <span class="signal">{{ say("reach-matrix-tied") }}</span>{{ say("reach-matrix-only-order-templates-decides") }}
+      {{ say("reach-matrix-served-rest") }} <span>({{ 4 }})</span>
+      {{ card ? say("reach-matrix-reached-too-but-another-card") : say("reach-matrix-reached-too-but-another") }}
+      <span class="signal">{{ say("reach-matrix-tied") }}</span>{{
+        card ? say("reach-matrix-only-order-cards-decides") : say("reach-matrix-only-order-templates-decides")
+      }}
       <i class="bar none" /> {{ say("reach-matrix-will-serve-type-has") }}
     </p>
   </div>

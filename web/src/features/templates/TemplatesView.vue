@@ -149,6 +149,7 @@ async function leaveIt(): Promise<void> {
     </p>
     <ReachMatrix
       v-if="view.templates.length || !card"
+      :card="card"
       :view="view"
       @look="(type) => (looking = type)"
       @move="moveType"

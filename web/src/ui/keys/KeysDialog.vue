@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, onBeforeUnmount, onMounted } from "vue";
+import { computed, onBeforeUnmount, onMounted, toValue } from "vue";
 import { isTyping } from "../useUndoKeys";
 import { EVERYWHERE, isHeard, letters, listed, ofView } from "./keys";
 import TickBox from "../fields/TickBox.vue";
@@ -8,7 +8,7 @@ import { say } from "../../words";
 
 /** What keys do in the view that is open; opened by ? or under one's name. */
 const keys = computed(() => {
-  const own = ofView.value?.keys ?? [];
+  const own = toValue(ofView.value?.keys) ?? [];
   const told = new Set(own.map(([key]) => key));
   return [...own, ...EVERYWHERE.filter(([key]) => !told.has(key))];
 });

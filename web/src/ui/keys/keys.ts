@@ -1,4 +1,4 @@
-import { onScopeDispose, ref, shallowRef, watchEffect } from "vue";
+import { type MaybeRefOrGetter, onScopeDispose, ref, shallowRef, watchEffect } from "vue";
 import { say } from "../../words";
 
 /** What keys do: how they are written, and what comes of them. */
@@ -13,12 +13,12 @@ export const EVERYWHERE: KeyLine[] = [
 ];
 
 /** The list of the view that is open. */
-export const ofView = shallowRef<{ title: string; keys: KeyLine[] } | null>(null);
+export const ofView = shallowRef<{ title: string; keys: MaybeRefOrGetter<KeyLine[]> } | null>(null);
 /** Whether the list is shown. */
 export const listed = ref(false);
 
 /** Tells what keys do in a view, for as long as it is open. */
-export function useKeyList(title: string, keys: KeyLine[]): void {
+export function useKeyList(title: string, keys: MaybeRefOrGetter<KeyLine[]>): void {
   const mine = { title, keys };
   ofView.value = mine;
   onScopeDispose(() => {

@@ -13,6 +13,10 @@ changed-pages-pages = { $count ->
     [one] 1 page
    *[other] { $count } pages
 }
+changed-pages-cards = { $count ->
+    [one] 1 card
+   *[other] { $count } cards
+}
 changed-pages-choose-these = Choose these
 changed-pages-show-all = Show all { $count }
 changed-pages-before-after = { $name }, before and after
@@ -21,6 +25,7 @@ changed-pages-shoppers-see-now = As shoppers see it now
 changed-pages-they-will-see = As they will see it
 
 ## ChangesView
+changes-view-no-card-changes-what = No card changes: what differs in the draft has nothing to show for any product that it serves.
 changes-view-no-page-changes-what = No page changes: what differs in the draft has nothing to show for any product that it serves.
 
 ## PageLine
@@ -63,6 +68,10 @@ impact-comparing = Comparing …
 impact-pages-change = { $count ->
     [one] 1 page changes
    *[other] { $count } pages change
+}
+impact-cards-change = { $count ->
+    [one] 1 card changes
+   *[other] { $count } cards change
 }
 impact-so-far-compared = {" "}so far, { $done } of { $of } compared
 impact-of = {" "}of { $of }

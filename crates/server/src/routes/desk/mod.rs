@@ -23,10 +23,9 @@ use crate::error::{ApiError, ApiResult};
 use crate::pages::PageView;
 use crate::routes::prices::draft_now;
 use crate::serving::edition::{everywhere, listed};
-use crate::serving::known::{Known, known_or_sample};
+use crate::serving::known::{Known, known_or_sample, listed_around};
 use crate::state::State;
 use crate::visit::{Under, Visit};
-use compagina_core::catalog::Product;
 use compagina_core::choice::Selection;
 use compagina_core::ids::PieceId;
 use compagina_core::page::starter::{empty, prompting};
@@ -38,14 +37,11 @@ use compagina_core::template::{OnScreen, band_name, compose, tell};
 use compagina_core::time::Day;
 use compagina_core::wording::Language;
 use compagina_press::{Around, opening_selection};
-use compagina_storage::{History, Moment, TemplateRow, Which};
+use compagina_storage::{History, Moment, TemplateRow};
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
 use std::sync::Arc;
 use utoipa::{IntoParams, ToSchema};
-
-/// Cards that stand in the listing of a proof.
-const MOST_LISTED: u32 = 24;
 
 /// The draft as it is after a step.
 #[derive(Serialize, ToSchema)]
@@ -209,17 +205,6 @@ async fn look(state: &State, template: &Layout, look: &Look) -> ApiResult<Seen> 
         Purpose::Page => None,
     };
     Ok(Seen { known, around, layout, situation, prices })
-}
-
-/// The listing in which a card is looked at: that of its product's type, with the product in it.
-async fn listed_around(state: &State, product: &Product) -> ApiResult<Around> {
-    let of_type = Which::OfTypeOf { product: product.id, most: MOST_LISTED };
-    let mut listed = if product.is_sample() { vec![] } else { state.store.products(of_type).await? };
-    listed.retain(|one| one.is_listed() || one.id == product.id);
-    if !listed.iter().any(|one| one.id == product.id) {
-        listed.insert(0, product.clone());
-    }
-    Ok(Around { listed, ..Around::default() })
 }
 
 /// A moment of a template's history as an address names it: `now`, `edit-12`, `publication-3`.

@@ -64,7 +64,8 @@ impl Served {
         self.render(product, &known.around, situation, mode, notice)
     }
 
-    fn render(
+    /// The same with what stands around it.
+    pub fn render(
         &self,
         product: &Product,
         around: &Around,
