@@ -1,6 +1,11 @@
+/** Their buttons need a script; without one they aren't shown. */
+export function offerQuickLooks(among: ParentNode): void {
+  for (const button of among.querySelectorAll<HTMLElement>("[data-quick]")) button.hidden = false;
+}
+
 /** Opens small product pages over listings. Each is a page of its own in a frame, so it behaves as every page does. */
 export function watchQuickLooks(): void {
-  for (const button of document.querySelectorAll<HTMLElement>("[data-quick]")) button.hidden = false;
+  offerQuickLooks(document);
   document.addEventListener("click", (event) => {
     const button = (event.target as Element).closest<HTMLElement>("[data-quick]");
     if (button) open(button);

@@ -6,7 +6,7 @@ const kept = (): Set<string> => {
   return new Set(text.split(".").filter((id) => id !== ""));
 };
 
-function show(): void {
+export function showWishes(): void {
   const all = kept();
   for (const button of document.querySelectorAll<HTMLElement>("[data-wish]")) {
     const on = all.has(button.dataset.wish ?? "");
@@ -36,10 +36,10 @@ export function watchWishes(): void {
     void fetch(button.formAction, { method: "POST", body })
       .catch(() => null)
       .then((answer) => {
-        show();
+        showWishes();
         if (!answer?.ok) say(button.dataset.failed ?? "");
       });
   });
-  show();
-  addEventListener("pageshow", show);
+  showWishes();
+  addEventListener("pageshow", showWishes);
 }

@@ -23,14 +23,23 @@ pub fn server_program() -> PathBuf {
 impl Site {
     /// Starts on the empty database of a test. Pictures are drawn once and shared by all tests.
     pub async fn start(pool: MySqlPool) -> Self {
+        Self::start_large(pool, 0).await
+    }
+
+    /// The same with so many more products, made by rule.
+    pub async fn start_large(pool: MySqlPool, products: u32) -> Self {
+        let name: String = sqlx::query_scalar("SELECT DATABASE()").fetch_one(&pool).await.unwrap();
         let server = std::env::var("DATABASE_URL").expect("run the tests with `cargo xtask test`");
         let (server, _) = server.rsplit_once('/').expect("an address with a database");
-        let name: String = sqlx::query_scalar("SELECT DATABASE()").fetch_one(&pool).await.unwrap();
-        Self::start_on(pool, &format!("{server}/{name}")).await
+        Self::start_with(pool, &format!("{server}/{name}"), products).await
     }
 
     /// The same on any database, by its address.
     pub async fn start_on(pool: MySqlPool, database: &str) -> Self {
+        Self::start_with(pool, database, 0).await
+    }
+
+    async fn start_with(pool: MySqlPool, database: &str, products: u32) -> Self {
         // What wasn't foreseen is told to nobody but the log. Another site of this program may have begun it.
         let _ = tracing_subscriber::fmt().with_ansi(false).with_max_level(LevelFilter::ERROR).try_init();
         let top = PathBuf::from(concat!(env!("CARGO_MANIFEST_DIR"), "/.."));
@@ -45,7 +54,7 @@ impl Site {
             drawer: Some(server_program()),
             pace: Pace { typing: Pace::unhurried().typing, ..Pace::default() },
             demo: true,
-            products: 0,
+            products,
         })
         .await
         .unwrap();

@@ -125,6 +125,7 @@ fn top(nav: &Nav, frame: Frame) -> Markup {
                         @for item in &nav.items { a href=(item.href) { (item.name) } }
                     }
                 }
+                @if frame == Frame::Whole { a.search-link href="/shop/search" { (nav.words.say("listing-search")) } }
                 // Shown by the script once something is kept; without one the page tells the way.
                 a.wish-link href="/shop/wishes" data-wish-link hidden { (nav.words.say("wish-link")) span data-wish-count {} }
                 a.cart-link href="/shop/cart" { (nav.words.say("cart-link")) span data-cart-count {} }

@@ -1,6 +1,7 @@
-//! Listings: ordered and narrowed by their addresses, with counts that hold.
+//! Listings: ordered and narrowed by their addresses, with counts that hold; searched; kept ready.
 
-use compagina_tests::{Owner, Site};
+use compagina_tests::{Owner, Site, json_of};
+use serde_json::json;
 use sqlx::MySqlPool;
 
 /// The names of the cards of a listing, in their order.
@@ -50,11 +51,102 @@ async fn a_listing_is_ordered_and_narrowed_by_its_address(pool: MySqlPool) {
     let in_stock = shop(&owner, "?stock=1").await;
     assert_eq!(count(&in_stock), stock);
     assert!(stock < 27 && !names(&in_stock).iter().any(|name| name == "Knot"), "it is sold out");
-    if let Some((_, rest)) = all.split_once("name=\"tag\" value=\"") {
-        let tag = rest.split('"').next().unwrap();
-        let with = told(&all, &format!("name=\"tag\" value=\"{tag}\"")).unwrap();
-        assert_eq!(count(&shop(&owner, &format!("?tag={tag}")).await), with);
+    // Every box says how many it would leave, and leaves as many: types, tags, values of options, what costs less.
+    for page in ["?order=name", "/types/sport-kites"] {
+        let boxes = ticks(&shop(&owner, page).await);
+        assert!(boxes.iter().any(|(ask, _)| ask.starts_with("value=colour.")), "{boxes:?}");
+        assert!(boxes.iter().any(|(ask, _)| ask == "sale=1"), "{boxes:?}");
+        assert_eq!(boxes.iter().any(|(ask, _)| ask.starts_with("type=")), page.starts_with('?'), "{boxes:?}");
+        let path = page.split('?').next().unwrap();
+        for (ask, left) in boxes {
+            assert_eq!(count(&shop(&owner, &format!("{path}?{ask}")).await), left, "{page} with {ask}");
+        }
     }
+    // Of one option any of the values, of several options one each.
+    let [one, other, both] =
+        ["value=colour.ember", "value=colour.dusk", "value=colour.ember&value=colour.dusk"];
+    let left = async |ask: &str| count(&shop(&owner, &format!("/types/sport-kites?{ask}")).await);
+    assert!(left(both).await >= left(one).await.max(left(other).await));
+    assert!(left("value=colour.ember&value=sail.2-4-m").await <= left(one).await);
+}
+
+/// What the boxes of a listing ask for, each with how many it says it would leave.
+fn ticks(page: &str) -> Vec<(String, usize)> {
+    let boxes = page.split("<input type=\"checkbox\" name=\"").skip(1);
+    let one = |rest: &str| {
+        let (name, rest) = rest.split_once("\" value=\"")?;
+        let (value, rest) = rest.split_once('"')?;
+        let (_, rest) = rest.split_once("<span class=\"soft\"> ")?;
+        Some((format!("{name}={value}"), rest.split('<').next()?.parse().ok()?))
+    };
+    boxes.filter_map(one).collect()
+}
+
+/// Prices are those that the cards show, with the rules that are in force.
+#[sqlx::test(migrations = false)]
+async fn listings_follow_price_rules_at_once(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let cheap = async || names(&shop(&owner, "/types/spares?to=5").await);
+    let (before, sale) = (cheap().await, count(&shop(&owner, "/types/spares?sale=1").await));
+    let steps = json!([{ "from": 1, "kind": "percent", "value": "90" }]);
+    owner
+        .draft_rule(json!({ "name": "Nearly nothing", "reach": { "of": "types", "types": ["spares"] }, "steps": steps }))
+        .await;
+    assert_eq!(cheap().await, before, "not published yet");
+    let book = json_of(owner.get("/api/prices").await).await;
+    let body = json!({ "revision": book["revision"] });
+    json_of(owner.post("/api/drafts/prices/publish", &body).await).await;
+    assert!(cheap().await.len() > before.len(), "they cost a tenth now");
+    assert!(count(&shop(&owner, "/types/spares?sale=1").await) > sale);
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_search_finds_names_summaries_tags_and_skus_the_best_first(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let found = async |words: &str| names(&shop(&owner, &format!("/search?q={words}")).await);
+    assert_eq!(found("whimbrel").await[..2], ["Whimbrel", "Whimbrel Mini"]);
+    assert_eq!(found("mini%20whim").await, ["Whimbrel Mini"], "every word, each by its beginning");
+    assert_eq!(found("WHI-").await[0], "Whimbrel", "by its SKUs");
+    assert!(found("the%20whimbrel").await.contains(&"Whimbrel".to_owned()), "common words don't matter");
+    for nothing in ["zeppelin", "%2B%2B*%22(", "%25", ""] {
+        assert!(found(nothing).await.is_empty(), "{nothing}");
+    }
+    let none = shop(&owner, "/search?q=%3Cb%3Ezeppelin").await;
+    assert!(
+        none.contains("Nothing has these words.") && none.contains("value=\"&lt;b&gt;zeppelin\""),
+        "{none}"
+    );
+    // It is narrowed like any listing, and keeps its words.
+    let narrowed = shop(&owner, "/search?q=kite&stock=1&order=cheapest").await;
+    assert!(narrowed.contains("name=\"q\" value=\"kite\"") && count(&narrowed) > 1);
+    let tag = json_of(owner.get("/api/products/whimbrel/texts").await).await["texts"]["tags"][0].clone();
+    let tag = tag.as_str().unwrap();
+    assert!(found(tag).await.contains(&"Whimbrel".to_owned()), "by its tag {tag}");
+    let of_tag = names(&shop(&owner, &format!("/tags/{tag}")).await);
+    assert!(of_tag.contains(&"Whimbrel".to_owned()));
+    assert_eq!(owner.get("/shop/tags/nobody-has-it").await.status(), 404);
+}
+
+/// What is kept ready is what would be made now.
+#[sqlx::test(migrations = false)]
+async fn a_listing_is_kept_ready_until_anything_in_it_changes(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let path = "/types/sport-kites?order=cheapest";
+    let first = owner.get(&format!("/shop{path}")).await;
+    let tag = first.headers()["etag"].clone();
+    let again = owner.get(&format!("/shop{path}")).await;
+    assert_eq!(again.headers()["etag"], tag);
+    assert_eq!(first.text().await.unwrap(), again.text().await.unwrap());
+    let was = json_of(owner.get("/api/products/whimbrel/texts").await).await["texts"].clone();
+    let mut texts = was.clone();
+    texts["name"] = json!("Whimbrel of old");
+    json_of(owner.put("/api/products/whimbrel/texts", &json!({ "was": was, "texts": texts })).await).await;
+    assert!(shop(&owner, path).await.contains("Whimbrel of old"));
+    // It is found under its new name, too.
+    assert_eq!(names(&shop(&owner, "/search?q=of%20old").await), ["Whimbrel of old"]);
 }
 
 #[sqlx::test(migrations = false)]

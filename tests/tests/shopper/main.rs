@@ -7,6 +7,7 @@ mod buys_on_terms;
 mod chooses;
 mod fills_the_cart;
 mod gallery;
+mod looks_through_a_listing;
 mod takes_a_quick_look;
 mod through_an_outage;
 mod waits;

@@ -1,4 +1,4 @@
-use super::{Next, Prices, Promise, Quote, Surface};
+use super::{Next, Prices, Promise, Quote, Surface, quote};
 use crate::catalog::{Product, ProductState, Stock, Terms, Variant};
 use crate::choice::{Selection, ValueState, fitting, states, variant_of};
 use crate::ids::{ValueId, VariantId};
@@ -110,6 +110,22 @@ impl Prices {
             hindrance: hindrance_of_choice(product, selection, variant, quantity),
             states: if product.is_sold() { states(product, selection) } else { unsold(product, selection) },
             pictures: pictures(product, selection, variant),
+        })
+    }
+
+    /// The least that a variant of a product costs on cards, and whether any is sold for less than before; where a rule's
+    /// sum is too large, without rules. None where nothing is made.
+    #[must_use]
+    pub fn least_on_card(&self, product: &Product) -> Option<(Money, bool)> {
+        let quantity = product.terms.first();
+        let quoted = |variant: &Variant| {
+            let ruled = self.shown(product, variant, quantity, Surface::Card).map(|shown| shown.quote);
+            ruled.or_else(|_| quote(product, variant, quantity)).ok()
+        };
+        let quotes = product.variants.iter().filter_map(quoted);
+        let told = |quote: Quote| (quote.unit, quote.saving.is_some_and(|saving| saving.percent > 0));
+        quotes.map(told).reduce(|(least, saves), (unit, also)| {
+            (if unit.minor < least.minor { unit } else { least }, saves || also)
         })
     }
 

@@ -58,9 +58,11 @@ pub fn listing(nav: &Nav, of: &Listing<'_>) -> String {
         @if let Some(notice) = notice { (draw_notice(&nav.words, notice)) }
         div.columns.listing {
             h1 { (title) }
+            @if let Some(words) = sift.and_then(|sift| sift.words) { (search(nav, words)) }
             @if let Some(sift) = &sift && (!empty || narrowed.is_some()) { (form(nav, sift)) }
             @if let Some(sift) = narrowed.as_ref().filter(|_| empty) { (loosen(nav, sift)) }
-            @else if empty { p { (nav.words.say("listing-empty")) } }
+            @else if empty && sift.is_some_and(|sift| sift.words.is_some_and(|words| !words.is_empty())) { p { (nav.words.say("listing-none-found")) } }
+            @else if empty && sift.is_none_or(|sift| sift.words.is_none()) { p { (nav.words.say("listing-empty")) } }
             @for shelf in shelves.iter().filter(|s| !s.products.is_empty()) {
                 section {
                     @if !one { h2 { a href={ "/shop/types/" (shelf.kind.handle) } { (shelf.kind.name) } } }
@@ -104,12 +106,22 @@ pub(crate) fn looked_at(page: &Page<'_>) -> String {
         .into_string()
 }
 
+/// The field in which is typed what is searched for.
+fn search(nav: &Nav, words: &str) -> Markup {
+    html! {
+        form.search method="get" action="/shop/search" role="search" {
+            label { span.unseen { (nav.words.say("listing-search")) } input type="search" name="q" value=(words) maxlength="100" placeholder=(nav.words.say("listing-search-placeholder")) autofocus[words.is_empty()]; }
+            button.plain { (nav.words.say("listing-search")) }
+        }
+    }
+}
+
 /// The ways to the page before and the page after.
 fn leaves(nav: &Nav, Leaf { number, of }: Leaf, sift: &Sift<'_>) -> Markup {
     let to = |number: u32| sift.page(nav, number);
     let told = [("number", Arg::Number(number)), ("count", Arg::Number(of))];
     html! {
-        nav.leaves aria-label=(nav.words.say("listing-pages")) {
+        nav.leaves aria-label=(nav.words.say("listing-pages")) data-more=(nav.words.say("listing-more")) {
             @if number > 1 { a rel="prev" href=(to(number - 1)) { (nav.words.say("listing-before")) } }
             span { (nav.words.say_with("listing-page-of", &told)) }
             @if number < of { a rel="next" href=(to(number + 1)) { (nav.words.say("listing-next")) } }

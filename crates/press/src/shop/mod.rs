@@ -16,7 +16,7 @@ pub(crate) use listing::looked_at;
 pub use listing::{Leaf, Listing, Shelf, listing};
 pub use message::message;
 pub use sample::sample;
-pub use sift::Sift;
+pub use sift::{Sift, tag_path};
 pub use wishes::{WishLine, wishes};
 
 use crate::deck::Deck;

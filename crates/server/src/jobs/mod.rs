@@ -1,6 +1,7 @@
-//! What the application does by itself for as long as it runs: it learns of changes, publishes what was planned, ends
-//! orders whose payment was cut off, and tells those who wait.
+//! What the application does by itself for as long as it runs: it learns of changes, reads ahead, publishes what was
+//! planned, ends orders whose payment was cut off, and tells those who wait.
 
+mod ahead;
 pub mod feed;
 pub mod pictures;
 
@@ -8,6 +9,7 @@ use crate::news;
 use crate::serving::edition::exchange::catch_up;
 use crate::state::State;
 use actix_web::web::Data;
+use ahead::Ahead;
 use std::time::{Duration, Instant};
 
 const LOOK_EVERY: Duration = Duration::from_millis(250);
@@ -16,7 +18,7 @@ const TIDY_EVERY: Duration = Duration::from_secs(60);
 
 pub fn begin(state: Data<State>) {
     tokio::spawn(async move {
-        let mut last_tidy = None;
+        let (mut last_tidy, mut ahead) = (None, Ahead::default());
         loop {
             match state.store.publish_due().await {
                 Ok(failed) => failed.iter().for_each(|(draft, error)| {
@@ -25,6 +27,7 @@ pub fn begin(state: Data<State>) {
                 Err(error) => tracing::warn!("what is planned can't be read: {error}"),
             }
             catch_up(&state.serving).await;
+            ahead.look(&state.serving);
             if last_tidy.is_none_or(|at: Instant| at.elapsed() > TIDY_EVERY) {
                 last_tidy = Some(Instant::now());
                 tidy(&state).await;

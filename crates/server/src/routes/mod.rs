@@ -171,6 +171,8 @@ pub fn shop(config: &mut ServiceConfig) {
         .service(media::media)
         .service(shop::listing::front)
         .service(shop::listing::of_type)
+        .service(shop::listing::of_tag)
+        .service(shop::listing::search)
         .service(shop::offer::tell)
         .service(shop::language::choose)
         .service(shop::preview::show)

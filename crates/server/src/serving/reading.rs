@@ -12,7 +12,7 @@ use actix_web::HttpRequest;
 use compagina_core::house::House;
 use compagina_core::ids::TemplateId;
 use compagina_core::wording::{Book, Language, Words};
-use compagina_press::Nav;
+use compagina_press::{Nav, NavItem};
 use compagina_storage::{Document, DocumentName};
 use std::sync::Arc;
 
@@ -83,7 +83,7 @@ fn nav_with(
     shop.locale = reading.language.locale(shop.locale);
     Nav {
         shop,
-        items: everywhere.items.clone(),
+        items: everywhere.types.iter().cloned().map(NavItem::of).collect(),
         assets: serving.assets.clone(),
         words: words(serving, reading, book),
         house,

@@ -4,6 +4,7 @@ mod address;
 mod neighbours;
 mod pictured;
 mod read;
+mod search;
 mod texts;
 mod types;
 mod variants;

@@ -3,20 +3,19 @@
 
 use crate::clock::now;
 use crate::error::{ApiError, ApiResult};
-use compagina_core::catalog::Shop;
+use compagina_core::catalog::{ProductType, Shop};
 use compagina_core::house::House;
 use compagina_core::media::ShopMedia;
 use compagina_core::price::Prices;
 use compagina_core::time::Zone;
 use compagina_core::wording::Book;
-use compagina_press::NavItem;
 use compagina_storage::{Document, DocumentName, Store};
 use std::sync::Arc;
 
 pub struct Everywhere {
     pub shop: Shop,
     /// The types in which a shopper finds something.
-    pub items: Vec<NavItem>,
+    pub types: Vec<ProductType>,
     pub media: ShopMedia,
     pub house: House,
     pub book: Book,
@@ -39,7 +38,7 @@ impl Everywhere {
         let (house, book): (Document<House>, Document<Book>) = (house, book);
         Ok(Arc::new(Self {
             shop: shop.ok_or_else(|| ApiError::no_such("shop"))?,
-            items: types.into_iter().map(|(_, kind)| NavItem::of(kind)).collect(),
+            types: types.into_iter().map(|(_, kind)| kind).collect(),
             media,
             house: house.published,
             book: book.published,

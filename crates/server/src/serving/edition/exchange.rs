@@ -72,6 +72,9 @@ async fn follow(serving: &Arc<Serving>, changes: &[Changed]) {
     };
     let read = async {
         next.live(serving).await?;
+        if !changed.all {
+            next.show_after(serving, &now, &changed.named).await?;
+        }
         match products_only {
             true => next.list_after(serving, &now, &changed.named).await?,
             false => prepare(serving, &now.pages, &next, &changed).await?,

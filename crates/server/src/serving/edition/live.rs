@@ -170,13 +170,16 @@ impl Live {
         let facts = self.facts(product);
         let id = self.index().winner(&facts).ok_or_else(missing)?;
         let template = self.templates.iter().find(|t| t.id == id).ok_or_else(missing)?;
-        // Cards stand on pages, too.
-        let reaches = self.templates.iter().chain(&self.cards).map(|t| &t.reach);
         Ok(LivePage {
             template: id,
             layout: compose(&template.layout, &facts.kind, &facts.handle),
-            until: next_change(reaches, now(), &self.zone),
+            until: self.next_change(),
         })
+    }
+
+    /// The next moment at which a page or a card begins or ends to be served.
+    pub fn next_change(&self) -> Option<Moment> {
+        next_change(self.templates.iter().chain(&self.cards).map(|t| &t.reach), now(), &self.zone)
     }
 
     fn with_plan(&self, mut facts: ProductFacts) -> ProductFacts {

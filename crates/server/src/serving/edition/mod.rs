@@ -6,14 +6,17 @@ pub mod cards;
 pub mod everywhere;
 pub mod exchange;
 pub mod live;
+pub mod on_show;
 pub mod page;
 pub mod pages;
 
+use crate::clock::now;
 use crate::error::ApiResult;
 use crate::serving::Serving;
 use compagina_core::ids::ProductId;
 use everywhere::Everywhere;
 use live::{AllListed, Live};
+use on_show::OnShow;
 use pages::{Asked, Pages, Ready};
 use std::collections::BTreeSet;
 use std::sync::{Arc, PoisonError, RwLock};
@@ -29,14 +32,30 @@ pub struct Edition {
     pages: Arc<Pages>,
     /// The same, drawn small for their owners.
     pub small: Arc<Pages>,
+    /// Listings kept ready: any product may stand in them, so that each edition begins without any.
+    listings: Pages,
     everywhere: OnceCell<Arc<Everywhere>>,
     live: OnceCell<Arc<Live>>,
     listed: OnceCell<Arc<AllListed>>,
+    on_show: OnceCell<Arc<OnShow>>,
 }
 
 impl Edition {
     pub fn ready(&self, asked: &Asked) -> Option<Arc<Ready>> {
         self.pages.get(asked)
+    }
+
+    /// Each edition has a higher one than the one before.
+    pub fn number(&self) -> u64 {
+        self.number
+    }
+
+    pub fn listing(&self, asked: &Asked) -> Option<Arc<Ready>> {
+        self.listings.get(asked)
+    }
+
+    pub fn keep_listing(&self, asked: Asked, listing: Arc<Ready>) {
+        self.listings.keep(asked, listing);
     }
 
     pub async fn everywhere(&self, serving: &Serving) -> ApiResult<&Arc<Everywhere>> {
@@ -51,6 +70,27 @@ impl Edition {
     async fn listed(&self, serving: &Serving) -> ApiResult<&Arc<AllListed>> {
         let live = self.live(serving).await?;
         self.listed.get_or_try_init(|| live.listed(&serving.store)).await
+    }
+
+    /// The products among which listings choose.
+    pub async fn on_show(&self, serving: &Serving) -> ApiResult<&Arc<OnShow>> {
+        let (everywhere, listed) = (self.everywhere(serving).await?, self.listed(serving).await?);
+        let prices = everywhere.prices.at(now());
+        self.on_show.get_or_try_init(|| OnShow::read(&serving.store, listed, &prices)).await
+    }
+
+    /// Has what listings choose among go on from the edition before, where that has it and few products have changed.
+    async fn show_after(
+        &self,
+        serving: &Serving,
+        before: &Self,
+        changed: &BTreeSet<ProductId>,
+    ) -> ApiResult<()> {
+        if let Some(before) = before.on_show.get().filter(|_| changed.len() <= LISTED_ANEW) {
+            let prices = self.everywhere(serving).await?.prices.at(now());
+            self.on_show.get_or_try_init(|| before.after(&serving.store, &prices, changed)).await?;
+        }
+        Ok(())
     }
 
     /// Has the list of all products of the edition before, where that has one, with those that changed read anew; unless
@@ -138,7 +178,7 @@ mod tests {
     }
 
     fn keep(editions: &Editions, made_in: &Edition, handle: &str, product: u64) {
-        let made_of = MadeOf { known: Known::bare(ProductId(product)), until: None };
+        let made_of = MadeOf { known: Some(Known::bare(ProductId(product))), until: None };
         editions.keep(made_in, asked(handle), Arc::new(Ready::new(handle.to_owned(), made_of, 0)));
     }
 

@@ -11,7 +11,7 @@ use actix_web::web::Query;
 use compagina_core::catalog::Product;
 use compagina_core::choice::{Selection, UnknownChoice, opened};
 use compagina_core::page::{Layout, Purpose, Rule};
-use compagina_core::price::PlanId;
+use compagina_core::price::{PlanId, Prices};
 use compagina_core::situation::Situation;
 use compagina_core::time::{Day, Moment};
 use compagina_core::wording::Arg;
@@ -21,7 +21,7 @@ use std::sync::Arc;
 pub type Pairs = Vec<(String, String)>;
 
 /// Longer queries aren't kept ready: they are nobody's link.
-const LONGEST_QUERY: usize = 300;
+pub const LONGEST_QUERY: usize = 300;
 
 /// With what a product's page is made: the layout that serves it, and what surrounds it, all of one edition.
 pub struct Served {
@@ -110,12 +110,17 @@ pub fn lay(
         && asked.query.len() <= LONGEST_QUERY
         && pairs.iter().all(|(name, _)| product.options.iter().any(|o| o.handle.as_str() == name));
     let asks_for_cart = served.layout.rules().any(Rule::asks_for_cart);
+    let midnight = served.layout.rules().any(Rule::asks_for_day).then(|| prices.tomorrow());
     // Cards stand on pages, too.
-    let cards = live.all_of(Purpose::Card).iter().flat_map(|card| card.layout.rules());
-    let asks_for_day = served.layout.rules().chain(cards).any(Rule::asks_for_day);
-    let midnight = asks_for_day.then(|| prices.tomorrow());
-    let until = prices.next_change().into_iter().chain(until).chain(midnight).min();
+    let until = cards_hold_until(live, prices).into_iter().chain(until).chain(midnight).min();
     Ok(Laid { situation, asks_for_cart, served, notice, common, until })
+}
+
+/// The moment from which cards may be others.
+pub fn cards_hold_until(live: &Live, prices: &Prices) -> Option<Moment> {
+    let mut rules = live.all_of(Purpose::Card).iter().flat_map(|card| card.layout.rules());
+    let midnight = rules.any(Rule::asks_for_day).then(|| prices.tomorrow());
+    prices.next_change().into_iter().chain(live.next_change()).chain(midnight).min()
 }
 
 impl Laid {
@@ -125,7 +130,7 @@ impl Laid {
     }
 
     pub fn made_of(&self, known: &Arc<Known>) -> MadeOf {
-        MadeOf { known: known.clone(), until: self.until }
+        MadeOf { known: Some(known.clone()), until: self.until }
     }
 
     /// What it is made of, where it is the same for all who ask so.

@@ -20,11 +20,11 @@ const MOST_BYTES: u64 = 128 * 1024 * 1024;
 /// How often a page was sent from here that is worth making before it is asked for again.
 const OFTEN: u32 = 2;
 
-/// By what a product's page is asked for.
+/// By what a page is asked for.
 #[derive(Debug, Clone, PartialEq, Eq, Hash)]
 pub struct Asked {
     pub language: Language,
-    /// Where it stands, or is thought to.
+    /// Of a product's page where it stands, or is thought to; of a listing its path.
     pub address: String,
     pub query: String,
 }
@@ -48,8 +48,9 @@ pub struct Ready {
 
 /// What a page was made of.
 pub struct MadeOf {
-    /// Kept with it, so that it can be made anew without a query, however many other products are looked at.
-    pub known: Arc<Known>,
+    /// Of a product's page its product, kept with it, so that it can be made anew without a query, however many other
+    /// products are looked at.
+    pub known: Option<Arc<Known>>,
     /// The moment from which it may be another.
     pub until: Option<Moment>,
 }
@@ -71,7 +72,8 @@ struct Weight;
 
 impl Weighter<Asked, Arc<Ready>> for Weight {
     fn weight(&self, asked: &Asked, page: &Arc<Ready>) -> u64 {
-        (asked.address.len() + asked.query.len() + page.body.len()) as u64 + page.made_of.known.bytes()
+        let known = page.made_of.known.as_ref().map_or(0, |known| known.bytes());
+        (asked.address.len() + asked.query.len() + page.body.len()) as u64 + known
     }
 }
 
@@ -96,16 +98,18 @@ impl Pages {
 
     pub(super) fn drop_made_of(&self, changed: &BTreeSet<ProductId>) {
         if !changed.is_empty() {
-            self.0.retain(|_, page| !page.made_of.known.has_any_of(changed));
+            self.0.retain(|_, page| {
+                page.made_of.known.as_ref().is_some_and(|known| !known.has_any_of(changed))
+            });
         }
     }
 
     /// Pages that many ask for, those first that are asked for most, with how often that was.
     pub(super) fn much_visited(&self) -> Vec<(Asked, Arc<Known>, u32)> {
         let sent = |(asked, page): (Asked, Arc<Ready>)| {
-            (asked, page.made_of.known.clone(), page.sent.load(Ordering::Relaxed))
+            Some((asked, page.made_of.known.clone()?, page.sent.load(Ordering::Relaxed)))
         };
-        let mut all: Vec<_> = self.0.iter().map(sent).filter(|(_, _, sent)| *sent >= OFTEN).collect();
+        let mut all: Vec<_> = self.0.iter().filter_map(sent).filter(|(_, _, sent)| *sent >= OFTEN).collect();
         all.sort_by_key(|(_, _, sent)| Reverse(*sent));
         all
     }
@@ -117,7 +121,7 @@ mod tests {
 
     fn keep(pages: &Pages, address: &str, until: Option<Moment>) -> Asked {
         let asked = Asked { language: Language::default(), address: address.into(), query: String::new() };
-        let made_of = MadeOf { known: Known::bare(ProductId(1)), until };
+        let made_of = MadeOf { known: Some(Known::bare(ProductId(1))), until };
         pages.keep(asked.clone(), Arc::new(Ready::new(String::new(), made_of, 0)));
         asked
     }

@@ -1,0 +1,166 @@
+//! The products among which listings choose, with what they are ordered and narrowed by. Of each only what this asks for
+//! is kept, so that prices can be worked out for all of them at once.
+
+use super::live::AllListed;
+use crate::clock::now;
+use crate::error::ApiResult;
+use compagina_core::catalog::{Product, ProductOption, Tag};
+use compagina_core::ids::{OptionId, ProductId, ValueId};
+use compagina_core::listing::ListingFacts;
+use compagina_core::price::Prices;
+use compagina_core::time::Moment;
+use compagina_storage::Store;
+use std::collections::BTreeSet;
+use std::sync::{Arc, PoisonError, RwLock};
+
+/// Products that are read at once.
+const AT_ONCE: usize = 500;
+
+/// A product without what listings don't ask for: its texts, its pictures, how its options look.
+struct Lean {
+    product: Product,
+    values: Vec<(OptionId, ValueId)>,
+}
+
+/// What a product costs at a time.
+#[derive(Clone, Copy, PartialEq, Eq, Debug)]
+struct Price {
+    least: i64,
+    on_sale: bool,
+}
+
+/// What they all cost, until prices change by themselves.
+struct Priced {
+    until: Option<Moment>,
+    prices: Vec<Price>,
+}
+
+pub struct OnShow {
+    all: Vec<Arc<Lean>>,
+    /// The options by which they are chosen, with all values that any of them offers.
+    pub options: Vec<ProductOption>,
+    priced: RwLock<Arc<Priced>>,
+}
+
+impl OnShow {
+    pub(super) async fn read(store: &Store, listed: &AllListed, prices: &Prices) -> ApiResult<Arc<Self>> {
+        let ids: Vec<ProductId> = listed.iter().map(|one| one.id).collect();
+        let (mut all, mut options) = (Vec::with_capacity(ids.len()), Vec::new());
+        for some in ids.chunks(AT_ONCE) {
+            let products = store.products_numbered(some).await?;
+            all.extend(products.into_iter().map(|product| Arc::new(lean(product, &mut options))));
+        }
+        Ok(Self::of(all, options, prices))
+    }
+
+    fn of(all: Vec<Arc<Lean>>, options: Vec<ProductOption>, prices: &Prices) -> Arc<Self> {
+        let priced = RwLock::new(Arc::new(priced(&all, prices)));
+        Arc::new(Self { all, options, priced })
+    }
+
+    /// The same after some products have changed: of the others nothing is read. None where any has come or gone.
+    pub(super) async fn after(
+        &self,
+        store: &Store,
+        prices: &Prices,
+        changed: &BTreeSet<ProductId>,
+    ) -> ApiResult<Arc<Self>> {
+        let (mut all, mut options) = (self.all.clone(), self.options.clone());
+        let ids: Vec<ProductId> = changed.iter().copied().collect();
+        for product in store.products_numbered(&ids).await? {
+            if let Some(place) = all.iter().position(|one| one.product.id == product.id) {
+                all[place] = Arc::new(lean(product, &mut options));
+            }
+        }
+        Ok(Self::of(all, options, prices))
+    }
+
+    /// What stands in listings of the products that are meant, with their numbers, in the order of types and products.
+    pub fn facts<'a>(
+        &'a self,
+        prices: &Prices,
+        meant: impl Fn(&Product) -> bool,
+    ) -> Vec<(ProductId, ListingFacts<'a>)> {
+        let priced = self.priced(prices);
+        let one = |(lean, price): (&'a Arc<Lean>, &Price)| {
+            let Lean { product, values } = lean.as_ref();
+            let facts = ListingFacts {
+                name: &product.name,
+                number: product.id.0,
+                kind: &product.kind.handle,
+                price: price.least,
+                tags: &product.tags,
+                values,
+                in_stock: product.can_be_bought(),
+                on_sale: price.on_sale,
+                stars: product.rating.tenths(),
+            };
+            (product.is_listed() && meant(product)).then_some((product.id, facts))
+        };
+        self.all.iter().zip(&priced.prices).filter_map(one).collect()
+    }
+
+    /// A tag as a product that stands in listings has it.
+    pub fn tag(&self, wanted: &Tag) -> Option<&Tag> {
+        let listed = self.all.iter().filter(|one| one.product.is_listed());
+        listed.flat_map(|one| &one.product.tags).find(|tag| *tag == wanted)
+    }
+
+    fn priced(&self, prices: &Prices) -> Arc<Priced> {
+        let kept = self.priced.read().unwrap_or_else(PoisonError::into_inner).clone();
+        if kept.until.is_none_or(|until| now() < until) {
+            return kept;
+        }
+        let anew = Arc::new(priced(&self.all, prices));
+        *self.priced.write().unwrap_or_else(PoisonError::into_inner) = anew.clone();
+        anew
+    }
+}
+
+fn priced(all: &[Arc<Lean>], prices: &Prices) -> Priced {
+    let one = |lean: &Arc<Lean>| {
+        let product = &lean.product;
+        let least = prices.least_on_card(product);
+        let (least, on_sale) =
+            least.map_or((product.price.minor, false), |(least, saves)| (least.minor, saves));
+        Price { least, on_sale }
+    };
+    Priced { until: prices.next_change(), prices: all.iter().map(one).collect() }
+}
+
+/// What is kept of a product; its options go to those of all.
+fn lean(mut product: Product, options: &mut Vec<ProductOption>) -> Lean {
+    let mut values = Vec::new();
+    for (place, option) in product.options.iter().enumerate() {
+        // A variant for which it doesn't matter has each of them.
+        let chosen: Option<BTreeSet<u16>> =
+            product.variants.iter().map(|variant| variant.values.get(place).copied().flatten()).collect();
+        let has = |at: &usize| {
+            chosen.as_ref().is_none_or(|chosen| u16::try_from(*at).is_ok_and(|at| chosen.contains(&at)))
+        };
+        let had = option.values.iter().enumerate().filter(|(at, _)| has(at));
+        values.extend(had.map(|(_, value)| (option.id, value.id)));
+    }
+    for option in std::mem::take(&mut product.options) {
+        keep(options, option);
+    }
+    let gone = (String::new(), vec![], vec![], vec![], vec![]);
+    (product.summary, product.details, product.facts, product.pictures, product.reviews) = gone;
+    Lean { product, values }
+}
+
+/// An option as it looks now, with all values that were seen of it.
+fn keep(options: &mut Vec<ProductOption>, option: ProductOption) {
+    let Some(known) = options.iter_mut().find(|known| known.id == option.id) else {
+        options.push(option);
+        return;
+    };
+    for value in option.values {
+        match known.values.iter_mut().find(|known| known.id == value.id) {
+            Some(known) => *known = value,
+            None => known.values.push(value),
+        }
+    }
+    known.name = option.name;
+    known.handle = option.handle;
+}
