@@ -1,13 +1,14 @@
 //! Which card each product has, and the cards of one document: what their pieces are set to is written once for all cards
 //! of a layout.
 
+use crate::image::Load;
 use compagina_core::catalog::Product;
 use compagina_core::ids::ProductId;
 use compagina_core::page::Layout;
 use compagina_core::page::starter::quiet_card;
 use compagina_core::situation::Situation;
 use compagina_core::template::CardPlace;
-use std::cell::RefCell;
+use std::cell::{Cell, RefCell};
 use std::collections::BTreeMap;
 use std::sync::{Arc, LazyLock};
 
@@ -48,11 +49,15 @@ pub enum LookedAt {
     Asked,
 }
 
+/// So many cards of a listing are seen at once, about.
+const EARLY: usize = 5;
+
 /// The cards of a document: their layouts, each under a number, and whose they are.
 #[derive(Debug, Default)]
 pub(crate) struct Deck {
     pub layouts: RefCell<Vec<Arc<Layout>>>,
     names: RefCell<BTreeMap<String, usize>>,
+    drawn: Cell<usize>,
 }
 
 impl Deck {
@@ -64,6 +69,16 @@ impl Deck {
             layouts.push(layout.clone());
             layouts.len() - 1
         })
+    }
+
+    /// When the picture of the card that is drawn next in a listing is loaded.
+    pub fn load(&self) -> Load {
+        let place = self.drawn.replace(self.drawn.get() + 1);
+        match place {
+            0 => Load::First,
+            place if place < EARLY => Load::Soon,
+            _ => Load::Later,
+        }
     }
 
     /// A name for one more card of a product, as the document's elements are named.
@@ -87,4 +102,6 @@ pub(crate) struct OnCard {
     pub chooses: bool,
     /// The options that are still to be chosen and asked for, by their places.
     pub missing: Vec<usize>,
+    /// When its picture is loaded.
+    pub load: Load,
 }

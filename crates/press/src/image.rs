@@ -9,6 +9,8 @@ use maud::{Markup, html};
 pub(crate) enum Load {
     /// Before all others.
     First,
+    /// As the page comes.
+    Soon,
     /// When it comes near the screen.
     Later,
 }
@@ -19,7 +21,7 @@ pub(crate) fn img(picture: &Picture, sizes: &str, load: Load) -> Markup {
     html! {
         @if let Some(size) = picture.at_least(720) {
             img src={ "/media/" (size.hash) } srcset=(srcset(picture)) sizes=(sizes) width=(size.width) height=(size.height)
-                alt=(picture.alt) loading=[(!first).then_some("lazy")] fetchpriority=[first.then_some("high")] decoding="async";
+                alt=(picture.alt) loading=[(load == Load::Later).then_some("lazy")] fetchpriority=[first.then_some("high")] decoding="async";
         }
     }
 }

@@ -6,6 +6,7 @@ use crate::buy::{BuyState, buy_state};
 use crate::ctx::{Around, Ctx, Styled};
 use crate::deck::{Deck, OnCard};
 use crate::document::Nav;
+use crate::image::Load;
 use crate::piece;
 use compagina_core::catalog::Product;
 use compagina_core::choice::{Selection, ValueState, pick};
@@ -74,7 +75,7 @@ pub fn entry_for(
     let on_card = layout.purpose == Purpose::Card;
     let place = if on_card { Surface::Card } else { Surface::Page };
     let offer = prices.offer(product, &situation.selection, situation.quantity, place)?;
-    let card = OnCard { form: String::new(), chooses: true, missing: vec![] };
+    let card = OnCard { form: String::new(), chooses: true, missing: vec![], load: Load::Later };
     let ctx = Ctx {
         shop: &nav.shop,
         product,

@@ -60,7 +60,7 @@ fn page(nav: &Nav, products: &[&Product], lead: Option<&Lead>) -> String {
 
 /// The cards and their rules, one element a line.
 fn content(html: &str) -> String {
-    let (_, rest) = html.split_once("<div class=\"cards\">").unwrap();
+    let (_, rest) = html.split_once("<ul class=\"cards\">").unwrap();
     let (content, _) = rest.split_once("</main>").unwrap();
     let (_, css) = html.split_once("<style id=\"laid\">").unwrap();
     let (css, _) = css.split_once("</style>").unwrap();

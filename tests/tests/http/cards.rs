@@ -13,7 +13,7 @@ async fn reach(owner: &Owner, id: u64, reach: Value) -> reqwest::Response {
 /// Its own card in a page.
 fn card_in<'a>(page: &'a str, product: &str) -> &'a str {
     let (_, rest) = page.split_once(&format!("id=\"card-{product}\"")).unwrap();
-    rest.split("</article>").next().unwrap()
+    rest.split("<li id=\"card-").next().unwrap()
 }
 
 #[sqlx::test(migrations = false)]

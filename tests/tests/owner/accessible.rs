@@ -241,9 +241,14 @@ async fn cards_can_be_used_by_everybody_in_listings_and_while_they_are_composed(
                 "/types/sport-kites?asked=whimbrel&chose=colour.dusk",
                 "/types/spares",
                 "/types/windsocks-and-banners",
+                "/types/sport-kites?value=colour.ember&sale=1&order=rating",
+                "/search?q=kite&type=sport-kites",
+                "/search?q=zeppelin",
+                "/types/sport-kites?from=100&to=1&value=colour.ember",
+                "/tags/two-line",
             ] {
                 client.goto(&format!("{base}/shop{path}")).await.unwrap();
-                until(&client, "document.querySelectorAll('.on-card').length > 1").await;
+                until(&client, "document.querySelector('.on-card, .loosen li, .search + p')").await;
                 nothing_is_wrong(&client, &format!("{screen:?} {path}")).await;
                 until(&client, "document.documentElement.scrollWidth <= innerWidth").await;
             }
@@ -254,6 +259,13 @@ async fn cards_can_be_used_by_everybody_in_listings_and_while_they_are_composed(
     Browser::run(Screen::Wide, |client| async move {
         open_desk(&client, &base, &format!("/templates/{id}?product=whimbrel")).await;
         nothing_is_wrong_at_any_size(&client, "A card on the desk").await;
+        client.goto(&format!("{base}/templates/{id}/changes")).await.unwrap();
+        until(
+            &client,
+            "document.querySelectorAll('.pair iframe').length === 2 || document.querySelector('.empty')",
+        )
+        .await;
+        nothing_is_wrong_at_any_size(&client, "What changes where, of a card").await;
         client.goto(&format!("{base}/cards")).await.unwrap();
         until(&client, "document.querySelector('tbody tr')").await;
         nothing_is_wrong_at_any_size(&client, "Cards").await;

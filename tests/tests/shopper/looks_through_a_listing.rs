@@ -11,17 +11,17 @@ async fn further_products_come_under_those_that_are_there_and_can_be_bought(pool
     Browser::run(Screen::Wide, |client| async move {
         let client = &client;
         client.goto(&site.at("/shop?order=newest")).await.unwrap();
-        let cards = "document.querySelectorAll('.cards > article').length";
+        let cards = "document.querySelectorAll('.cards > li').length";
         until(client, "document.querySelector('.leaves button')").await;
         assert_eq!(ask(client, cards).await, json!(48));
         find(client, ".leaves button").await.click().await.unwrap();
         until(client, &format!("{cards} === 96")).await;
         // The first that came has the focus; all of them are dressed as those before, and choose as they do.
         let focused =
-            "document.activeElement.closest('article') === document.querySelectorAll('.cards > article')[48]";
+            "document.activeElement.closest('.cards > li') === document.querySelectorAll('.cards > li')[48]";
         assert_eq!(ask(client, focused).await, json!(true));
         let widths =
-            "new Set([...document.querySelectorAll('.cards > article img')].map(e => e.clientWidth)).size";
+            "new Set([...document.querySelectorAll('.cards > li img')].map(e => e.clientWidth)).size";
         assert_eq!(ask(client, widths).await, json!(1));
         find(client, ".leaves button").await.click().await.unwrap();
         until(client, &format!("{cards} > 96 && !document.querySelector('.leaves button')")).await;

@@ -9,9 +9,10 @@ pub use wanted::{Filter, Wanted};
 use crate::catalog::Tag;
 use crate::ids::{Handle, OptionId, ValueId};
 use crate::letters::folded;
+use rustc_hash::FxHashMap;
 use serde::{Deserialize, Serialize};
 use std::cmp::Reverse;
-use std::collections::{BTreeMap, HashMap};
+use std::collections::BTreeMap;
 
 /// What of a product decides whether and where it stands in a listing.
 #[derive(Debug, Clone, Copy)]
@@ -90,7 +91,7 @@ pub struct Found {
     /// The same with this tag.
     pub tags: BTreeMap<Tag, usize>,
     /// With this value alone of its option.
-    pub values: HashMap<(OptionId, ValueId), usize>,
+    pub values: FxHashMap<(OptionId, ValueId), usize>,
     /// How many would be left of what can be bought now.
     pub in_stock: usize,
     /// How many of what costs less than before.
@@ -105,7 +106,7 @@ pub struct Found {
 #[must_use]
 pub fn found(all: &[ListingFacts<'_>], wanted: &Wanted) -> Found {
     let mut found = Found::default();
-    let (mut types, mut tags) = (HashMap::new(), HashMap::new());
+    let (mut types, mut tags) = (FxHashMap::default(), FxHashMap::default());
     let narrows = wanted.narrows();
     let mut stopped: Vec<Filter> = Vec::with_capacity(narrows.len());
     for (place, product) in all.iter().enumerate() {
@@ -201,7 +202,7 @@ mod tests {
                 .collect(),
             in_stock: !n.is_multiple_of(5),
             on_sale: n % 3 == 1,
-            stars: (n % 4 > 0).then(|| u32::try_from(10 + n % 11 * 4).unwrap()),
+            stars: (!n.is_multiple_of(4)).then(|| u32::try_from(10 + n % 11 * 4).unwrap()),
         };
         (0..96).map(one).collect()
     }

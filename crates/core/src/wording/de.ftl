@@ -68,6 +68,10 @@ listing-search = Suchen
 listing-searched = „{ $words }“
 listing-search-placeholder = Name, Art oder Artikelnummer
 listing-none-found = Nichts hat diese Wörter. Versuchen Sie es mit weniger Wörtern oder nur dem Anfang von einem.
+listing-about = { $title }: { $count ->
+    [one] 1 Produkt
+   *[other] { $count } Produkte
+} von { $shop }
 listing-empty = Hier ist noch nichts.
 listing-pages = Seiten
 listing-before = Vorige Seite

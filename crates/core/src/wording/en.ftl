@@ -148,6 +148,10 @@ listing-search = Search
 listing-searched = “{ $words }”
 listing-search-placeholder = Name, kind or SKU
 listing-none-found = Nothing has these words. Try fewer of them, or only the beginning of one.
+listing-about = { $title }: { $count ->
+    [one] 1 product
+   *[other] { $count } products
+} of { $shop }
 listing-empty = There is nothing here yet.
 listing-pages = Pages
 listing-before = Page before

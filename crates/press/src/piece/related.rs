@@ -17,7 +17,7 @@ fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
     let most = styled.most(&COUNT);
     Some(html! {
         (styled.heading(&HEADING))
-        div.cards { @for product in ctx.around.related.iter().take(most) { (card(ctx.dealer(), product, CardPlace::Related)) } }
+        ul.cards { @for product in ctx.around.related.iter().take(most) { (card(ctx.dealer(), product, CardPlace::Related)) } }
     })
 }
 

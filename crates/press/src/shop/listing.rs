@@ -1,5 +1,6 @@
-use super::sift::{Sift, form, loosen};
+use super::sift::{Sift, form, loosen, number};
 use super::{head, with_cards};
+use crate::ctx::Dealer;
 use crate::deck::{Deck, Lead, LookedAt};
 use crate::document::{Head, Nav, document};
 use crate::page::{Mode, Notice, Page, draw_notice};
@@ -64,15 +65,28 @@ pub fn listing(nav: &Nav, of: &Listing<'_>) -> String {
             @else if empty && sift.is_some_and(|sift| sift.words.is_some_and(|words| !words.is_empty())) { p { (nav.words.say("listing-none-found")) } }
             @else if empty && sift.is_none_or(|sift| sift.words.is_none()) { p { (nav.words.say("listing-empty")) } }
             @for shelf in shelves.iter().filter(|s| !s.products.is_empty()) {
-                section {
-                    @if !one { h2 { a href={ "/shop/types/" (shelf.kind.handle) } { (shelf.kind.name) } } }
-                    div.cards { @for product in &shelf.products { (card(dealer, product, CardPlace::Listing)) } }
+                @if one { (cards(dealer, &shelf.products)) }
+                @else {
+                    section {
+                        h2 { a href={ "/shop/types/" (shelf.kind.handle) } { (shelf.kind.name) } }
+                        (cards(dealer, &shelf.products))
+                    }
                 }
             }
             @if let (Some(leaf), Some(sift)) = (leaf.filter(|leaf| leaf.of > 1), &sift) { (leaves(nav, leaf, sift)) }
         }
     };
-    with_cards(nav, title, body, &deck)
+    let count = sift.map_or(0, |sift| number(sift.found.places.len()));
+    let told =
+        [("title", Arg::Text(title)), ("count", Arg::Number(count)), ("shop", Arg::Text(&nav.shop.name))];
+    let about = sift.is_some().then(|| nav.words.say_with("listing-about", &told));
+    // However it is ordered and narrowed, it is the one listing.
+    let canonical = sift.filter(|sift| sift.words.is_none()).map(|sift| sift.itself(leaf));
+    with_cards(nav, title, (about.as_deref(), canonical.as_deref()), body, &deck)
+}
+
+fn cards(dealer: Dealer<'_>, products: &[&Product]) -> Markup {
+    html! { ul.cards { @for product in products { (card(dealer, product, CardPlace::Listing)) } } }
 }
 
 /// The listing in which a card stands that is composed: its own and those around it, or it alone.
@@ -92,7 +106,7 @@ pub(crate) fn looked_at(page: &Page<'_>) -> String {
         @if let Some(notice) = page.notice { (draw_notice(&nav.words, notice)) }
         div.columns.listing {
             @if page.only.is_none() { h1 { (page.product.kind.name) } }
-            div.cards.one[page.only.is_some()] { @for product in products { (card(dealer, product, CardPlace::Listing)) } }
+            ul.cards.one[page.only.is_some()] { @for product in products { (card(dealer, product, CardPlace::Listing)) } }
         }
     };
     let laid = css(&deck, &nav.words, &nav.house);

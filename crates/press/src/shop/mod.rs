@@ -30,9 +30,16 @@ fn plain_page(nav: &Nav, title: &str, frame: Frame, body: Markup) -> String {
 }
 
 /// A page on which cards stand.
-fn with_cards(nav: &Nav, title: &str, body: Markup, deck: &Deck) -> String {
+fn with_cards(
+    nav: &Nav,
+    title: &str,
+    (about, canonical): (Option<&str>, Option<&str>),
+    body: Markup,
+    deck: &Deck,
+) -> String {
     let laid = css(deck, &nav.words, &nav.house);
-    document(nav, &head(nav, title, Frame::Whole, Some(&laid)), body).into_string()
+    let head = Head { description: about, canonical, ..head(nav, title, Frame::Whole, Some(&laid)) };
+    document(nav, &head, body).into_string()
 }
 
 fn head<'a>(nav: &'a Nav, title: &'a str, frame: Frame, laid: Option<&'a str>) -> Head<'a> {

@@ -1,6 +1,7 @@
 //! The form by which a listing is ordered and narrowed. It is sent as an address, so that it works without script and can
 //! be shared; beside each filter stands how many it would leave.
 
+use super::listing::Leaf;
 use crate::document::Nav;
 use crate::escape::encoded;
 use crate::swatch::cloth;
@@ -77,6 +78,15 @@ impl Sift<'_> {
         let address = self.address(nav, self.wanted);
         let sign = if address.contains('?') { '&' } else { '?' };
         if number == 1 { address } else { format!("{address}{sign}page={number}") }
+    }
+
+    /// The address that stands for it, without order and filters.
+    pub(super) fn itself(&self, leaf: Option<Leaf>) -> String {
+        let plain = *self.wanted == Wanted::default();
+        match leaf.filter(|leaf| plain && leaf.number > 1) {
+            Some(leaf) => format!("{}?page={}", self.path, leaf.number),
+            None => self.path.to_owned(),
+        }
     }
 
     /// The listing as it is without any filter.
@@ -270,6 +280,6 @@ fn sign(nav: &Nav) -> String {
         .collect()
 }
 
-fn number(count: usize) -> u32 {
+pub(super) fn number(count: usize) -> u32 {
     u32::try_from(count).unwrap_or(u32::MAX)
 }

@@ -169,6 +169,7 @@ pub fn shop(config: &mut ServiceConfig) {
     config
         .service(health::health)
         .service(media::media)
+        .service(shop::robots)
         .service(shop::listing::front)
         .service(shop::listing::of_type)
         .service(shop::listing::of_tag)

@@ -25,7 +25,7 @@ impl Store {
             Some(part) => self.with_part(part).await?,
             None => self.with_words(&sought.words).await?,
         };
-        named.sort_by_key(|(_, name)| sought.rank(name));
+        named.sort_by_cached_key(|(_, name)| sought.rank(name));
         ids.extend(named.into_iter().map(|(id, _)| id));
         let mut seen = HashSet::new();
         Ok(ids.into_iter().filter(|id| seen.insert(*id)).map(ProductId).collect())

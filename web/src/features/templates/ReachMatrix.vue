@@ -107,9 +107,8 @@ function drop(template: Template): void {
       <i class="bar" /> {{ say("reach-matrix-served-own-reach") }} <i class="bar rest" />
       {{ say("reach-matrix-served-rest") }} <span>({{ 4 }})</span>
       {{ card ? say("reach-matrix-reached-too-but-another-card") : say("reach-matrix-reached-too-but-another") }}
-      <span class="signal">{{ say("reach-matrix-tied") }}</span>{{
-        card ? say("reach-matrix-only-order-cards-decides") : say("reach-matrix-only-order-templates-decides")
-      }}
+      <span class="signal">{{ say("reach-matrix-tied-key") }}</span>
+      {{ card ? say("reach-matrix-only-order-cards-decides") : say("reach-matrix-only-order-templates-decides") }}
       <i class="bar none" /> {{ say("reach-matrix-will-serve-type-has") }}
     </p>
   </div>

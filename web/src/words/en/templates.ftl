@@ -49,12 +49,13 @@ reach-matrix-drag-onto-card-move = Drag it onto a card to move the type there
 reach-matrix-drag-onto-template-move = Drag it onto a template to move the type there
 reach-matrix-none-yet-sample = none yet, a sample
 reach-matrix-tied = tied
+reach-matrix-tied-key = tied:
 reach-matrix-served-own-reach = served by its own reach
 reach-matrix-served-rest = served as the rest
 reach-matrix-reached-too-but-another = reached too, but another template is closer.
 reach-matrix-reached-too-but-another-card = reached too, but another card is closer.
-reach-matrix-only-order-cards-decides = : only the order of the cards decides.
-reach-matrix-only-order-templates-decides = : only the order of the templates decides.
+reach-matrix-only-order-cards-decides = only the order of the cards decides.
+reach-matrix-only-order-templates-decides = only the order of the templates decides.
 reach-matrix-will-serve-type-has = will serve a type that has no products yet.
 
 ## ServedDialog

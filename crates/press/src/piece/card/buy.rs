@@ -68,7 +68,7 @@ fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
         @if on_page { a.buy.accent[accent] href=(to_page(ctx)) data-to[ctx.changes()] { (styled.words(&ON_PAGE)) span.unseen { ": " (ctx.product.name) } } }
         @else {
             button.buy.accent[accent] type="submit" form=(card.form) data-buy data-shows-unless="card-tell" hidden[!text("card-tell").is_empty()]
-                disabled[is_off_for_good(ctx)] aria-disabled=[(buy_state(ctx.offer) == BuyState::Off).then_some("true")]
+                disabled[is_off_for_good(ctx)] aria-disabled=[(buy_state(ctx.offer) == BuyState::Off && !is_off_for_good(ctx)).then_some("true")]
                 data-adding=(words(&ADDING)) data-added=(words(&ADDED)) {
                 (draw_slots("card-buy", &say)) span.unseen { ": " (ctx.product.name) }
                 span.told data-told aria-live="polite" hidden {}

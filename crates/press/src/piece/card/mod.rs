@@ -20,6 +20,7 @@ use super::slot;
 use crate::appear::appears;
 use crate::ctx::{Around, Ctx, Dealer, Styled};
 use crate::deck::{Deck, LookedAt, OnCard};
+use crate::image::Load;
 use crate::piece;
 use crate::sheet::Sheet;
 use compagina_core::catalog::Product;
@@ -97,7 +98,8 @@ pub(crate) fn card(dealer: Dealer<'_>, product: &Product, place: CardPlace) -> M
         (Some(Hindrance::ChooseFirst(open)), Some(LookedAt::Asked)) => open.clone(),
         _ => vec![],
     };
-    let on_card = OnCard { form: format!("{name}-form"), chooses: chooses(&layout), missing };
+    let load = if place == CardPlace::Listing { dealer.deck.load() } else { Load::Later };
+    let on_card = OnCard { form: format!("{name}-form"), chooses: chooses(&layout), missing, load };
     let (around, media) = (Around::default(), ShopMedia::default());
     let ctx = dealer.ctx(product, &situation, &offered, &layout, (&around, &media), &on_card);
     let drawn = drawn(&ctx, &layout);
@@ -106,7 +108,7 @@ pub(crate) fn card(dealer: Dealer<'_>, product: &Product, place: CardPlace) -> M
     let asks = on_card.chooses && !product.options.is_empty();
     let named = on_desk.is_some();
     html! {
-        article id=(name) class={ "on-card deck-" (dealer.deck.number_of(&layout)) }
+        li id=(name) class={ "on-card deck-" (dealer.deck.number_of(&layout)) }
             data-card=[asks.then_some(place.key())] data-ask=[asks.then(|| format!("{}/offer", product.path()))]
             data-key-now=[asks.then(|| offered.selection.to_query(product))]
             data-sold-out=[asks.then(|| ctx.say("state-sold-out"))] data-not-made=[asks.then(|| ctx.say("state-not-made"))] {
@@ -213,5 +215,5 @@ fn to_page(ctx: &Ctx<'_>) -> String {
 
 /// A text of at most so many lines.
 fn clamp(root: &str, lines: i64) -> String {
-    format!("{root} .clamped{{-webkit-line-clamp:{lines};line-clamp:{lines}}}")
+    format!("{root} .clamped{{-webkit-line-clamp:{lines}}}")
 }

@@ -62,11 +62,12 @@ fn slots(ctx: &Ctx<'_>, pointing: Pointing) -> BTreeMap<String, String> {
 fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
     let pointing = pointing(styled);
     let (first, others) = (pictures(ctx).into_iter().next(), others(ctx, pointing));
+    let load = ctx.card.map_or(Load::Later, |card| card.load);
     let turn = (pointing == Pointing::Turn).then(|| addresses(&others));
     html! {
         a.card-picture href=(to_page(ctx)) data-to[ctx.changes()] tabindex="-1" aria-hidden="true" {
             @if let Some(picture) = first {
-                span.shown data-picture="card-picture" style={ (crop(styled, picture)) } { (img(picture, SIZES, Load::Later)) }
+                span.shown data-picture="card-picture" style={ (crop(styled, picture)) } { (img(picture, SIZES, load)) }
                 @if let Some(second) = others.first() {
                     span.second data-others="card-others" data-turn[turn.is_some()] data-pictures=[turn] style={ (crop(styled, second)) } {
                         (img(second, SIZES, Load::Later))

@@ -12,7 +12,7 @@ use crate::serving::reading::{Reading, nav};
 use crate::state::State;
 use actix_web::http::{StatusCode, header};
 use actix_web::web::Data;
-use actix_web::{HttpRequest, HttpResponse, ResponseError};
+use actix_web::{HttpRequest, HttpResponse, ResponseError, get};
 use compagina_press::shop::message;
 
 pub fn html(status: StatusCode, body: String) -> HttpResponse {
@@ -41,6 +41,18 @@ pub async fn or_message(
         Ok(nav) => html(error.status_code(), message(&nav, &nav.words.say(title), error.message())),
         Err(_) => error.error_response(),
     }
+}
+
+/// What programs that go through the shop may read: products and listings, nobody's own cart.
+#[get("/robots.txt")]
+pub async fn robots() -> &'static str {
+    "User-agent: *
+Disallow: /api/
+Disallow: /shop/cart
+Disallow: /shop/checkout
+Disallow: /shop/wishes
+Disallow: /shop/search
+"
 }
 
 /// Addresses of the shop that lead nowhere.

@@ -97,16 +97,21 @@ fn leads_on(product: &Product, query: &str) -> HttpResponse {
 }
 
 pub fn send(ready: &Arc<Ready>, request: &HttpRequest) -> HttpResponse {
-    let same = request
-        .headers()
-        .get(header::IF_NONE_MATCH)
-        .is_some_and(|tag| tag.as_bytes() == ready.tag.as_bytes());
-    if same {
+    let text = |name| request.headers().get(name).and_then(|value| value.to_str().ok()).unwrap_or_default();
+    let small = text(header::ACCEPT_ENCODING).split(',').any(|one| one.trim() == "gzip");
+    // What is sent in another form has another name.
+    let tag = if small { ready.tag.replacen('"', "\"z", 1) } else { ready.tag.clone() };
+    if text(header::IF_NONE_MATCH) == tag {
         return HttpResponse::NotModified().finish();
     }
-    HttpResponse::Ok()
+    let mut answer = HttpResponse::Ok();
+    answer
         .content_type("text/html; charset=utf-8")
         .insert_header((header::CACHE_CONTROL, "no-cache"))
-        .insert_header((header::ETAG, ready.tag.as_str()))
-        .body(ready.body.clone())
+        .insert_header((header::VARY, "accept-encoding"))
+        .insert_header((header::ETAG, tag));
+    if !small {
+        return answer.body(ready.body.clone());
+    }
+    answer.insert_header((header::CONTENT_ENCODING, "gzip")).body(ready.gzip())
 }

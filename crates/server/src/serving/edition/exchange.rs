@@ -73,7 +73,7 @@ async fn follow(serving: &Arc<Serving>, changes: &[Changed]) {
     let read = async {
         next.live(serving).await?;
         if !changed.all {
-            next.show_after(serving, &now, &changed.named).await?;
+            next.show_after(serving, &now, &changed.named, products_only).await?;
         }
         match products_only {
             true => next.list_after(serving, &now, &changed.named).await?,
@@ -154,12 +154,14 @@ mod tests {
     use crate::routes::shop::product::show;
     use crate::serving::edition::listed;
     use crate::serving::edition::live::{AllListed, Listed};
+    use crate::serving::edition::on_show::OnShow;
     use crate::serving::edition::pages::Asked;
     use crate::state::State;
     use actix_web::App;
     use actix_web::test::{TestRequest, call_and_read_body, init_service};
     use actix_web::web::Data;
     use compagina_core::ids::{Handle, TemplateId};
+    use compagina_core::price::Prices;
     use compagina_core::template::Reach;
     use compagina_core::wording::Language;
     use compagina_storage::Store;
@@ -263,12 +265,20 @@ mod tests {
         };
         let first = listed(&state).await.unwrap();
         let ids: Vec<ProductId> = first.iter().map(|one| one.id).collect();
+        let shown = |on_show: &OnShow, prices: &Prices| format!("{:?}", on_show.facts(prices, |_| true));
         let is_as_if_read_anew = async |what: &str| {
             let gone_on = listed(&state).await.unwrap();
-            let anew = state.editions.current().live(&state).await.unwrap().listed(store).await.unwrap();
+            let edition = state.editions.current();
+            let anew = edition.live(&state).await.unwrap().listed(store).await.unwrap();
             assert_eq!(told(&gone_on), told(&anew), "{what}");
+            // What listings choose among goes on in the same way.
+            let prices = edition.everywhere(&state).await.unwrap().prices.at(crate::clock::now());
+            let on_show = edition.on_show(&state).await.unwrap();
+            let read = OnShow::read(store, &anew, &prices).await.unwrap();
+            assert_eq!(shown(on_show, &prices), shown(&read, &prices), "{what}");
             gone_on
         };
+        is_as_if_read_anew("at first").await;
         assert!(ids.len() > 5);
         let product = store.product(&first[1].facts.handle).await.unwrap().unwrap();
         let dearer = compagina_core::money::Money { minor: product.price.minor + 1, ..product.price };

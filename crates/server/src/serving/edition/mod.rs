@@ -85,10 +85,13 @@ impl Edition {
         serving: &Serving,
         before: &Self,
         changed: &BTreeSet<ProductId>,
+        same_rules: bool,
     ) -> ApiResult<()> {
         if let Some(before) = before.on_show.get().filter(|_| changed.len() <= LISTED_ANEW) {
             let prices = self.everywhere(serving).await?.prices.at(now());
-            self.on_show.get_or_try_init(|| before.after(&serving.store, &prices, changed)).await?;
+            self.on_show
+                .get_or_try_init(|| before.after(&serving.store, &prices, changed, same_rules))
+                .await?;
         }
         Ok(())
     }

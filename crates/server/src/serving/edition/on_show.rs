@@ -20,6 +20,8 @@ const AT_ONCE: usize = 500;
 struct Lean {
     product: Product,
     values: Vec<(OptionId, ValueId)>,
+    in_stock: bool,
+    stars: Option<u32>,
 }
 
 /// What a product costs at a time.
@@ -58,21 +60,34 @@ impl OnShow {
         Arc::new(Self { all, options, priced })
     }
 
-    /// The same after some products have changed: of the others nothing is read. None where any has come or gone.
+    /// The same after some products have changed: of the others nothing is read, and where the rules are as they were,
+    /// nothing is worked out. None may have come or gone.
     pub(super) async fn after(
         &self,
         store: &Store,
         prices: &Prices,
         changed: &BTreeSet<ProductId>,
+        same_rules: bool,
     ) -> ApiResult<Arc<Self>> {
         let (mut all, mut options) = (self.all.clone(), self.options.clone());
+        let mut places = Vec::new();
         let ids: Vec<ProductId> = changed.iter().copied().collect();
         for product in store.products_numbered(&ids).await? {
             if let Some(place) = all.iter().position(|one| one.product.id == product.id) {
                 all[place] = Arc::new(lean(product, &mut options));
+                places.push(place);
             }
         }
-        Ok(Self::of(all, options, prices))
+        if !same_rules {
+            return Ok(Self::of(all, options, prices));
+        }
+        let before = self.priced(prices);
+        let mut anew = before.prices.clone();
+        for place in places {
+            anew[place] = price(&all[place], prices);
+        }
+        let priced = RwLock::new(Arc::new(Priced { until: before.until, prices: anew }));
+        Ok(Arc::new(Self { all, options, priced }))
     }
 
     /// What stands in listings of the products that are meant, with their numbers, in the order of types and products.
@@ -83,7 +98,10 @@ impl OnShow {
     ) -> Vec<(ProductId, ListingFacts<'a>)> {
         let priced = self.priced(prices);
         let one = |(lean, price): (&'a Arc<Lean>, &Price)| {
-            let Lean { product, values } = lean.as_ref();
+            let Lean { product, values, in_stock, stars } = lean.as_ref();
+            if !product.is_listed() || !meant(product) {
+                return None;
+            }
             let facts = ListingFacts {
                 name: &product.name,
                 number: product.id.0,
@@ -91,11 +109,11 @@ impl OnShow {
                 price: price.least,
                 tags: &product.tags,
                 values,
-                in_stock: product.can_be_bought(),
+                in_stock: *in_stock,
                 on_sale: price.on_sale,
-                stars: product.rating.tenths(),
+                stars: *stars,
             };
-            (product.is_listed() && meant(product)).then_some((product.id, facts))
+            Some((product.id, facts))
         };
         self.all.iter().zip(&priced.prices).filter_map(one).collect()
     }
@@ -118,14 +136,14 @@ impl OnShow {
 }
 
 fn priced(all: &[Arc<Lean>], prices: &Prices) -> Priced {
-    let one = |lean: &Arc<Lean>| {
-        let product = &lean.product;
-        let least = prices.least_on_card(product);
-        let (least, on_sale) =
-            least.map_or((product.price.minor, false), |(least, saves)| (least.minor, saves));
-        Price { least, on_sale }
-    };
-    Priced { until: prices.next_change(), prices: all.iter().map(one).collect() }
+    Priced { until: prices.next_change(), prices: all.iter().map(|one| price(one, prices)).collect() }
+}
+
+fn price(lean: &Lean, prices: &Prices) -> Price {
+    let least = prices.least_on_card(&lean.product);
+    let (least, on_sale) =
+        least.map_or((lean.product.price.minor, false), |(least, saves)| (least.minor, saves));
+    Price { least, on_sale }
 }
 
 /// What is kept of a product; its options go to those of all.
@@ -146,7 +164,8 @@ fn lean(mut product: Product, options: &mut Vec<ProductOption>) -> Lean {
     }
     let gone = (String::new(), vec![], vec![], vec![], vec![]);
     (product.summary, product.details, product.facts, product.pictures, product.reviews) = gone;
-    Lean { product, values }
+    let (in_stock, stars) = (product.can_be_bought(), product.rating.tenths());
+    Lean { product, values, in_stock, stars }
 }
 
 /// An option as it looks now, with all values that were seen of it.

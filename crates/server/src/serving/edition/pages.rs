@@ -6,12 +6,15 @@ use actix_web::web::Bytes;
 use compagina_core::ids::ProductId;
 use compagina_core::time::Moment;
 use compagina_core::wording::Language;
+use flate2::Compression;
+use flate2::write::GzEncoder;
 use quick_cache::Weighter;
 use quick_cache::sync::Cache;
 use std::cmp::Reverse;
 use std::collections::BTreeSet;
-use std::sync::Arc;
+use std::io::Write as _;
 use std::sync::atomic::{AtomicU32, Ordering};
+use std::sync::{Arc, OnceLock};
 
 /// About as many pages as are expected to be kept, and how much they may take.
 const PAGES: usize = 4_000;
@@ -40,6 +43,8 @@ impl Asked {
 /// A page ready to be sent.
 pub struct Ready {
     pub body: Bytes,
+    /// The same made small, once anybody asks for that.
+    small: OnceLock<Bytes>,
     pub tag: String,
     made_of: MadeOf,
     /// How often it was sent; of a page that took another's place about half of that one's too.
@@ -58,7 +63,18 @@ pub struct MadeOf {
 impl Ready {
     pub fn new(html: String, made_of: MadeOf, sent: u32) -> Self {
         let tag = format!("\"{}\"", &compagina_pictures::hash(html.as_bytes())[..24]);
-        Self { body: Bytes::from(html), tag, made_of, sent: AtomicU32::new(sent) }
+        Self { body: Bytes::from(html), small: OnceLock::new(), tag, made_of, sent: AtomicU32::new(sent) }
+    }
+
+    /// Its body compressed by gzip.
+    pub fn gzip(&self) -> Bytes {
+        let compress = || {
+            let mut writer = GzEncoder::new(Vec::new(), Compression::default());
+            // Writing into memory doesn't fail.
+            let _ = writer.write_all(&self.body);
+            Bytes::from(writer.finish().unwrap_or_default())
+        };
+        self.small.get_or_init(compress).clone()
     }
 
     fn holds(&self) -> bool {
