@@ -260,11 +260,7 @@ async fn cards_can_be_used_by_everybody_in_listings_and_while_they_are_composed(
         open_desk(&client, &base, &format!("/templates/{id}?product=whimbrel")).await;
         nothing_is_wrong_at_any_size(&client, "A card on the desk").await;
         client.goto(&format!("{base}/templates/{id}/changes")).await.unwrap();
-        until(
-            &client,
-            "document.querySelectorAll('.pair iframe').length === 2 || document.querySelector('.empty')",
-        )
-        .await;
+        until(&client, "document.querySelector('[data-test=count]')?.innerText.includes('of 28')").await;
         nothing_is_wrong_at_any_size(&client, "What changes where, of a card").await;
         client.goto(&format!("{base}/cards")).await.unwrap();
         until(&client, "document.querySelector('tbody tr')").await;

@@ -224,6 +224,27 @@ async fn publishing_waits_for_the_steps_that_are_on_their_way(pool: MySqlPool) {
     .await;
 }
 
+#[sqlx::test(migrations = false)]
+async fn a_product_is_looked_for_before_the_first_ones_have_come(pool: MySqlPool) {
+    let site = &Site::start(pool).await;
+    with_late_answers(site, "/prices", |client| async move {
+        let client = &client;
+        until(client, "document.querySelector('.bench .price')").await;
+        hold(client, "/api/products?").await;
+        find(client, ".bench [aria-label^='Product:']").await.click().await.unwrap();
+        until(client, "document.activeElement.matches('.products input')").await;
+        client.active_element().await.unwrap().send_keys("sail patch").await.unwrap();
+        assert_eq!(ask(client, "window.holds.asked").await, true);
+        ask(client, "void window.holds.go()").await;
+        let first =
+            "document.querySelector('.products [aria-selected=true] .name')?.innerText === 'Sail patch'";
+        until(client, first).await;
+        client.active_element().await.unwrap().send_keys("\u{e007}").await.unwrap();
+        until(client, "document.querySelector('.bench [aria-label=\"Product: Sail patch\"]')").await;
+    })
+    .await;
+}
+
 /// An answer about one number draws the others anew, while the next one is being typed.
 #[sqlx::test(migrations = false)]
 async fn numbers_of_the_house_style_typed_one_after_another_are_all_kept(pool: MySqlPool) {

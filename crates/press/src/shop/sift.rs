@@ -5,7 +5,7 @@ use super::listing::Leaf;
 use crate::document::Nav;
 use crate::escape::encoded;
 use crate::swatch::cloth;
-use compagina_core::catalog::{ProductOption, ProductType, Tag};
+use compagina_core::catalog::{ProductOption, ProductType, Tag, Way};
 use compagina_core::ids::Handle;
 use compagina_core::listing::{Filter, Found, Order, Wanted};
 use compagina_core::money::Money;
@@ -143,11 +143,13 @@ impl Sift<'_> {
     /// An option's values in their order; of many those of most products.
     fn ticks_of<'a>(&'a self, nav: &Nav, option: &'a ProductOption) -> Vec<Tick<'a>> {
         let asked = self.wanted.values.get(&option.id);
+        // As it is chosen by on pages or cards.
+        let by_swatches = [option.page, option.card].contains(&Way::Swatches);
         let ticks = option.values.iter().map(|value| Tick {
             name: "value",
             value: named(&option.handle, &value.handle),
             says: &value.name,
-            cloth: cloth(value, &nav.house),
+            cloth: cloth(value, &nav.house).filter(|_| by_swatches),
             count: self.found.values.get(&(option.id, value.id)).copied().unwrap_or(0),
             asked: asked.is_some_and(|asked| asked.contains(&value.id)),
         });

@@ -92,7 +92,9 @@ function takeAll(way: WayTold): void {
           </p>
           <div class="count">
             <span class="soft">{{
-              say(cards ? "changed-pages-cards" : "changed-pages-pages", { count: way.pages.length })
+              cards
+                ? say("changed-pages-cards", { count: way.pages.length })
+                : say("changed-pages-pages", { count: way.pages.length })
             }}</span>
             <button v-if="chosen" class="quiet" @click="takeAll(way)">{{ say("changed-pages-choose-these") }}</button>
           </div>

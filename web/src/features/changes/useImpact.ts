@@ -76,7 +76,9 @@ export function useImpact<W>(
   const count = computed(() => ways.value.reduce((sum, way) => sum + way.pages.length, 0));
   const says = computed(() => {
     if (busy.value && done.value === 0) return say("impact-comparing");
-    const some = say(cards?.() ? "impact-cards-change" : "impact-pages-change", { count: count.value });
+    const some = cards?.()
+      ? say("impact-cards-change", { count: count.value })
+      : say("impact-pages-change", { count: count.value });
     const searched =
       busy.value || stopped.value
         ? say("impact-so-far-compared", { done: done.value, of: of.value })

@@ -56,10 +56,17 @@ async function ask(skip: number): Promise<void> {
     );
 }
 watch(typed, () => void ask(0));
+/** A sheet that opens can't have the focus before it is seen, which takes it some frames. */
+function takeFocus(frames = 30): void {
+  field.value?.focus({ preventScroll: true });
+  if (frames > 0 && field.value && document.activeElement !== field.value)
+    requestAnimationFrame(() => takeFocus(frames - 1));
+}
 onMounted(async () => {
+  // Whoever opens it types at once, however late the first products come.
+  takeFocus();
   await ask(0);
   await nextTick();
-  field.value?.focus({ preventScroll: true });
   show();
 });
 

@@ -174,12 +174,13 @@ fn keep(options: &mut Vec<ProductOption>, option: ProductOption) {
         options.push(option);
         return;
     };
+    let mut values = std::mem::take(&mut known.values);
+    *known = ProductOption { values: vec![], ..option };
     for value in option.values {
-        match known.values.iter_mut().find(|known| known.id == value.id) {
+        match values.iter_mut().find(|known| known.id == value.id) {
             Some(known) => *known = value,
-            None => known.values.push(value),
+            None => values.push(value),
         }
     }
-    known.name = option.name;
-    known.handle = option.handle;
+    known.values = values;
 }
