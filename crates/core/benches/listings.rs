@@ -31,7 +31,7 @@ fn made(n: u64) -> Made {
 fn listings(criterion: &mut Criterion) {
     let all: Vec<Made> = (0..MANY).map(made).collect();
     let mut facts = vec![];
-    for (number, Made { name, kind, tags, values }) in (0..).zip(&all) {
+    for (number, Made { name, kind, tags, values }) in (0_u64..).zip(&all) {
         let price = i64::try_from(number % 900).unwrap() * 100;
         let (in_stock, on_sale) = (number % 5 > 0, number.is_multiple_of(4));
         let stars = (number % 3 > 0).then_some(45);
