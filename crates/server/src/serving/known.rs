@@ -11,7 +11,7 @@ use compagina_press::{Around, Neighbour};
 use compagina_storage::{NeighbourRow, Which};
 use quick_cache::Weighter;
 use quick_cache::sync::Cache;
-use std::collections::BTreeSet;
+use std::collections::{BTreeSet, HashMap};
 use std::sync::{Arc, PoisonError, RwLock};
 
 /// Other products that a page may show, at the most.
@@ -35,11 +35,14 @@ pub struct Known {
     made_of: Vec<ProductId>,
 }
 
+fn bytes_of(product: &Product) -> u64 {
+    PRODUCT_BYTES + product.variants.len() as u64 * VARIANT_BYTES
+}
+
 impl Known {
     /// About what it takes.
     pub fn bytes(&self) -> u64 {
-        let of = |product: &Product| PRODUCT_BYTES + product.variants.len() as u64 * VARIANT_BYTES;
-        of(&self.product) + self.around.related.iter().map(of).sum::<u64>()
+        bytes_of(&self.product) + self.around.related.iter().map(bytes_of).sum::<u64>()
     }
 
     pub fn has_any_of(&self, products: &BTreeSet<ProductId>) -> bool {
@@ -74,15 +77,31 @@ impl Weighter<String, Arc<Known>> for Weight {
     }
 }
 
+/// The same of a product alone.
+#[derive(Clone)]
+struct WeightAlone;
+
+impl Weighter<ProductId, Arc<Product>> for WeightAlone {
+    fn weight(&self, _: &ProductId, product: &Arc<Product>) -> u64 {
+        bytes_of(product)
+    }
+}
+
 pub struct KnownProducts {
     kept: Cache<String, Arc<Known>, Weight>,
+    /// Those that stand on cards, by their numbers.
+    alone: Cache<ProductId, Arc<Product>, WeightAlone>,
     /// Counts what was forgotten, so that what was read before a change isn't kept after it.
     age: RwLock<u64>,
 }
 
 impl Default for KnownProducts {
     fn default() -> Self {
-        Self { kept: Cache::with_weighter(PRODUCTS, MOST_BYTES, Weight), age: RwLock::default() }
+        Self {
+            kept: Cache::with_weighter(PRODUCTS, MOST_BYTES, Weight),
+            alone: Cache::with_weighter(PRODUCTS, MOST_BYTES, WeightAlone),
+            age: RwLock::default(),
+        }
     }
 }
 
@@ -98,11 +117,19 @@ impl KnownProducts {
         }
     }
 
+    fn keep_alone(&self, product: &Arc<Product>, age: u64) {
+        let now = self.age.read().unwrap_or_else(PoisonError::into_inner);
+        if *now == age {
+            self.alone.insert(product.id, product.clone());
+        }
+    }
+
     pub fn forget(&self, changed: &BTreeSet<ProductId>) {
         if !changed.is_empty() {
             let mut age = self.age.write().unwrap_or_else(PoisonError::into_inner);
             *age += 1;
             self.kept.retain(|_, known| !known.has_any_of(changed));
+            changed.iter().for_each(|product| drop(self.alone.remove(product)));
         }
     }
 
@@ -110,6 +137,7 @@ impl KnownProducts {
         let mut age = self.age.write().unwrap_or_else(PoisonError::into_inner);
         *age += 1;
         self.kept.clear();
+        self.alone.clear();
     }
 }
 
@@ -127,6 +155,22 @@ pub async fn known(serving: &Serving, handle: &str) -> ApiResult<Arc<Known>> {
     let known = Arc::new(Known { product: Arc::new(product), around, made_of });
     serving.known.keep(handle, &known, age);
     Ok(known)
+}
+
+/// These products, in this order, with nothing around them; those that are gone are left out.
+pub async fn known_numbered(serving: &Serving, ids: &[ProductId]) -> ApiResult<Vec<Arc<Product>>> {
+    let age = serving.known.age();
+    let here = ids.iter().filter_map(|id| Some((*id, serving.known.alone.get(id)?)));
+    let mut found: HashMap<ProductId, Arc<Product>> = here.collect();
+    let missing: Vec<ProductId> = ids.iter().filter(|id| !found.contains_key(id)).copied().collect();
+    if !missing.is_empty() {
+        for product in serving.store.products_numbered(&missing).await? {
+            let product = Arc::new(product);
+            serving.known.keep_alone(&product, age);
+            found.insert(product.id, product);
+        }
+    }
+    Ok(ids.iter().filter_map(|id| found.get(id).cloned()).collect())
 }
 
 /// What is found at an address of the shop.

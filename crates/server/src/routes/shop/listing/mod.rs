@@ -9,6 +9,7 @@ use crate::routes::till::back::chose;
 use crate::serving::edition::Edition;
 use crate::serving::edition::page::{LONGEST_QUERY, Pairs, cards_hold_until};
 use crate::serving::edition::pages::{Asked, MadeOf, Ready};
+use crate::serving::known::known_numbered;
 use crate::serving::reading::{Reading, live_nav};
 use crate::state::State;
 use actix_web::http::StatusCode;
@@ -166,7 +167,7 @@ struct Drawn {
 
 /// A page of a listing, as far as its address asks for one.
 struct Part {
-    filled: Vec<(ProductType, Vec<Product>)>,
+    filled: Vec<(ProductType, Vec<Arc<Product>>)>,
     leaf: Option<Leaf>,
 }
 
@@ -175,7 +176,8 @@ async fn first_of_each(state: &State) -> ApiResult<Part> {
     let mut filled = Vec::new();
     for (type_id, kind) in state.store.types_on_show().await? {
         let first = Which::OnShow { type_id, most: ON_FRONT, skip: 0 };
-        filled.push((kind, state.store.products(first).await?));
+        let products = state.store.products(first).await?;
+        filled.push((kind, products.into_iter().map(Arc::new).collect()));
     }
     Ok(Part { filled, leaf: None })
 }
@@ -186,7 +188,7 @@ async fn leaf_of(state: &State, all: &[ProductId], number: u32) -> ApiResult<Par
         return Err(ApiError::nothing_here());
     }
     let here = all.iter().skip((number as usize - 1) * ON_PAGE).take(ON_PAGE).copied();
-    let products = state.store.products_numbered(&here.collect::<Vec<_>>()).await?;
+    let products = known_numbered(state, &here.collect::<Vec<_>>()).await?;
     // Of types mixed there is none to name.
     let kind = products.first().map(|first| first.kind.clone());
     Ok(Part {
@@ -216,13 +218,15 @@ async fn draw(state: &State, request: &HttpRequest, edition: &Edition, meant: &M
             leaf_of(state, &ids, page_asked_for(&pairs)).await?
         }
     };
-    let shelves: Vec<_> =
-        filled.iter().map(|(kind, products)| Shelf { kind, products: products.iter().collect() }).collect();
+    let shelves: Vec<_> = filled
+        .iter()
+        .map(|(kind, products)| Shelf { kind, products: products.iter().map(Arc::as_ref).collect() })
+        .collect();
     let (path, title, types) = (meant.path(), meant.title(&nav), everywhere.types.as_slice());
     let rated = all.iter().any(|one| one.stars.is_some());
     let (words, options) = (meant.words(), on_show.options.as_slice());
     let sift = Sift { path: &path, words, wanted: &wanted, found: &found, types, options, rated };
-    let products = || filled.iter().flat_map(|(_, products)| products);
+    let products = || filled.iter().flat_map(|(_, products)| products).map(Arc::as_ref);
     let lead = asked(&nav, &pairs, products());
     let notice = told(&nav, &pairs, products());
     let of = Listing {
