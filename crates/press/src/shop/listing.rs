@@ -60,7 +60,7 @@ pub fn listing(nav: &Nav, of: &Listing<'_>) -> String {
         div.columns.listing {
             h1 { (title) }
             @if let Some(words) = sift.and_then(|sift| sift.words) { (search(nav, words)) }
-            @if let Some(sift) = &sift && (!empty || narrowed.is_some()) { (form(nav, sift)) }
+            @if let Some(sift) = &sift && (!empty || narrowed.is_some()) { (form(nav, sift, leaf.is_none())) }
             @if let Some(sift) = narrowed.as_ref().filter(|_| empty) { (loosen(nav, sift)) }
             @else if empty && sift.is_some_and(|sift| sift.words.is_some_and(|words| !words.is_empty())) { p { (nav.words.say("listing-none-found")) } }
             @else if empty && sift.is_none_or(|sift| sift.words.is_none()) { p { (nav.words.say("listing-empty")) } }

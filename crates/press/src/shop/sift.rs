@@ -179,8 +179,8 @@ fn tick(tick: &Tick<'_>) -> Markup {
     }
 }
 
-/// Order and filters, folded on phones.
-pub(super) fn form(nav: &Nav, sift: &Sift<'_>) -> Markup {
+/// Order and filters, folded on phones, and on wide screens where that is asked for.
+pub(super) fn form(nav: &Nav, sift: &Sift<'_>, folded: bool) -> Markup {
     let say = |key: &str| nav.words.say(key);
     let Sift { path, words, wanted, found, rated, .. } = *sift;
     let count = nav.words.say_with("listing-products", &[("count", Arg::Number(number(found.places.len())))]);
@@ -200,7 +200,7 @@ pub(super) fn form(nav: &Nav, sift: &Sift<'_>) -> Markup {
                     }
                 }
             }
-            details.sift-more open[narrowed] {
+            details.sift-more.folded[folded] open[narrowed] {
                 summary { (say("listing-filters")) }
                 (ticks(&say("listing-types"), &sift.types()))
                 (ticks(&say("listing-tags"), &sift.tags()))
