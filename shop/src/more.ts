@@ -27,15 +27,16 @@ function offer(leaves: HTMLElement, shown: number): void {
 async function take(leaves: HTMLElement, address: string, number: number): Promise<void> {
   const answer = await fetch(address);
   if (!answer.ok) throw new Error(answer.statusText);
-  // A layout may have another number there.
-  const text = (await answer.text()).replaceAll("deck-", `deck-${number}-`);
-  const page = new DOMParser().parseFromString(text, "text/html");
+  const page = new DOMParser().parseFromString(await answer.text(), "text/html");
   const cards = document.querySelector(".listing .cards");
   const more = [...page.querySelectorAll(".listing .cards > *")];
   const ways = page.querySelector<HTMLElement>(".leaves");
   if (!cards || more.length === 0 || !ways) throw new Error("no listing");
   const laid = page.querySelector("#laid");
-  if (laid) document.head.append(styled(laid.textContent));
+  // A layout may have another number there.
+  const renamed = `deck-${number}-$1`;
+  if (laid) document.head.append(styled(laid.textContent.replaceAll(/\bdeck-(\d+)/g, renamed)));
+  for (const card of more) card.className = card.className.replace(/\bdeck-(\d+)/, renamed);
   // A product that moved between two pages stands there already.
   const fresh = more.filter((card) => !document.getElementById(card.id));
   cards.append(...fresh);

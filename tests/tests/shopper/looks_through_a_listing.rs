@@ -8,6 +8,9 @@ use sqlx::MySqlPool;
 async fn further_products_come_under_those_that_are_there_and_can_be_bought(pool: MySqlPool) {
     let site = Site::start_large(pool, 90).await;
     site.owner().await.live_card("buying").await;
+    // A name that looks like one of ours.
+    let named = "UPDATE product SET name = 'A deck-chair' WHERE handle = 'hand-winder'";
+    sqlx::query(named).execute(&site.pool).await.unwrap();
     Browser::run(Screen::Wide, |client| async move {
         let client = &client;
         client.goto(&site.at("/shop?order=newest")).await.unwrap();
@@ -27,6 +30,8 @@ async fn further_products_come_under_those_that_are_there_and_can_be_bought(pool
         until(client, &format!("{cards} > 96 && !document.querySelector('.leaves button')")).await;
         let all = "Number.parseInt(document.querySelector('.sift-count').innerText)";
         assert_eq!(ask(client, cards).await, ask(client, all).await, "every product once");
+        let names = ask(client, "document.querySelector('.cards').innerText").await;
+        assert!(names.as_str().unwrap().contains("A deck-chair"), "what is said stays as it is");
         let whimbrel = "#card-whimbrel label:has([name=colour][value=dusk])";
         ask(client, &format!("document.querySelector('{whimbrel}').scrollIntoView({{ block: 'center' }})"))
             .await;
