@@ -89,6 +89,9 @@ function showValues(entry: Entry, words: Record<ValueState, string>, on: Place):
   for (const field of all<HTMLInputElement>(on, "[data-carry]")) {
     field.value = chosen.get(field.name) ?? "";
   }
+  for (const link of all<HTMLAnchorElement>(on, "a[data-keeps]")) {
+    link.search = entry.say[link.dataset.keeps ?? ""] ?? "";
+  }
   for (const link of all(on, "[data-clear]")) {
     link.hidden = entry.chosen.every((value) => value === null);
   }

@@ -56,6 +56,7 @@ fn product() -> Product {
         tags: vec![],
         rating: Rating::default(),
         reviews: vec![],
+        siblings: vec![],
     }
 }
 

@@ -2,7 +2,7 @@
 #![allow(clippy::unwrap_used, missing_docs)]
 
 use compagina_core::catalog::Tag;
-use compagina_core::ids::{Handle, OptionId, ValueId};
+use compagina_core::ids::{Handle, OptionId, SiblingsId, ValueId};
 use compagina_core::listing::{ListingFacts, Order, Wanted, found};
 use criterion::{Criterion, criterion_group, criterion_main};
 use std::collections::{BTreeMap, BTreeSet};
@@ -33,9 +33,11 @@ fn listings(criterion: &mut Criterion) {
     let mut facts = vec![];
     for (number, Made { name, kind, tags, values }) in (0_u64..).zip(&all) {
         let price = i64::try_from(number % 900).unwrap() * 100;
-        let (in_stock, on_sale) = (number % 5 > 0, number.is_multiple_of(4));
+        let (in_stock, saves) = (number % 5 > 0, if number.is_multiple_of(4) { 20 } else { 0 });
         let stars = (number % 3 > 0).then_some(45);
-        facts.push(ListingFacts { name, number, kind, price, tags, values, in_stock, on_sale, stars });
+        // A tenth of them stands on cards of five.
+        let set = number.is_multiple_of(10).then_some((SiblingsId(number / 50), number as usize));
+        facts.push(ListingFacts { name, number, kind, price, tags, values, in_stock, saves, stars, set });
     }
     let colours = BTreeSet::from([ValueId(103), ValueId(110)]);
     let narrowed = Wanted {

@@ -54,6 +54,8 @@ number_id!(/// A shop-wide option's number in the database.
     OptionId);
 number_id!(/// The number of one value of an option.
     ValueId);
+number_id!(/// The number of a set of siblings.
+    SiblingsId);
 
 macro_rules! word_id {
     ($(#[$doc:meta])* $name:ident, $most:expr) => {

@@ -158,6 +158,7 @@ impl SampleOf<'_> {
             tags: fields.tags.clone(),
             rating: Rating::default(),
             reviews: vec![],
+            siblings: vec![],
         }
     }
 }

@@ -137,6 +137,7 @@ fn kite() -> Layout {
         b.piece(Kind::Title, &[]),
         b.piece(Kind::Summary, &[]),
         b.piece(Kind::Price, &[]),
+        Piece { id: name("siblings"), kind: Kind::Siblings, values: Values::default() },
         b.piece(Kind::Options, &[]),
         b.piece(
             Kind::StockLine,

@@ -12,6 +12,7 @@ mod product;
 mod products;
 mod range;
 mod reviews;
+mod siblings;
 mod terms;
 
 use compagina_core::catalog::{NewOption, NewProduct, Shop};
@@ -23,6 +24,7 @@ use compagina_core::template::Reach;
 
 pub use options::swatch_files;
 pub use prices::prices;
+pub use siblings::{DemoSiblings, siblings};
 
 /// The demo's owners: name, email, password.
 pub const OWNERS: [(&str, &str, &str); 2] = [

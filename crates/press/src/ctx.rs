@@ -4,7 +4,8 @@ use crate::deck::{Cards, Deck, Lead, OnCard};
 use crate::image::Load;
 use compagina_core::catalog::{Product, Shop, Variant};
 use compagina_core::house::House;
-use compagina_core::ids::{BandId, Handle, PieceId};
+use compagina_core::ids::{BandId, Handle, PieceId, ProductId};
+use compagina_core::listing::OfSet;
 use compagina_core::media::{Picture, ShopMedia};
 use compagina_core::money::Money;
 use compagina_core::page::piece::buy_button::{AFTER, After};
@@ -14,6 +15,7 @@ use compagina_core::situation::Situation;
 use compagina_core::style::Chain;
 use compagina_core::wording::{Arg, Words};
 use maud::{Markup, html};
+use std::collections::BTreeMap;
 
 /// The page's facts, the same for every piece.
 pub(crate) struct Ctx<'a> {
@@ -48,7 +50,7 @@ impl Ctx<'_> {
     /// What cards are drawn with.
     pub fn dealer(&self) -> Dealer<'_> {
         let Ctx { shop, words, house, prices, cards, deck, here, .. } = *self;
-        Dealer { shop, words, house, prices, cards, deck, here, lead: None }
+        Dealer { shop, words, house, prices, cards, deck, here, lead: None, sets: None }
     }
     /// Whether what it says changes as one chooses.
     pub fn changes(&self) -> bool {
@@ -112,6 +114,8 @@ pub(crate) struct Dealer<'a> {
     pub here: &'a str,
     /// The card that is looked at on the desk.
     pub lead: Option<&'a Lead>,
+    /// The cards on which several products stand, by the one whose card it is.
+    pub sets: Option<&'a BTreeMap<ProductId, OfSet>>,
 }
 
 impl<'a> Dealer<'a> {

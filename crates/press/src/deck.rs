@@ -4,6 +4,7 @@
 use crate::image::Load;
 use compagina_core::catalog::Product;
 use compagina_core::ids::ProductId;
+use compagina_core::listing::OfSet;
 use compagina_core::page::Layout;
 use compagina_core::page::starter::quiet_card;
 use compagina_core::situation::Situation;
@@ -104,4 +105,6 @@ pub(crate) struct OnCard {
     pub missing: Vec<usize>,
     /// When its picture is loaded.
     pub load: Load,
+    /// What is told of all products that stand on it, where they are several and nothing is chosen on it.
+    pub of_set: Option<OfSet>,
 }

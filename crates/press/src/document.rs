@@ -67,7 +67,7 @@ impl Nav {
     /// What the cards of a document are drawn with.
     pub(crate) fn dealer<'a>(&'a self, deck: &'a Deck, lead: Option<&'a Lead>) -> Dealer<'a> {
         let Self { shop, words, house, prices, here, .. } = self;
-        Dealer { shop, words, house, prices, cards: self.cards.as_ref(), deck, here, lead }
+        Dealer { shop, words, house, prices, cards: self.cards.as_ref(), deck, here, lead, sets: None }
     }
 }
 

@@ -18,7 +18,12 @@ pub(crate) fn mark_of(ctx: &Ctx<'_>) -> Option<(&'static str, String)> {
     } else {
         offer.stock.and_then(Stock::left)
     };
-    said(words, house, product, gone, &offer.tag, left)
+    let percent = match &offer.tag {
+        PriceTag::Exact(quote) => quote.saving.map_or(0, |saving| saving.percent),
+        _ => 0,
+    };
+    let set = ctx.card.and_then(|card| card.of_set).map_or(0, |set| set.saves);
+    said(words, house, product, gone, percent.max(set), left)
 }
 
 /// One mark: that it is coming, gone, for less, or nearly gone, in this order.
@@ -27,13 +32,9 @@ fn said(
     house: &House,
     product: &Product,
     gone: bool,
-    tag: &PriceTag,
+    percent: u32,
     left: Option<u32>,
 ) -> Option<(&'static str, String)> {
-    let percent = match tag {
-        PriceTag::Exact(quote) => quote.saving.map_or(0, |saving| saving.percent),
-        _ => 0,
-    };
     let few = left.filter(|left| i64::from(*left) <= house.number(&MARK_FEW));
     Some(match (product.state, few) {
         (ProductState::New | ProductState::ComingSoon, _) => ("coming", words.say("mark-coming-soon")),

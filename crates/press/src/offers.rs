@@ -75,7 +75,8 @@ pub fn entry_for(
     let on_card = layout.purpose == Purpose::Card;
     let place = if on_card { Surface::Card } else { Surface::Page };
     let offer = prices.offer(product, &situation.selection, situation.quantity, place)?;
-    let card = OnCard { form: String::new(), chooses: true, missing: vec![], load: Load::Later };
+    let card =
+        OnCard { form: String::new(), chooses: true, missing: vec![], load: Load::Later, of_set: None };
     let ctx = Ctx {
         shop: &nav.shop,
         product,

@@ -7,9 +7,13 @@ use maud::{Markup, html};
 
 /// The cloth of a value; nothing where it has only its text.
 pub(crate) fn cloth(value: &ProductValue, house: &House) -> Option<Markup> {
-    let ground = ground(&value.swatch)?;
-    let pale =
-        matches!(&value.swatch, Swatch::Colours { colours } if is_pale(colours, &house.text(&token::PAPER)));
+    cloth_of(&value.swatch, house)
+}
+
+/// The same of a swatch.
+pub(crate) fn cloth_of(swatch: &Swatch, house: &House) -> Option<Markup> {
+    let ground = ground(swatch)?;
+    let pale = matches!(swatch, Swatch::Colours { colours } if is_pale(colours, &house.text(&token::PAPER)));
     Some(html! { span.cloth.pale[pale] style={ "background:" (ground) } {} })
 }
 

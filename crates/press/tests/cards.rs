@@ -55,7 +55,18 @@ fn with(layout: Layout) -> Nav {
 
 fn page(nav: &Nav, products: &[&Product], lead: Option<&Lead>) -> String {
     let shelves = [Shelf { kind: &products[0].kind, products: products.to_vec() }];
-    listing(nav, &Listing { title: "Kites", shelves: &shelves, leaf: None, sift: None, lead, notice: None })
+    listing(
+        nav,
+        &Listing {
+            title: "Kites",
+            shelves: &shelves,
+            leaf: None,
+            sift: None,
+            lead,
+            sets: None,
+            notice: None,
+        },
+    )
 }
 
 /// The cards and their rules, one element a line.
@@ -78,6 +89,7 @@ fn filled(kind: Kind) -> Vec<(&'static Setting, SetValue)> {
             (&card::choices::LEADS, lines(&["Colour"])),
             (&card::choices::MOST, SetValue::Number(3)),
         ],
+        Kind::CardSiblings => vec![(&card::siblings::EACH, SetValue::Flag(true))],
         Kind::CardFact => vec![(&card::fact::FACTS, lines(&["Frame"]))],
         _ => vec![],
     }

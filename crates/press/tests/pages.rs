@@ -144,7 +144,7 @@ fn only_proofs_carry_the_names_of_pieces() {
     let proof = html(&look);
     assert_eq!(
         proof.matches("data-piece=").count(),
-        14,
+        15,
         "all but the related products, which there are none of"
     );
     assert!(proof.contains("agent.js") && !proof.contains("shop.js"));

@@ -143,7 +143,15 @@ fn a_listing_marks_what_is_saved_and_what_is_gone() {
         let shelves = [Shelf { kind: &all[0].kind, products: chosen }];
         listing(
             &nav(),
-            &Listing { title: "Kites", shelves: &shelves, leaf: None, sift: None, lead: None, notice: None },
+            &Listing {
+                title: "Kites",
+                shelves: &shelves,
+                leaf: None,
+                sift: None,
+                lead: None,
+                sets: None,
+                notice: None,
+            },
         )
     };
     assert!(shelf(&[2], &products).contains("Sold out"));

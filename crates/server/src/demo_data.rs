@@ -4,9 +4,11 @@ use crate::making::drawing::{Drawn, DrawnSwatch, draw, draw_swatch, name_of};
 use crate::media::Media;
 use crate::password;
 use compagina_core::catalog::NewPicture;
+use compagina_core::catalog::journal::{SiblingRow, SiblingsRow};
+use compagina_core::ids::Handle;
 use compagina_core::media::{FilmFile, Focus};
 use compagina_core::time::Moment;
-use compagina_demo::{Drawing, OWNERS, demo_shop, media as free, prices, swatch_files};
+use compagina_demo::{Drawing, OWNERS, demo_shop, media as free, prices, siblings, swatch_files};
 use compagina_storage::{By, Change, DocumentName, StorageError, Store};
 use futures_util::{StreamExt, TryStreamExt, stream};
 use std::collections::BTreeMap;
@@ -39,6 +41,14 @@ pub async fn fill_if_empty(store: &Store, media: &Media, more: u32) -> Result<()
         if number % 500 == 0 {
             tracing::info!("{number} of {count} products");
         }
+    }
+    for set in siblings() {
+        let member = |(handle, label): (Handle, &str)| {
+            Some(SiblingRow { product: *ids.get(&handle)?, label: label.to_owned(), swatch: None })
+        };
+        let members = set.members.into_iter().filter_map(member).collect();
+        let row = SiblingsRow { name: set.name.to_owned(), one_card: false, members };
+        store.by(By::default()).make_siblings(row).await?;
     }
     for (name, band) in &demo.kept {
         store.add_kept_band(name, band).await?;

@@ -46,6 +46,8 @@ async fn main() {
     let owner = Owner::at(&base).await;
     let shelf = json_of(owner.get("/api/shelf/products").await).await;
     println!("{} products; {} variants of one", shelf["count"], owner.many_variants(PRODUCT, VALUES).await);
+    // What the server reads by itself after a change is read by then.
+    owner.get("/shop?order=name").await;
     Browser::run(Screen::Wide, |client| async move {
         let client = &client;
         Browser::sign_in(client, &base).await;

@@ -19,6 +19,7 @@ mod pictures;
 mod prices;
 mod product_types;
 mod shop_pages;
+mod siblings;
 mod swatch_book;
 mod templates;
 mod terms;

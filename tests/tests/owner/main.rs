@@ -17,6 +17,7 @@ mod finds_their_way;
 mod goes_anywhere;
 mod goes_back;
 mod in_every_state;
+mod joins_siblings;
 mod keeps_a_band;
 mod keeps_some_different;
 mod looks_before_publishing;

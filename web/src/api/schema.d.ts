@@ -1002,6 +1002,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/products/{handle}/siblings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The sets in which a product stands with others. */
+        get: operations["show_siblings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/products/{handle}/small": {
         parameters: {
             query?: never;
@@ -1105,6 +1122,62 @@ export interface paths {
         put?: never;
         post?: never;
         delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/siblings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Makes siblings of products, and tells the sets in which the first of them stands then. */
+        post: operations["make_siblings"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/siblings/proposal": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /**
+         * How products would stand together, named by their handles: `?product=dunlin-ember&product=dunlin-slate`. One alone is
+         *     joined by those of its type whose names begin with the same word. Labels are what is left of their names without the
+         *     words that all begin with; a `label` behind a product is taken instead.
+         */
+        get: operations["propose_siblings"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/siblings/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        /** Makes another set of one. */
+        put: operations["change_siblings"];
+        post?: never;
+        /** Lets siblings be single products again. */
+        delete: operations["part_siblings"];
         options?: never;
         head?: never;
         patch?: never;
@@ -2684,7 +2757,7 @@ export interface components {
          * @description What a piece is.
          * @enum {string}
          */
-        Kind: "breadcrumb" | "title" | "gallery" | "price" | "summary" | "stock_line" | "options" | "quantity" | "buy_button" | "promises" | "details" | "related" | "sticky_bar" | "text" | "picture" | "film" | "picture_row" | "quotes" | "questions" | "comparison" | "reviews" | "value_points" | "facts" | "sku_line" | "rating_line" | "size_chart" | "share_links" | "neighbours" | "space" | "rule" | "variant_list" | "price_ladder" | "plans" | "personal_text" | "pay_shortcuts" | "wish_button" | "card_picture" | "card_marks" | "card_name" | "card_rating" | "card_price" | "card_choices" | "card_variants" | "card_quantity" | "card_buy" | "card_wish" | "card_quick_look" | "card_fact" | "card_text";
+        Kind: "breadcrumb" | "title" | "gallery" | "price" | "summary" | "stock_line" | "options" | "siblings" | "quantity" | "buy_button" | "promises" | "details" | "related" | "sticky_bar" | "text" | "picture" | "film" | "picture_row" | "quotes" | "questions" | "comparison" | "reviews" | "value_points" | "facts" | "sku_line" | "rating_line" | "size_chart" | "share_links" | "neighbours" | "space" | "rule" | "variant_list" | "price_ladder" | "plans" | "personal_text" | "pay_shortcuts" | "wish_button" | "card_picture" | "card_marks" | "card_name" | "card_rating" | "card_price" | "card_choices" | "card_siblings" | "card_variants" | "card_quantity" | "card_buy" | "card_wish" | "card_quick_look" | "card_fact" | "card_text";
         /** @description A kind of piece that can be added. */
         KindView: {
             kind: components["schemas"]["Kind"];
@@ -4064,12 +4137,24 @@ export interface components {
             says: string;
             /** @description The name of that template. */
             served_by: string;
+            /** @description The sets in which it stands with others. */
+            siblings: components["schemas"]["ShelfSiblings"][];
             standing: components["schemas"]["Standing"];
             template?: components["schemas"]["TemplateId"] | null;
             /** Format: int32 */
             variants: number;
             /** @description Why this template, in one sentence. */
             why: string;
+        };
+        /** @description A set of siblings on the shelf. */
+        ShelfSiblings: {
+            /**
+             * Format: int64
+             * @description How many products it has.
+             */
+            count: number;
+            id: components["schemas"]["SiblingsId"];
+            name: string;
         };
         /** @description A template that serves products of the type. */
         ShelfTemplate: {
@@ -4119,6 +4204,41 @@ export interface components {
             locale: components["schemas"]["Locale"];
             /** @description Its name. */
             name: string;
+        };
+        SiblingView: {
+            /** @description Where that comes from; the product where its owner chose it. */
+            from: components["schemas"]["SwatchSource"];
+            label: string;
+            name: string;
+            /** @description The product, by its handle. */
+            product: components["schemas"]["Handle"];
+            /** @description How it stands, in words; nothing where it is simply on sale. */
+            says: string;
+            /** @description What is shown. */
+            swatch: components["schemas"]["Swatch"];
+        };
+        /**
+         * Format: int64
+         * @description The number of a set of siblings.
+         */
+        SiblingsId: number;
+        /** @description The sets in which a product stands. */
+        SiblingsOf: {
+            sets: components["schemas"]["SiblingsView"][];
+        };
+        /** @description How products would stand together. */
+        SiblingsProposal: {
+            members: components["schemas"]["SiblingView"][];
+            /** @description The name of the option of which all labels are values; none where there is no such option. */
+            name?: string | null;
+        };
+        /** @description A set of siblings. */
+        SiblingsView: {
+            id: components["schemas"]["SiblingsId"];
+            members: components["schemas"]["SiblingView"][];
+            name: string;
+            /** @description Whether listings show one card for all of them. */
+            one_card: boolean;
         };
         SignIn: {
             email: string;
@@ -4728,6 +4848,19 @@ export interface components {
             holds: boolean;
             target: components["schemas"]["Target"];
             why: string;
+        };
+        WantedSibling: {
+            label: string;
+            /** @description By its handle. */
+            product: components["schemas"]["Handle"];
+            swatch?: components["schemas"]["Swatch"] | null;
+        };
+        /** @description A set as it is wanted. */
+        WantedSiblings: {
+            /** @description In their order. */
+            members: components["schemas"]["WantedSibling"][];
+            name: string;
+            one_card?: boolean;
         };
         /**
          * @description How a shopper chooses among an option's values.
@@ -8029,6 +8162,43 @@ export interface operations {
             };
         };
     };
+    show_siblings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                handle: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SiblingsOf"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
     draw_small_page: {
         parameters: {
             query?: never;
@@ -8363,6 +8533,200 @@ export interface operations {
                 };
             };
             401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    make_siblings: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WantedSiblings"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SiblingsOf"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    propose_siblings: {
+        parameters: {
+            query: {
+                product: string[];
+                label?: string[];
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SiblingsProposal"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    change_siblings: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WantedSiblings"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SiblingsOf"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    part_siblings: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
+            path: {
+                id: number;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -17,6 +17,7 @@ mod review;
 pub(crate) mod samples;
 mod selling;
 mod shelf;
+mod siblings;
 mod tag;
 mod terms;
 mod texts;
@@ -37,6 +38,9 @@ pub use product::{
 pub use review::{Rating, Review};
 pub use selling::Selling;
 pub use shelf::{Found, OnShelf, Search, ShelfOrder, Standing};
+pub use siblings::{
+    MOST_SIBLINGS, Sibling, Siblings, SiblingsError, begin_alike, check_siblings, labels_of, tidied_siblings,
+};
 pub use tag::{LONGEST_TAG, Tag};
 pub use terms::{Signs, Terms, TermsError, TextProblem, TextTerms};
 pub use texts::{Texts, TextsError, tidied_summary};

@@ -1,4 +1,4 @@
-use super::{PriceChange, Rating, Review, Tag, Terms, Variant, Way};
+use super::{PriceChange, Rating, Review, Siblings, Tag, Terms, Variant, Way};
 use crate::ids::{Handle, OptionId, ProductId, ValueId};
 use crate::limits::MOST_OF_ONE;
 use crate::media::Picture;
@@ -188,6 +188,9 @@ pub struct Product {
     pub rating: Rating,
     /// The newest reviews, newest first; the rating counts all of them.
     pub reviews: Vec<Review>,
+    /// The sets in which it stands with others.
+    #[serde(default)]
+    pub siblings: Vec<Siblings>,
 }
 
 impl Product {

@@ -44,6 +44,7 @@ pub fn product(options: &[(&str, u16)]) -> Product {
         tags: vec![],
         rating: Rating::default(),
         reviews: vec![],
+        siblings: vec![],
     }
 }
 

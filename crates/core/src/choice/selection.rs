@@ -1,5 +1,6 @@
 use crate::catalog::{Product, Variant};
-use crate::ids::ValueId;
+use crate::ids::{Handle, ValueId};
+use std::collections::{BTreeMap, BTreeSet};
 
 /// What has been chosen so far: for each option of a product the place of the chosen value, or nothing yet.
 #[derive(Debug, Clone, PartialEq, Eq, Hash, PartialOrd, Ord)]
@@ -99,12 +100,21 @@ impl Selection {
     /// The choices as an address names them; empty where nothing is chosen. Handles need no escaping.
     #[must_use]
     pub fn to_query(&self, product: &Product) -> String {
-        self.chosen()
-            .filter_map(|(o, v)| {
-                let option = product.options.get(o)?;
-                Some(format!("{}={}", option.handle, option.values.get(usize::from(v))?.handle))
-            })
-            .collect::<Vec<_>>()
-            .join("&")
+        self.query_of(product, |_, _| true)
+    }
+
+    /// The same of what another product has, too, of which these are the values by their options.
+    #[must_use]
+    pub fn kept_by(&self, product: &Product, other: &BTreeMap<Handle, BTreeSet<Handle>>) -> String {
+        self.query_of(product, |option, value| other.get(option).is_some_and(|values| values.contains(value)))
+    }
+
+    fn query_of(&self, product: &Product, kept: impl Fn(&Handle, &Handle) -> bool) -> String {
+        let named = self.chosen().filter_map(|(o, v)| {
+            let option = product.options.get(o)?;
+            Some((&option.handle, &option.values.get(usize::from(v))?.handle))
+        });
+        let named = named.filter(|(option, value)| kept(option, value));
+        named.map(|(option, value)| format!("{option}={value}")).collect::<Vec<_>>().join("&")
     }
 }

@@ -2,8 +2,10 @@ use super::*;
 use crate::catalog::samples::{product, with_variants};
 use crate::catalog::{Product, Stock};
 use crate::choice::{UnknownChoice, is_made};
+use crate::ids::Handle;
 use ValueState::{NotMade, Open, SoldOut};
 use proptest::prelude::*;
+use std::collections::{BTreeMap, BTreeSet};
 
 /// Colour (ember, slate) by Sail (1.6, 2.1, 2.4): slate isn't made in 2.4, ember in 2.4 is sold out.
 fn kite() -> Product {
@@ -213,5 +215,25 @@ proptest! {
         prop_assert_eq!(picked.get(0), Some(value));
         let made_at_all = product.variants.iter().any(|v| has(v, 0, value));
         prop_assert_eq!(fitting(&product.variants, &picked).next().is_some(), made_at_all);
+    }
+}
+
+#[test]
+fn of_a_choice_another_product_keeps_what_it_has_and_nothing_else() {
+    let product = product(&[("colour", 3), ("sail", 2)]);
+    let handle = |text: &str| Handle::try_from(text).unwrap();
+    let other = BTreeMap::from([
+        (handle("colour"), BTreeSet::from([handle("colour-0"), handle("colour-2")])),
+        (handle("reel"), BTreeSet::from([handle("sail-1")])),
+    ]);
+    for colour in [None, Some(0), Some(1), Some(2)] {
+        for sail in [None, Some(0), Some(1)] {
+            let selection = Selection::from_values(vec![colour, sail]);
+            let wanted = match colour {
+                Some(at @ (0 | 2)) => format!("colour=colour-{at}"),
+                _ => String::new(),
+            };
+            assert_eq!(selection.kept_by(&product, &other), wanted, "{selection:?}");
+        }
     }
 }

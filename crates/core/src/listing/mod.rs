@@ -7,7 +7,7 @@ pub use sought::Sought;
 pub use wanted::{Filter, Wanted};
 
 use crate::catalog::Tag;
-use crate::ids::{Handle, OptionId, ValueId};
+use crate::ids::{Handle, OptionId, SiblingsId, ValueId};
 use crate::letters::folded;
 use rustc_hash::FxHashMap;
 use serde::{Deserialize, Serialize};
@@ -31,10 +31,12 @@ pub struct ListingFacts<'a> {
     pub values: &'a [(OptionId, ValueId)],
     /// Whether some of it can be bought now.
     pub in_stock: bool,
-    /// Whether some of it costs less than before.
-    pub on_sale: bool,
+    /// The most percent that some of it costs less than before; 0 where nothing does.
+    pub saves: u32,
     /// What its reviews come to, in tenths of a star; none without any.
     pub stars: Option<u32>,
+    /// The set that stands on one card, with its place among the set's products.
+    pub set: Option<(SiblingsId, usize)>,
 }
 
 /// In which order products stand.
@@ -81,11 +83,14 @@ impl Order {
     }
 }
 
-/// What is left of a listing, and what each filter would leave.
+/// What is left of a listing, and what each filter would leave. Products that stand on one card are counted as one: it is
+/// left where any of them is.
 #[derive(Debug, Clone, PartialEq, Eq, Default)]
 pub struct Found {
-    /// The places of the products that are left, in their order.
+    /// The places of the products that are left, in their order; of those on one card the one whose card it is.
     pub places: Vec<usize>,
+    /// Of each card for several products, by the place of the one whose card it is, what is told of all that are left.
+    pub sets: FxHashMap<usize, OfSet>,
     /// How many would be left of this type alone, the other filters being as they are.
     pub types: BTreeMap<Handle, usize>,
     /// The same with this tag.
@@ -102,64 +107,151 @@ pub struct Found {
     pub prices: Option<(i64, i64)>,
 }
 
+/// What is told of several products on one card.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub struct OfSet {
+    /// What the cheapest of them costs, in minor units.
+    pub least: i64,
+    /// Whether another one costs more.
+    pub differs: bool,
+    /// The most percent that some of them costs less than before.
+    pub saves: u32,
+}
+
+/// How many cards; the products of a set come one behind the other.
+#[derive(Default, Clone, Copy)]
+struct Cards {
+    count: usize,
+    last: usize,
+}
+
+impl Cards {
+    fn add(&mut self, card: usize) {
+        if self.last != card {
+            (self.count, self.last) = (self.count + 1, card);
+        }
+    }
+}
+
+/// A card that is left, with what it is ordered by.
+struct Left<'a> {
+    place: usize,
+    card: usize,
+    facts: ListingFacts<'a>,
+    of_set: Option<OfSet>,
+}
+
+impl<'a> Left<'a> {
+    /// Takes another product onto the card. It is the card of the first one that can be bought, in the order of the set, and
+    /// told on it is the best of all.
+    fn take(&mut self, place: usize, facts: &ListingFacts<'a>) {
+        let (own, saves) = (self.facts, self.facts.saves.max(facts.saves));
+        let known = self.of_set.unwrap_or(OfSet { least: own.price, differs: false, saves });
+        let least = known.least.min(facts.price);
+        let differs = known.differs || known.least != facts.price;
+        self.of_set = Some(OfSet { least, differs, saves: known.saves.max(saves) });
+        let (number, stars) = (own.number.max(facts.number), own.stars.max(facts.stars));
+        if !own.in_stock && facts.in_stock {
+            (self.place, self.facts) = (place, *facts);
+        }
+        self.facts = ListingFacts { number, stars, price: least, ..self.facts };
+    }
+}
+
 /// Goes through the products once. `all` stand as the owner has arranged them.
 #[must_use]
 pub fn found(all: &[ListingFacts<'_>], wanted: &Wanted) -> Found {
     let mut found = Found::default();
     let (mut types, mut tags) = (FxHashMap::default(), FxHashMap::default());
+    let (mut values, mut without) = (FxHashMap::default(), BTreeMap::new());
+    let (mut in_stock, mut on_sale) = (Cards::default(), Cards::default());
     let narrows = wanted.narrows();
     let mut stopped: Vec<Filter> = Vec::with_capacity(narrows.len());
-    for (place, product) in all.iter().enumerate() {
+    let mut left: Vec<Left<'_>> = Vec::with_capacity(all.len());
+    for (card, place) in card_by_card(all) {
+        let product = &all[place];
         stopped.clear();
         stopped.extend(narrows.iter().copied().filter(|filter| !wanted.lets(*filter, product)));
         let only = |filter: Filter| stopped.iter().all(|one| *one == filter);
         if stopped.is_empty() {
-            found.places.push(place);
+            match left.last_mut() {
+                Some(last) if last.card == card => last.take(place, product),
+                _ => left.push(Left { place, card, facts: *product, of_set: None }),
+            }
         }
         if only(Filter::Types) {
-            *types.entry(product.kind).or_default() += 1;
+            types.entry(product.kind).or_insert_with(Cards::default).add(card);
         }
         if only(Filter::Tags) {
             for tag in product.tags {
-                *tags.entry(tag).or_default() += 1;
+                tags.entry(tag).or_insert_with(Cards::default).add(card);
             }
         }
         // Nothing that two filters stop would be left by any one value.
         if stopped.len() < 2 {
             for of in product.values.iter().filter(|(option, _)| only(Filter::Values(*option))) {
-                *found.values.entry(*of).or_default() += 1;
+                values.entry(*of).or_insert_with(Cards::default).add(card);
             }
         }
         if only(Filter::Stock) && product.in_stock {
-            found.in_stock += 1;
+            in_stock.add(card);
         }
-        if only(Filter::Sale) && product.on_sale {
-            found.on_sale += 1;
+        if only(Filter::Sale) && product.saves > 0 {
+            on_sale.add(card);
         }
         if only(Filter::Price) {
             let (least, most) = found.prices.unwrap_or((product.price, product.price));
             found.prices = Some((least.min(product.price), most.max(product.price)));
         }
         for filter in narrows.iter().filter(|filter| only(**filter)) {
-            *found.without.entry(*filter).or_default() += 1;
+            without.entry(*filter).or_insert_with(Cards::default).add(card);
         }
     }
-    found.types = types.into_iter().map(|(kind, count): (&Handle, usize)| (kind.clone(), count)).collect();
-    found.tags = tags.into_iter().map(|(tag, count): (&Tag, usize)| (tag.clone(), count)).collect();
-    sort(all, &mut found.places, wanted.order);
+    (found.in_stock, found.on_sale) = (in_stock.count, on_sale.count);
+    found.types =
+        types.into_iter().map(|(kind, cards): (&Handle, Cards)| (kind.clone(), cards.count)).collect();
+    found.tags = tags.into_iter().map(|(tag, cards): (&Tag, Cards)| (tag.clone(), cards.count)).collect();
+    found.values = values.into_iter().map(|(of, cards)| (of, cards.count)).collect();
+    found.without = without.into_iter().map(|(filter, cards)| (filter, cards.count)).collect();
+    found.sets = left.iter().filter_map(|one| Some((one.place, one.of_set?))).collect();
+    found.places = sorted(left, wanted.order);
     found
 }
 
+/// The places of all products with the number of their card: those on one card one behind the other, in the order of
+/// their set, where the first of them stands.
+fn card_by_card(all: &[ListingFacts<'_>]) -> Vec<(usize, usize)> {
+    let mut sets: FxHashMap<SiblingsId, Vec<(usize, usize)>> = FxHashMap::default();
+    for (place, product) in all.iter().enumerate() {
+        if let Some((set, at)) = product.set {
+            sets.entry(set).or_default().push((at, place));
+        }
+    }
+    sets.values_mut().for_each(|members| members.sort_unstable());
+    let mut order = Vec::with_capacity(all.len());
+    for (place, product) in all.iter().enumerate() {
+        match product.set {
+            None => order.push((place + 1, place)),
+            Some((set, _)) => {
+                let members = sets.remove(&set).unwrap_or_default();
+                order.extend(members.into_iter().map(|(_, member)| (place + 1, member)));
+            }
+        }
+    }
+    order
+}
+
 /// Equals stay as the owner has arranged them.
-fn sort(all: &[ListingFacts<'_>], places: &mut [usize], order: Order) {
+fn sorted(mut left: Vec<Left<'_>>, order: Order) -> Vec<usize> {
     match order {
         Order::Arranged => {}
-        Order::Newest => places.sort_by_key(|place| Reverse(all[*place].number)),
-        Order::Cheapest => places.sort_by_key(|place| all[*place].price),
-        Order::Dearest => places.sort_by_key(|place| Reverse(all[*place].price)),
-        Order::Name => places.sort_by_cached_key(|place| folded(all[*place].name)),
-        Order::Rating => places.sort_by_key(|place| Reverse(all[*place].stars)),
+        Order::Newest => left.sort_by_key(|one| Reverse(one.facts.number)),
+        Order::Cheapest => left.sort_by_key(|one| one.facts.price),
+        Order::Dearest => left.sort_by_key(|one| Reverse(one.facts.price)),
+        Order::Name => left.sort_by_cached_key(|one| folded(one.facts.name)),
+        Order::Rating => left.sort_by_key(|one| Reverse(one.facts.stars)),
     }
+    left.into_iter().map(|one| one.place).collect()
 }
 
 #[cfg(test)]
@@ -184,8 +276,9 @@ mod tests {
         tags: Vec<Tag>,
         values: Vec<(OptionId, ValueId)>,
         in_stock: bool,
-        on_sale: bool,
+        saves: u32,
         stars: Option<u32>,
+        set: Option<(SiblingsId, usize)>,
     }
 
     /// Products of every mixture of three tags, types, values, prices and stock.
@@ -201,17 +294,19 @@ mod tests {
                 .map(|at| (if at < 3 { COLOUR } else { SAIL }, ValueId(at as u64)))
                 .collect(),
             in_stock: !n.is_multiple_of(5),
-            on_sale: n % 3 == 1,
+            saves: if n % 3 == 1 { 10 } else { 0 },
             stars: (!n.is_multiple_of(4)).then(|| u32::try_from(10 + n % 11 * 4).unwrap()),
+            set: None,
         };
         (0..96).map(one).collect()
     }
 
     fn facts(all: &[Made]) -> Vec<ListingFacts<'_>> {
         let mut facts = vec![];
-        for (number, Made { name, kind, price, tags, values, in_stock, on_sale, stars }) in (0..).zip(all) {
-            let (price, in_stock, on_sale, stars) = (*price, *in_stock, *on_sale, *stars);
-            facts.push(ListingFacts { name, number, kind, price, tags, values, in_stock, on_sale, stars });
+        for (number, Made { name, kind, price, tags, values, in_stock, saves, stars, set }) in (0..).zip(all)
+        {
+            let (price, in_stock, saves, stars, set) = (*price, *in_stock, *saves, *stars, *set);
+            facts.push(ListingFacts { name, number, kind, price, tags, values, in_stock, saves, stars, set });
         }
         facts
     }
@@ -251,8 +346,48 @@ mod tests {
 
     #[test]
     fn every_count_is_what_going_through_them_all_gives() {
-        let made = many();
+        counts_hold(&many());
+    }
+
+    /// The same where some stand on one card, mixed among the others and in another order.
+    #[test]
+    fn products_on_one_card_are_counted_as_one() {
+        let mut made = many();
+        for (n, one) in made.iter_mut().enumerate() {
+            one.set = (n % 4 != 0).then(|| (SiblingsId(n as u64 % 9), 200 - n));
+        }
+        counts_hold(&made);
         let all = facts(&made);
+        for order in Order::ALL {
+            let found = found(&all, &Wanted { order, ..Wanted::default() });
+            assert_eq!(found.places.len(), 24 + 9);
+            assert_eq!(found.sets.len(), 9);
+            for (place, of) in &found.sets {
+                let set = made[*place].set.unwrap().0;
+                let members = || all.iter().filter(|one| one.set.is_some_and(|(own, _)| own == set));
+                let prices: BTreeSet<i64> = members().map(|one| one.price).collect();
+                let told = OfSet {
+                    least: *prices.first().unwrap(),
+                    differs: prices.len() > 1,
+                    saves: members().map(|one| one.saves).max().unwrap(),
+                };
+                assert_eq!(*of, told);
+                let first = members().filter(|one| one.in_stock).min_by_key(|one| one.set.unwrap().1);
+                assert_eq!(
+                    first.unwrap().number,
+                    *place as u64,
+                    "the first in the set’s order that can be bought"
+                );
+            }
+            if order == Order::Cheapest {
+                let price = |place: &usize| found.sets.get(place).map_or(all[*place].price, |of| of.least);
+                assert!(found.places.iter().map(price).is_sorted(), "a set stands where its cheapest does");
+            }
+        }
+    }
+
+    fn counts_hold(made: &[Made]) {
+        let all = facts(made);
         for wanted in wishes() {
             let here = found(&all, &wanted);
             let left = |change: &dyn Fn(&mut Wanted)| {
@@ -302,9 +437,14 @@ mod tests {
                     && wanted.least.is_none_or(|least| product.price >= least)
                     && wanted.most.is_none_or(|most| product.price <= most)
                     && (!wanted.in_stock || product.in_stock)
-                    && (!wanted.on_sale || product.on_sale)
+                    && (!wanted.on_sale || product.saves > 0)
             };
-            assert_eq!(here.places.len(), all.iter().filter(fits).count(), "{wanted:?}");
+            let cards: BTreeSet<(Option<SiblingsId>, Option<u64>)> = all
+                .iter()
+                .filter(fits)
+                .map(|one| (one.set.map(|(set, _)| set), one.set.is_none().then_some(one.number)))
+                .collect();
+            assert_eq!(here.places.len(), cards.len(), "{wanted:?}");
         }
     }
 

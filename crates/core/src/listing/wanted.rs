@@ -56,7 +56,7 @@ impl Wanted {
                     && self.most.is_none_or(|most| product.price <= most)
             }
             Filter::Stock => !self.in_stock || product.in_stock,
-            Filter::Sale => !self.on_sale || product.on_sale,
+            Filter::Sale => !self.on_sale || product.saves > 0,
         }
     }
 

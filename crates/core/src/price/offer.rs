@@ -113,19 +113,19 @@ impl Prices {
         })
     }
 
-    /// The least that a variant of a product costs on cards, and whether any is sold for less than before; where a rule's
-    /// sum is too large, without rules. None where nothing is made.
+    /// The least that a variant of a product costs on cards, and the most percent that any is sold for less than before;
+    /// where a rule's sum is too large, without rules. None where nothing is made.
     #[must_use]
-    pub fn least_on_card(&self, product: &Product) -> Option<(Money, bool)> {
+    pub fn least_on_card(&self, product: &Product) -> Option<(Money, u32)> {
         let quantity = product.terms.first();
         let quoted = |variant: &Variant| {
             let ruled = self.shown(product, variant, quantity, Surface::Card).map(|shown| shown.quote);
             ruled.or_else(|_| quote(product, variant, quantity)).ok()
         };
         let quotes = product.variants.iter().filter_map(quoted);
-        let told = |quote: Quote| (quote.unit, quote.saving.is_some_and(|saving| saving.percent > 0));
+        let told = |quote: Quote| (quote.unit, quote.saving.map_or(0, |saving| saving.percent));
         quotes.map(told).reduce(|(least, saves), (unit, also)| {
-            (if unit.minor < least.minor { unit } else { least }, saves || also)
+            (if unit.minor < least.minor { unit } else { least }, saves.max(also))
         })
     }
 

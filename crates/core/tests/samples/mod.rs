@@ -104,5 +104,6 @@ pub fn product(options: &[u16], rows: &[Row]) -> Product {
         tags: vec![],
         rating: Rating::default(),
         reviews: vec![],
+        siblings: vec![],
     }
 }

@@ -26,6 +26,7 @@ pub(crate) mod related;
 pub(crate) mod reviews;
 pub(crate) mod rule;
 pub(crate) mod share_links;
+pub(crate) mod siblings;
 pub(crate) mod size_chart;
 pub(crate) mod sku_line;
 pub(crate) mod space;
@@ -73,6 +74,7 @@ fn drawn(kind: Kind) -> Drawn {
         Kind::Summary => summary::DRAWN,
         Kind::StockLine => stock_line::DRAWN,
         Kind::Options => options::DRAWN,
+        Kind::Siblings => siblings::DRAWN,
         Kind::Quantity => quantity::DRAWN,
         Kind::BuyButton => buy_button::DRAWN,
         Kind::Promises => promises::DRAWN,
@@ -108,6 +110,7 @@ fn drawn(kind: Kind) -> Drawn {
         Kind::CardRating => card::rating::DRAWN,
         Kind::CardPrice => card::price::DRAWN,
         Kind::CardChoices => card::choices::DRAWN,
+        Kind::CardSiblings => card::siblings::DRAWN,
         Kind::CardVariants => card::variants::DRAWN,
         Kind::CardQuantity => card::quantity::DRAWN,
         Kind::CardBuy => card::buy::DRAWN,

@@ -211,7 +211,7 @@ pub(super) fn list(
     }
 }
 
-fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
+pub(super) fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
     let size = styled.chain.number(&SWATCH_SIZE, device);
     let gap = styled.chain.number(&GAP, device);
     let round = house::round(styled.choice(&SHAPE, device));

@@ -6,10 +6,13 @@ use crate::document::{Head, Nav, document};
 use crate::page::{Mode, Notice, Page, draw_notice};
 use crate::piece::card::{card, css};
 use compagina_core::catalog::{Product, ProductType};
+use compagina_core::ids::ProductId;
+use compagina_core::listing::OfSet;
 use compagina_core::page::Frame;
 use compagina_core::template::CardPlace;
 use compagina_core::wording::Arg;
 use maud::{Markup, html};
+use std::collections::BTreeMap;
 use std::sync::Arc;
 
 /// Products of one type, as the listing shows them.
@@ -42,6 +45,8 @@ pub struct Listing<'a> {
     pub sift: Option<Sift<'a>>,
     /// The one card that isn't as all shoppers have it.
     pub lead: Option<&'a Lead>,
+    /// The cards on which several products stand, by the one whose card it is.
+    pub sets: Option<&'a BTreeMap<ProductId, OfSet>>,
     /// What is told on top of it.
     pub notice: Option<&'a Notice>,
 }
@@ -49,12 +54,12 @@ pub struct Listing<'a> {
 /// The listing: of the whole shop, or of one type where only that one is given.
 #[must_use]
 pub fn listing(nav: &Nav, of: &Listing<'_>) -> String {
-    let Listing { title, shelves, leaf, sift, lead, notice } = *of;
+    let Listing { title, shelves, leaf, sift, lead, sets, notice } = *of;
     let empty = shelves.iter().all(|shelf| shelf.products.is_empty());
     let narrowed = sift.filter(|sift| !sift.wanted.narrows().is_empty());
     let one = shelves.len() == 1;
     let deck = Deck::default();
-    let dealer = nav.dealer(&deck, lead);
+    let dealer = Dealer { sets, ..nav.dealer(&deck, lead) };
     let body = html! {
         @if let Some(notice) = notice { (draw_notice(&nav.words, notice)) }
         div.columns.listing {

@@ -3,9 +3,11 @@
 
 pub mod bench;
 
-use compagina_core::catalog::{NewProduct, Product, ProductOption, ProductValue, Rating, Review, Variant};
+use compagina_core::catalog::{
+    NewProduct, Product, ProductOption, ProductValue, Rating, Review, Sibling, Siblings, Standing, Variant,
+};
 use compagina_core::house::House;
-use compagina_core::ids::{Handle, OptionId, ProductId, ValueId, VariantId};
+use compagina_core::ids::{Handle, OptionId, ProductId, SiblingsId, ValueId, VariantId};
 use compagina_core::media::{Film, Picture, PictureSize, ShopMedia};
 use compagina_core::money::Money;
 use compagina_core::page::Layout;
@@ -14,7 +16,7 @@ use compagina_core::situation::Situation;
 use compagina_core::swatch::SwatchSource;
 use compagina_core::time::Day;
 use compagina_core::wording::{Language, Words};
-use compagina_demo::{DemoProduct, DemoShop, Drawing, demo_shop};
+use compagina_demo::{DemoProduct, DemoShop, Drawing, demo_shop, siblings};
 use compagina_press::{Assets, Nav, NavItem, Quiet, opening_selection};
 use std::sync::{Arc, LazyLock};
 
@@ -26,8 +28,40 @@ pub fn demo() -> (Vec<Product>, Vec<Layout>) {
 
 fn make_demo() -> (Vec<Product>, Vec<Layout>) {
     let shop = demo_shop(0).unwrap();
-    let products = shop.products.iter().zip(1..).map(|(made, number)| product(&shop, made, number)).collect();
+    let mut products: Vec<Product> =
+        shop.products.iter().zip(1..).map(|(made, number)| product(&shop, made, number)).collect();
+    join(&mut products);
     (products, shop.templates.into_iter().map(|t| t.layout).collect())
+}
+
+/// Joins the demo's siblings, each showing its first colour.
+fn join(products: &mut [Product]) {
+    for (set, id) in siblings().into_iter().zip(1..) {
+        let member = |(handle, label): &(Handle, &str)| {
+            let product = products.iter().find(|one| one.handle == *handle)?;
+            let values = |option: &ProductOption| {
+                (option.handle.clone(), option.values.iter().map(|value| value.handle.clone()).collect())
+            };
+            Some(Sibling {
+                product: product.id,
+                handle: product.handle.clone(),
+                address: product.address.clone(),
+                name: product.name.clone(),
+                label: (*label).to_owned(),
+                swatch: product.options.first()?.values.first()?.swatch.clone(),
+                from: SwatchSource::Book,
+                standing: Standing::of(product.state, product.variants.iter().any(|one| one.stock.is_in())),
+                values: product.options.iter().map(values).collect(),
+            })
+        };
+        let members: Vec<Sibling> = set.members.iter().filter_map(member).collect();
+        let set = Siblings { id: SiblingsId(id), name: set.name.to_owned(), one_card: false, members };
+        for one in
+            products.iter_mut().filter(|one| set.members.iter().any(|sibling| sibling.product == one.id))
+        {
+            one.siblings.push(set.clone());
+        }
+    }
 }
 
 pub fn nav() -> Nav {
@@ -94,6 +128,7 @@ fn product(shop: &DemoShop, made: &DemoProduct, number: u64) -> Product {
         tags: new.tags.clone(),
         rating: rating(&new.reviews),
         reviews: new.reviews.clone(),
+        siblings: vec![],
     }
 }
 

@@ -19,6 +19,7 @@ mod selling;
 mod session;
 mod shelf;
 pub(crate) mod shop;
+mod siblings;
 mod template;
 mod till;
 mod variant;
@@ -57,6 +58,11 @@ pub fn api(config: &mut utoipa_actix_web::service_config::ServiceConfig<'_>) {
         .service(product::whole::copy)
         .service(product::whole::move_to)
         .service(product::whole::place)
+        .service(siblings::propose::propose)
+        .service(siblings::show::show)
+        .service(siblings::set::make)
+        .service(siblings::set::change)
+        .service(siblings::set::part)
         .service(product::address::show)
         .service(product::address::set)
         .service(product::address::let_go)

@@ -35,8 +35,18 @@ pub struct Known {
     made_of: Vec<ProductId>,
 }
 
+/// And each product that belongs together with it.
+const SIBLING_BYTES: u64 = 400;
+
 fn bytes_of(product: &Product) -> u64 {
-    PRODUCT_BYTES + product.variants.len() as u64 * VARIANT_BYTES
+    let siblings: usize = product.siblings.iter().map(|set| set.members.len()).sum();
+    PRODUCT_BYTES + product.variants.len() as u64 * VARIANT_BYTES + siblings as u64 * SIBLING_BYTES
+}
+
+/// The products of which something is told where this one stands.
+fn told_with(product: &Product) -> impl Iterator<Item = ProductId> {
+    let siblings = product.siblings.iter().flat_map(|set| &set.members).map(|one| one.product);
+    std::iter::once(product.id).chain(siblings)
 }
 
 impl Known {
@@ -129,7 +139,7 @@ impl KnownProducts {
             let mut age = self.age.write().unwrap_or_else(PoisonError::into_inner);
             *age += 1;
             self.kept.retain(|_, known| !known.has_any_of(changed));
-            changed.iter().for_each(|product| drop(self.alone.remove(product)));
+            self.alone.retain(|_, product| !told_with(product).any(|one| changed.contains(&one)));
         }
     }
 
@@ -151,7 +161,7 @@ pub async fn known(serving: &Serving, handle: &str) -> ApiResult<Arc<Known>> {
     let parsed = Handle::try_from(handle).map_err(|_| missing())?;
     let product = serving.store.product(&parsed).await?.ok_or_else(missing)?;
     let (around, beside) = around(serving, product.id).await?;
-    let made_of = std::iter::once(product.id).chain(beside).collect();
+    let made_of = told_with(&product).chain(beside).collect();
     let known = Arc::new(Known { product: Arc::new(product), around, made_of });
     serving.known.keep(handle, &known, age);
     Ok(known)
@@ -236,7 +246,7 @@ async fn around(serving: &Serving, product: ProductId) -> ApiResult<(Around, Vec
         tokio::try_join!(serving.store.products(which), serving.store.neighbours(product))?;
     let related = related_among(Some(product), first);
     let neighbours = before.iter().chain(&after).map(|row| row.id);
-    let beside = related.iter().map(|product| product.id).chain(neighbours).collect();
+    let beside = related.iter().flat_map(told_with).chain(neighbours).collect();
     let shown = |row: NeighbourRow| Neighbour { address: row.address, name: row.name, picture: row.picture };
     let (before, after) = (before.map(shown), after.map(shown));
     Ok((Around { related, before, after, ..Around::default() }, beside))

@@ -5,6 +5,7 @@ mod neighbours;
 mod pictured;
 mod read;
 mod search;
+mod siblings;
 mod texts;
 mod types;
 mod variants;
@@ -41,15 +42,6 @@ pub enum Which {
     One(ProductId),
     /// Those of a type.
     OfType {
-        /// The number of the type.
-        type_id: u64,
-        /// So many at the most.
-        most: u32,
-        /// How many of them are passed over.
-        skip: u32,
-    },
-    /// Those of a type that stand in listings.
-    OnShow {
         /// The number of the type.
         type_id: u64,
         /// So many at the most.

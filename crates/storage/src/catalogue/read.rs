@@ -1,6 +1,7 @@
 //! Reads products with everything that belongs to them.
 
 use super::Which;
+use super::siblings::load_siblings;
 use crate::column::{handle, product_state, way};
 use crate::{Result, StorageError};
 use compagina_core::catalog::{
@@ -45,6 +46,11 @@ async fn load_all(db: &mut MySqlConnection, ids: &str, alone: Option<ProductId>)
     load_ratings(db, ids, &mut products).await?;
     if let Some(id) = alone {
         load_reviews(db, id, &mut products).await?;
+    }
+    for (id, siblings) in load_siblings(db, ids).await? {
+        if let Some(product) = products.get_mut(&id) {
+            product.siblings = siblings;
+        }
     }
     let mut products: Vec<Product> = products.into_values().collect();
     products.iter_mut().for_each(Product::take_swatches_from_pictures);
@@ -197,17 +203,6 @@ async fn ids_of(db: &mut MySqlConnection, which: Which) -> Result<String> {
             .fetch_all(&mut *db)
             .await?
         }
-        Which::OnShow { type_id, most, skip } => {
-            sqlx::query_scalar!(
-                "SELECT id FROM product WHERE type_id = ? AND state IN ('on_sale', 'coming_soon')
-                 ORDER BY position, id LIMIT ? OFFSET ?",
-                type_id,
-                most,
-                skip
-            )
-            .fetch_all(&mut *db)
-            .await?
-        }
         Which::OldPriced { most, skip } => {
             sqlx::query_scalar!(
                 "SELECT p.id FROM product p WHERE p.old_price_minor IS NOT NULL
@@ -270,6 +265,7 @@ async fn load_products(db: &mut MySqlConnection, ids: &str) -> Result<Rows> {
             tags: row.tags.0,
             rating: Rating::default(),
             reviews: vec![],
+            siblings: vec![],
         });
     }
     Ok(products)

@@ -5,7 +5,7 @@ use crate::journal::{Hand, Scope};
 use crate::{Result, StorageError, Store};
 use compagina_core::catalog::journal::{Row, RowId, without_option, without_product, without_value};
 use compagina_core::catalog::{LONGEST_SKU, put_after};
-use compagina_core::ids::{Handle, OptionId, ProductId, ValueId};
+use compagina_core::ids::{Handle, OptionId, ProductId, SiblingsId, ValueId};
 use sqlx::MySqlConnection;
 use std::collections::BTreeMap;
 
@@ -92,7 +92,11 @@ impl Hand<'_> {
             .fetch_all(&self.store.pool)
             .await?;
         let options = own.into_iter().map(OptionId).collect();
-        let scope = Scope { options, ..Scope::product(product) };
+        let sets = sqlx::query_scalar!("SELECT set_id FROM sibling WHERE product_id = ?", product.0)
+            .fetch_all(&self.store.pool)
+            .await?;
+        let siblings = sets.into_iter().map(SiblingsId).collect();
+        let scope = Scope { options, siblings, ..Scope::product(product) };
         self.edit(&scope, |rows| {
             without_product(rows, product);
             Ok(())

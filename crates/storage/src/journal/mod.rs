@@ -10,7 +10,7 @@ mod rows;
 mod since;
 
 pub use history::StepRow;
-pub(crate) use put::offer;
+pub(crate) use put::{offer, siblings as put_siblings};
 pub use since::VariantsSince;
 
 use crate::change::Changed;
@@ -19,7 +19,7 @@ use crate::{Result, StorageError, Store, Thing};
 use compagina_core::catalog::journal::{
     Event, Place, Rows, Subject, Touched, difference, places, subjects, told, touched,
 };
-use compagina_core::ids::{OptionId, ProductId};
+use compagina_core::ids::{OptionId, ProductId, SiblingsId};
 use compagina_core::money::Currency;
 use rows::load;
 use sqlx::MySqlConnection;
@@ -86,6 +86,9 @@ pub(crate) struct Scope {
     pub users: bool,
     pub palette: bool,
     pub shop_pictures: bool,
+    pub siblings: BTreeSet<SiblingsId>,
+    /// Products that aren't touched and mustn't be by others meanwhile.
+    pub held: BTreeSet<ProductId>,
     /// Whether others may see it a moment later: for what comes often.
     pub soon: bool,
 }
@@ -108,6 +111,7 @@ impl Scope {
                 Subject::Option(id) => drop(scope.options.insert(id)),
                 Subject::Book => scope.palette = true,
                 Subject::ShopPictures => scope.shop_pictures = true,
+                Subject::Siblings(id) => drop(scope.siblings.insert(id)),
                 Subject::Shelf => {}
             }
         }

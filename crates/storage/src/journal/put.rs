@@ -6,9 +6,10 @@ use crate::matched::work_out;
 use crate::price_history::{before_own_price, before_price};
 use crate::{Result, StorageError};
 use compagina_core::catalog::journal::{
-    FileRow, OptionRow, PaletteRow, PictureRow, ProductRow, Row, RowId, Rows, ValueRow, VariantRow,
+    FileRow, OptionRow, PaletteRow, PictureRow, ProductRow, Row, RowId, Rows, SiblingsRow, ValueRow,
+    VariantRow,
 };
-use compagina_core::ids::{Handle, OptionId, ProductId, ValueId, VariantId};
+use compagina_core::ids::{Handle, OptionId, ProductId, SiblingsId, ValueId, VariantId};
 use sqlx::MySqlConnection;
 use sqlx::types::Json;
 use std::collections::BTreeSet;
@@ -65,6 +66,7 @@ async fn put_row(tx: &mut MySqlConnection, id: RowId, row: &Row, new: bool) -> R
         (RowId::File(id), Row::File(row)) => file(tx, id, row, new).await,
         (RowId::Picture(id), Row::Picture(row)) => picture(tx, id, row, new).await,
         (RowId::Variant(id), Row::Variant(row)) => variant(tx, id, row, new).await,
+        (RowId::Siblings(id), Row::Siblings(row)) => siblings(tx, id, row, new).await,
         // They are written with the values that the product offers.
         _ => Ok(()),
     }
@@ -288,6 +290,34 @@ async fn variant(tx: &mut MySqlConnection, id: VariantId, row: &VariantRow, new:
     Ok(())
 }
 
+pub(crate) async fn siblings(
+    tx: &mut MySqlConnection,
+    id: SiblingsId,
+    row: &SiblingsRow,
+    new: bool,
+) -> Result<()> {
+    if new {
+        sqlx::query!("INSERT INTO sibling_set (id, name) VALUES (?, '')", id.0).execute(&mut *tx).await?;
+    }
+    sqlx::query!("UPDATE sibling_set SET name = ?, one_card = ? WHERE id = ?", row.name, row.one_card, id.0)
+        .execute(&mut *tx)
+        .await?;
+    sqlx::query!("DELETE FROM sibling WHERE set_id = ?", id.0).execute(&mut *tx).await?;
+    for (position, one) in (0_u32..).zip(&row.members) {
+        sqlx::query!(
+            "INSERT INTO sibling (set_id, product_id, position, label, swatch) VALUES (?, ?, ?, ?, ?)",
+            id.0,
+            one.product.0,
+            position,
+            one.label,
+            one.swatch.as_ref().map(Json) as _
+        )
+        .execute(&mut *tx)
+        .await?;
+    }
+    Ok(())
+}
+
 /// Writes by which options and values a product is chosen, with the swatches of its own.
 async fn put_uses(tx: &mut MySqlConnection, id: ProductId, is: &Rows) -> Result<()> {
     sqlx::query!("DELETE FROM product_value WHERE product_id = ?", id.0).execute(&mut *tx).await?;
@@ -339,6 +369,9 @@ async fn remove_row(tx: &mut MySqlConnection, id: RowId) -> Result<()> {
             sqlx::query!("DELETE FROM picture WHERE id = ?", id).execute(&mut *tx).await?;
         }
         RowId::Variant(id) => remove_variant(tx, id).await?,
+        RowId::Siblings(id) => {
+            sqlx::query!("DELETE FROM sibling_set WHERE id = ?", id.0).execute(&mut *tx).await?;
+        }
         RowId::Palette | RowId::Own(..) => {}
     }
     Ok(())

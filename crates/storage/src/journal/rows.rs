@@ -4,11 +4,11 @@ use super::Scope;
 use crate::column::{handle, product_state, way};
 use crate::{Result, StorageError};
 use compagina_core::catalog::journal::{
-    FileRow, OptionRow, OwnRow, PaletteRow, PictureFile, PictureRow, ProductRow, RowId, Rows, Use, ValueRow,
-    VariantRow,
+    FileRow, OptionRow, OwnRow, PaletteRow, PictureFile, PictureRow, ProductRow, RowId, Rows, SiblingRow,
+    SiblingsRow, Use, ValueRow, VariantRow,
 };
 use compagina_core::catalog::{Detail, Fact, Measure, Tag, Terms};
-use compagina_core::ids::{Handle, OptionId, ProductId, ValueId, VariantId};
+use compagina_core::ids::{Handle, OptionId, ProductId, SiblingsId, ValueId, VariantId};
 use compagina_core::media::{FilmFile, Focus, PictureSize};
 use compagina_core::swatch::{Colour, Fate, Swatch};
 use sqlx::MySqlConnection;
@@ -30,8 +30,13 @@ pub(super) async fn hold(tx: &mut MySqlConnection, scope: &mut Scope) -> Result<
             scope.products.extend(users.into_iter().map(ProductId));
         }
     }
-    for product in &scope.products {
+    for product in scope.products.union(&scope.held) {
         sqlx::query!("SELECT id FROM product WHERE id = ? FOR UPDATE", product.0)
+            .fetch_optional(&mut *tx)
+            .await?;
+    }
+    for set in &scope.siblings {
+        sqlx::query!("SELECT id FROM sibling_set WHERE id = ? FOR UPDATE", set.0)
             .fetch_optional(&mut *tx)
             .await?;
     }
@@ -53,6 +58,9 @@ pub(super) async fn load(tx: &mut MySqlConnection, scope: &Scope) -> Result<Rows
         self::product(tx, *product, &mut rows).await?;
         pictures(tx, Some(*product), &mut rows).await?;
         variants(tx, *product, &mut rows).await?;
+    }
+    for set in &scope.siblings {
+        siblings(tx, *set, &mut rows).await?;
     }
     if scope.shop_pictures {
         pictures(tx, None, &mut rows).await?;
@@ -267,5 +275,30 @@ async fn variants(tx: &mut MySqlConnection, product: ProductId, rows: &mut Rows)
         };
         rows.insert(RowId::Variant(VariantId(row.id)), variant.into());
     }
+    Ok(())
+}
+
+async fn siblings(tx: &mut MySqlConnection, id: SiblingsId, rows: &mut Rows) -> Result<()> {
+    let set = sqlx::query!(
+        r#"SELECT name, one_card AS "one_card: bool" FROM sibling_set WHERE id = ? FOR UPDATE"#,
+        id.0
+    )
+    .fetch_optional(&mut *tx)
+    .await?;
+    let Some(set) = set else { return Ok(()) };
+    let members = sqlx::query!(
+        r#"SELECT product_id, label, swatch AS "swatch: Json<Swatch>" FROM sibling WHERE set_id = ?
+           ORDER BY position, product_id FOR UPDATE"#,
+        id.0
+    )
+    .fetch_all(&mut *tx)
+    .await?;
+    let members = members.into_iter().map(|row| SiblingRow {
+        product: ProductId(row.product_id),
+        label: row.label,
+        swatch: row.swatch.map(|swatch| swatch.0),
+    });
+    let row = SiblingsRow { name: set.name, one_card: set.one_card, members: members.collect() };
+    rows.insert(RowId::Siblings(id), row.into());
     Ok(())
 }

@@ -12,6 +12,7 @@ mod one_way;
 mod order;
 mod picture;
 mod selling;
+mod siblings;
 mod swatch_book;
 mod template;
 mod together;

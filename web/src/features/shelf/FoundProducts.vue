@@ -7,12 +7,13 @@ import { useComesInSight } from "../../ui/useComesInSight";
 import { useResizeObserver } from "../../ui/useResizeObserver";
 import ProductActs from "./ProductActs.vue";
 import ProductCard from "./ProductCard.vue";
+import type { ShelfChoice } from "./useChosen";
 import type { FoundControl } from "./useFound";
 import type { ShelfType } from "./useShelf";
 import { say } from "../../words";
 
 /** The products that fit what is looked for; further ones come as one scrolls. */
-const props = defineProps<{ control: FoundControl; types: ShelfType[] }>();
+const props = defineProps<{ control: FoundControl; types: ShelfType[]; choice: ShelfChoice }>();
 const emit = defineEmits<{ changed: [] }>();
 const { products, found, problem, busy, wish, load, more } = props.control;
 const end = ref<HTMLElement | null>(null);
@@ -43,7 +44,14 @@ async function changed(): Promise<void> {
   <section ref="place" class="found" :aria-label="say('found-products-products-found')">
     <NearSight v-for="part in parts" :key="part[0]?.handle" tag="ul" :height="ROWS * ROW" :data-holds="part.length">
       <li v-for="product in part" :key="product.handle">
-        <ProductCard :product="product" :kind="wish.type ? undefined : nameOf(product.kind)" told />
+        <ProductCard
+          :product="product"
+          :kind="wish.type ? undefined : nameOf(product.kind)"
+          told
+          :chosen="choice.has(product.handle)"
+          @choose="(on, range) => choice.choose(product.handle, on, range)"
+          @changed="changed"
+        />
         <ProductActs :product="product" :types="types" @changed="changed" @problem="problem = $event" />
       </li>
     </NearSight>

@@ -8,6 +8,7 @@ import TakeAway from "../../ui/TakeAway.vue";
 import { type ProductState, putInState } from "../variants/selling";
 import AddressDialog from "./AddressDialog.vue";
 import CopyDialog from "./CopyDialog.vue";
+import SiblingsDialog from "./siblings/SiblingsDialog.vue";
 import type { ShelfProduct, ShelfType } from "./useShelf";
 import DialogSheet from "../../ui/DialogSheet.vue";
 import { say } from "../../words";
@@ -25,6 +26,7 @@ const emit = defineEmits<{ changed: []; problem: [problem: ApiError] }>();
 const path = () => ({ path: { handle: props.product.handle } });
 const problem = ref<ApiError | null>(null);
 const copying = ref(false);
+const joining = ref(false);
 const addressing = ref(false);
 const removing = ref(false);
 const hanging = ref<Schemas["HangingView"] | null>(null);
@@ -78,12 +80,14 @@ async function move(kind: string): Promise<void> {
     </template>
     <v-list-item v-for="one in states" :key="one.state" :title="one.title" @click="become(one.state)" />
     <v-divider />
+    <v-list-item :title="say('product-acts-make-siblings')" @click="joining = true" />
     <v-list-item :title="say('product-acts-copy')" @click="copying = true" />
     <v-list-item :title="say('product-acts-change-address')" @click="addressing = true" />
     <v-list-item :title="say('product-acts-change-type')" :disabled="types.length < 2" @click="moving = true" />
     <v-list-item :title="say('product-acts-remove')" @click="removing = true" />
   </ActsMenu>
   <AddressDialog v-if="addressing" :product="product" @close="addressing = false" @changed="emit('changed')" />
+  <SiblingsDialog v-if="joining" :products="[product.handle]" @close="joining = false" @changed="emit('changed')" />
   <CopyDialog v-if="copying" :product="product" @close="copying = false" />
   <DialogSheet
     v-if="moving"

@@ -1,5 +1,7 @@
 <script setup lang="ts">
 import PageThumb from "../../ui/thumb/PageThumb.vue";
+import TickBox from "../../ui/fields/TickBox.vue";
+import ProductSiblings from "./siblings/ProductSiblings.vue";
 import type { ShelfProduct } from "./useShelf";
 import { say } from "../../words";
 
@@ -10,7 +12,9 @@ defineProps<{
   kind?: string;
   /** Whether it is told by which template it is served. */
   told: boolean;
+  chosen: boolean;
 }>();
+defineEmits<{ choose: [on: boolean, range: boolean]; changed: [] }>();
 </script>
 
 <template>
@@ -29,6 +33,13 @@ defineProps<{
     />
     <span class="name">{{ product.name }}</span>
   </router-link>
+  <label class="choose" :class="{ chosen }">
+    <TickBox
+      :model-value="chosen"
+      :aria-label="say('product-card-choose', { name: product.name })"
+      @click="$emit('choose', !chosen, ($event as MouseEvent).shiftKey)"
+    />
+  </label>
   <span v-if="kind || told" class="told soft">
     <template v-if="kind">{{ kind }}</template>
     <template v-if="kind && told">, </template>
@@ -45,6 +56,7 @@ defineProps<{
       <span class="dot" aria-hidden="true" />
       {{ say("product-card-departures", { departures: product.departures }) }}
     </span>
+    <ProductSiblings v-if="product.siblings.length" :product="product" @changed="$emit('changed')" />
     <router-link
       :to="{ name: 'variants', params: { handle: product.handle } }"
       :aria-label="say('product-card-of', { variants: product.variants, name: product.name })"
@@ -84,6 +96,16 @@ defineProps<{
   font-weight: 600;
   -webkit-box-orient: vertical;
   -webkit-line-clamp: 2;
+}
+.choose {
+  position: absolute;
+  top: 6px;
+  left: 6px;
+  display: grid;
+  place-items: center;
+  width: 24px;
+  height: 24px;
+  cursor: pointer;
 }
 .told {
   display: block;

@@ -4,11 +4,12 @@ import NearSight from "../../ui/NearSight.vue";
 import PageThumb from "../../ui/thumb/PageThumb.vue";
 import ProductActs from "./ProductActs.vue";
 import ProductCard from "./ProductCard.vue";
+import type { ShelfChoice } from "./useChosen";
 import type { ShelfControl, ShelfProduct, ShelfType } from "./useShelf";
 import { LOCALE, say } from "../../words";
 
 /** A type with the templates that serve it and its first products, in the order in which they stand in the shop. */
-const props = defineProps<{ type: ShelfType; types: ShelfType[]; control: ShelfControl }>();
+const props = defineProps<{ type: ShelfType; types: ShelfType[]; control: ShelfControl; choice: ShelfChoice }>();
 defineEmits<{ add: []; change: []; all: [] }>();
 const products = defineModel<ShelfProduct[]>("products", { required: true });
 const { load, placed, move, problem } = props.control;
@@ -68,7 +69,13 @@ const { load, placed, move, problem } = props.control;
       @end="({ oldIndex, newIndex }) => oldIndex !== newIndex && placed(products, newIndex ?? 0)"
     >
       <NearSight v-for="(product, index) in products" :key="product.handle" tag="li" :height="212">
-        <ProductCard :product="product" :told="type.templates.length > 1" />
+        <ProductCard
+          :product="product"
+          :told="type.templates.length > 1"
+          :chosen="choice.has(product.handle)"
+          @choose="(on, range) => choice.choose(product.handle, on, range)"
+          @changed="load"
+        />
         <ProductActs
           :product="product"
           :types="types"

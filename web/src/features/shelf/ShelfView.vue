@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { ref } from "vue";
+import { computed, ref } from "vue";
 import { useJournal } from "../../session/useJournal";
 import JournalBar from "../../ui/JournalBar.vue";
 import ProblemNote from "../../ui/notes/ProblemNote.vue";
@@ -7,9 +7,12 @@ import ProgressLine from "../../ui/notes/ProgressLine.vue";
 import NewProductDialog from "../types/NewProductDialog.vue";
 import NewTypeDialog from "../types/NewTypeDialog.vue";
 import TypeDialog from "../types/TypeDialog.vue";
+import ChosenBar from "./ChosenBar.vue";
 import FoundProducts from "./FoundProducts.vue";
 import ShelfSearch from "./ShelfSearch.vue";
 import ShelfSection from "./ShelfSection.vue";
+import SiblingsDialog from "./siblings/SiblingsDialog.vue";
+import { type ShelfChoice, useChosen } from "./useChosen";
 import { useFound } from "./useFound";
 import { type ShelfType, useShelf } from "./useShelf";
 import { say } from "../../words";
@@ -31,6 +34,21 @@ const journal = useJournal(
 const newType = ref(false);
 const changing = ref<ShelfType | null>(null);
 const adding = ref<ShelfType | null>(null);
+/** The products in the order in which they are seen. */
+const standing = computed(() =>
+  (asked.value ? search.products.value : types.value.flatMap((type) => type.products)).map((one) => one.handle),
+);
+const chosenOnes = useChosen();
+const { chosen, some, inOrder, none } = chosenOnes;
+const choice: ShelfChoice = {
+  has: (handle) => chosen.value.includes(handle),
+  choose: (handle, on, range) => chosenOnes.choose(handle, on, range, standing.value),
+};
+const joining = ref<string[] | null>(null);
+async function joined(): Promise<void> {
+  none();
+  await Promise.all([load(), search.load()]);
+}
 async function changed(): Promise<void> {
   changing.value = null;
   await Promise.all([load(), search.load()]);
@@ -38,7 +56,7 @@ async function changed(): Promise<void> {
 </script>
 
 <template>
-  <main class="shelf">
+  <main class="shelf" :class="{ choosing: some }">
     <header>
       <h1>{{ say("shelf-view-shelf") }}</h1>
       <p class="soft">{{ say("shelf-view-every-product-page-shoppers") }}</p>
@@ -48,7 +66,7 @@ async function changed(): Promise<void> {
     <ShelfSearch :control="search" />
     <ProgressLine v-if="loading && !asked" />
     <ProblemNote :problem="problem" @retry="load" />
-    <FoundProducts v-if="asked" :control="search" :types="types" @changed="load" />
+    <FoundProducts v-if="asked" :control="search" :types="types" :choice="choice" @changed="load" />
     <template v-else>
       <p v-if="!loading && !problem && types.length === 0">{{ say("shelf-view-there-no-products-yet") }}</p>
       <ShelfSection
@@ -58,11 +76,14 @@ async function changed(): Promise<void> {
         :type="type"
         :types="types"
         :control="shelf"
+        :choice="choice"
         @add="adding = type"
         @change="changing = type"
         @all="wishFor({ type: type.handle })"
       />
     </template>
+    <ChosenBar v-if="some" :count="chosen.length" @join="joining = inOrder(standing)" @none="none" />
+    <SiblingsDialog v-if="joining" :products="joining" @close="joining = null" @changed="joined" />
     <NewTypeDialog v-if="newType" @close="newType = false" />
     <TypeDialog v-if="changing" :kind="changing" @close="changing = null" @changed="changed" />
     <NewProductDialog v-if="adding" :kind="adding" :first="adding.count === 0" @close="adding = null" />
@@ -115,7 +136,8 @@ header p {
 <!-- What can be done with a product is offered while one is at it. -->
 <style>
 @media (hover: hover) {
-  .shelf li:not(:hover, :focus-within) .more:not([aria-expanded="true"]) {
+  .shelf li:not(:hover, :focus-within) .more:not([aria-expanded="true"]),
+  .shelf:not(.choosing) li:not(:hover, :focus-within) .choose {
     opacity: 0;
   }
 }

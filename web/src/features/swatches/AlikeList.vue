@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { computed } from "vue";
-import SwatchDot from "./SwatchDot.vue";
+import SwatchDot from "../../ui/SwatchDot.vue";
 import type { BookOption } from "./useBook";
 import { EYES } from "./words";
 import { say } from "../../words";

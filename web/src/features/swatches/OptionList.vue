@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import SwatchDot from "./SwatchDot.vue";
+import SwatchDot from "../../ui/SwatchDot.vue";
 import type { OptionLine } from "./useBook";
 import { WAYS } from "./words";
 import TextInput from "../../ui/fields/TextInput.vue";

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import SwatchDot from "./SwatchDot.vue";
+import SwatchDot from "../../ui/SwatchDot.vue";
 import type { BookOption } from "./useBook";
 import { say } from "../../words";
 

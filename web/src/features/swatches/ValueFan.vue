@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import SwatchDot from "./SwatchDot.vue";
+import SwatchDot from "../../ui/SwatchDot.vue";
 import type { BookControl, BookValue } from "./useBook";
 import { FROM } from "./words";
 import TextInput from "../../ui/fields/TextInput.vue";

@@ -7,7 +7,7 @@ import ColourList from "../../ui/ColourList.vue";
 import CloserPicture from "./CloserPicture.vue";
 import OwnSwatch from "./OwnSwatch.vue";
 import ValueAway from "./ValueAway.vue";
-import SwatchDot from "./SwatchDot.vue";
+import SwatchDot from "../../ui/SwatchDot.vue";
 import type { BookControl } from "./useBook";
 import { FROM, MOST_COLOURS } from "./words";
 import TextInput from "../../ui/fields/TextInput.vue";

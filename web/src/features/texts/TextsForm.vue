@@ -1,7 +1,7 @@
 <script setup lang="ts">
 import { nextTick, ref } from "vue";
 import type { Schemas } from "../../api/client";
-import RowTools from "./RowTools.vue";
+import RowTools from "../../ui/RowTools.vue";
 import LongText from "../../ui/fields/LongText.vue";
 import TextInput from "../../ui/fields/TextInput.vue";
 import ChipsField from "../../ui/fields/ChipsField.vue";

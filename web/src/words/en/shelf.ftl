@@ -10,6 +10,15 @@ address-dialog-these-lead-too = These lead on to it too:
 address-dialog-let-go = Let it go: { $old }
 address-dialog-let-go-b = Let it go
 
+## ChosenBar
+chosen-bar-chosen-products = Chosen products
+chosen-bar-chosen = { $count ->
+    [one] 1 product chosen
+   *[other] { $count } products chosen
+}
+chosen-bar-make-siblings = Make siblings
+chosen-bar-let-go = Let them go
+
 ## CopyDialog
 copy-dialog-copy = A copy of { $name }
 copy-dialog-copy-b = Copy it
@@ -22,6 +31,7 @@ found-products-nothing-shelf-fits-name = Nothing on the shelf fits. A name is fo
 found-products-more-their-way = More are on their way
 
 ## ProductActs
+product-acts-make-siblings = Make siblings …
 product-acts-put-sale = Put it on sale
 product-acts-announce-coming-soon = Announce it as coming soon
 product-acts-take-off-sale = Take it off sale
@@ -67,6 +77,7 @@ product-acts-price-rules-name = { $count ->
 } it.
 
 ## ProductCard
+product-card-choose = Choose { $name }
 product-card-template-because = This template because { $why }
 product-card-page = Page of { $name }
 product-card-no-template = no template
@@ -132,3 +143,35 @@ shelf-view-there-no-products-yet = There are no products yet.
 
 ## useShelf
 shelf-shelf = Shelf
+
+## ProductSiblings
+product-siblings-one = { $count } siblings
+product-siblings-of = Siblings of { $product }: { $name }, { $count }
+
+## SiblingSwatch
+sibling-swatch-shows = What { $name } shows
+sibling-swatch-by-itself = By itself
+sibling-swatch-picture = cut from its picture
+sibling-swatch-book = as the swatch book has its label
+sibling-swatch-nothing = its label, for want of a picture
+sibling-swatch-colour = A colour
+sibling-swatch-another = Another colour
+sibling-swatch-label = Its label
+
+## SiblingsDialog
+siblings-dialog-siblings = Siblings
+siblings-dialog-make-siblings = Make siblings
+siblings-dialog-sold-apart-shown-as = They are sold apart and shown as if they were values of one option: from each page one goes to the others, with what is chosen kept.
+siblings-dialog-what-they-differ = What they differ by
+siblings-dialog-label = Label of { $name }
+siblings-dialog-another-product = Another product
+siblings-dialog-one-card = One card for all of them in listings
+siblings-dialog-part-them = Let them be single products
+siblings-dialog-join-products = { $count ->
+    [one] Join 1 product
+   *[other] Join { $count } products
+}
+siblings-dialog-keep-them-so = Keep them so
+
+## useSiblings
+use-siblings-model = Model

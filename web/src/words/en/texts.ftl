@@ -1,11 +1,5 @@
 ### What an owner reads: texts.
 
-## RowTools
-row-tools-move-up = Move { $name } up
-row-tools-up = Up
-row-tools-remove = Remove { $name }
-row-tools-remove-b = Remove
-
 ## TextsForm
 texts-form-texts-facts = Texts and facts
 texts-form-name = Name

@@ -86,6 +86,12 @@ problem-note-try-again = Try again
 progress-line-on-its-way = On its way
 progress-line-stop = Stop
 
+## RowTools
+row-tools-move-up = Move { $name } up
+row-tools-up = Up
+row-tools-remove = Remove { $name }
+row-tools-remove-b = Remove
+
 ## SavedState
 saved-state-steps = { $count ->
     [one] 1 step

@@ -15,8 +15,8 @@ mod words;
 pub use event::{Change, Clash, Event, Place, Turn, apply, difference, inverse, merged, places};
 pub use remove::{RemoveError, without_option, without_product, without_value, without_variants};
 pub use row::{
-    FileRow, OptionRow, OwnRow, PaletteRow, PictureFile, PictureRow, ProductRow, Row, RowId, Rows, Use,
-    ValueRow, VariantRow,
+    FileRow, OptionRow, OwnRow, PaletteRow, PictureFile, PictureRow, ProductRow, Row, RowId, Rows,
+    SiblingRow, SiblingsRow, Use, ValueRow, VariantRow,
 };
 pub use subject::{Area, Subject, Touched, subjects, touched};
 pub use told::told;

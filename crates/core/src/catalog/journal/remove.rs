@@ -36,8 +36,15 @@ pub fn without_product(rows: &mut Rows, id: ProductId) {
             _ => None,
         })
         .collect();
+    for row in rows.values_mut() {
+        if let Row::Siblings(set) = row {
+            set.members.retain(|one| one.product != id);
+        }
+    }
     rows.retain(|row, kept| match (row, kept) {
         (RowId::Product(product) | RowId::Own(product, _), _) => *product != id,
+        // One alone has no siblings.
+        (_, Row::Siblings(set)) => set.members.len() > 1,
         (_, Row::Variant(variant)) => variant.product != id,
         (_, Row::Picture(picture)) => picture.product != Some(id),
         (RowId::Option(option), _) => !own.contains(option),

@@ -1,7 +1,7 @@
 //! The rows in which the catalogue is kept.
 
 use crate::catalog::{Detail, Fact, Measure, ProductState, Tag, Terms, Way};
-use crate::ids::{Handle, OptionId, ProductId, ValueId, VariantId};
+use crate::ids::{Handle, OptionId, ProductId, SiblingsId, ValueId, VariantId};
 use crate::media::{FilmFile, Focus, PictureSize};
 use crate::swatch::{Colour, Fate, Swatch};
 use serde::{Deserialize, Serialize};
@@ -28,6 +28,8 @@ pub enum RowId {
     Variant(VariantId),
     /// A swatch that a product has of its own.
     Own(ProductId, ValueId),
+    /// A set of siblings.
+    Siblings(SiblingsId),
 }
 
 /// The shop's palette, a colour a line.
@@ -216,6 +218,28 @@ pub struct OwnRow {
     pub why: String,
 }
 
+/// A set of products that belong together.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+pub struct SiblingsRow {
+    /// Its name, as an option has one.
+    pub name: String,
+    /// Whether listings show one card for all of them.
+    pub one_card: bool,
+    /// Its products, in their order.
+    pub members: Vec<SiblingRow>,
+}
+
+/// A product of a set.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+pub struct SiblingRow {
+    /// The product.
+    pub product: ProductId,
+    /// What it is called among the others.
+    pub label: String,
+    /// The swatch that its owner chose for it; mostly none.
+    pub swatch: Option<Swatch>,
+}
+
 /// The most addresses that lead on to one product.
 pub const MOST_OLD_ADDRESSES: usize = 50;
 
@@ -285,6 +309,7 @@ rows! {
     Picture(PictureRow) of RowId::Picture(_),
     Variant(VariantRow) of RowId::Variant(_),
     Own(OwnRow) of RowId::Own(..),
+    Siblings(SiblingsRow) of RowId::Siblings(_),
 }
 
 /// Rows by what they are.

@@ -2,7 +2,7 @@
 
 use super::event::{Change, Event};
 use super::row::{Row, RowId, Rows};
-use crate::ids::{OptionId, ProductId};
+use crate::ids::{OptionId, ProductId, SiblingsId};
 use std::collections::BTreeSet;
 use std::fmt;
 
@@ -32,6 +32,8 @@ pub enum Subject {
     Option(OptionId),
     /// Pictures and films that belong to no product.
     ShopPictures,
+    /// A set of siblings.
+    Siblings(SiblingsId),
 }
 
 impl fmt::Display for Subject {
@@ -47,6 +49,7 @@ impl fmt::Display for Subject {
             Self::Book => f.write_str("book"),
             Self::Option(id) => write!(f, "option/{id}"),
             Self::ShopPictures => f.write_str("pictures"),
+            Self::Siblings(id) => write!(f, "siblings/{id}"),
         }
     }
 }
@@ -68,6 +71,7 @@ impl Subject {
                 Self::Within(ProductId(id()?), area)
             }
             ("option", None) => Self::Option(OptionId(id()?)),
+            ("siblings", None) => Self::Siblings(SiblingsId(id()?)),
             ("shelf", None) => Self::Shelf,
             ("book", None) => Self::Book,
             ("pictures", None) => Self::ShopPictures,
@@ -88,6 +92,10 @@ pub fn subjects(was: &Rows, is: &Rows, events: &[Event]) -> BTreeSet<Subject> {
             }
             RowId::Product(id) => all.extend(of_product(id, &event.change)),
             RowId::Own(id, _) => all.extend([Subject::Book, Subject::Product(id)]),
+            RowId::Siblings(id) => {
+                all.extend([Subject::Shelf, Subject::Siblings(id)]);
+                all.extend(members(was, is, event.row).map(Subject::Product));
+            }
             RowId::Variant(_) | RowId::Picture(_) => {
                 let area =
                     if matches!(event.row, RowId::Variant(_)) { Area::Variants } else { Area::Pictures };
@@ -113,6 +121,15 @@ fn options(was: &Rows, is: &Rows, row: RowId) -> impl Iterator<Item = OptionId> 
         _ => None,
     };
     [of(was.get(&row)), of(is.get(&row))].into_iter().flatten()
+}
+
+/// The products that stood and stand in a set.
+fn members(was: &Rows, is: &Rows, row: RowId) -> impl Iterator<Item = ProductId> {
+    let of = move |rows: &Rows| match rows.get(&row) {
+        Some(Row::Siblings(set)) => set.members.iter().map(|one| one.product).collect(),
+        _ => Vec::new(),
+    };
+    of(was).into_iter().chain(of(is))
 }
 
 /// The product to which a variant or a picture belongs.
@@ -155,6 +172,10 @@ pub enum Touched {
 pub fn touched(was: &Rows, is: &Rows, events: &[Event]) -> Touched {
     let mut products = BTreeSet::new();
     for event in events {
+        if let RowId::Siblings(_) = event.row {
+            products.extend(members(was, is, event.row));
+            continue;
+        }
         let alone = match (event.row, &event.change) {
             // One that comes, goes or moves is seen on the pages of others too.
             (RowId::Product(id), Change::Set(set)) => {

@@ -26,6 +26,8 @@ pub fn told(was: &Rows, is: &Rows, events: &[Event], currency: Currency) -> Stri
     let others: Vec<&Event> = events
         .iter()
         .filter(|event| teller.product_of(event.row).is_none_or(|id| !whole.contains(&id)))
+        // A product that comes or goes does so in its sets, too.
+        .filter(|event| whole.is_empty() || !matches!(event.row, RowId::Siblings(_)))
         .collect();
     lines.extend(teller.rows_that_came_or_went(&others));
     lines.extend(teller.fields_that_were_set(&others));
@@ -60,6 +62,7 @@ impl Teller<'_> {
             Some(Row::Option(row)) => row.name.clone(),
             Some(Row::Value(row)) => row.name.clone(),
             Some(Row::File(row)) => row.name.clone(),
+            Some(Row::Siblings(row)) => format!("“{}”", row.name),
             Some(Row::Variant(row)) => row.sku.clone(),
             Some(Row::Picture(row)) if !row.file.file_name.is_empty() => row.file.file_name.clone(),
             Some(Row::Picture(row)) => row.alt.clone(),

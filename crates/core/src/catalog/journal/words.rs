@@ -13,6 +13,7 @@ pub(super) fn nouns(row: RowId) -> (&'static str, &'static str) {
         RowId::Picture(_) => ("picture", "pictures"),
         RowId::Variant(_) => ("variant", "variants"),
         RowId::Own(..) => ("own swatch", "own swatches"),
+        RowId::Siblings(_) => ("siblings", "sets of siblings"),
     }
 }
 
@@ -49,6 +50,8 @@ pub(super) fn word(row: RowId, field: &str) -> Option<&'static str> {
         (RowId::Picture(_), "focus") => "point that stays in sight",
         (RowId::Picture(_), "file") => "file",
         (RowId::Own(..), "why") => "reason",
+        (RowId::Siblings(_), "members") => "siblings",
+        (RowId::Siblings(_), "one_card") => "cards in listings",
         (_, "name") => "name",
         (_, "summary") => "summary",
         (_, "facts") => "facts",

@@ -31,6 +31,7 @@ pub mod reviews;
 pub mod rule;
 pub mod share_links;
 pub mod shared;
+pub mod siblings;
 pub mod size_chart;
 pub mod sku_line;
 pub mod space;
@@ -53,7 +54,8 @@ use std::sync::LazyLock;
 use card::{
     buy as card_buy, choices as card_choices, fact as card_fact, marks as card_marks, name as card_name,
     picture as card_picture, price as card_price, quantity as card_quantity, quick_look as card_quick_look,
-    rating as card_rating, text as card_text, variants as card_variants, wish as card_wish,
+    rating as card_rating, siblings as card_siblings, text as card_text, variants as card_variants,
+    wish as card_wish,
 };
 
 macro_rules! kinds {
@@ -95,6 +97,8 @@ kinds! {
     StockLine = stock_line;
     /// What it is chosen by.
     Options = options;
+    /// Products that belong together.
+    Siblings = siblings;
     /// How many.
     Quantity = quantity;
     /// Puts it in the cart.
@@ -165,6 +169,8 @@ kinds! {
     CardPrice = card_price;
     /// On a card: what it is chosen by.
     CardChoices = card_choices;
+    /// On a card: products that belong together.
+    CardSiblings = card_siblings;
     /// On a card: its variants in a list.
     CardVariants = card_variants;
     /// On a card: how many.
@@ -270,6 +276,7 @@ impl Kind {
                 | Self::Gallery
                 | Self::Price
                 | Self::Options
+                | Self::Siblings
                 | Self::Quantity
                 | Self::Plans
                 | Self::PersonalText
@@ -281,6 +288,7 @@ impl Kind {
                 | Self::CardPicture
                 | Self::CardPrice
                 | Self::CardChoices
+                | Self::CardSiblings
                 | Self::CardVariants
                 | Self::CardQuantity
                 | Self::CardBuy

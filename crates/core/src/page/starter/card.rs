@@ -21,7 +21,15 @@ pub const CARD_STARTERS: &[Starter] = &[
         frame: Frame::None,
         plans: &[card(&[(
             12,
-            &[K::CardPicture, K::CardMarks, K::CardQuickLook, K::CardName, K::CardPrice, K::CardChoices],
+            &[
+                K::CardPicture,
+                K::CardMarks,
+                K::CardQuickLook,
+                K::CardName,
+                K::CardPrice,
+                K::CardChoices,
+                K::CardSiblings,
+            ],
         )])],
     },
     Starter {
@@ -40,6 +48,7 @@ pub const CARD_STARTERS: &[Starter] = &[
                 K::CardRating,
                 K::CardPrice,
                 K::CardChoices,
+                K::CardSiblings,
                 K::CardBuy,
             ],
         )])],

@@ -73,6 +73,7 @@ const FILL: &[Kind] = &[
     K::Reviews,
     K::Related,
     K::StickyBar,
+    K::Siblings,
 ];
 
 /// A page laid anew.

@@ -12,7 +12,7 @@ use compagina_core::page::piece::card::choices::{
     BUTTONS_AS, CHOOSING, CLOSER, Choosing, GAP, LEADS, MOST, NAMES, OPTIONS, RING, RING_WIDTH, SHAPE,
     SHOWN_AS, SIZE, SOLD_OUT,
 };
-use compagina_core::page::{Choice, Device, Kind};
+use compagina_core::page::{Choice, Device, Kind, Setting};
 use compagina_core::wording::Arg;
 use maud::{Markup, html};
 use std::collections::BTreeSet;
@@ -124,7 +124,7 @@ fn row(
         .map(|(class, _)| format!(" {class}"))
         .collect();
     let missing = look.ctx.card.is_some_and(|card| card.missing.contains(&place));
-    let more = Device::ALL.map(|device| more_words(styled, offered.len(), device));
+    let more = more_link(look.ctx, styled, (offered.len(), &MOST), &option.name);
     Some(html! {
         @if way == Way::List && on_card {
             div class={ "card-option" (hidden) } data-name=(option.name) data-missing[missing] { (options::list(look, place, option, &offered)) }
@@ -133,14 +133,14 @@ fn row(
                 legend.unseen { (look.ctx.product.name) ": " (option.name) }
                 div.values {
                     @for (v, value) in &offered { (options::radio(look, place, option, (*v, value), way)) }
-                    (more_link(look.ctx, option, &more))
+                    (more)
                 }
             }
         } @else {
             div class={ "card-option" (hidden) } {
                 div.values {
                     @for (v, value) in &offered { (link(look.ctx, place, option, (*v, value), way)) }
-                    (more_link(look.ctx, option, &more))
+                    (more)
                 }
             }
         }
@@ -148,15 +148,19 @@ fn row(
 }
 
 /// `+2` where values are left for the page.
-fn more_words(styled: &Styled<'_>, offered: usize, device: Device) -> String {
-    let most = usize::try_from(styled.chain.number(&MOST, device)).unwrap_or(1);
-    if offered > most { format!("+{}", offered - most) } else { String::new() }
-}
-
-fn more_link(ctx: &Ctx<'_>, option: &ProductOption, more: &[String; 3]) -> Markup {
+pub(super) fn more_link(
+    ctx: &Ctx<'_>,
+    styled: &Styled<'_>,
+    (offered, most): (usize, &Setting),
+    of: &str,
+) -> Markup {
+    let more = Device::ALL.map(|device| {
+        let most = usize::try_from(styled.chain.number(most, device)).unwrap_or(1);
+        if offered > most { format!("+{}", offered - most) } else { String::new() }
+    });
     html! {
         @if more.iter().any(|words| !words.is_empty()) {
-            a.more href=(super::to_page(ctx)) data-to[ctx.changes()] { (per_device(more)) span.unseen { " " (option.name) } }
+            a.more href=(super::to_page(ctx)) data-to[ctx.changes()] { (per_device(&more)) span.unseen { " " (of) } }
         }
     }
 }
@@ -182,11 +186,16 @@ fn link(
 }
 
 fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
+    values_css(root, styled, device, &MOST)
+}
+
+/// Values in rows, of which so many are seen.
+pub(super) fn values_css(root: &str, styled: &Styled<'_>, device: Device, most: &Setting) -> String {
     let (size, gap) = (styled.chain.number(&SIZE, device), styled.chain.number(&GAP, device));
     let round = house::round(styled.choice(&SHAPE, device));
     let idle = house::ring(styled.choice(&RING, device), "var(--line)");
     let width = styled.chain.number(&RING_WIDTH, device);
-    let from = styled.chain.number(&MOST, device) + 1;
+    let from = styled.chain.number(most, device) + 1;
     format!(
         "{root}{{--swatch:{size}px;--between:{gap}px;--swatch-round:{round};--ring-width:{width}px;{idle}}}\
          {root} .value:nth-child(n+{from}){{display:none}}"

@@ -11,6 +11,7 @@ pub(super) mod price;
 pub(super) mod quantity;
 pub(super) mod quick_look;
 pub(super) mod rating;
+pub(super) mod siblings;
 pub(super) mod text;
 pub(super) mod variants;
 pub(super) mod wish;
@@ -99,7 +100,9 @@ pub(crate) fn card(dealer: Dealer<'_>, product: &Product, place: CardPlace) -> M
         _ => vec![],
     };
     let load = if place == CardPlace::Listing { dealer.deck.load() } else { Load::Later };
-    let on_card = OnCard { form: format!("{name}-form"), chooses: chooses(&layout), missing, load };
+    let chooses = chooses(&layout);
+    let of_set = dealer.sets.and_then(|sets| sets.get(&product.id)).filter(|_| !chooses).copied();
+    let on_card = OnCard { form: format!("{name}-form"), chooses, missing, load, of_set };
     let (around, media) = (Around::default(), ShopMedia::default());
     let ctx = dealer.ctx(product, &situation, &offered, &layout, (&around, &media), &on_card);
     let drawn = drawn(&ctx, &layout);

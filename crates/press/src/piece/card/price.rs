@@ -1,6 +1,7 @@
 use super::{Drawn, slot};
 use crate::ctx::{Ctx, Styled};
 use crate::piece::price;
+use compagina_core::money::Money;
 use compagina_core::page::Device;
 use compagina_core::page::piece::card::price::{MEASURE, OLD, SAVING};
 use compagina_core::page::piece::price::SavingAs;
@@ -18,9 +19,13 @@ pub(in crate::piece) const DRAWN: Drawn = Drawn {
 
 /// `£42.00`, or `from £42.00` while prices differ.
 fn tag(ctx: &Ctx<'_>) -> String {
+    let from = |amount: Money| ctx.say_with("card-from", &[("amount", Arg::Text(&ctx.money(amount)))]);
+    if let Some(set) = ctx.card.and_then(|card| card.of_set).filter(|set| set.differs) {
+        return from(Money::new(set.least, ctx.product.price.currency));
+    }
     match &ctx.offer.tag {
         PriceTag::Exact(quote) => ctx.money(quote.unit),
-        PriceTag::Span { from, .. } => ctx.say_with("card-from", &[("amount", Arg::Text(&ctx.money(*from)))]),
+        PriceTag::Span { from: least, .. } => from(*least),
         PriceTag::None => String::new(),
     }
 }

@@ -6,7 +6,7 @@ use crate::serving::edition::live::{AllListed, Listed, Live, LiveTemplate};
 use crate::serving::edition::{listed, live};
 use crate::state::State;
 use compagina_core::catalog::{OnShelf, Standing};
-use compagina_core::ids::{Handle, TemplateId};
+use compagina_core::ids::{Handle, ProductId, SiblingsId, TemplateId};
 use compagina_core::page::{Purpose, Whom};
 use compagina_core::template::Index;
 use compagina_storage::TemplateRow;
@@ -31,11 +31,26 @@ pub struct ShelfProduct {
     why: String,
     /// How many values its page keeps different from the template, by itself or by its type.
     departures: usize,
+    /// The sets in which it stands with others.
+    siblings: Vec<ShelfSiblings>,
+}
+
+/// A set of siblings on the shelf.
+#[derive(Serialize, ToSchema)]
+pub struct ShelfSiblings {
+    pub id: SiblingsId,
+    pub name: String,
+    /// How many products it has.
+    pub count: u64,
 }
 
 impl ShelfProduct {
     pub fn template(&self) -> Option<TemplateId> {
         self.template
+    }
+
+    pub fn kind(&self) -> &Handle {
+        &self.kind
     }
 }
 
@@ -77,7 +92,7 @@ impl Shelf {
         self.listed.iter().map(line).collect()
     }
 
-    pub fn card(&self, index: &Index<'_>, one: &Listed) -> ShelfProduct {
+    fn card(&self, index: &Index<'_>, one: &Listed) -> ShelfProduct {
         let facts = &one.facts;
         let serving = index.serving(facts);
         let template =
@@ -93,7 +108,25 @@ impl Shelf {
             served_by: template.map(|t| self.telling.name(t.id)).unwrap_or_default(),
             why: serving.map_or_else(String::new, |serving| self.telling.why(&self.live, facts, &serving)),
             departures: template.map_or(0, |template| departures(template, one)),
+            siblings: vec![],
         }
+    }
+
+    /// The cards of some products.
+    pub async fn cards(
+        &self,
+        state: &State,
+        index: &Index<'_>,
+        all: &[&Arc<Listed>],
+    ) -> ApiResult<Vec<ShelfProduct>> {
+        let ids: Vec<ProductId> = all.iter().map(|one| one.id).collect();
+        let mut sets = state.store.sets_of(&ids).await?;
+        let card = |one: &&Arc<Listed>| {
+            let sets = sets.remove(&one.id).unwrap_or_default().into_iter();
+            let siblings = sets.map(|(id, name, count)| ShelfSiblings { id, name, count }).collect();
+            ShelfProduct { siblings, ..self.card(index, one) }
+        };
+        Ok(all.iter().map(card).collect())
     }
 
     pub fn template(&self, id: TemplateId) -> ShelfTemplate {

@@ -82,8 +82,9 @@ pub async fn search(state: Data<State>, _caller: Caller, wish: Query<Wish>) -> A
         order: wish.order,
     };
     let mut found = search.through(&shelf.lines(&index));
-    let part = found.places.iter().skip(wish.skip).take(AT_ONCE);
-    let products = part.map(|place| shelf.card(&index, &shelf.listed[*place])).collect();
+    let part: Vec<_> =
+        found.places.iter().skip(wish.skip).take(AT_ONCE).map(|place| &shelf.listed[*place]).collect();
+    let products = shelf.cards(&state, &index, &part).await?;
     let types = state.store.types().await?.into_iter().filter_map(|row| {
         let count = found.kinds.remove(&row.kind.handle)?;
         Some(TypeChoice { handle: row.kind.handle, name: row.kind.name, count })

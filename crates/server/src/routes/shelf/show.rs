@@ -56,10 +56,15 @@ pub async fn show(state: Data<State>, _caller: Caller, part: Query<Part>) -> Api
     let index = shelf.live.index();
     let mut samples = samples(&state, &shelf.drafts).await?;
     let most = (OF_ALL / types.len().max(1)).clamp(1, AT_ONCE);
-    let views = types.into_iter().map(|row| {
+    let first = types.iter().flat_map(|row| {
         let of_type = shelf.listed.iter().filter(|one| one.facts.kind == row.kind.handle);
+        of_type.skip(part.skip).take(most)
+    });
+    let first: Vec<_> = first.collect();
+    let mut cards = shelf.cards(&state, &index, &first).await?;
+    let views = types.into_iter().map(|row| {
         let products: Vec<ShelfProduct> =
-            of_type.skip(part.skip).take(most).map(|one| shelf.card(&index, one)).collect();
+            cards.extract_if(.., |card| *card.kind() == row.kind.handle).collect();
         let sample = samples.remove(&row.kind.handle);
         let ids = products.iter().filter_map(ShelfProduct::template);
         let ids: BTreeSet<TemplateId> = ids.chain(sample.as_ref().map(|one| one.template)).collect();

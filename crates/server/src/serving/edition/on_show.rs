@@ -5,7 +5,7 @@ use super::live::AllListed;
 use crate::clock::now;
 use crate::error::ApiResult;
 use compagina_core::catalog::{Product, ProductOption, Tag};
-use compagina_core::ids::{OptionId, ProductId, ValueId};
+use compagina_core::ids::{OptionId, ProductId, SiblingsId, ValueId};
 use compagina_core::listing::ListingFacts;
 use compagina_core::price::Prices;
 use compagina_core::time::Moment;
@@ -22,13 +22,15 @@ struct Lean {
     values: Vec<(OptionId, ValueId)>,
     in_stock: bool,
     stars: Option<u32>,
+    /// The set on whose card it stands, with its place there.
+    set: Option<(SiblingsId, usize)>,
 }
 
 /// What a product costs at a time.
 #[derive(Clone, Copy, PartialEq, Eq, Debug)]
 struct Price {
     least: i64,
-    on_sale: bool,
+    saves: u32,
 }
 
 /// What they all cost, until prices change by themselves.
@@ -98,7 +100,7 @@ impl OnShow {
     ) -> Vec<(ProductId, ListingFacts<'a>)> {
         let priced = self.priced(prices);
         let one = |(lean, price): (&'a Arc<Lean>, &Price)| {
-            let Lean { product, values, in_stock, stars } = lean.as_ref();
+            let Lean { product, values, in_stock, stars, set } = lean.as_ref();
             if !product.is_listed() || !meant(product) {
                 return None;
             }
@@ -110,8 +112,9 @@ impl OnShow {
                 tags: &product.tags,
                 values,
                 in_stock: *in_stock,
-                on_sale: price.on_sale,
+                saves: price.saves,
                 stars: *stars,
+                set: *set,
             };
             Some((product.id, facts))
         };
@@ -141,9 +144,8 @@ fn priced(all: &[Arc<Lean>], prices: &Prices) -> Priced {
 
 fn price(lean: &Lean, prices: &Prices) -> Price {
     let least = prices.least_on_card(&lean.product);
-    let (least, on_sale) =
-        least.map_or((lean.product.price.minor, false), |(least, saves)| (least.minor, saves));
-    Price { least, on_sale }
+    let (least, saves) = least.map_or((lean.product.price.minor, 0), |(least, saves)| (least.minor, saves));
+    Price { least, saves }
 }
 
 /// What is kept of a product; its options go to those of all.
@@ -164,8 +166,12 @@ fn lean(mut product: Product, options: &mut Vec<ProductOption>) -> Lean {
     }
     let gone = (String::new(), vec![], vec![], vec![], vec![]);
     (product.summary, product.details, product.facts, product.pictures, product.reviews) = gone;
+    let set = std::mem::take(&mut product.siblings).into_iter().find_map(|set| {
+        let at = set.members.iter().position(|one| one.product == product.id)?;
+        set.one_card.then_some((set.id, at))
+    });
     let (in_stock, stars) = (product.can_be_bought(), product.rating.tenths());
-    Lean { product, values, in_stock, stars }
+    Lean { product, values, in_stock, stars, set }
 }
 
 /// An option as it looks now, with all values that were seen of it.

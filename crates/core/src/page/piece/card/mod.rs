@@ -10,6 +10,7 @@ pub mod price;
 pub mod quantity;
 pub mod quick_look;
 pub mod rating;
+pub mod siblings;
 pub mod text;
 pub mod variants;
 pub mod wish;

@@ -18,19 +18,18 @@ use actix_web::{HttpRequest, HttpResponse, get};
 use asked::{asks, page_asked_for, wanted, words};
 use compagina_core::catalog::{Product, ProductType, Tag};
 use compagina_core::choice::Selection;
-use compagina_core::ids::ProductId;
+use compagina_core::ids::{Handle, ProductId};
 use compagina_core::listing::{ListingFacts, found};
 use compagina_core::situation::Situation;
 use compagina_core::time::Moment;
 use compagina_core::wording::Arg;
 use compagina_press::shop::{Leaf, Listing, Shelf, Sift, listing, tag_path};
 use compagina_press::{Lead, LookedAt, Nav, Notice};
-use compagina_storage::Which;
 use std::collections::HashMap;
 use std::sync::Arc;
 
 /// Products of each type on the front page, and on each page of a listing.
-const ON_FRONT: u32 = 8;
+const ON_FRONT: usize = 8;
 const ON_PAGE: usize = 48;
 
 /// Of which products a listing is.
@@ -172,12 +171,16 @@ struct Part {
 }
 
 /// The front page: the first products of each type.
-async fn first_of_each(state: &State) -> ApiResult<Part> {
+async fn first_of_each<'a>(
+    state: &State,
+    types: &[ProductType],
+    all: impl Iterator<Item = (ProductId, &'a Handle)> + Clone,
+) -> ApiResult<Part> {
     let mut filled = Vec::new();
-    for (type_id, kind) in state.store.types_on_show().await? {
-        let first = Which::OnShow { type_id, most: ON_FRONT, skip: 0 };
-        let products = state.store.products(first).await?;
-        filled.push((kind, products.into_iter().map(Arc::new).collect()));
+    for kind in types {
+        let first = all.clone().filter(|(_, of)| **of == kind.handle).map(|(id, _)| id);
+        let first: Vec<ProductId> = first.take(ON_FRONT).collect();
+        filled.push((kind.clone(), known_numbered(state, &first).await?));
     }
     Ok(Part { filled, leaf: None })
 }
@@ -210,14 +213,15 @@ async fn draw(state: &State, request: &HttpRequest, edition: &Edition, meant: &M
     let wanted = wanted(&pairs, nav.shop.currency, &everywhere.types, &on_show.options);
     let all: Vec<ListingFacts<'_>> = facts.iter().map(|(_, facts)| *facts).collect();
     let found = found(&all, &wanted);
+    let left = || found.places.iter().filter_map(|place| facts.get(*place)).map(|(id, of)| (*id, of.kind));
     let Part { filled, leaf } = match meant {
-        Meant::All if !asks(&pairs) => first_of_each(state).await?,
+        Meant::All if !asks(&pairs) => first_of_each(state, &everywhere.types, left()).await?,
         _ => {
-            let ids: Vec<ProductId> =
-                found.places.iter().filter_map(|place| Some(facts.get(*place)?.0)).collect();
+            let ids: Vec<ProductId> = left().map(|(id, _)| id).collect();
             leaf_of(state, &ids, page_asked_for(&pairs)).await?
         }
     };
+    let sets = found.sets.iter().filter_map(|(place, of)| Some((facts.get(*place)?.0, *of))).collect();
     let shelves: Vec<_> = filled
         .iter()
         .map(|(kind, products)| Shelf { kind, products: products.iter().map(Arc::as_ref).collect() })
@@ -235,6 +239,7 @@ async fn draw(state: &State, request: &HttpRequest, edition: &Edition, meant: &M
         leaf,
         sift: Some(sift),
         lead: lead.as_ref(),
+        sets: Some(&sets),
         notice: notice.as_ref(),
     };
     let common = lead.is_none() && notice.is_none();

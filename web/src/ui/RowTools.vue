@@ -1,6 +1,6 @@
 <script setup lang="ts">
 import { mdiArrowUp, mdiClose } from "@mdi/js";
-import { say } from "../../words";
+import { say } from "../words";
 
 /** What can be done with a row of a list. */
 defineProps<{ name: string; first: boolean }>();

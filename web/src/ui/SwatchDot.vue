@@ -1,9 +1,9 @@
 <script setup lang="ts">
 import { computed } from "vue";
-import type { Swatch } from "./useBook";
+import type { Schemas } from "../api/client";
 
 /** A swatch as the shop draws it; a value that shows its text has an empty place. */
-const props = defineProps<{ swatch: Swatch; size: number; pale?: boolean }>();
+const props = defineProps<{ swatch: Schemas["Swatch"]; size: number; pale?: boolean }>();
 const background = computed(() => {
   const { swatch } = props;
   if (swatch.kind === "picture") return `url(/media/${swatch.hash}) 50%/cover ${swatch.over ?? ""}`;

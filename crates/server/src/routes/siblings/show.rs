@@ -1,0 +1,28 @@
+use super::SiblingsView;
+use crate::error::{ApiError, ApiResult};
+use crate::routes::shop::product::find;
+use crate::session::Caller;
+use crate::state::State;
+use actix_web::get;
+use actix_web::web::{Data, Json, Path};
+use serde::Serialize;
+use utoipa::ToSchema;
+
+/// The sets in which a product stands.
+#[derive(Serialize, ToSchema)]
+pub struct SiblingsOf {
+    sets: Vec<SiblingsView>,
+}
+
+pub(super) async fn view(state: &State, handle: &str) -> ApiResult<Json<SiblingsOf>> {
+    let product = find(state, handle).await?;
+    Ok(Json(SiblingsOf { sets: product.siblings.into_iter().map(SiblingsView::from).collect() }))
+}
+
+/// The sets in which a product stands with others.
+#[utoipa::path(operation_id = "show_siblings", params(("handle" = String, Path)),
+    responses((status = 200, body = SiblingsOf), (status = 404, body = ApiError)))]
+#[get("/products/{handle}/siblings")]
+pub async fn show(state: Data<State>, _caller: Caller, handle: Path<String>) -> ApiResult<Json<SiblingsOf>> {
+    view(&state, &handle).await
+}
