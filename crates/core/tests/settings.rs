@@ -81,6 +81,10 @@ fn edges(setting: &Setting) -> (Vec<SetValue>, Vec<SetValue>) {
             vec![lines(0, ""), lines(count, "abc-1")],
             vec![lines(count + 1, "a"), lines(1, "../a"), lines(1, "")],
         ),
+        Shape::Products { count } => (
+            vec![lines(0, ""), lines(count, "abc-1")],
+            vec![lines(count + 1, "a"), lines(1, "../a"), lines(1, "")],
+        ),
         Shape::Film => (vec![text(""), text("abc-1")], vec![text("/media/x"), text(&"a".repeat(65))]),
         Shape::Link => (
             vec![text(""), text("/shop"), text("https://example.org/a?b=c"), text("mailto:a@b.co")],

@@ -9,6 +9,7 @@ use compagina_core::page::{Kind, Op, Piece, Values, apply};
 use compagina_press::{Around, Mode, Page, render};
 use criterion::{Criterion, criterion_group, criterion_main};
 use std::hint::black_box;
+use std::sync::Arc;
 
 fn sixteen_pieces(criterion: &mut Criterion) {
     let (products, mut layouts) = shop::demo();
@@ -23,7 +24,8 @@ fn sixteen_pieces(criterion: &mut Criterion) {
     assert_eq!(layout.pieces().count(), 16);
     let nav = shop::nav();
     let situation = shop::plain(&products[0], &layout);
-    let around = Around { related: products[1..5].to_vec(), ..Around::default() };
+    let around =
+        Around { related: products[1..5].iter().cloned().map(Arc::new).collect(), ..Around::default() };
     let media = shop::media();
     let page = Page {
         nav: &nav,

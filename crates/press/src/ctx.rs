@@ -16,6 +16,7 @@ use compagina_core::style::Chain;
 use compagina_core::wording::{Arg, Words};
 use maud::{Markup, html};
 use std::collections::BTreeMap;
+use std::sync::Arc;
 
 /// The page's facts, the same for every piece.
 pub(crate) struct Ctx<'a> {
@@ -157,7 +158,9 @@ impl<'a> Dealer<'a> {
 #[derive(Debug, Clone, Default, PartialEq, Eq)]
 pub struct Around {
     /// Others of its type.
-    pub related: Vec<Product>,
+    pub related: Vec<Arc<Product>>,
+    /// Those that pieces of its page ask for otherwise, by the pieces.
+    pub found: BTreeMap<PieceId, Vec<Arc<Product>>>,
     /// Of a card that is looked at: what stands with it in its listing, itself among it.
     pub listed: Vec<Product>,
     /// The product before it.

@@ -32,6 +32,7 @@ pub use document::{Assets, Nav, NavItem};
 pub use offers::{Entry, entry_for};
 pub use page::{Mode, Notice, Page, opening_selection, weigh};
 pub use piece::gallery::weight::{Bytes, TooSmall, Weight};
+pub use piece::related::related_wishes;
 pub use render::{render, render_bare};
 pub use say::say_hindrance;
 pub use seen::{Restyled, as_seen};

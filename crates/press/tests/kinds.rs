@@ -93,7 +93,12 @@ fn around(products: &[Product]) -> Around {
         picture: product.lead_picture().cloned(),
     };
     let (before, after) = (Some(neighbour(&products[1])), Some(neighbour(&products[2])));
-    Around { related: products[1..3].to_vec(), before, after, ..Around::default() }
+    Around {
+        related: products[1..3].iter().cloned().map(Arc::new).collect(),
+        before,
+        after,
+        ..Around::default()
+    }
 }
 
 fn draw(nav: &Nav, layout: &Layout, product: &Product, change: impl FnOnce(&mut Situation)) -> String {
@@ -484,6 +489,9 @@ fn edges(setting: &Setting) -> Vec<SetValue> {
         }
         Shape::Pictures { count } => {
             vec![lines(&[]), SetValue::Lines(vec!["seam".into(); count]), lines(&["gone"])]
+        }
+        Shape::Products { count } => {
+            vec![lines(&[]), SetValue::Lines(vec!["dunlin".into(); count]), lines(&["gone"])]
         }
         Shape::Film => vec![text(""), text("turning"), text("gone")],
         Shape::Link => vec![text(""), text("/shop?a=1&b=\"2\""), text("mailto:a@b.co")],

@@ -10,6 +10,7 @@ use compagina_core::page::{Device, Kind, Layout, Op, SetValue, Target, apply};
 use compagina_core::situation::{Situation, StockMood};
 use compagina_press::{Around, Mode, Notice, Page, entry_for, render, render_bare};
 use shop::{demo, media, nav, plain};
+use std::sync::Arc;
 
 struct Look<'a> {
     product: &'a Product,
@@ -31,7 +32,7 @@ fn html(look: &Look<'_>) -> String {
 fn made(look: &Look<'_>, make: fn(&Page<'_>) -> Result<String, MoneyError>) -> String {
     let nav = nav();
     let Look { product, layout, situation, mode, related } = look;
-    let around = Around { related: related.to_vec(), ..Around::default() };
+    let around = Around { related: related.iter().cloned().map(Arc::new).collect(), ..Around::default() };
     let (media, mode) = (media(), *mode);
     let page = Page {
         nav: &nav,
@@ -227,7 +228,7 @@ fn hostile_text_stays_text_everywhere() {
         nav: &nav,
         product: look.product,
         layout: look.layout,
-        around: &Around { related: products[..1].to_vec(), ..Around::default() },
+        around: &Around { related: vec![Arc::new(products[0].clone())], ..Around::default() },
         media: &media(),
         situation: &look.situation,
         mode: Mode::Proof,

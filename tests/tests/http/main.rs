@@ -18,6 +18,7 @@ mod options_joined;
 mod pictures;
 mod prices;
 mod product_types;
+mod related;
 mod shop_pages;
 mod siblings;
 mod swatch_book;

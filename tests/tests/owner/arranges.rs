@@ -39,7 +39,7 @@ async fn several_pieces_are_chosen_moved_copied_and_pasted_into_another_template
         press_with(&client, Key::Shift, Key::Down).await;
         until(&client, "document.querySelector('.slip h2').textContent === '3 pieces'").await;
         press_with(&client, Key::Alt, Key::Up).await;
-        let moved = "[...document.querySelectorAll('.order .what')].slice(5, 10).map(e => e.firstChild.textContent.trim()).join() === 'Options,Quantity,Buy button,Promises,Stock line'";
+        let moved = "[...document.querySelectorAll('.order .what')].slice(6, 11).map(e => e.firstChild.textContent.trim()).join() === 'Options,Quantity,Buy button,Promises,Stock line'";
         until(&client, moved).await;
         press_with(&client, Key::Control, "z").await;
         until(&client, &format!("!({moved})")).await;
@@ -89,7 +89,7 @@ async fn a_line_is_found_bands_are_folded_and_given_other_columns(pool: MySqlPoo
                 .await
                 .as_str()
                 .unwrap()
-                .contains("9 pieces")
+                .contains("10 pieces")
         );
         click(&client, "button[aria-label='Fold or unfold all bands']", "").await;
         click(&client, ".order .band", "Two columns, 7 + 5").await;

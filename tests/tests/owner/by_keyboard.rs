@@ -35,7 +35,7 @@ async fn walking_moving_and_going_back_by_keys(pool: MySqlPool) {
         until(&client, "document.querySelector('ol[data-column=c2-2] li[data-piece=p3]:first-child')").await;
         // Where it stands now is said aloud.
         let moved = "document.querySelector('[data-test=moved]').textContent";
-        assert_eq!(ask(&client, moved).await, "Title: now 3 of 15, Two columns, 7 + 5");
+        assert_eq!(ask(&client, moved).await, "Title: now 3 of 16, Two columns, 7 + 5");
         let start = ask(&client, ORDER).await;
         alt(&client, Key::Down).await;
         until(&client, &format!("{ORDER} !== '{}'", start.as_str().unwrap())).await;
@@ -76,7 +76,7 @@ async fn proofs_are_shown_alone_and_keys_are_listed(pool: MySqlPool) {
         let frames = "document.querySelectorAll('iframe[title^=Proof]').length";
         press(&client, "1").await;
         press(&client, &Key::Down.to_string()).await;
-        until(&client, &title_is("6 · Options")).await;
+        until(&client, &title_is("6 · Siblings")).await;
         assert_eq!(ask(&client, frames).await, 2, "1 would have left the wide one alone");
         // Under one's name it is undone.
         find(&client, "button.who").await.click().await.unwrap();
@@ -159,7 +159,7 @@ async fn lines_and_values_for_phones_are_typed_and_told_apart(pool: MySqlPool) {
     Browser::run(Screen::Wide, |client| async move {
         open(&client, &base, "/templates/2?product=whimbrel").await;
         find(&client, ".order .row[data-piece=p10] .what").await.click().await.unwrap();
-        until(&client, &title_is("10 · Promises")).await;
+        until(&client, &title_is("11 · Promises")).await;
         open_value(&client, "lines:wide").await;
         let lines = find(&client, ".slip .long textarea").await;
         lines.send_keys(&format!("{}{}{}Free advice", Key::Control, Key::End, Key::Control)).await.unwrap();

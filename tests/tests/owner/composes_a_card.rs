@@ -20,7 +20,7 @@ async fn a_buying_card_with_swatches_and_three_values(pool: MySqlPool) {
         let mut hand = Hand::new(client);
         hand.click(".order button", "Begin with a starter").await;
         hand.click("[role=dialog] li button", "Buying").await;
-        until(client, "document.querySelectorAll('.order .row').length === 8").await;
+        until(client, "document.querySelectorAll('.order .row').length === 9").await;
         assert_eq!(order(client).await[0], "Picture");
         proofs_are_drawn(client).await;
         // Swatches, three of them and the rest as "+ n", on both screens; seen in both proofs.

@@ -43,7 +43,7 @@ async fn a_piece_takes_the_looks_of_another_of_its_kind_and_keeps_its_words(pool
         choose(&client, "Promises").await;
         assert_eq!(ask(&client, lines).await, 0, "there is no other");
         find(&client, "[aria-label='Copy this piece']").await.click().await.unwrap();
-        until(&client, "document.querySelector('.slip h2').textContent.includes('11 · Promises')").await;
+        until(&client, "document.querySelector('.slip h2').textContent.includes('12 · Promises')").await;
         pick_value(&client, "align:wide", "centre").await;
         let centred = "[...page.querySelectorAll('.k-promises')].filter(e => view(e).textAlign === 'center').length";
         let centred = |count: u8| format!("(view => {centred} === {count})(e => page.defaultView.getComputedStyle(e.querySelector('li') ?? e))");

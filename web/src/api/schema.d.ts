@@ -4097,6 +4097,10 @@ export interface components {
             /** @enum {string} */
             shape: "pictures";
         } | {
+            count: number;
+            /** @enum {string} */
+            shape: "products";
+        } | {
             /** @enum {string} */
             shape: "film";
         } | {

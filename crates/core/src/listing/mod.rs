@@ -1,8 +1,10 @@
 //! Listings: which of many products stand in one and in which order, and how many each filter would leave.
 
+mod related;
 mod sought;
 mod wanted;
 
+pub use related::{Along, Beside, LEAST_ORDERS, RelatedWish, related};
 pub use sought::Sought;
 pub use wanted::{Filter, Wanted};
 

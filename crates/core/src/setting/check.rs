@@ -2,6 +2,7 @@
 
 use super::{RuleError, SPACE_STEPS, SetValue, Setting, Shape, TYPE_STEPS};
 use crate::colour::is_colour;
+use crate::ids::Handle;
 use crate::limits::is_unseen;
 
 impl Setting {
@@ -48,6 +49,13 @@ impl Setting {
                     return Err(ValueError::TooManyLines { label, given: names.len(), count });
                 }
                 names.iter().try_for_each(|name| check_media(label, name))
+            }
+            (Shape::Products { count }, SetValue::Lines(handles)) => {
+                if handles.len() > count {
+                    return Err(ValueError::TooManyLines { label, given: handles.len(), count });
+                }
+                let sound = handles.iter().all(|one| Handle::try_from(one.as_str()).is_ok());
+                if sound { Ok(()) } else { Err(ValueError::WrongShape { label }) }
             }
             (Shape::Film, SetValue::Text(name)) => {
                 if name.is_empty() {

@@ -117,6 +117,11 @@ pub enum Shape {
         /// The most pictures.
         count: usize,
     },
+    /// At most so many products, by their handles.
+    Products {
+        /// The most products.
+        count: usize,
+    },
     /// A film of the shop, by its name.
     Film,
     /// Empty for none, or a link: a path of the shop, `https:`, `mailto:` or `tel:`.
@@ -278,6 +283,10 @@ impl Setting {
     pub const fn pictures(key: &'static str, label: &'static str, count: usize) -> Self {
         Self::new(key, label, Group::Says, Shape::Pictures { count }, Preset::Lines(&[]), false)
     }
+    /// Products of the shop.
+    pub const fn products(key: &'static str, label: &'static str, count: usize) -> Self {
+        Self::new(key, label, Group::Says, Shape::Products { count }, Preset::Lines(&[]), false)
+    }
     /// A film of the shop.
     pub const fn film(key: &'static str, label: &'static str) -> Self {
         Self::new(key, label, Group::Says, Shape::Film, Preset::Text(""), false)
@@ -436,7 +445,7 @@ pub trait Choice: Copy + 'static {
 macro_rules! choice {
     ($(#[$doc:meta])* $name:ident { $($variant:ident = $text:literal, $label:literal;)+ }) => {
         $(#[$doc])*
-        #[derive(Debug, Clone, Copy, PartialEq, Eq)]
+        #[derive(Debug, Clone, Copy, PartialEq, Eq, Hash)]
         pub enum $name { $(#[doc = concat!("*", $label, "*.")] $variant),+ }
         impl $crate::setting::Choice for $name {
             const NAMES: &'static [(&'static str, &'static str)] = &[$(($text, $label)),+];

@@ -25,6 +25,7 @@ pub fn told(setting: &Setting, value: &SetValue, house: &House) -> String {
         (Shape::Rich { .. }, SetValue::Text(html)) => shortened(&without_tags(html)),
         (Shape::Film, SetValue::Text(name)) => if name.is_empty() { "none" } else { "1 film" }.into(),
         (Shape::Pictures { .. }, SetValue::Lines(names)) => counted(names.len(), "picture"),
+        (Shape::Products { .. }, SetValue::Lines(handles)) => counted(handles.len(), "product"),
         (Shape::Table { .. }, SetValue::Rows(rows)) => match rows.first() {
             Some(head) => format!("{} of {}", counted(rows.len(), "row"), counted(head.len(), "column")),
             None => "empty".into(),

@@ -5,6 +5,7 @@ use compagina_core::page::{Device, Kind, Layout, Op, SetValue, Target, apply};
 use compagina_core::situation::Situation;
 use compagina_press::{Around, Mode, Page, entry_for, opening_selection, render};
 use std::collections::BTreeMap;
+use std::sync::Arc;
 
 /// A page with a kite that can be changed before it is drawn.
 pub struct Bench {
@@ -12,13 +13,14 @@ pub struct Bench {
     pub layout: Layout,
     pub quantity: u32,
     pub choice: Option<&'static str>,
-    pub related: Vec<Product>,
+    pub related: Vec<Arc<Product>>,
 }
 
 impl Bench {
     pub fn new() -> Self {
         let (mut products, mut layouts) = demo();
-        let (layout, related) = (layouts.remove(1), products.split_off(1));
+        let layout = layouts.remove(1);
+        let related = products.split_off(1).into_iter().map(Arc::new).collect();
         Self { product: products.remove(0), layout, quantity: 1, choice: None, related }
     }
     pub fn set(mut self, kind: Kind, setting: &str, value: impl Into<Given>) -> Self {

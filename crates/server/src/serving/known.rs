@@ -44,7 +44,7 @@ fn bytes_of(product: &Product) -> u64 {
 }
 
 /// The products of which something is told where this one stands.
-fn told_with(product: &Product) -> impl Iterator<Item = ProductId> {
+pub fn told_with(product: &Product) -> impl Iterator<Item = ProductId> {
     let siblings = product.siblings.iter().flat_map(|set| &set.members).map(|one| one.product);
     std::iter::once(product.id).chain(siblings)
 }
@@ -52,7 +52,7 @@ fn told_with(product: &Product) -> impl Iterator<Item = ProductId> {
 impl Known {
     /// About what it takes.
     pub fn bytes(&self) -> u64 {
-        bytes_of(&self.product) + self.around.related.iter().map(bytes_of).sum::<u64>()
+        bytes_of(&self.product) + self.around.related.iter().map(|one| bytes_of(one)).sum::<u64>()
     }
 
     pub fn has_any_of(&self, products: &BTreeSet<ProductId>) -> bool {
@@ -244,9 +244,9 @@ async fn around(serving: &Serving, product: ProductId) -> ApiResult<(Around, Vec
     let which = Which::OfTypeOf { product, most: MOST_RELATED + 1 };
     let (first, (before, after)) =
         tokio::try_join!(serving.store.products(which), serving.store.neighbours(product))?;
-    let related = related_among(Some(product), first);
+    let related: Vec<Arc<Product>> = related_among(Some(product), first).into_iter().map(Arc::new).collect();
     let neighbours = before.iter().chain(&after).map(|row| row.id);
-    let beside = related.iter().flat_map(told_with).chain(neighbours).collect();
+    let beside = related.iter().flat_map(|one| told_with(one)).chain(neighbours).collect();
     let shown = |row: NeighbourRow| Neighbour { address: row.address, name: row.name, picture: row.picture };
     let (before, after) = (before.map(shown), after.map(shown));
     Ok((Around { related, before, after, ..Around::default() }, beside))

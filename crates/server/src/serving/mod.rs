@@ -4,6 +4,7 @@
 pub mod edition;
 pub mod known;
 pub mod reading;
+pub mod related;
 pub mod sample;
 
 use crate::aside::Aside;
@@ -14,6 +15,7 @@ use compagina_storage::Store;
 use edition::Editions;
 use known::KnownProducts;
 use quick_cache::sync::Cache;
+use related::FoundLists;
 use std::time::Duration;
 
 const MOST_WORDS: usize = 100;
@@ -27,6 +29,8 @@ pub struct Serving {
     pub editions: Editions,
     /// Products as they were read last.
     pub known: KnownProducts,
+    /// Which products stand beside others.
+    pub found: FoundLists,
     /// Words ready to be said, by language and own words.
     pub words: Cache<String, Words>,
     /// So long pages are made before they are asked for.
@@ -45,6 +49,7 @@ impl Serving {
             assets,
             editions: Editions::default(),
             known: KnownProducts::default(),
+            found: FoundLists::default(),
             words: Cache::new(MOST_WORDS),
             prepare,
             aside: Aside::new()?,

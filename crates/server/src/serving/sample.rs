@@ -14,6 +14,7 @@ use compagina_core::sample::SampleOf;
 use compagina_core::template::{Candidate, Index};
 use compagina_press::Around;
 use compagina_storage::{TemplateRow, TypeRow};
+use std::sync::Arc;
 
 /// Others that a sample has around it: it stands for them too.
 const AROUND: usize = 4;
@@ -43,7 +44,7 @@ pub async fn find(serving: &Serving, handle: &str) -> ApiResult<Option<Product>>
 
 /// What stands around a sample.
 pub fn around(sample: &Product) -> Around {
-    Around { related: vec![sample.clone(); AROUND], ..Around::default() }
+    Around { related: vec![Arc::new(sample.clone()); AROUND], ..Around::default() }
 }
 
 /// A sample with the template that serves its type, live or not.

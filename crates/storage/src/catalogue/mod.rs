@@ -1,6 +1,7 @@
 //! Products with everything that belongs to them.
 
 mod address;
+mod beside;
 mod neighbours;
 mod pictured;
 mod read;

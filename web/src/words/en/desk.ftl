@@ -484,6 +484,10 @@ media-field-shop-has-none-yet = The shop has none yet.
 media-field-put-another-film = Put in another film
 media-field-put-other-pictures = Put in other pictures
 
+## ProductsField
+products-field-none-yet = none yet
+products-field-no-longer-there = { $handle }, no longer there
+
 ## RichField
 rich-field-characters-more-text-holds = That is { $count } characters more; this text holds { $most } in all. Nothing was pasted.
 rich-field-text-characters-too-long = This text is { $count } characters too long; the last change isn't kept yet.

@@ -146,7 +146,7 @@ shelf-shelf = Shelf
 
 ## ProductSiblings
 product-siblings-one = { $count } siblings
-product-siblings-of = Siblings of { $product }: { $name }, { $count }
+product-siblings-of = { $count } siblings of { $product }: { $name }
 
 ## SiblingSwatch
 sibling-swatch-shows = What { $name } shows

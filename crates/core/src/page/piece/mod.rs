@@ -97,8 +97,6 @@ kinds! {
     StockLine = stock_line;
     /// What it is chosen by.
     Options = options;
-    /// Products that belong together.
-    Siblings = siblings;
     /// How many.
     Quantity = quantity;
     /// Puts it in the cart.
@@ -145,6 +143,8 @@ kinds! {
     Space = space;
     /// A line across.
     Rule = rule;
+    /// Products that belong together.
+    Siblings = siblings;
     /// All variants in a list.
     VariantList = variant_list;
     /// What more of it costs.
@@ -276,7 +276,6 @@ impl Kind {
                 | Self::Gallery
                 | Self::Price
                 | Self::Options
-                | Self::Siblings
                 | Self::Quantity
                 | Self::Plans
                 | Self::PersonalText
@@ -288,7 +287,6 @@ impl Kind {
                 | Self::CardPicture
                 | Self::CardPrice
                 | Self::CardChoices
-                | Self::CardSiblings
                 | Self::CardVariants
                 | Self::CardQuantity
                 | Self::CardBuy

@@ -73,7 +73,6 @@ const FILL: &[Kind] = &[
     K::Reviews,
     K::Related,
     K::StickyBar,
-    K::Siblings,
 ];
 
 /// A page laid anew.

@@ -71,7 +71,10 @@ impl Compared {
             let first = state.store.products(which).await?;
             let before = related_among(None, first.clone());
             let after = before.iter().map(|one| change.product(one).into_owned()).collect();
-            let around = |related| Around { related, ..Around::default() };
+            let around = |related: Vec<Product>| Around {
+                related: related.into_iter().map(Arc::new).collect(),
+                ..Around::default()
+            };
             let one = Beside { first, before: around(before), after: around(after) };
             beside.insert(row.kind.handle.clone(), one);
         }
@@ -104,7 +107,7 @@ impl Compared {
         if after {
             related = related.iter().map(|one| self.change.product(one).into_owned()).collect();
         }
-        Cow::Owned(Around { related, ..Around::default() })
+        Cow::Owned(Around { related: related.into_iter().map(Arc::new).collect(), ..Around::default() })
     }
 
     /// Makes a page: with its style sheet or without.
@@ -164,7 +167,8 @@ impl Compared {
         }
         let (before, after) = (self.around(product, false), self.around(product, true));
         let touched = |one| self.change.touches(one);
-        if !(touched(product) || before.related.iter().any(touched)) || !differs(&before, &after)? {
+        if !(touched(product) || before.related.iter().any(|one| touched(one))) || !differs(&before, &after)?
+        {
             return Ok(None);
         }
         if !expected && touched(product) && alone()? { of_itself() } else { Ok(Some(WayTold::near())) }

@@ -4,6 +4,7 @@ use crate::routes::shop::html;
 use crate::serving::edition::page::Served;
 use crate::serving::known::{known, listed_around};
 use crate::serving::reading::{Reading, Side};
+use crate::serving::related::around_page;
 use crate::session::Caller;
 use crate::state::State;
 use crate::visit::{Under, Visit};
@@ -57,6 +58,9 @@ pub async fn page(
         cart: visit.facts(product),
         ..Situation::plain(product.options.len(), served.nav.prices.today())
     };
-    let around = listed.as_ref().unwrap_or(&known.around);
-    Ok(html(StatusCode::OK, served.render(product, around, &situation, Mode::Shop, None)?))
+    let around = match listed {
+        Some(listed) => listed,
+        None => around_page(&state, &known, &served.layout).await?.around,
+    };
+    Ok(html(StatusCode::OK, served.render(product, &around, &situation, Mode::Shop, None)?))
 }

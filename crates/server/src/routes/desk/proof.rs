@@ -3,6 +3,7 @@ use crate::error::{ApiError, ApiResult};
 use crate::serving::edition::cards::DeskCards;
 use crate::serving::edition::{everywhere, live};
 use crate::serving::reading::{Reading, nav};
+use crate::serving::related::around_page;
 use crate::session::Caller;
 use crate::state::State;
 use actix_web::http::header;
@@ -75,6 +76,10 @@ pub async fn with_page<T: Send + 'static>(
 ) -> ApiResult<T> {
     let draft = layout;
     let Seen { known, around, layout, situation, prices } = look(state, draft, wanted).await?;
+    let around = match around {
+        Some(around) => around,
+        None => around_page(state, &known, &layout).await?.around,
+    };
     let everywhere = everywhere(state).await?;
     let reading = Reading::draft(id, wanted.language);
     let mut nav = Nav { prices, ..nav(state, &reading).await? };
@@ -88,7 +93,7 @@ pub async fn with_page<T: Send + 'static>(
             nav: &nav,
             product: &known.product,
             layout: &layout,
-            around: around.as_ref().unwrap_or(&known.around),
+            around: &around,
             media: &everywhere.media,
             situation: &situation,
             mode: Mode::Proof,

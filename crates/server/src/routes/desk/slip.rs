@@ -119,6 +119,10 @@ pub enum ShapeView {
     Pictures {
         count: usize,
     },
+    /// Products, by their handles.
+    Products {
+        count: usize,
+    },
     Film,
     Link,
     Colour,
@@ -269,6 +273,7 @@ pub(in crate::routes) fn shape(shape: Shape, house: &House) -> ShapeView {
         },
         Shape::Table { columns, rows, most } => ShapeView::Table { columns, rows, most },
         Shape::Pictures { count } => ShapeView::Pictures { count },
+        Shape::Products { count } => ShapeView::Products { count },
         Shape::Film => ShapeView::Film,
         Shape::Link => ShapeView::Link,
         Shape::Colour => ShapeView::Colour,

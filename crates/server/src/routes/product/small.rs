@@ -29,7 +29,9 @@ pub async fn draw(
     let known = known(&state, &asked.address).await?;
     let (everywhere, live) = (edition.everywhere(&state).await?, edition.live(&state).await?);
     let laid = lay(&state, everywhere, live, &known.product, &asked)?;
-    let ready = Arc::new(Ready::new(laid.draw(&known, Mode::Small)?, laid.made_of(&known), 0));
+    let around = laid.around(&state, &known).await?;
+    let page = laid.draw(&known, &around, Mode::Small)?;
+    let ready = Arc::new(Ready::new(page, laid.made_of(&known, around), 0));
     state.editions.keep_small(&edition, asked, ready.clone());
     Ok(send(&ready, &request))
 }

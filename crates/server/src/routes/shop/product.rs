@@ -55,11 +55,12 @@ async fn answer(
     if laid.asks_for_cart {
         laid.situation.cart = cart_facts(state, request).await?;
     }
-    let page = laid.draw(known, Mode::Shop)?;
-    let Some(made_of) = laid.keeps(known).filter(|_| known.product.is_public()) else {
+    let around = laid.around(state, known).await?;
+    let page = laid.draw(known, &around, Mode::Shop)?;
+    if !laid.is_common() || !known.product.is_public() {
         return Ok(html(StatusCode::OK, page));
-    };
-    let ready = Arc::new(Ready::new(page, made_of, 0));
+    }
+    let ready = Arc::new(Ready::new(page, laid.made_of(known, around), 0));
     state.editions.keep(edition, asked, ready.clone());
     Ok(send(&ready, request))
 }

@@ -4,7 +4,7 @@
 //! there at once.
 
 use super::Edition;
-use super::page::lay;
+use super::page::{Laid, lay};
 use super::pages::{Pages, Ready};
 use crate::error::ApiResult;
 use crate::serving::Serving;
@@ -46,6 +46,7 @@ async fn follow_notes(serving: &Arc<Serving>) {
             tracing::warn!("changes can't be read: {error}");
             // Not knowing what changed, nothing is kept.
             serving.known.forget_all();
+            serving.found.forget_all();
             serving.editions.exchange(Edition::default(), &BTreeSet::new());
             return;
         }
@@ -61,8 +62,14 @@ async fn follow_notes(serving: &Arc<Serving>) {
 async fn follow(serving: &Arc<Serving>, changes: &[Changed]) {
     let changed = ChangedProducts::of(changes);
     match changed.all {
-        true => serving.known.forget_all(),
-        false => serving.known.forget(&changed.named),
+        true => {
+            serving.known.forget_all();
+            serving.found.forget_all();
+        }
+        false => {
+            serving.known.forget(&changed.named);
+            serving.found.forget(&changed.named);
+        }
     }
     let now = serving.editions.current();
     let products_only = changes.iter().all(|changed| matches!(changed, Changed::Product(_)));
@@ -132,11 +139,12 @@ async fn prepare(
         };
         // A product may be gone, stand elsewhere or be without a page.
         let Ok(Found::Here(known)) = read else { continue };
-        let (of, everywhere, live) = (serving.clone(), everywhere.clone(), live.clone());
+        let laid = lay(serving, everywhere, live, &known.product, &asked);
+        let Some(laid) = laid.ok().filter(Laid::is_common) else { continue };
+        let Ok(around) = laid.around(serving, &known).await else { continue };
         let made = serving.aside.run(move || {
-            let laid = lay(&of, &everywhere, &live, &known.product, &asked).ok()?;
-            let made_of = laid.keeps(&known)?;
-            Some((asked, Arc::new(Ready::new(laid.draw(&known, Mode::Shop).ok()?, made_of, sent / 2))))
+            let page = laid.draw(&known, &around, Mode::Shop).ok()?;
+            Some((asked, Arc::new(Ready::new(page, laid.made_of(&known, around), sent / 2))))
         });
         if let Some((asked, page)) = made.await.flatten() {
             next.pages.keep(asked, page);

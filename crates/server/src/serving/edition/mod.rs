@@ -181,7 +181,8 @@ mod tests {
     }
 
     fn keep(editions: &Editions, made_in: &Edition, handle: &str, product: u64) {
-        let made_of = MadeOf { known: Some(Known::bare(ProductId(product))), until: None };
+        let known = Some(Known::bare(ProductId(product)));
+        let made_of = MadeOf { known, beside: vec![], open: false, until: None };
         editions.keep(made_in, asked(handle), Arc::new(Ready::new(handle.to_owned(), made_of, 0)));
     }
 

@@ -7,6 +7,7 @@ use crate::error::ApiResult;
 use crate::serving::Serving;
 use crate::serving::known::{Known, known_or_sample};
 use crate::serving::reading::{Reading, Side, live_nav};
+use crate::serving::related::{AroundPage, around_page};
 use actix_web::web::Query;
 use compagina_core::catalog::Product;
 use compagina_core::choice::{Selection, UnknownChoice, opened};
@@ -61,7 +62,8 @@ impl Served {
         notice: Option<&Notice>,
     ) -> ApiResult<String> {
         let known = known_or_sample(serving, product.handle.as_str()).await?;
-        self.render(product, &known.around, situation, mode, notice)
+        let around = around_page(serving, &known, &self.layout).await?.around;
+        self.render(product, &around, situation, mode, notice)
     }
 
     /// The same with what stands around it.
@@ -124,18 +126,25 @@ pub fn cards_hold_until(live: &Live, prices: &Prices) -> Option<Moment> {
 }
 
 impl Laid {
-    pub fn draw(&self, known: &Known, mode: Mode) -> ApiResult<String> {
+    /// What stands around the product on it.
+    pub async fn around(&self, serving: &Serving, known: &Known) -> ApiResult<AroundPage> {
+        around_page(serving, known, &self.served.layout).await
+    }
+
+    pub fn draw(&self, known: &Known, page: &AroundPage, mode: Mode) -> ApiResult<String> {
         let notice = self.notice.as_ref();
-        self.served.render(&known.product, &known.around, &self.situation, mode, notice)
+        self.served.render(&known.product, &page.around, &self.situation, mode, notice)
     }
 
-    pub fn made_of(&self, known: &Arc<Known>) -> MadeOf {
-        MadeOf { known: Some(known.clone()), until: self.until }
+    pub fn made_of(&self, known: &Arc<Known>, page: AroundPage) -> MadeOf {
+        let AroundPage { made_of: beside, open, until, .. } = page;
+        let until = self.until.into_iter().chain(until).min();
+        MadeOf { known: Some(known.clone()), beside, open, until }
     }
 
-    /// What it is made of, where it is the same for all who ask so.
-    pub fn keeps(&self, known: &Arc<Known>) -> Option<MadeOf> {
-        (self.common && !self.asks_for_cart).then(|| self.made_of(known))
+    /// Whether it is the same for all who ask so.
+    pub fn is_common(&self) -> bool {
+        self.common && !self.asks_for_cart
     }
 }
 

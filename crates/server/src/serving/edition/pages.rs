@@ -56,6 +56,10 @@ pub struct MadeOf {
     /// Of a product's page its product, kept with it, so that it can be made anew without a query, however many other
     /// products are looked at.
     pub known: Option<Arc<Known>>,
+    /// The products that it shows besides those that stand around its own anyway.
+    pub beside: Vec<ProductId>,
+    /// Whether any other product may come to stand on it once something of that one changes.
+    pub open: bool,
     /// The moment from which it may be another.
     pub until: Option<Moment>,
 }
@@ -115,7 +119,9 @@ impl Pages {
     pub(super) fn drop_made_of(&self, changed: &BTreeSet<ProductId>) {
         if !changed.is_empty() {
             self.0.retain(|_, page| {
-                page.made_of.known.as_ref().is_some_and(|known| !known.has_any_of(changed))
+                let MadeOf { known, beside, open, .. } = &page.made_of;
+                let shows = beside.iter().any(|one| changed.contains(one));
+                !open && !shows && known.as_ref().is_some_and(|known| !known.has_any_of(changed))
             });
         }
     }
@@ -137,7 +143,7 @@ mod tests {
 
     fn keep(pages: &Pages, address: &str, until: Option<Moment>) -> Asked {
         let asked = Asked { language: Language::default(), address: address.into(), query: String::new() };
-        let made_of = MadeOf { known: Some(Known::bare(ProductId(1))), until };
+        let made_of = MadeOf { known: Some(Known::bare(ProductId(1))), beside: vec![], open: false, until };
         pages.keep(asked.clone(), Arc::new(Ready::new(String::new(), made_of, 0)));
         asked
     }

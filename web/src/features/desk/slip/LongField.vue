@@ -8,6 +8,7 @@ const RichField = defineAsyncComponent(() => import("./fields/RichField.vue"));
 const RowsField = defineAsyncComponent(() => import("./fields/RowsField.vue"));
 const TableField = defineAsyncComponent(() => import("./fields/TableField.vue"));
 const MediaField = defineAsyncComponent(() => import("./fields/MediaField.vue"));
+const ProductsField = defineAsyncComponent(() => import("./fields/ProductsField.vue"));
 const RuleField = defineAsyncComponent(() => import("./fields/RuleField.vue"));
 
 /** What needs more room than a cell has: it opens below its line. */
@@ -62,6 +63,13 @@ const set = (value: Value): void => emit("set", value);
     :count="1"
     :film="true"
     @update:model-value="(names) => set(names[0] ?? '')"
+  />
+  <ProductsField
+    v-else-if="shape.shape === 'products'"
+    :model-value="strings"
+    :count="shape.count"
+    :label="field.label"
+    @update:model-value="set"
   />
   <RuleField
     v-else-if="shape.shape === 'rule'"

@@ -32,7 +32,7 @@ const sheet = useSheet(view, devices, words);
 const { rows } = sheet;
 const SCREEN = { wide: "wide", tablet: "tablet", phone: "phone" } as const;
 const WRITTEN = ["text", "rich", "lines"];
-const LONG = ["lines", "rich", "rows", "table", "pictures", "film"];
+const LONG = ["lines", "rich", "rows", "table", "pictures", "products", "film"];
 
 const grid = ref<HTMLElement | null>(null);
 const walking = useWalk(rows, devices, (row, open) => fold(row, open), grid);

@@ -149,7 +149,7 @@ async fn kept_or(
         if !common {
             return Ok(html(StatusCode::OK, drawn.html));
         }
-        let made_of = MadeOf { known: None, until: drawn.until };
+        let made_of = MadeOf { known: None, beside: vec![], open: false, until: drawn.until };
         let ready = Arc::new(Ready::new(drawn.html, made_of, 0));
         edition.keep_listing(asked, ready.clone());
         Ok(send(&ready, request))
