@@ -50,13 +50,7 @@ impl Setting {
                 }
                 names.iter().try_for_each(|name| check_media(label, name))
             }
-            (Shape::Products { count }, SetValue::Lines(handles)) => {
-                if handles.len() > count {
-                    return Err(ValueError::TooManyLines { label, given: handles.len(), count });
-                }
-                let sound = handles.iter().all(|one| Handle::try_from(one.as_str()).is_ok());
-                if sound { Ok(()) } else { Err(ValueError::WrongShape { label }) }
-            }
+            (Shape::Products { count }, SetValue::Lines(handles)) => check_products(label, handles, count),
             (Shape::Film, SetValue::Text(name)) => {
                 if name.is_empty() {
                     Ok(())
@@ -117,6 +111,14 @@ fn check_table(
         return Err(ValueError::WrongShape { label });
     }
     rows.iter().flatten().try_for_each(|text| check_line(label, text, most))
+}
+
+fn check_products(label: &'static str, handles: &[String], count: usize) -> Result<(), ValueError> {
+    if handles.len() > count {
+        return Err(ValueError::TooManyLines { label, given: handles.len(), count });
+    }
+    let sound = handles.iter().all(|one| Handle::try_from(one.as_str()).is_ok());
+    if sound { Ok(()) } else { Err(ValueError::WrongShape { label }) }
 }
 
 fn check_media(label: &'static str, name: &str) -> Result<(), ValueError> {

@@ -44,7 +44,8 @@ pub async fn find(serving: &Serving, handle: &str) -> ApiResult<Option<Product>>
 
 /// What stands around a sample.
 pub fn around(sample: &Product) -> Around {
-    Around { related: vec![Arc::new(sample.clone()); AROUND], ..Around::default() }
+    let one = Arc::new(sample.clone());
+    Around { related: vec![one; AROUND], ..Around::default() }
 }
 
 /// A sample with the template that serves its type, live or not.

@@ -8,7 +8,7 @@ use super::options::{
 use super::shared::piece_settings;
 use super::{About, Role};
 use crate::catalog::Product;
-use crate::page::Setting;
+use crate::page::{Group, Setting};
 use crate::setting::choice;
 
 choice! {
@@ -20,7 +20,7 @@ choice! {
 pub const SHOWN_AS: Setting =
     Setting::choice::<SiblingsAs>("shown_as", "Siblings as", "swatches").everywhere();
 /// Names of sets; all in which the product stands where there are none.
-pub const SETS: Setting = Setting::lines("sets", "Only these sets", 6, 60, &[]);
+pub const SETS: Setting = Setting::lines("sets", "Only these sets", 6, 60, &[]).among(Group::Looks);
 
 /// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = piece_settings![
