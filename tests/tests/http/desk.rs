@@ -150,7 +150,7 @@ async fn the_desk_leafs_through_what_the_template_serves(pool: MySqlPool) {
     assert_eq!((&rest["skip"], handles(&rest)), (&json!(10), products[10..].to_vec()));
     assert_eq!(owner.get("/api/templates/99/products").await.status(), 404);
     assert_eq!((&desk["serves"], &desk["serves_types"]), (&json!(12), &json!(2)));
-    assert_eq!(desk["kinds"].as_array().unwrap().len(), 36);
+    assert_eq!(desk["kinds"].as_array().unwrap().len(), 37);
     assert_eq!(desk["draft"]["hints"]["p11"], "tabs → folding rows");
     assert_eq!((&desk["draft"]["can_undo"], &desk["draft"]["can_redo"]), (&json!(false), &json!(false)));
 }

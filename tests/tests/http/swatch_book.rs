@@ -77,7 +77,7 @@ async fn what_a_value_shows_comes_from_the_first_that_is_there(pool: MySqlPool) 
     );
     page_with(&owner, "/shop/products/whimbrel", "background:#BB1111").await;
     let other = owner.page("/shop/products/whimbrel-mini".into()).await;
-    let choices = other.split("<fieldset").nth(1).and_then(|rest| rest.split("</fieldset>").next()).unwrap();
+    let choices = other.split("<fieldset").nth(2).and_then(|rest| rest.split("</fieldset>").next()).unwrap();
     assert!(choices.contains("#AA0000") && !choices.contains("#BB1111"));
     let back = json!({ "product": "whimbrel", "value": ember, "swatch": null });
     assert_eq!(json_of(owner.put(&format!("{COLOUR}/own"), &back).await).await["own"], json!([]));
