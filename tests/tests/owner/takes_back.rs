@@ -100,7 +100,8 @@ async fn a_value_goes_and_comes_back_and_an_option_that_is_needed_stays(pool: My
         click(&client, ".dialog-sheet button", "Remove").await;
         let fan = "document.querySelector('ul.fan').innerText";
         until(&client, &format!("!{fan}.includes('Ember')")).await;
-        until(&client, "!document.querySelector('[aria-label=Undo]').disabled").await;
+        // Keys belong to the dialog until it has closed.
+        until(&client, "!document.querySelector('[aria-label=Undo]').disabled && !document.querySelector('.dialog-sheet')").await;
         undo(&client).await;
         until(&client, &format!("{fan}.startsWith('Ember')")).await;
 

@@ -37,7 +37,7 @@ async fn options_are_one_tab_stop_each_and_arrows_choose_within(pool: MySqlPool)
         ask(&client, "document.querySelector('[name=colour]:checked').focus()").await;
         key(&client, Key::Right).await;
         until(&client, &format!("{FOCUS} === 'colour=dusk'")).await;
-        until(&client, "document.querySelector('fieldset strong').innerText === 'Dusk'").await;
+        until(&client, "document.querySelector('fieldset:has(input) strong').innerText === 'Dusk'").await;
         until(&client, "location.search.includes('colour=dusk')").await;
         key(&client, Key::Tab).await;
         until(&client, &format!("{FOCUS} === 'sail=1-6-m'")).await;
