@@ -280,7 +280,8 @@ async fn pages(db: &mut MySqlConnection, ids: &str) -> Result<BTreeMap<u64, Page
     let rows = sqlx::query!(
         r#"SELECT STRAIGHT_JOIN p.id, p.handle, p.address, p.name, p.state,
              EXISTS (SELECT 1 FROM variant v WHERE v.product_id = p.id AND (v.stock IS NULL OR v.stock > 0)) AS "in_stock!: bool",
-             (SELECT i.sizes FROM picture i WHERE i.product_id = p.id ORDER BY i.position, i.id LIMIT 1) AS "sizes: Json<Vec<PictureSize>>"
+             (SELECT i.sizes FROM picture i WHERE i.product_id = p.id AND JSON_LENGTH(i.sizes) > 0
+              ORDER BY i.film IS NOT NULL, i.position, i.id LIMIT 1) AS "sizes: Json<Vec<PictureSize>>"
            FROM JSON_TABLE(?, '$[*]' COLUMNS (id BIGINT UNSIGNED PATH '$')) w JOIN product p ON p.id = w.id"#,
         ids
     )

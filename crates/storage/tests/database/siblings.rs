@@ -46,7 +46,7 @@ fn told(product: &Product) -> Vec<String> {
 
 #[sqlx::test(migrations = false)]
 async fn a_sibling_shows_what_was_chosen_or_what_its_label_leads_to(pool: MySqlPool) {
-    let (store, [a, b, c]) = three(pool).await;
+    let (store, [a, b, c]) = three(pool.clone()).await;
     let nobody = store.by(By::default());
     nobody.set_palette(&Palette::read("Ember #D7512B\nSlate #5B6670").unwrap()).await.unwrap();
     let mut wanted = set("  Kind ", &[(a, "ember"), (c, " Slate  grey "), (b, "Slate")]);
@@ -62,9 +62,20 @@ async fn a_sibling_shows_what_was_chosen_or_what_its_label_leads_to(pool: MySqlP
     assert_eq!(of(2), (colour("#5B6670"), SwatchSource::Palette), "no value has this name");
     assert_eq!((members[0].standing, members[1].name.as_str()), (Standing::OnSale, "godwit"));
     assert_eq!(members[0].values[&handle("colour")].len(), 2);
-    let shown = store.siblings_shown(&[(a, "Slate".into()), (b, "Nothing".into())]).await.unwrap();
-    let shown: Vec<_> = shown.into_iter().map(|one| (one.swatch, one.from)).collect();
-    assert_eq!(shown, [(colour("#5B6670"), SwatchSource::Palette), (Swatch::Text, SwatchSource::Text)]);
+    let shown = async || {
+        let shown = store.siblings_shown(&[(a, "Slate".into()), (b, "Nothing".into())]).await.unwrap();
+        shown.into_iter().map(|one| (one.swatch, one.from)).collect::<Vec<_>>()
+    };
+    let slate = (colour("#5B6670"), SwatchSource::Palette);
+    assert_eq!(shown().await, [slate.clone(), (Swatch::Text, SwatchSource::Text)]);
+    // A picture, and not what a film begins with.
+    let film = r#"{"hash":"f","width":9,"height":9}"#;
+    for (position, hash, film) in [(0, "a", Some(film)), (1, "b", None)] {
+        let sizes = format!(r#"[{{"width":9,"height":9,"hash":"{}","bytes":9}}]"#, hash.repeat(64));
+        let put = "INSERT INTO picture (product_id, position, alt, sizes, value_ids, film) VALUES (?, ?, '', ?, '[]', ?)";
+        sqlx::query(put).bind(b.0).bind(position).bind(sizes).bind(film).execute(&pool).await.unwrap();
+    }
+    assert_eq!(shown().await, [slate, (Swatch::of_picture(&"b".repeat(64)), SwatchSource::Variant)]);
     let name = store.option_of_values(&["Ember", "chalk"]).await.unwrap();
     assert_eq!(name.as_deref(), Some("Colour"));
     assert_eq!(store.option_of_values(&["Ember", "Slate"]).await.unwrap(), None);
