@@ -7,19 +7,21 @@ defineEmits<{ join: []; none: [] }>();
 </script>
 
 <template>
-  <section class="chosen-bar" :aria-label="say('chosen-bar-chosen-products')">
+  <div class="chosen-bar" role="region" :aria-label="say('chosen-bar-chosen-products')">
     <b aria-live="polite">{{ say("chosen-bar-chosen", { count }) }}</b>
     <v-btn variant="flat" color="primary" @click="$emit('join')">{{ say("chosen-bar-make-siblings") }}</v-btn>
     <v-btn variant="text" @click="$emit('none')">{{ say("chosen-bar-let-go") }}</v-btn>
-  </section>
+  </div>
 </template>
 
 <style scoped>
 .chosen-bar {
   position: sticky;
-  bottom: 14px;
+  /* Above the line at the foot of all views. */
+  bottom: 46px;
   z-index: 2;
   display: flex;
+  flex-wrap: wrap;
   gap: 8px 14px;
   align-items: center;
   justify-self: center;
