@@ -86,7 +86,7 @@ pub fn related(product: &Product, all: &[Beside], along: &[Along], wish: &Relate
     others.into_iter().map(|one| one.id).take(wish.most).collect()
 }
 
-/// Those bought along more often than by chance, the most telling first: by lift, the share of orders with it among those
+/// Those bought along, also where chance alone would have it so, the most telling first: by lift, the share of orders with it among those
 /// with the product over its share among all (Brin, Motwani, Ullman, Tsur 1997). As the product and all orders are the
 /// same for each, that is the order of `both / orders`.
 fn bought_together(along: &[Along]) -> Vec<ProductId> {
@@ -169,7 +169,7 @@ mod tests {
     }
 
     #[test]
-    fn bought_together_is_what_more_buy_along_than_chance_would_have_it() {
+    fn those_bought_together_are_ordered_by_lift_and_need_five_orders() {
         let along = |id, both, orders| Along { id: ProductId(id), both, orders };
         // Half of those who buy 2 buy it along, a third of those who buy 4; 5 was too seldom, 3 is a sibling.
         let orders = [along(4, 20, 60), along(2, 6, 12), along(5, 4, 4), along(3, 9, 9), along(9, 9, 9)];

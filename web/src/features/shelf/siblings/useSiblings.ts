@@ -62,7 +62,9 @@ export function useSiblings(products: string[], set: SiblingsView | null) {
     // One alone would be joined by others whose names begin alike.
     const all = asked.length > 1 ? await proposed(asked) : await proposed([{ handle, label: "" }]);
     const one = all?.members.find((other) => other.product === handle);
-    if (one) members.value.push({ ...memberOf(one), label: one.label || one.name });
+    // It may have been added twice before the first answer came.
+    const there = members.value.some((other) => other.product === handle);
+    if (one && !there) members.value.push({ ...memberOf(one), label: one.label || one.name });
   }
   function remove(at: number): void {
     members.value.splice(at, 1);
