@@ -2757,7 +2757,7 @@ export interface components {
          * @description What a piece is.
          * @enum {string}
          */
-        Kind: "breadcrumb" | "title" | "gallery" | "price" | "summary" | "stock_line" | "options" | "siblings" | "quantity" | "buy_button" | "promises" | "details" | "related" | "sticky_bar" | "text" | "picture" | "film" | "picture_row" | "quotes" | "questions" | "comparison" | "reviews" | "value_points" | "facts" | "sku_line" | "rating_line" | "size_chart" | "share_links" | "neighbours" | "space" | "rule" | "variant_list" | "price_ladder" | "plans" | "personal_text" | "pay_shortcuts" | "wish_button" | "card_picture" | "card_marks" | "card_name" | "card_rating" | "card_price" | "card_choices" | "card_siblings" | "card_variants" | "card_quantity" | "card_buy" | "card_wish" | "card_quick_look" | "card_fact" | "card_text";
+        Kind: "breadcrumb" | "title" | "gallery" | "price" | "summary" | "stock_line" | "options" | "quantity" | "buy_button" | "promises" | "details" | "related" | "sticky_bar" | "text" | "picture" | "film" | "picture_row" | "quotes" | "questions" | "comparison" | "reviews" | "value_points" | "facts" | "sku_line" | "rating_line" | "size_chart" | "share_links" | "neighbours" | "space" | "rule" | "siblings" | "variant_list" | "price_ladder" | "plans" | "personal_text" | "pay_shortcuts" | "wish_button" | "card_picture" | "card_marks" | "card_name" | "card_rating" | "card_price" | "card_choices" | "card_siblings" | "card_variants" | "card_quantity" | "card_buy" | "card_wish" | "card_quick_look" | "card_fact" | "card_text";
         /** @description A kind of piece that can be added. */
         KindView: {
             kind: components["schemas"]["Kind"];
