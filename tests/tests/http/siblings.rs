@@ -1,6 +1,7 @@
 //! Products that belong together: proposed, joined, led to from one another, on one card.
 
-use compagina_tests::{Owner, Site, json_of, refusal};
+use compagina_tests::{OTHER_EMAIL, OTHER_PASSWORD, Owner, Site, json_of, refusal};
+use reqwest::{Method, StatusCode};
 use serde_json::{Value, json};
 use sqlx::MySqlPool;
 
@@ -116,4 +117,35 @@ async fn siblings_are_proposed_from_names_and_refused_with_the_reason(pool: MySq
     assert!(refusal(make("kind", two).await).await.contains("stands in another set with the name “Kind”"));
     let shelf = json_of(owner.get("/api/shelf/products?find=plover").await).await;
     assert_eq!(shelf["products"][0]["siblings"][0]["count"], 2);
+}
+
+#[sqlx::test(migrations = false)]
+async fn of_two_owners_who_change_a_set_the_second_is_told(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let (isla, tomas) = (site.owner().await, site.owner_named(OTHER_EMAIL, OTHER_PASSWORD).await);
+    let seen = json_of(isla.get("/api/products/whimbrel/siblings").await).await;
+    let path = format!("/api/siblings/{}", seen["sets"][0]["id"]);
+    let with = |name: &str, labels: [&str; 2]| {
+        let [one, two] = labels;
+        let members = json!([{ "product": "whimbrel", "label": one }, { "product": "dunlin", "label": two }]);
+        json!({ "name": name, "members": members })
+    };
+    let late = async |method: Method, body: &Value, seen: &Value| {
+        let request = isla.request(method, &path).header("x-seen", seen.as_str().unwrap());
+        request.json(body).send().await.unwrap()
+    };
+    let theirs = with("Model", ["The Whimbrel", "The Dunlin"]);
+    assert!(tomas.put(&path, &theirs).await.status().is_success());
+    // Neither changed nor parted over the other's head.
+    for (method, body) in [(Method::PUT, with("Kite", ["Large", "Small"])), (Method::DELETE, json!({}))] {
+        let told = late(method, &body, &seen["seen"]).await;
+        assert_eq!(told.status(), StatusCode::CONFLICT);
+        let told: Value = told.json().await.unwrap();
+        assert_eq!(told["code"], "overtaken");
+        assert!(told["message"].as_str().unwrap().starts_with("Tomas"), "{told}");
+    }
+    let now = json_of(isla.get("/api/products/whimbrel/siblings").await).await;
+    assert_eq!(now["sets"][0]["members"][1]["label"], "The Dunlin");
+    let mine = late(Method::PUT, &with("Model", ["Large", "Small"]), &now["seen"]).await;
+    assert_eq!(json_of(mine).await["sets"][0]["members"][1]["label"], "Small");
 }

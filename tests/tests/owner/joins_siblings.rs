@@ -1,6 +1,6 @@
 //! Products that belong together, joined on the shelf.
 
-use compagina_tests::{Browser, Owner, Screen, Site, ask, find, json_of, until};
+use compagina_tests::{Browser, OTHER_EMAIL, OTHER_PASSWORD, Owner, Screen, Site, ask, find, json_of, until};
 use fantoccini::Client;
 use fantoccini::actions::{
     InputSource, KeyAction, KeyActions, MOUSE_BUTTON_LEFT, MouseActions, PointerAction,
@@ -122,6 +122,49 @@ async fn a_set_is_put_in_order_named_coloured_and_taken_back(pool: MySqlPool) {
             (&sets["sets"][0]["one_card"], &sets["sets"][0]["members"][0]["label"]),
             (&json!(false), &json!("Whimbrel"))
         );
+    })
+    .await;
+}
+
+#[sqlx::test(migrations = false)]
+async fn who_comes_second_to_a_set_is_told_and_chooses(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let tomas = site.owner_named(OTHER_EMAIL, OTHER_PASSWORD).await;
+    Browser::run(Screen::Wide, |client| async move {
+        let client = &client;
+        Browser::sign_in(client, &site.base).await;
+        client.goto(&site.at("/")).await.unwrap();
+        until(client, "document.querySelector('.shelf .rooms button')").await;
+        let theirs = async |label: &str| {
+            let sets = json_of(tomas.get("/api/products/whimbrel/siblings").await).await;
+            let members = json!([{ "product": "whimbrel", "label": label }, { "product": "dunlin", "label": "Dunlin" }]);
+            let body = json!({ "name": "Kite", "members": members });
+            json_of(tomas.put(&format!("/api/siblings/{}", sets["sets"][0]["id"]), &body).await).await
+        };
+        let label = ".dialog-sheet ol li:nth-of-type(1) input";
+        let mine = async || {
+            let field = find(client, label).await;
+            field.clear().await.unwrap();
+            field.send_keys("Big one").await.unwrap();
+            find(client, ".dialog-sheet [type=submit]").await.click().await.unwrap();
+            until(client, "document.querySelector('.dialog-sheet .note')?.innerText.includes('Tomas')").await;
+        };
+        find(client, ".shelf .rooms button").await.click().await.unwrap();
+        until(client, "document.querySelectorAll('.dialog-sheet ol li').length === 6").await;
+        theirs("The large one").await;
+        mine().await;
+        // What was typed is still there; theirs comes in its place when it is left.
+        let shown = format!("document.querySelector('{label}').value");
+        assert_eq!(ask(client, &shown).await, json!("Big one"));
+        find(client, ".dialog-sheet .note button:nth-of-type(2)").await.click().await.unwrap();
+        until(client, &format!("{shown} === 'The large one' && document.querySelectorAll('.dialog-sheet ol li').length === 2")).await;
+        // The next time one's own is put in place of theirs.
+        theirs("The largest").await;
+        mine().await;
+        find(client, ".dialog-sheet .note button:nth-of-type(1)").await.click().await.unwrap();
+        until(client, "!document.querySelector('.dialog-sheet')").await;
+        let sets = json_of(tomas.get("/api/products/whimbrel/siblings").await).await;
+        assert_eq!(sets["sets"][0]["members"][0]["label"], "Big one");
     })
     .await;
 }

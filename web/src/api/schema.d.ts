@@ -4228,6 +4228,8 @@ export interface components {
         SiblingsId: number;
         /** @description The sets in which a product stands. */
         SiblingsOf: {
+            /** @description How they were seen: sent along with what is changed next, in the header `x-seen`. */
+            seen: string;
             sets: components["schemas"]["SiblingsView"][];
         };
         /** @description How products would stand together. */
@@ -8731,6 +8733,14 @@ export interface operations {
                 };
             };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };

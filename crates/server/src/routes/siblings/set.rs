@@ -42,7 +42,7 @@ pub async fn change(
 }
 
 /// Lets siblings be single products again.
-#[utoipa::path(operation_id = "part_siblings", params(("id" = u64, Path)), responses((status = 204), (status = 404, body = ApiError)))]
+#[utoipa::path(operation_id = "part_siblings", params(("id" = u64, Path)), responses((status = 204), (status = 404, body = ApiError), (status = 409, body = ApiError)))]
 #[delete("/siblings/{id}")]
 pub async fn part(state: Data<State>, caller: Caller, id: Path<u64>) -> ApiResult<HttpResponse> {
     state.store.by(caller.by()).part_siblings(SiblingsId(*id)).await?;

@@ -11,12 +11,15 @@ use utoipa::ToSchema;
 /// The sets in which a product stands.
 #[derive(Serialize, ToSchema)]
 pub struct SiblingsOf {
+    /// How they were seen: sent along with what is changed next, in the header `x-seen`.
+    seen: String,
     sets: Vec<SiblingsView>,
 }
 
 pub(super) async fn view(state: &State, handle: &str) -> ApiResult<Json<SiblingsOf>> {
-    let product = find(state, handle).await?;
-    Ok(Json(SiblingsOf { sets: product.siblings.into_iter().map(SiblingsView::from).collect() }))
+    let seen = state.store.seen_product(handle).await?.ok_or_else(|| ApiError::no_such("product"))?;
+    let sets = find(state, handle).await?.siblings.into_iter().map(SiblingsView::from);
+    Ok(Json(SiblingsOf { seen: seen.to_string(), sets: sets.collect() }))
 }
 
 /// The sets in which a product stands with others.

@@ -5,19 +5,20 @@ import ProblemNote from "../../../ui/notes/ProblemNote.vue";
 import { say } from "../../../words";
 import type { ShelfProduct } from "../useShelf";
 import SiblingsDialog from "./SiblingsDialog.vue";
-import type { SiblingsView } from "./useSiblings";
+import type { SeenSet } from "./useSiblings";
 
 /** The sets in which a product stands, each with the way to change it. */
 const props = defineProps<{ product: ShelfProduct }>();
 const emit = defineEmits<{ changed: [] }>();
-const open = shallowRef<SiblingsView | null>(null);
+const open = shallowRef<SeenSet | null>(null);
 const problem = ref<ApiError | null>(null);
 async function show(id: number): Promise<void> {
   const params = { path: { handle: props.product.handle } };
   const { data, error } = await ask(api.GET("/api/products/{handle}/siblings", { params }));
   problem.value = error ?? null;
   if (!data) return;
-  open.value = data.sets.find((set) => set.id === id) ?? null;
+  const set = data.sets.find((one) => one.id === id);
+  open.value = set ? { product: props.product.handle, seen: data.seen, set } : null;
   // Somebody has parted them meanwhile.
   if (!open.value) emit("changed");
 }
@@ -36,7 +37,7 @@ async function show(id: number): Promise<void> {
     {{ say("product-siblings-one", { count: set.count }) }}
   </button>
   <ProblemNote :problem="problem" />
-  <SiblingsDialog v-if="open" :set="open" @close="open = null" @changed="emit('changed')" />
+  <SiblingsDialog v-if="open" :of="open" @close="open = null" @changed="emit('changed')" />
 </template>
 
 <style scoped>

@@ -13,36 +13,31 @@ import { anyProduct } from "../../../ui/products/anyProduct";
 import RowTools from "../../../ui/RowTools.vue";
 import { say } from "../../../words";
 import SiblingSwatch from "./SiblingSwatch.vue";
-import { type SiblingsView, useSiblings } from "./useSiblings";
+import { type SeenSet, useSiblings } from "./useSiblings";
 
 /** Products that belong together: what they are called among one another, and what they show. */
-const props = defineProps<{ products?: string[]; set?: SiblingsView }>();
+const props = defineProps<{ products?: string[]; of?: SeenSet }>();
 const emit = defineEmits<{ close: []; changed: [] }>();
-const control = useSiblings(props.products ?? [], props.set ?? null);
-const { name, oneCard, members, problem, loading, ready } = control;
-const adding = ref(false);
-function finish(done: boolean): void {
-  if (!done) return;
+const control = useSiblings(props.products ?? [], props.of ?? null, () => {
   emit("changed");
   emit("close");
-}
-async function part(): Promise<void> {
-  if (props.set) finish(await control.part(props.set.id));
-}
+});
+const { name, oneCard, members, problem, overtaken, loading, ready } = control;
+const adding = ref(false);
 </script>
 
 <template>
   <DialogSheet
-    :title="set ? say('siblings-dialog-siblings') : say('siblings-dialog-make-siblings')"
+    :title="of ? say('siblings-dialog-siblings') : say('siblings-dialog-make-siblings')"
     :width="640"
-    :act="set ? say('siblings-dialog-keep-them-so') : say('siblings-dialog-join-products', { count: members.length })"
+    :act="of ? say('siblings-dialog-keep-them-so') : say('siblings-dialog-join-products', { count: members.length })"
     :ready="ready"
-    @submit.prevent="control.keep().then(finish)"
+    @submit.prevent="control.keep()"
     @close="emit('close')"
   >
     <p class="soft">{{ say("siblings-dialog-sold-apart-shown-as") }}</p>
     <ProgressLine v-if="loading" />
-    <ProblemNote :problem="problem" @retry="control.load" />
+    <ProblemNote :problem="problem" :overtaken="overtaken" @retry="control.load" />
     <label>
       <span class="soft">{{ say("siblings-dialog-what-they-differ") }}</span>
       <TextInput v-model="name" maxlength="60" required />
@@ -85,7 +80,7 @@ async function part(): Promise<void> {
       <span>{{ say("siblings-dialog-one-card") }}</span>
     </label>
     <template #first>
-      <v-btn v-if="set" variant="text" @click="part">{{ say("siblings-dialog-part-them") }}</v-btn>
+      <v-btn v-if="of" variant="text" @click="control.part()">{{ say("siblings-dialog-part-them") }}</v-btn>
     </template>
   </DialogSheet>
 </template>

@@ -1,8 +1,15 @@
-import { computed, ref } from "vue";
-import { type Answer, type ApiError, type Schemas, api, ask } from "../../../api/client";
+import { computed, ref, shallowRef } from "vue";
+import { type ApiError, type Schemas, api, ask } from "../../../api/client";
+import { type Overtaken, asSeen } from "../../../session/useSteps";
 import { say } from "../../../words";
 
 export type SiblingsView = Schemas["SiblingsView"];
+/** A set as it was seen from one of its products. */
+export interface SeenSet {
+  product: string;
+  seen: string;
+  set: SiblingsView;
+}
 export type SiblingView = Schemas["SiblingView"];
 type Swatch = Schemas["Swatch"];
 /** A product of the set as it is worked on; its own swatch only where its owner chose one. */
@@ -12,13 +19,20 @@ export interface Member extends SiblingView {
 
 const memberOf = (one: SiblingView): Member => ({ ...one, own: one.from === "product" ? one.swatch : null });
 
-/** A set that is made of products, or changed. */
-export function useSiblings(products: string[], set: SiblingsView | null) {
-  const name = ref(set?.name ?? "");
-  const oneCard = ref(set?.one_card ?? false);
-  const members = ref<Member[]>((set?.members ?? []).map(memberOf));
+/** A set that is made of products, or changed, until that is done. */
+export function useSiblings(products: string[], of: SeenSet | null, done: () => void) {
+  const name = ref("");
+  const oneCard = ref(false);
+  const members = ref<Member[]>([]);
   const problem = ref<ApiError | null>(null);
-  const loading = ref(set === null);
+  const overtaken = shallowRef<Overtaken | null>(null);
+  const loading = ref(of === null);
+  let at: SeenSet | null = null;
+  function put(now: SeenSet): void {
+    at = now;
+    [name.value, oneCard.value, members.value] = [now.set.name, now.set.one_card, now.set.members.map(memberOf)];
+  }
+  if (of) put(of);
 
   /** How these would stand together; labels that are given stay. */
   async function proposed(wanted: { handle: string; label?: string }[]): Promise<Schemas["SiblingsProposal"] | null> {
@@ -36,7 +50,7 @@ export function useSiblings(products: string[], set: SiblingsView | null) {
     return data ?? null;
   }
   async function load(): Promise<void> {
-    if (set) return;
+    if (at) return;
     loading.value = true;
     const first = await proposed(products.map((handle) => ({ handle })));
     loading.value = false;
@@ -87,18 +101,52 @@ export function useSiblings(products: string[], set: SiblingsView | null) {
     one_card: oneCard.value,
     members: members.value.map((one) => ({ product: one.product, label: one.label, swatch: one.own })),
   });
-  async function done(call: Promise<Answer<unknown>>): Promise<boolean> {
-    const { error } = await call;
-    problem.value = error ?? null;
-    return error === undefined;
+  /** Tells of a refusal; where somebody else changed the same, its maker chooses. */
+  function refused(error: ApiError | undefined, mine: () => unknown): void {
+    const late = error?.code === "overtaken";
+    problem.value = late ? null : (error ?? null);
+    overtaken.value = late ? { told: error, about: undefined, mine, theirs } : null;
   }
-  const keep = (): Promise<boolean> =>
-    set
-      ? done(ask(api.PUT("/api/siblings/{id}", { params: { path: { id: set.id } }, body: body() })))
-      : done(ask(api.POST("/api/siblings", { body: body() })));
-  const part = (id: number): Promise<boolean> =>
-    done(ask(api.DELETE("/api/siblings/{id}", { params: { path: { id } } })));
+  async function theirs(): Promise<void> {
+    if (!at) return;
+    const { product, set } = at;
+    const { data, error } = await ask(
+      api.GET("/api/products/{handle}/siblings", { params: { path: { handle: product } } }),
+    );
+    refused(error, theirs);
+    if (!data) return;
+    const now = data.sets.find((one) => one.id === set.id);
+    if (now) put({ product, seen: data.seen, set: now });
+    else done();
+  }
+  async function keep(mine = false): Promise<void> {
+    const sent = body();
+    const { data, error } = await ask(
+      at
+        ? api.PUT("/api/siblings/{id}", {
+            params: { path: { id: at.set.id } },
+            body: sent,
+            ...asSeen(mine ? undefined : at.seen),
+          })
+        : api.POST("/api/siblings", { body: sent }),
+    );
+    refused(error, () => keep(true));
+    if (!data) return;
+    const [product, id] = [sent.members[0]?.product ?? "", at?.set.id ?? Math.max(...data.sets.map((one) => one.id))];
+    const set = data.sets.find((one) => one.id === id);
+    if (!set || JSON.stringify(sent) === JSON.stringify(body())) return done();
+    // Something was changed before the answer came.
+    at = { product, seen: data.seen, set };
+    return keep();
+  }
+  async function part(mine = false): Promise<void> {
+    if (!at) return;
+    const headers = asSeen(mine ? undefined : at.seen);
+    const { error } = await ask(api.DELETE("/api/siblings/{id}", { params: { path: { id: at.set.id } }, ...headers }));
+    refused(error, () => part(true));
+    if (!error) done();
+  }
 
-  return { name, oneCard, members, problem, loading, load, ready, show, add, remove, up, paint, keep, part };
+  return { name, oneCard, members, problem, overtaken, loading, load, ready, show, add, remove, up, paint, keep, part };
 }
 export type SiblingsControl = ReturnType<typeof useSiblings>;
