@@ -4,7 +4,7 @@ mod related;
 mod sought;
 mod wanted;
 
-pub use related::{Along, Beside, LEAST_ORDERS, RelatedWish, related};
+pub use related::{Along, Beside, Bought, LEAST_ORDERS, RelatedWish, related};
 pub use sought::Sought;
 pub use wanted::{Filter, Wanted};
 

@@ -55,10 +55,21 @@ pub struct Along {
     pub orders: u64,
 }
 
-/// The products that stand beside one, in their order. `all` come as the owner has arranged them; `along` is only asked for
-/// where they are those bought together.
+/// What was bought together with a product.
+#[derive(Debug, Clone, Default, PartialEq, Eq)]
+pub struct Bought {
+    /// All orders.
+    pub orders: u64,
+    /// Those that hold the product.
+    pub own: u64,
+    /// What they hold besides.
+    pub along: Vec<Along>,
+}
+
+/// The products that stand beside one, in their order. `all` come as the owner has arranged them; `bought` is only asked
+/// for where they are those bought together.
 #[must_use]
-pub fn related(product: &Product, all: &[Beside], along: &[Along], wish: &RelatedWish) -> Vec<ProductId> {
+pub fn related(product: &Product, all: &[Beside], bought: &Bought, wish: &RelatedWish) -> Vec<ProductId> {
     let sibling =
         |id: ProductId| product.siblings.iter().flat_map(|set| &set.members).any(|one| one.product == id);
     let mut others: Vec<&Beside> =
@@ -72,7 +83,7 @@ pub fn related(product: &Product, all: &[Beside], along: &[Along], wish: &Relate
         }
         RelatedBy::Price => others.sort_by_key(|one| one.price.abs_diff(product.price.minor)),
         RelatedBy::Together => {
-            let place = bought_together(along);
+            let place = bought.together();
             let place = |one: &Beside| place.iter().position(|id| *id == one.id);
             others.retain(|one| place(one).is_some());
             others.sort_by_key(|one| place(one));
@@ -86,18 +97,21 @@ pub fn related(product: &Product, all: &[Beside], along: &[Along], wish: &Relate
     others.into_iter().map(|one| one.id).take(wish.most).collect()
 }
 
-/// Those bought along, also where chance alone would have it so, the most telling first: by lift, the share of orders with it among those
-/// with the product over its share among all (Brin, Motwani, Ullman, Tsur 1997). As the product and all orders are the
-/// same for each, that is the order of `both / orders`.
-fn bought_together(along: &[Along]) -> Vec<ProductId> {
-    let mut all: Vec<Along> =
-        along.iter().copied().filter(|one| one.both >= LEAST_ORDERS && one.orders > 0).collect();
-    all.sort_by(|a, b| {
-        let (one, other) =
-            (u128::from(b.both) * u128::from(a.orders), u128::from(a.both) * u128::from(b.orders));
-        one.cmp(&other).then(b.both.cmp(&a.both)).then(a.id.cmp(&b.id))
-    });
-    all.into_iter().map(|one| one.id).collect()
+impl Bought {
+    /// Those bought along, the most telling first: by lift, the share of orders with it among those with the product over
+    /// its share among all (Brin, Motwani, Ullman, Tsur 1997). Under 1 it is bought along less often than by chance, and
+    /// left out. As the product and all orders are the same for each, their order is that of `both / orders`.
+    fn together(&self) -> Vec<ProductId> {
+        let times = |a: u64, b: u64| u128::from(a) * u128::from(b);
+        let telling = |one: &Along| times(one.both, self.orders) >= times(self.own, one.orders);
+        let counts = |one: &Along| one.both >= LEAST_ORDERS && one.orders > 0 && telling(one);
+        let mut all: Vec<Along> = self.along.iter().copied().filter(counts).collect();
+        all.sort_by(|a, b| {
+            let lift = times(b.both, a.orders).cmp(&times(a.both, b.orders));
+            lift.then(b.both.cmp(&a.both)).then(a.id.cmp(&b.id))
+        });
+        all.into_iter().map(|one| one.id).collect()
+    }
 }
 
 #[cfg(test)]
@@ -140,7 +154,7 @@ mod tests {
         kite
     }
 
-    fn found(by: RelatedBy, change: impl FnOnce(&mut RelatedWish), along: &[Along]) -> Vec<u64> {
+    fn found(by: RelatedBy, change: impl FnOnce(&mut RelatedWish), bought: &Bought) -> Vec<u64> {
         let all = [
             beside(1, "kites", 5_000, &["small", "red"]),
             beside(2, "kites", 9_000, &["red"]),
@@ -151,31 +165,38 @@ mod tests {
         ];
         let mut wish = RelatedWish { by, chosen: vec![], apart: true, most: 9 };
         change(&mut wish);
-        related(&kite(), &all, along, &wish).into_iter().map(|id| id.0).collect()
+        related(&kite(), &all, bought, &wish).into_iter().map(|id| id.0).collect()
     }
 
     #[test]
     fn each_rule_finds_its_own_and_never_the_product_itself() {
-        let plain = |by| found(by, |_| {}, &[]);
+        let none = Bought::default();
+        let plain = |by| found(by, |_| {}, &Bought::default());
         assert_eq!(plain(RelatedBy::Type), [2, 6]);
         assert_eq!(plain(RelatedBy::Tags), [4, 2, 6], "most in common first, then of the same type");
         assert_eq!(plain(RelatedBy::Price), [5, 4, 2, 6]);
         assert_eq!(plain(RelatedBy::Hand), Vec::<u64>::new());
         let chosen = ["p5", "p3", "gone", "p2"].map(handle).to_vec();
-        assert_eq!(found(RelatedBy::Hand, |wish| wish.chosen = chosen.clone(), &[]), [5, 2]);
+        assert_eq!(found(RelatedBy::Hand, |wish| wish.chosen = chosen.clone(), &none), [5, 2]);
         let also = |wish: &mut RelatedWish| (wish.chosen, wish.apart) = (chosen, false);
-        assert_eq!(found(RelatedBy::Hand, also, &[]), [5, 3, 2], "siblings where they aren’t left out");
-        assert_eq!(found(RelatedBy::Price, |wish| wish.most = 2, &[]), [5, 4]);
+        assert_eq!(found(RelatedBy::Hand, also, &none), [5, 3, 2], "siblings where they aren’t left out");
+        assert_eq!(found(RelatedBy::Price, |wish| wish.most = 2, &none), [5, 4]);
     }
 
     #[test]
     fn those_bought_together_are_ordered_by_lift_and_need_five_orders() {
         let along = |id, both, orders| Along { id: ProductId(id), both, orders };
+        let together = |along: &[Along]| {
+            found(RelatedBy::Together, |_| {}, &Bought { orders: 200, own: 50, along: along.to_vec() })
+        };
         // Half of those who buy 2 buy it along, a third of those who buy 4; 5 was too seldom, 3 is a sibling.
         let orders = [along(4, 20, 60), along(2, 6, 12), along(5, 4, 4), along(3, 9, 9), along(9, 9, 9)];
-        assert_eq!(found(RelatedBy::Together, |_| {}, &orders), [2, 4]);
+        assert_eq!(together(&orders), [2, 4]);
         let same = [along(6, 5, 10), along(4, 6, 12), along(2, 6, 12)];
-        assert_eq!(found(RelatedBy::Together, |_| {}, &same), [2, 4, 6], "as telling: the more often first");
-        assert_eq!(found(RelatedBy::Together, |_| {}, &[]), Vec::<u64>::new());
+        assert_eq!(together(&same), [2, 4, 6], "as telling: the more often first");
+        assert_eq!(together(&[]), Vec::<u64>::new());
+        // A quarter of all orders hold the product: 4 is along in less than that of its own, so each is bought without
+        // the other rather; 2 just as often as by chance.
+        assert_eq!(together(&[along(4, 24, 100), along(2, 25, 100)]), [2]);
     }
 }

@@ -6,7 +6,7 @@ use crate::serving::Serving;
 use crate::serving::known::{Known, MOST_RELATED, known_numbered, told_with};
 use compagina_core::catalog::Product;
 use compagina_core::ids::ProductId;
-use compagina_core::listing::{Beside, RelatedWish, related};
+use compagina_core::listing::{Beside, Bought, RelatedWish, related};
 use compagina_core::page::Layout;
 use compagina_core::page::piece::related::RelatedBy;
 use compagina_core::time::Moment;
@@ -116,9 +116,9 @@ async fn found(serving: &Serving, product: &Product, wish: &RelatedWish) -> ApiR
         None => Arc::new(serving.store.beside().await?),
     };
     let together = wish.by == RelatedBy::Together;
-    let along = if together { serving.store.bought_along(product.id).await? } else { vec![] };
+    let bought = if together { serving.store.bought_along(product.id).await? } else { Bought::default() };
     let list = Arc::new(Found {
-        products: related(product, &all, &along, wish),
+        products: related(product, &all, &bought, wish),
         open: wish.is_open(),
         until: together.then(|| Moment(now().0 + TOGETHER_HOLDS)),
     });
