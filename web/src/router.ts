@@ -36,6 +36,13 @@ export const router = createRouter({
       props: { purpose: "card" },
     },
     {
+      path: "/listings",
+      name: "listings",
+      meta: { title: say("router-listings"), place: "pages" },
+      component: () => import("./features/listings/ListingsView.vue"),
+      props: (route) => ({ of: typeof route.query.of === "string" ? route.query.of : "all" }),
+    },
+    {
       path: "/templates/:id(\\d+)",
       name: "desk",
       meta: { title: say("router-desk"), place: "pages" },

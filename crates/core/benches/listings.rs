@@ -37,7 +37,19 @@ fn listings(criterion: &mut Criterion) {
         let stars = (number % 3 > 0).then_some(45);
         // A tenth of them stands on cards of five.
         let set = number.is_multiple_of(10).then_some((SiblingsId(number / 50), number as usize));
-        facts.push(ListingFacts { name, number, kind, price, tags, values, in_stock, saves, stars, set });
+        facts.push(ListingFacts {
+            name,
+            number,
+            kind,
+            price,
+            tags,
+            values,
+            in_stock,
+            saves,
+            stars,
+            set,
+            first: None,
+        });
     }
     let colours = BTreeSet::from([ValueId(103), ValueId(110)]);
     let narrowed = Wanted {
@@ -48,7 +60,7 @@ fn listings(criterion: &mut Criterion) {
     };
     for (name, wanted) in [
         ("as it is", Wanted::default()),
-        ("by name", Wanted { order: Order::Name, ..Wanted::default() }),
+        ("by name", Wanted { order: Some(Order::Name), ..Wanted::default() }),
         ("narrowed by four filters", narrowed),
     ] {
         criterion.bench_function(&format!("listing of 10,000, {name}"), |run| {

@@ -1,5 +1,5 @@
-//! What all drafts of the shop have in common: the house style, the wording, the price rules. Owners change them step by
-//! step, several at once; by what their steps touch it is told whether both can stay.
+//! What all drafts of the shop have in common: the house style, the wording, the price rules, the listings. Owners change
+//! them step by step, several at once; by what their steps touch it is told whether both can stay.
 
 use serde::Serialize;
 use serde::de::DeserializeOwned;

@@ -59,6 +59,7 @@ fn page(nav: &Nav, products: &[&Product], lead: Option<&Lead>) -> String {
         nav,
         &Listing {
             title: "Kites",
+            words: &[],
             shelves: &shelves,
             leaf: None,
             sift: None,

@@ -145,6 +145,7 @@ fn a_listing_marks_what_is_saved_and_what_is_gone() {
             &nav(),
             &Listing {
                 title: "Kites",
+                words: &[],
                 shelves: &shelves,
                 leaf: None,
                 sift: None,

@@ -7,6 +7,7 @@ use actix_web::{HttpResponse, ResponseError};
 use compagina_core::catalog::{FieldsError, TextsError};
 use compagina_core::house::TokenError;
 use compagina_core::ids::NameError;
+use compagina_core::listing::ListingError;
 use compagina_core::money::MoneyError;
 use compagina_core::page::op::Touch;
 use compagina_core::template::ReachError;
@@ -199,6 +200,11 @@ impl From<NameError> for ApiError {
 }
 impl From<TokenError> for ApiError {
     fn from(error: TokenError) -> Self {
+        Self::refused(error)
+    }
+}
+impl From<ListingError> for ApiError {
+    fn from(error: ListingError) -> Self {
         Self::refused(error)
     }
 }

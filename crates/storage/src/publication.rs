@@ -33,7 +33,7 @@ impl DraftId {
         if let Some(id) = text.strip_prefix("template-") {
             return id.parse().ok().map(|id| Self::Template(TemplateId(id)));
         }
-        let all = [DocumentName::House, DocumentName::Wording, DocumentName::Prices];
+        let all = [DocumentName::House, DocumentName::Wording, DocumentName::Prices, DocumentName::Listings];
         all.into_iter().find(|name| name.text() == text).map(Self::Shop)
     }
 }

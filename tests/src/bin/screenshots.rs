@@ -81,6 +81,7 @@ async fn owners_views(base: &str) {
     click(client, ".rule", "Lines by the number").await;
     until(client, "document.querySelector('.panel')").await;
     take(&browser, "prices").await;
+    listings(&browser, base).await;
     client.goto(&format!("{base}/wording")).await.unwrap();
     until(client, "document.querySelectorAll('tbody tr').length > 50").await;
     take(&browser, "wording").await;
@@ -99,6 +100,24 @@ async fn card(browser: &Browser, base: &str) {
     proofs_are_drawn(browser).await;
     choose(client, "Choices").await;
     take(browser, "card").await;
+}
+
+/// A listing with a title, words above and a product that comes first, in the draft.
+async fn listings(browser: &Browser, base: &str) {
+    let client = &browser.client;
+    client.goto(&format!("{base}/listings?of=type:sport-kites")).await.unwrap();
+    let words = "Six kites for two lines, from the first afternoon on the beach to a competition.";
+    find(client, ".form input").await.send_keys("Kites that turn where you look\n").await.unwrap();
+    find(client, ".form textarea").await.send_keys(words).await.unwrap();
+    find(client, ".form button.quiet").await.click().await.unwrap();
+    let field = find(client, ".products [role=combobox]").await;
+    field.send_keys("Godwit").await.unwrap();
+    until(client, "document.querySelector('.products [role=option]')?.innerText.startsWith('Godwit')").await;
+    // The list stays open for the next one until it is left.
+    field.send_keys("\u{e007}\u{e00c}").await.unwrap();
+    let first = "[...document.querySelectorAll('.samples iframe')].every(e => e.contentDocument.querySelector('.card-name')?.innerText.includes('Godwit'))";
+    until(client, &format!("document.querySelectorAll('.samples iframe').length === 2 && {first}")).await;
+    take(browser, "listings").await;
 }
 
 /// What a draft changes where.
@@ -176,9 +195,6 @@ async fn shop_on(base: &str, screen: Screen, suffix: &str) {
             find(client, ".cart-lines").await;
         }
         take(&browser, "cart").await;
-        client.goto(&format!("{base}/shop/products/braided-line?reel=25-m&quantity=4")).await.unwrap();
-        until(client, "document.querySelector('[data-ready]')").await;
-        take(&browser, "ladder").await;
     }
     browser.client.clone().close().await.unwrap();
 }

@@ -5,7 +5,7 @@ use reqwest::StatusCode;
 use serde_json::{Value, json};
 use sqlx::MySqlPool;
 
-const ALL: [&str; 4] = ["template-2", "house", "wording", "prices"];
+const ALL: [&str; 5] = ["template-2", "house", "wording", "prices", "listings"];
 
 /// Takes the nth step on a draft, each in its own way.
 async fn step(owner: &Owner, draft: &str, nth: u32) {
@@ -18,6 +18,11 @@ async fn step(owner: &Owner, draft: &str, nth: u32) {
         "wording" => {
             let word = json!({ "revision": revision, "language": "en", "key": "buy-button-words", "text": format!("Buy {nth}") });
             owner.put("/api/wording", &word).await
+        }
+        "listings" => {
+            let title =
+                json!({ "revision": revision, "of": "all", "change": { "title": format!("All {nth}") } });
+            owner.put("/api/listings", &title).await
         }
         "prices" => {
             let vat = json!({ "percent": nth.to_string(), "types": [], "shown": "with" });
@@ -45,7 +50,7 @@ fn names(state: &Value) -> Vec<&str> {
 }
 
 #[sqlx::test(migrations = false)]
-async fn all_four_drafts_go_the_same_way(pool: MySqlPool) {
+async fn all_drafts_go_the_same_way(pool: MySqlPool) {
     let site = Site::start(pool).await;
     let owner = site.owner().await;
     for draft in ALL {

@@ -1,7 +1,7 @@
 //! Listings: ordered and narrowed by their addresses, with counts that hold; searched; kept ready.
 
-use compagina_tests::{Owner, Site, json_of};
-use serde_json::json;
+use compagina_tests::{OTHER_EMAIL, OTHER_PASSWORD, Owner, Site, json_of, refusal};
+use serde_json::{Value, json};
 use sqlx::MySqlPool;
 
 /// The names of the cards of a listing, in their order.
@@ -161,4 +161,104 @@ async fn where_nothing_is_left_it_is_told_what_to_loosen(pool: MySqlPool) {
     assert_eq!(names(&odd).len(), 6);
     let beyond = owner.get("/shop/types/sport-kites?page=2").await;
     assert_eq!(beyond.status(), 404);
+}
+
+/// Makes one thing of a listing in the draft.
+async fn make(owner: &Owner, of: &str, change: Value) -> Value {
+    let revision = json_of(owner.get("/api/listings").await).await["revision"].clone();
+    json_of(owner.put("/api/listings", &json!({ "revision": revision, "of": of, "change": change })).await)
+        .await
+}
+
+fn listing<'a>(view: &'a Value, of: &str) -> &'a Value {
+    view["listings"].as_array().unwrap().iter().find(|one| one["of"] == of).unwrap()
+}
+
+#[sqlx::test(migrations = false)]
+async fn an_owner_writes_orders_and_puts_first_and_shoppers_see_it_once_published(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let of = "type:sport-kites";
+    let view = json_of(owner.get("/api/listings").await).await;
+    assert_eq!(listing(&view, "all")["products"], 27);
+    assert_eq!((&listing(&view, of)["products"], &listing(&view, of)["own"]), (&json!(6), &json!(false)));
+    let kites = async || shop(&owner, "/types/sport-kites").await;
+    let before = kites().await;
+    make(&owner, of, json!({ "title": "Kites that <turn>" })).await;
+    make(&owner, of, json!({ "words": "For two lines.\n\nSewn here." })).await;
+    make(&owner, of, json!({ "order": "dearest" })).await;
+    let view =
+        make(&owner, of, json!({ "first": ["whimbrel-mini", "knot", "turnstone", "never-was"] })).await;
+    assert_eq!((&view["changes_not_live"], &listing(&view, of)["own"]), (&json!(1), &json!(true)));
+    let told = |one: &Value| (one["name"].as_str().map(str::to_owned), one["here"].as_bool().unwrap());
+    let first: Vec<_> = listing(&view, of)["first"].as_array().unwrap().iter().map(told).collect();
+    let named = |name: &str, here| (Some(name.to_owned()), here);
+    assert_eq!(
+        first,
+        [named("Whimbrel Mini", true), named("Knot", false), named("Turnstone", true), (None, false)]
+    );
+
+    // The draft is seen by owners alone.
+    assert_eq!(kites().await, before);
+    let sample = owner.page(format!("/api/listings/sample?of={of}")).await;
+    let own = ["Whimbrel Mini", "Turnstone", "Godwit", "Dunlin", "Whimbrel", "Sanderling"];
+    assert_eq!(names(&sample), own);
+    let body = json!({ "revision": view["revision"] });
+    json_of(owner.post("/api/drafts/listings/publish", &body).await).await;
+    let page = kites().await;
+    assert_eq!(names(&page), own);
+    assert!(
+        page.contains("<h1>Kites that &lt;turn&gt;</h1>") && page.contains("<title>Kites that &lt;turn&gt;")
+    );
+    assert!(page.contains("<p>For two lines.</p><p>Sewn here.</p>"));
+    assert!(page.contains("<meta name=\"description\" content=\"For two lines.\">"));
+    assert!(page.contains("<option value=\"dearest\" selected>"));
+    // Who sends the form as it is sees the same; who asks for another order sees nobody put first.
+    assert_eq!(names(&shop(&owner, "/types/sport-kites?order=dearest&stock=").await), own);
+    assert_eq!(names(&shop(&owner, "/types/sport-kites?order=arranged").await), names(&before));
+    // Of those that come first filters leave what fits, and each way leads on in the order that is asked for.
+    let narrowed = shop(&owner, "/types/sport-kites?to=60").await;
+    assert_eq!(names(&narrowed), ["Whimbrel Mini", "Sanderling"]);
+    assert!(!narrowed.contains("order=dearest"), "the usual order needs no asking");
+    // Nothing else was changed; the front page has an order of its own.
+    assert!(names(&shop(&owner, "").await)[0] == "Whimbrel");
+    let everything = make(&owner, "all", json!({ "first": ["godwit", "knot"] })).await;
+    json_of(owner.post("/api/drafts/listings/publish", &json!({ "revision": everything["revision"] })).await)
+        .await;
+    assert_eq!(names(&shop(&owner, "").await)[0], "Godwit");
+    assert_eq!(names(&shop(&owner, "?page=1").await)[..2], ["Godwit", "Knot"]);
+}
+
+#[sqlx::test(migrations = false)]
+async fn what_a_listing_cant_be_is_said_and_nothing_is_lost(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let view = make(&owner, "tag:small", json!({ "title": "For small hands" })).await;
+    let put = async |of: &str, change: Value| {
+        owner.put("/api/listings", &json!({ "revision": view["revision"], "of": of, "change": change })).await
+    };
+    let many: Vec<String> = (0..49).map(|n| format!("kite-{n}")).collect();
+    for (change, says) in [
+        (json!({ "title": "x".repeat(121) }), "at most 120 characters"),
+        (json!({ "words": "a\u{200B}b" }), "can’t be seen"),
+        (json!({ "first": many }), "at most 48 products come first"),
+    ] {
+        let told = refusal(put("tag:small", change).await).await;
+        assert!(told.contains(says), "{told}");
+    }
+    for of in ["tag:", "type:No such", "shelf"] {
+        assert_eq!(put(of, json!({ "title": "x" })).await.status(), 404, "{of}");
+    }
+    assert_eq!(owner.get("/api/listings/sample?of=type:no-such").await.status(), 404);
+    let now = json_of(owner.get("/api/listings").await).await;
+    assert_eq!(listing(&now, "tag:small")["title"], "For small hands");
+    assert_eq!(now["revision"], view["revision"]);
+    // A late step on the same title is told of; another listing's stays beside it.
+    let tomas = site.owner_named(OTHER_EMAIL, OTHER_PASSWORD).await;
+    let late = |of: &str, title: &str| json!({ "revision": 0, "of": of, "change": { "title": title } });
+    let told = tomas.put("/api/listings", &late("tag:small", "Small ones")).await;
+    assert_eq!(told.status(), 409);
+    let told: Value = told.json().await.unwrap();
+    assert!(told["message"].as_str().unwrap().contains("the title of the listing “small”"), "{told}");
+    assert_eq!(tomas.put("/api/listings", &late("tag:team", "Teams")).await.status(), 200);
 }

@@ -152,6 +152,9 @@ async fn every_view_in(pool: MySqlPool, colours: &str) {
         client.goto(&format!("{base}/messages")).await.unwrap();
         until(&client, "document.body.innerText.includes('No message was written yet.')").await;
         nothing_is_wrong_at_any_size(&client, "Messages").await;
+        client.goto(&format!("{base}/listings?of=tag:beginners")).await.unwrap();
+        until(&client, "document.querySelectorAll('.samples iframe').length === 2").await;
+        nothing_is_wrong_at_any_size(&client, "Listings").await;
         client.goto(&format!("{base}/wording")).await.unwrap();
         find(&client, "[aria-label='More about publishing']").await.click().await.unwrap();
         click(&client, ".v-list-item", "What was published").await;

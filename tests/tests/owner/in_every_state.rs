@@ -10,7 +10,7 @@ use std::time::Duration;
 const AXE: &str = concat!(env!("CARGO_MANIFEST_DIR"), "/../node_modules/axe-core/axe.min.js");
 
 /// The views, each with what is there once it can be used.
-const VIEWS: [(&str, &str); 13] = [
+const VIEWS: [(&str, &str); 14] = [
     ("/", ".shelf .card"),
     ("/templates", "[aria-label=Templates] tbody tr"),
     ("/templates/2?product=whimbrel", ".slip [data-value]"),
@@ -18,6 +18,7 @@ const VIEWS: [(&str, &str); 13] = [
     ("/house-style", ".token"),
     ("/swatch-book/colour", "ul.fan > li"),
     ("/pictures", ".grid .card"),
+    ("/listings?of=type:sport-kites", ".listings textarea"),
     ("/wording", "tbody textarea"),
     ("/prices", ".bench .price"),
     ("/products/carbon-spar/variants", ".lines .row"),

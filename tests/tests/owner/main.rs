@@ -21,6 +21,7 @@ mod joins_siblings;
 mod keeps_a_band;
 mod keeps_some_different;
 mod looks_before_publishing;
+mod makes_a_listing;
 mod makes_swatches;
 mod publishes;
 mod puts_in_pictures;

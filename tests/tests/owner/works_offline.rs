@@ -170,6 +170,7 @@ async fn in_every_view_what_waits_outlives_the_tab(pool: MySqlPool) {
             ("/products/knot/variants", ".lines input[aria-label^='Stock of']", "77"),
             ("/products/knot/texts", ".texts textarea", "Summed up anew."),
             ("/wording", ".words tbody textarea", "Said otherwise"),
+            ("/listings", ".listings textarea", "All that flies."),
             ("/swatch-book/colour", "[aria-label^='What it is about']", "Which cloth"),
             ("/house-style", ".token input[type=number]", "17"),
             ("/products/whimbrel/pictures", ".panel textarea", "Over the dunes"),
@@ -199,16 +200,19 @@ async fn in_every_view_what_waits_outlives_the_tab(pool: MySqlPool) {
         )
         .await;
         until(client, &format!("{written}.value === 'code'")).await;
-        assert_eq!(waiting(client).await, 7);
+        assert_eq!(waiting(client).await, 8);
         let left = open_again(client, &format!("{}/", site.base)).await;
         assert!(
-            left.contains("Variants, Texts and facts, Wording, Swatch book, House style, Pictures, Prices"),
+            left.contains(
+                "Variants, Texts and facts, Wording, Listings, Swatch book, House style, Pictures, Prices"
+            ),
             "{left}"
         );
         let get = async |path: &str| json_of(owner.get(path).await).await;
         assert_eq!(get("/api/variants?product=knot").await["variants"][0]["stock"], 77);
         assert_eq!(get("/api/products/knot/texts").await["texts"]["summary"], "Summed up anew.");
         assert_eq!(get("/api/wording?language=en").await["words"][0]["text"], "Said otherwise");
+        assert_eq!(get("/api/listings").await["listings"][0]["words"], "All that flies.");
         assert_eq!(get("/api/options/colour").await["about"], "Which cloth");
         assert_eq!(get("/api/prices").await["style"]["unit"], "code");
         let house = get("/api/house").await;

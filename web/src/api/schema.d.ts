@@ -380,6 +380,41 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/listings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Every listing of the draft. */
+        get: operations["show_listings"];
+        /** Makes one thing of a listing otherwise, in the draft. */
+        put: operations["set_listing"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/listings/sample": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** A listing as it is in the draft. */
+        get: operations["listing_sample"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/media": {
         parameters: {
             query?: never;
@@ -2524,6 +2559,14 @@ export interface components {
              */
             width: number;
         };
+        /** @description A product that comes first. */
+        FirstProduct: {
+            /** @description Whether it stands in the listing. */
+            here: boolean;
+            /** @description None where there is no such product any more. */
+            name?: string | null;
+            product: components["schemas"]["Handle"];
+        };
         /** @description A place in a picture, in thousandths of its width from the left and of its height from the top. */
         Focus: {
             /**
@@ -2797,6 +2840,48 @@ export interface components {
          * @enum {string}
          */
         Level: "house" | "template" | "type" | "product";
+        /** @description Something that is made otherwise of a listing. */
+        ListingChange: {
+            /** @description What stands over it. */
+            title: string;
+        } | {
+            /** @description What is said above its products. */
+            words: string;
+        } | {
+            /** @description Its order. */
+            order: components["schemas"]["Order"];
+        } | {
+            /** @description The products that come first. */
+            first: components["schemas"]["Handle"][];
+        };
+        ListingView: {
+            first: components["schemas"]["FirstProduct"][];
+            /** @description The name of its type or tag. */
+            name: string;
+            /** @description `all`, `type:kites`, `tag:new`. */
+            of: string;
+            order: components["schemas"]["Order"];
+            /** @description Whether anything was made of it. */
+            own: boolean;
+            /** @description Where shoppers find it. */
+            path: string;
+            /** @description How many products stand in it. */
+            products: number;
+            /** @description Empty where it is the name. */
+            title: string;
+            what: components["schemas"]["WhatListing"];
+            words: string;
+        };
+        ListingsView: {
+            can_redo: boolean;
+            can_undo: boolean;
+            /** @description How many listings shoppers don't see yet as they are here. */
+            changes_not_live: number;
+            /** @description That of everything, then types in their order, then tags. */
+            listings: components["schemas"]["ListingView"][];
+            /** Format: int64 */
+            revision: number;
+        };
         /**
          * @description A time on the shop's clocks as `2026-11-27T09:00`.
          * @example 2026-11-27T09:00
@@ -3269,6 +3354,11 @@ export interface components {
             says: string;
             value: components["schemas"]["SetValue"];
         };
+        /**
+         * @description In which order products stand.
+         * @enum {string}
+         */
+        Order: "arranged" | "newest" | "cheapest" | "dearest" | "name" | "rating";
         OtherAddress: {
             /** @description As it is typed: capitals, spaces and accents become what an address can hold. */
             address: string;
@@ -4855,6 +4945,13 @@ export interface components {
             target: components["schemas"]["Target"];
             why: string;
         };
+        WantedListing: {
+            change: components["schemas"]["ListingChange"];
+            /** @description `all`, `type:kites`, `tag:new`. */
+            of: string;
+            /** Format: int64 */
+            revision: number;
+        };
         WantedSibling: {
             label: string;
             /** @description By its handle. */
@@ -4887,6 +4984,8 @@ export interface components {
             too_small: components["schemas"]["TooSmallView"][];
             wide: components["schemas"]["BytesView"];
         };
+        /** @enum {string} */
+        WhatListing: "all" | "type" | "tag";
         /** @description Whose page keeps a value of its own. A product's own counts before its type's. */
         Whom: {
             /** @description All products of a type. */
@@ -6008,6 +6107,129 @@ export interface operations {
                 };
             };
             422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    show_listings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ListingsView"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    set_listing: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WantedListing"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ListingsView"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    listing_sample: {
+        parameters: {
+            query: {
+                /** @description `all`, `type:kites`, `tag:new`. */
+                of: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/html": string;
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

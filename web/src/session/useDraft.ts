@@ -3,7 +3,7 @@ import type { Send } from "./useSteps";
 
 export type DraftState = Schemas["DraftState"];
 
-/** What is the same for every draft: a template (`template-12`), `house`, `wording`, `prices`. */
+/** What is the same for every draft: a template (`template-12`), `house`, `wording`, `prices`, `listings`. */
 export function draftCalls(draft: string) {
   const params = { path: { draft } };
   return {

@@ -24,6 +24,7 @@ const LOOKS: View[] = [
 const PAGES: View[] = [
   { name: say("places-templates"), to: "/templates" },
   { name: say("places-cards"), to: "/cards" },
+  { name: say("places-listings"), to: "/listings" },
 ];
 export const PLACES: Place[] = [
   { place: "shelf", name: say("places-shelf"), to: "/", views: [] },

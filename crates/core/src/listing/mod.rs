@@ -1,9 +1,11 @@
 //! Listings: which of many products stand in one and in which order, and how many each filter would leave.
 
+mod own;
 mod related;
 mod sought;
 mod wanted;
 
+pub use own::{ListingChange, ListingError, ListingOf, Listings, MOST_FIRST, NoListing, OwnListing};
 pub use related::{Along, Beside, Bought, LEAST_ORDERS, RelatedWish, related};
 pub use sought::Sought;
 pub use wanted::{Filter, Wanted};
@@ -39,10 +41,13 @@ pub struct ListingFacts<'a> {
     pub stars: Option<u32>,
     /// The set that stands on one card, with its place among the set's products.
     pub set: Option<(SiblingsId, usize)>,
+    /// Its place among those that come first where no shopper asks for another order.
+    pub first: Option<usize>,
 }
 
 /// In which order products stand.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 #[serde(rename_all = "snake_case")]
 pub enum Order {
     /// As the owner has arranged them.
@@ -153,10 +158,11 @@ impl<'a> Left<'a> {
         let differs = known.differs || known.least != facts.price;
         self.of_set = Some(OfSet { least, differs, saves: known.saves.max(saves) });
         let (number, stars) = (own.number.max(facts.number), own.stars.max(facts.stars));
+        let first = own.first.into_iter().chain(facts.first).min();
         if !own.in_stock && facts.in_stock {
             (self.place, self.facts) = (place, *facts);
         }
-        self.facts = ListingFacts { number, stars, price: least, ..self.facts };
+        self.facts = ListingFacts { number, stars, first, price: least, ..self.facts };
     }
 }
 
@@ -216,7 +222,7 @@ pub fn found(all: &[ListingFacts<'_>], wanted: &Wanted) -> Found {
     found.values = values.into_iter().map(|(of, cards)| (of, cards.count)).collect();
     found.without = without.into_iter().map(|(filter, cards)| (filter, cards.count)).collect();
     found.sets = left.iter().filter_map(|one| Some((one.place, one.of_set?))).collect();
-    found.places = sorted(left, wanted.order);
+    found.places = sorted(left, wanted);
     found
 }
 
@@ -244,14 +250,17 @@ fn card_by_card(all: &[ListingFacts<'_>]) -> Vec<(usize, usize)> {
 }
 
 /// Equals stay as the owner has arranged them.
-fn sorted(mut left: Vec<Left<'_>>, order: Order) -> Vec<usize> {
-    match order {
+fn sorted(mut left: Vec<Left<'_>>, wanted: &Wanted) -> Vec<usize> {
+    match wanted.order() {
         Order::Arranged => {}
         Order::Newest => left.sort_by_key(|one| Reverse(one.facts.number)),
         Order::Cheapest => left.sort_by_key(|one| one.facts.price),
         Order::Dearest => left.sort_by_key(|one| Reverse(one.facts.price)),
         Order::Name => left.sort_by_cached_key(|one| folded(one.facts.name)),
         Order::Rating => left.sort_by_key(|one| Reverse(one.facts.stars)),
+    }
+    if wanted.order.is_none() {
+        left.sort_by_key(|one| one.facts.first.unwrap_or(usize::MAX));
     }
     left.into_iter().map(|one| one.place).collect()
 }
@@ -308,7 +317,19 @@ mod tests {
         for (number, Made { name, kind, price, tags, values, in_stock, saves, stars, set }) in (0..).zip(all)
         {
             let (price, in_stock, saves, stars, set) = (*price, *in_stock, *saves, *stars, *set);
-            facts.push(ListingFacts { name, number, kind, price, tags, values, in_stock, saves, stars, set });
+            facts.push(ListingFacts {
+                name,
+                number,
+                kind,
+                price,
+                tags,
+                values,
+                in_stock,
+                saves,
+                stars,
+                set,
+                first: None,
+            });
         }
         facts
     }
@@ -330,7 +351,8 @@ mod tests {
                         let types =
                             if at & 4 == 0 { BTreeSet::new() } else { BTreeSet::from([handle("kites")]) };
                         all.push(Wanted {
-                            order: Order::ALL[all.len() % Order::ALL.len()],
+                            order: Some(Order::ALL[all.len() % Order::ALL.len()]),
+                            usual: Order::Arranged,
                             types,
                             tags: tags.iter().cloned().collect(),
                             values: values.clone(),
@@ -361,7 +383,7 @@ mod tests {
         counts_hold(&made);
         let all = facts(&made);
         for order in Order::ALL {
-            let found = found(&all, &Wanted { order, ..Wanted::default() });
+            let found = found(&all, &Wanted { order: Some(order), ..Wanted::default() });
             assert_eq!(found.places.len(), 24 + 9);
             assert_eq!(found.sets.len(), 9);
             for (place, of) in &found.sets {
@@ -455,7 +477,7 @@ mod tests {
         let made = many();
         let all = facts(&made);
         for order in Order::ALL {
-            let places = found(&all, &Wanted { order, ..Wanted::default() }).places;
+            let places = found(&all, &Wanted { order: Some(order), ..Wanted::default() }).places;
             for pair in places.windows(2) {
                 let (a, b) = (&all[pair[0]], &all[pair[1]]);
                 let (one, other) = (pair[0], pair[1]);
@@ -472,5 +494,31 @@ mod tests {
         }
         assert_eq!(Order::from_key("dearest"), Some(Order::Dearest));
         assert_eq!(Order::from_key("best"), None);
+    }
+
+    #[test]
+    fn an_owners_order_and_first_ones_hold_until_a_shopper_asks_for_another() {
+        let mut made = many();
+        made.iter_mut().skip(50).step_by(7).for_each(|one| one.set = Some((SiblingsId(1), 0)));
+        let mut all = facts(&made);
+        // The second in a set that stands on one card, and two by themselves.
+        for (first, place) in [57, 40, 41].into_iter().enumerate() {
+            all[place].first = Some(first);
+        }
+        let places = |order, usual| found(&all, &Wanted { order, usual, ..Wanted::default() }).places;
+        for usual in Order::ALL {
+            let own = places(None, usual);
+            assert_eq!(made[own[0]].set.map(|(set, _)| set), Some(SiblingsId(1)));
+            assert_eq!(own[1..3], [40, 41]);
+            let plain = places(Some(usual), Order::Arranged);
+            let others = |all: &[usize]| {
+                all.iter().copied().filter(|place| !own[..3].contains(place)).collect::<Vec<_>>()
+            };
+            assert_eq!(others(&own), others(&plain), "behind them the others in the owner’s order");
+            assert_ne!(own, plain, "asked for by a shopper nobody is put first");
+        }
+        // Filters leave of those that come first what fits.
+        let wanted = Wanted { tags: BTreeSet::from([tag("beginner")]), ..Wanted::default() };
+        assert_eq!(found(&all, &wanted).places[1..3], [41, 1], "40 hasn’t got the tag");
     }
 }

@@ -8,8 +8,10 @@ use std::collections::{BTreeMap, BTreeSet};
 /// What a shopper wants to see of a listing.
 #[derive(Debug, Clone, PartialEq, Eq, Default)]
 pub struct Wanted {
-    /// In which order.
-    pub order: Order,
+    /// In which order; none for the owner's.
+    pub order: Option<Order>,
+    /// In which order the owner has it.
+    pub usual: Order,
     /// Of one of these types; of any where it is empty.
     pub types: BTreeSet<Handle>,
     /// With one of these tags; with any or none where it is empty.
@@ -58,6 +60,18 @@ impl Wanted {
             Filter::Stock => !self.in_stock || product.in_stock,
             Filter::Sale => !self.on_sale || product.saves > 0,
         }
+    }
+
+    /// In which order it stands.
+    #[must_use]
+    pub fn order(&self) -> Order {
+        self.order.unwrap_or(self.usual)
+    }
+
+    /// The same listing as it is without anything asked for.
+    #[must_use]
+    pub fn plain(&self) -> Self {
+        Self { usual: self.usual, ..Self::default() }
     }
 
     /// The filters that narrow the listing now.

@@ -37,6 +37,8 @@ pub struct Leaf {
 pub struct Listing<'a> {
     /// What stands over it.
     pub title: &'a str,
+    /// What is said above its products, in paragraphs.
+    pub words: &'a [&'a str],
     /// Its products, type by type.
     pub shelves: &'a [Shelf<'a>],
     /// Which page of it this is, where it has several.
@@ -54,7 +56,7 @@ pub struct Listing<'a> {
 /// The listing: of the whole shop, or of one type where only that one is given.
 #[must_use]
 pub fn listing(nav: &Nav, of: &Listing<'_>) -> String {
-    let Listing { title, shelves, leaf, sift, lead, sets, notice } = *of;
+    let Listing { title, words, shelves, leaf, sift, lead, sets, notice } = *of;
     let empty = shelves.iter().all(|shelf| shelf.products.is_empty());
     let narrowed = sift.filter(|sift| !sift.wanted.narrows().is_empty());
     let one = shelves.len() == 1;
@@ -64,6 +66,9 @@ pub fn listing(nav: &Nav, of: &Listing<'_>) -> String {
         @if let Some(notice) = notice { (draw_notice(&nav.words, notice)) }
         div.columns.listing {
             h1 { (title) }
+            @if !words.is_empty() && leaf.is_none_or(|leaf| leaf.number == 1) {
+                div.above { @for words in words { p { (words) } } }
+            }
             @if let Some(words) = sift.and_then(|sift| sift.words) { (search(nav, words)) }
             @if let Some(sift) = &sift && (!empty || narrowed.is_some()) { (form(nav, sift, leaf.is_none())) }
             @if let Some(sift) = narrowed.as_ref().filter(|_| empty) { (loosen(nav, sift)) }
@@ -84,7 +89,10 @@ pub fn listing(nav: &Nav, of: &Listing<'_>) -> String {
     let count = sift.map_or(0, |sift| number(sift.found.places.len()));
     let told =
         [("title", Arg::Text(title)), ("count", Arg::Number(count)), ("shop", Arg::Text(&nav.shop.name))];
-    let about = sift.is_some().then(|| nav.words.say_with("listing-about", &told));
+    let about = sift.is_some().then(|| match words.first() {
+        Some(first) => (*first).to_owned(),
+        None => nav.words.say_with("listing-about", &told),
+    });
     // However it is ordered and narrowed, it is the one listing.
     let canonical = sift.filter(|sift| sift.words.is_none()).map(|sift| sift.itself(leaf));
     with_cards(nav, title, (about.as_deref(), canonical.as_deref()), body, &deck)

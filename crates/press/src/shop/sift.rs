@@ -51,9 +51,7 @@ impl Sift<'_> {
     fn address(&self, nav: &Nav, wanted: &Wanted) -> String {
         let mut pairs = vec![];
         pairs.extend(self.words.map(|words| format!("q={}", encoded(words))));
-        if wanted.order != Order::default() {
-            pairs.push(format!("order={}", wanted.order.key()));
-        }
+        pairs.extend(wanted.order.map(|order| format!("order={}", order.key())));
         pairs.extend(wanted.types.iter().map(|kind| format!("type={kind}")));
         pairs.extend(wanted.tags.iter().map(|tag| format!("tag={}", encoded(tag.as_str()))));
         for (option, values) in self.options.iter().filter_map(|one| Some((one, wanted.values.get(&one.id)?)))
@@ -82,7 +80,7 @@ impl Sift<'_> {
 
     /// The address that stands for it, without order and filters.
     pub(super) fn itself(&self, leaf: Option<Leaf>) -> String {
-        let plain = *self.wanted == Wanted::default();
+        let plain = *self.wanted == self.wanted.plain();
         match leaf.filter(|leaf| plain && leaf.number > 1) {
             Some(leaf) => format!("{}?page={}", self.path, leaf.number),
             None => self.path.to_owned(),
@@ -91,7 +89,7 @@ impl Sift<'_> {
 
     /// The listing as it is without any filter.
     fn plain(&self, nav: &Nav) -> String {
-        self.address(nav, &Wanted { order: self.wanted.order, ..Wanted::default() })
+        self.address(nav, &Wanted { order: self.wanted.order, ..self.wanted.plain() })
     }
 
     /// The types that are offered, where there are several.
@@ -186,7 +184,7 @@ pub(super) fn form(nav: &Nav, sift: &Sift<'_>, folded: bool) -> Markup {
     let count = nav.words.say_with("listing-products", &[("count", Arg::Number(number(found.places.len())))]);
     let narrowed = !wanted.narrows().is_empty();
     let orders =
-        Order::ALL.into_iter().filter(|order| rated || *order != Order::Rating || *order == wanted.order);
+        Order::ALL.into_iter().filter(|order| rated || *order != Order::Rating || *order == wanted.order());
     html! {
         form.sift method="get" action=(path) aria-label=(say("listing-sift")) data-sift {
             @if let Some(words) = words { input type="hidden" name="q" value=(words); }
@@ -196,7 +194,7 @@ pub(super) fn form(nav: &Nav, sift: &Sift<'_>, folded: bool) -> Markup {
                 span { (say("listing-order")) }
                 select name="order" {
                     @for order in orders {
-                        option value=(order.key()) selected[order == wanted.order] { (say(&said(order, words.is_some()))) }
+                        option value=(order.key()) selected[order == wanted.order()] { (say(&said(order, words.is_some()))) }
                     }
                 }
             }

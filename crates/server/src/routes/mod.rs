@@ -9,6 +9,7 @@ mod find;
 mod health;
 mod house;
 mod journal;
+mod listings;
 mod media;
 mod outbox;
 mod picture;
@@ -165,6 +166,9 @@ pub fn api(config: &mut utoipa_actix_web::service_config::ServiceConfig<'_>) {
         .service(selling::show)
         .service(selling::set)
         .service(outbox::list)
+        .service(listings::show::show)
+        .service(listings::set::set)
+        .service(listings::sample::show)
         .service(wording::show::show)
         .service(wording::set::set)
         .default_service(web::to(|| async { Err::<String, _>(crate::error::ApiError::nothing_here()) }));

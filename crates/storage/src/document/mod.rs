@@ -1,4 +1,5 @@
-//! The shop's own documents, house style and wording: a draft that owners change step by step, and what shoppers see.
+//! The shop's own documents, such as house style and wording: a draft that owners change step by step, and what shoppers
+//! see.
 
 mod late;
 
@@ -19,6 +20,8 @@ pub enum DocumentName {
     Wording,
     /// Prices.
     Prices,
+    /// What owners make of their listings.
+    Listings,
 }
 
 impl DocumentName {
@@ -27,6 +30,7 @@ impl DocumentName {
             Self::House => "house",
             Self::Wording => "wording",
             Self::Prices => "prices",
+            Self::Listings => "listings",
         }
     }
 }

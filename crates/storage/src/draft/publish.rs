@@ -235,6 +235,9 @@ fn check(draft: DraftId, document: &Value) -> Result<()> {
         DraftId::Template(_) => read::<Layout>(document).map(drop),
         DraftId::Shop(DocumentName::Prices) => read::<PriceBook>(document).map(drop),
         DraftId::Shop(DocumentName::House) => read::<compagina_core::house::House>(document).map(drop),
+        DraftId::Shop(DocumentName::Listings) => {
+            read::<compagina_core::listing::Listings>(document).map(drop)
+        }
         DraftId::Shop(DocumentName::Wording) => read::<compagina_core::wording::Book>(document).map(drop),
     }
 }

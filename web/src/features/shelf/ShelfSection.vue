@@ -38,6 +38,12 @@ const { load, placed, move, problem } = props.control;
           one.draft ? say("shelf-section-draft-not-live") : say("shelf-section-live")
         }}</span>
       </template>
+      <router-link
+        class="listing"
+        :to="{ name: 'listings', query: { of: `type:${type.handle}` } }"
+        :aria-label="say('shelf-section-listing-of', { name: type.name })"
+        >{{ say("shelf-section-listing") }}</router-link
+      >
     </p>
     <ul v-if="type.sample">
       <li>

@@ -7,6 +7,7 @@ app-server-doesnt-answer-asked = The server doesn’t answer. It is asked again 
 router-shelf = Shelf
 router-templates = Templates
 router-cards = Cards
+router-listings = Listings
 router-desk = Desk
 router-what-changes-where = What changes where
 router-pictures = Pictures

@@ -125,6 +125,8 @@ shelf-search-show-whole-shelf = Show the whole shelf
 ## ShelfSection
 shelf-section-add-product = Add a product to { $name }
 shelf-section-add = Add
+shelf-section-listing = Listing
+shelf-section-listing-of = Listing of { $name }
 shelf-section-served = served by
 shelf-section-draft-not-live = Draft not live
 shelf-section-live = Live

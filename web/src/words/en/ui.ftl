@@ -207,6 +207,7 @@ places-looks = Looks
 places-prices = Prices
 places-templates = Templates
 places-cards = Cards
+places-listings = Listings
 places-messages-shoppers = Messages to shoppers
 places-texts-facts = Texts and facts
 places-variants = Variants
@@ -215,6 +216,9 @@ places-desk = On the desk
 ## ProductList
 product-list-find-name = Find by name
 product-list-no-product-called-like = No product is called like this
+
+## ProductsInOrder
+products-in-order-not-here = not in this listing
 
 ## ProductsPick
 products-pick-leave-out = Leave out { $handle }

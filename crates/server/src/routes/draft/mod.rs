@@ -1,5 +1,5 @@
 //! Whatever has a draft: steps taken back, published at once or at a time, taken back, what was published before. The same
-//! for templates, house style, wording and price rules.
+//! for templates, house style, wording, price rules and listings.
 
 pub mod history;
 pub mod plan;
@@ -10,6 +10,7 @@ use crate::names;
 use crate::state::State;
 use chrono::{DateTime, Utc};
 use compagina_core::house::House;
+use compagina_core::listing::Listings;
 use compagina_core::page::Layout;
 use compagina_core::price::PriceBook;
 use compagina_core::time::{Local, Moment};
@@ -77,6 +78,7 @@ pub async fn state_of(state: &State, draft: DraftId) -> ApiResult<DraftState> {
         DraftId::Shop(name) => match name {
             DocumentName::House => facts(&state.store.document::<House>(name).await?),
             DocumentName::Wording => facts(&state.store.document::<Book>(name).await?),
+            DocumentName::Listings => facts(&state.store.document::<Listings>(name).await?),
             DocumentName::Prices => facts(&state.store.document::<PriceBook>(name).await?),
         },
     };
@@ -118,6 +120,9 @@ async fn bring_back(
             }
             DocumentName::Wording => {
                 state.store.set_document(name, owner, revision, &read::<Book>(document)?).await?;
+            }
+            DocumentName::Listings => {
+                state.store.set_document(name, owner, revision, &read::<Listings>(document)?).await?;
             }
             DocumentName::Prices => {
                 state.store.set_document(name, owner, revision, &read::<PriceBook>(document)?).await?;

@@ -169,6 +169,7 @@ mod tests {
     use actix_web::test::{TestRequest, call_and_read_body, init_service};
     use actix_web::web::Data;
     use compagina_core::ids::{Handle, TemplateId};
+    use compagina_core::listing::OwnListing;
     use compagina_core::price::Prices;
     use compagina_core::template::Reach;
     use compagina_core::wording::Language;
@@ -273,7 +274,9 @@ mod tests {
         };
         let first = listed(&state).await.unwrap();
         let ids: Vec<ProductId> = first.iter().map(|one| one.id).collect();
-        let shown = |on_show: &OnShow, prices: &Prices| format!("{:?}", on_show.facts(prices, |_| true));
+        let shown = |on_show: &OnShow, prices: &Prices| {
+            format!("{:?}", on_show.facts(prices, &OwnListing::default(), |_| true))
+        };
         let is_as_if_read_anew = async |what: &str| {
             let gone_on = listed(&state).await.unwrap();
             let edition = state.editions.current();

@@ -6,7 +6,7 @@ use crate::clock::now;
 use crate::error::ApiResult;
 use compagina_core::catalog::{Product, ProductOption, Tag};
 use compagina_core::ids::{OptionId, ProductId, SiblingsId, ValueId};
-use compagina_core::listing::ListingFacts;
+use compagina_core::listing::{ListingFacts, OwnListing};
 use compagina_core::price::Prices;
 use compagina_core::time::Moment;
 use compagina_storage::Store;
@@ -92,10 +92,11 @@ impl OnShow {
         Ok(Arc::new(Self { all, options, priced }))
     }
 
-    /// What stands in listings of the products that are meant, with their numbers, in the order of types and products.
+    /// What stands in a listing of the products that are meant, with their numbers, in the order of types and products.
     pub fn facts<'a>(
         &'a self,
         prices: &Prices,
+        own: &OwnListing,
         meant: impl Fn(&Product) -> bool,
     ) -> Vec<(ProductId, ListingFacts<'a>)> {
         let priced = self.priced(prices);
@@ -115,16 +116,21 @@ impl OnShow {
                 saves: price.saves,
                 stars: *stars,
                 set: *set,
+                first: own.puts(&product.handle),
             };
             Some((product.id, facts))
         };
         self.all.iter().zip(&priced.prices).filter_map(one).collect()
     }
 
+    /// The products that stand in listings.
+    pub fn listed(&self) -> impl Iterator<Item = &Product> {
+        self.all.iter().map(|one| &one.product).filter(|product| product.is_listed())
+    }
+
     /// A tag as a product that stands in listings has it.
     pub fn tag(&self, wanted: &Tag) -> Option<&Tag> {
-        let listed = self.all.iter().filter(|one| one.product.is_listed());
-        listed.flat_map(|one| &one.product.tags).find(|tag| *tag == wanted)
+        self.listed().flat_map(|product| &product.tags).find(|tag| *tag == wanted)
     }
 
     fn priced(&self, prices: &Prices) -> Arc<Priced> {

@@ -27,7 +27,13 @@ fn last<'a>(pairs: &'a Pairs, name: &str) -> Option<&'a str> {
     pairs.iter().rev().find(|(one, _)| one == name).map(|(_, value)| value.trim())
 }
 
-pub fn wanted(pairs: &Pairs, currency: Currency, types: &[ProductType], options: &[ProductOption]) -> Wanted {
+pub fn wanted(
+    pairs: &Pairs,
+    usual: Order,
+    currency: Currency,
+    types: &[ProductType],
+    options: &[ProductOption],
+) -> Wanted {
     let last = |name: &str| last(pairs, name);
     let price = |name: &str| last(name).and_then(|text| read_amount(text, currency).ok().flatten());
     let all = |name: &'static str| {
@@ -39,7 +45,9 @@ pub fn wanted(pairs: &Pairs, currency: Currency, types: &[ProductType], options:
     }
     let kind = |text: &str| types.iter().find(|kind| kind.handle.as_str() == text);
     Wanted {
-        order: last("order").and_then(Order::from_key).unwrap_or_default(),
+        // Who asks for the owner's order asks for no other.
+        order: last("order").and_then(Order::from_key).filter(|order| *order != usual),
+        usual,
         types: all("type").filter_map(kind).map(|kind| kind.handle.clone()).collect(),
         tags: all("tag").map(Tag::from).filter(Tag::is_sound).collect(),
         values,

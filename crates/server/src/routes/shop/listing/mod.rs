@@ -10,7 +10,7 @@ use crate::serving::edition::Edition;
 use crate::serving::edition::page::{LONGEST_QUERY, Pairs, cards_hold_until};
 use crate::serving::edition::pages::{Asked, MadeOf, Ready};
 use crate::serving::known::known_numbered;
-use crate::serving::reading::{Reading, live_nav};
+use crate::serving::reading::{Reading, Side, live_nav, nav};
 use crate::state::State;
 use actix_web::http::StatusCode;
 use actix_web::web::{Data, Path, Query};
@@ -19,10 +19,10 @@ use asked::{asks, page_asked_for, wanted, words};
 use compagina_core::catalog::{Product, ProductType, Tag};
 use compagina_core::choice::Selection;
 use compagina_core::ids::{Handle, ProductId};
-use compagina_core::listing::{ListingFacts, found};
+use compagina_core::listing::{ListingFacts, ListingOf, OwnListing, found};
 use compagina_core::situation::Situation;
 use compagina_core::time::Moment;
-use compagina_core::wording::Arg;
+use compagina_core::wording::{Arg, Language};
 use compagina_press::shop::{Leaf, Listing, Shelf, Sift, listing, tag_path};
 use compagina_press::{Lead, LookedAt, Nav, Notice};
 use std::collections::HashMap;
@@ -72,6 +72,16 @@ impl Meant {
             Self::Search { words, .. } => {
                 nav.words.say_with("listing-searched", &[("words", Arg::Text(words))])
             }
+        }
+    }
+
+    /// Which listing it is to its owner.
+    fn of(&self) -> Option<ListingOf> {
+        match self {
+            Self::All => Some(ListingOf::All),
+            Self::Type(kind) => Some(ListingOf::Type(kind.handle.clone())),
+            Self::Tag(tag) => Some(ListingOf::Tag(tag.clone())),
+            Self::Search { .. } => None,
         }
     }
 
@@ -143,7 +153,10 @@ async fn kept_or(
     }
     let answer = async {
         let meant = meant().await?;
-        let drawn = draw(state, request, &edition, &meant).await?;
+        let (everywhere, live) = (edition.everywhere(state).await?, edition.live(state).await?);
+        let nav = live_nav(state, (everywhere, live), &Reading::of(request));
+        let own = meant.of().and_then(|of| everywhere.listings.of(&of).cloned()).unwrap_or_default();
+        let drawn = draw(state, &edition, &nav, (&meant, &own), &pairs(request)).await?;
         // What is told to one shopper, or typed by one, is nobody else's.
         let common = drawn.common && meant.words().is_none() && asked.query.len() <= LONGEST_QUERY;
         if !common {
@@ -200,25 +213,45 @@ async fn leaf_of(state: &State, all: &[ProductId], number: u32) -> ApiResult<Par
     })
 }
 
+/// A listing as its owner is making it, before anything is asked of it.
+pub async fn draft(state: &State, of: ListingOf, own: &OwnListing) -> ApiResult<String> {
+    let meant = match of {
+        ListingOf::All => Meant::All,
+        ListingOf::Tag(tag) => Meant::Tag(tag),
+        ListingOf::Type(handle) => {
+            let found = state.store.types().await?.into_iter().find(|one| one.kind.handle == handle);
+            Meant::Type(found.ok_or_else(|| ApiError::no_such("product type"))?.kind)
+        }
+    };
+    let reading =
+        Reading { language: Language::default(), side: Side::Draft, template: None, here: meant.path() };
+    let nav = nav(state, &reading).await?;
+    Ok(draw(state, &state.editions.current(), &nav, (&meant, own), &vec![]).await?.html)
+}
+
 /// A listing, ordered and narrowed as its address asks.
-async fn draw(state: &State, request: &HttpRequest, edition: &Edition, meant: &Meant) -> ApiResult<Drawn> {
-    let pairs = pairs(request);
+async fn draw(
+    state: &State,
+    edition: &Edition,
+    nav: &Nav,
+    (meant, own): (&Meant, &OwnListing),
+    pairs: &Pairs,
+) -> ApiResult<Drawn> {
     let (everywhere, live) = (edition.everywhere(state).await?, edition.live(state).await?);
     let on_show = edition.on_show(state).await?;
-    let nav = live_nav(state, (everywhere, live), &Reading::of(request));
-    let mut facts = on_show.facts(&nav.prices, |product| meant.holds(product));
+    let mut facts = on_show.facts(&nav.prices, own, |product| meant.holds(product));
     if let Meant::Search { places, .. } = meant {
         facts.sort_by_key(|(id, _)| places.get(id));
     }
-    let wanted = wanted(&pairs, nav.shop.currency, &everywhere.types, &on_show.options);
+    let wanted = wanted(pairs, own.order, nav.shop.currency, &everywhere.types, &on_show.options);
     let all: Vec<ListingFacts<'_>> = facts.iter().map(|(_, facts)| *facts).collect();
     let found = found(&all, &wanted);
     let left = || found.places.iter().filter_map(|place| facts.get(*place)).map(|(id, of)| (*id, of.kind));
     let Part { filled, leaf } = match meant {
-        Meant::All if !asks(&pairs) => first_of_each(state, &everywhere.types, left()).await?,
+        Meant::All if !asks(pairs) => first_of_each(state, &everywhere.types, left()).await?,
         _ => {
             let ids: Vec<ProductId> = left().map(|(id, _)| id).collect();
-            leaf_of(state, &ids, page_asked_for(&pairs)).await?
+            leaf_of(state, &ids, page_asked_for(pairs)).await?
         }
     };
     let sets = found.sets.iter().filter_map(|(place, of)| Some((facts.get(*place)?.0, *of))).collect();
@@ -226,15 +259,18 @@ async fn draw(state: &State, request: &HttpRequest, edition: &Edition, meant: &M
         .iter()
         .map(|(kind, products)| Shelf { kind, products: products.iter().map(Arc::as_ref).collect() })
         .collect();
-    let (path, title, types) = (meant.path(), meant.title(&nav), everywhere.types.as_slice());
+    let (path, types) = (meant.path(), everywhere.types.as_slice());
+    let title = if own.title.is_empty() { meant.title(nav) } else { own.title.clone() };
+    let above: Vec<&str> = own.paragraphs().collect();
     let rated = all.iter().any(|one| one.stars.is_some());
     let (words, options) = (meant.words(), on_show.options.as_slice());
     let sift = Sift { path: &path, words, wanted: &wanted, found: &found, types, options, rated };
     let products = || filled.iter().flat_map(|(_, products)| products).map(Arc::as_ref);
-    let lead = asked(&nav, &pairs, products());
-    let notice = told(&nav, &pairs, products());
+    let lead = asked(nav, pairs, products());
+    let notice = told(nav, pairs, products());
     let of = Listing {
         title: &title,
+        words: &above,
         shelves: &shelves,
         leaf,
         sift: Some(sift),
@@ -243,7 +279,7 @@ async fn draw(state: &State, request: &HttpRequest, edition: &Edition, meant: &M
         notice: notice.as_ref(),
     };
     let common = lead.is_none() && notice.is_none();
-    Ok(Drawn { html: listing(&nav, &of), common, until: cards_hold_until(live, &nav.prices) })
+    Ok(Drawn { html: listing(nav, &of), common, until: cards_hold_until(live, &nav.prices) })
 }
 
 fn named<'a>(
