@@ -81,8 +81,6 @@ pub(crate) struct Head<'a> {
     pub script: Option<&'a str>,
     pub data: Option<&'a str>,
     pub frame: Frame,
-    /// The address that stands for this page, without choices.
-    pub canonical: Option<&'a str>,
 }
 
 /// Wraps a body into a whole document.
@@ -95,7 +93,6 @@ pub(crate) fn document(nav: &Nav, head: &Head<'_>, body: Markup) -> Markup {
                 meta name="viewport" content="width=device-width, initial-scale=1, viewport-fit=cover, interactive-widget=resizes-content";
                 title { (head.title) " · " (nav.shop.name) }
                 @if let Some(text) = head.description { meta name="description" content=(text); }
-                @if let Some(href) = head.canonical { link rel="canonical" href=(href); }
                 @if let Some(link) = &head.preload { (link) }
                 // On their way before the style sheet asks for them, so that little moves when they arrive.
                 @for href in house::fonts(&nav.house, &nav.assets.fonts) { link rel="preload" as="font" type="font/woff2" href=(href) crossorigin; }

@@ -178,7 +178,6 @@ pub(crate) fn make(page: &Page<'_>, mut sheet: Sheet) -> Result<String, MoneyErr
         Mode::Small => None,
         _ => Some(json_for_script(&serde_json::to_string(&table(&ctx, page.layout)?).unwrap_or_default())),
     };
-    let canonical = product.path();
     let head = Head {
         title: &product.name,
         description: Some(product.summary.as_str()).filter(|s| !s.is_empty()),
@@ -191,7 +190,6 @@ pub(crate) fn make(page: &Page<'_>, mut sheet: Sheet) -> Result<String, MoneyErr
         },
         data: data.as_deref(),
         frame: if page.only.is_some() { Frame::None } else { page.layout.frame },
-        canonical: Some(&canonical),
     };
     Ok(document(page.nav, &head, body).into_string())
 }

@@ -287,3 +287,35 @@ async fn who_buys_one_now_is_told_what_comes_along_from_the_cart(pool: MySqlPool
     assert_eq!(buy_now().await, "/shop/checkout?along=1");
     assert!(page("/shop/checkout?along=1").await.contains(along));
 }
+
+#[sqlx::test(migrations = false)]
+async fn each_page_tells_the_address_that_stands_for_it(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let stands = async |path: &str, host: Option<&str>| {
+        let mut request = site.shopper().get(site.at(path));
+        if let Some(host) = host {
+            request = request.header("x-forwarded-host", host);
+        }
+        let link = request.send().await.unwrap().headers().get("link").cloned()?;
+        let link = link.to_str().unwrap();
+        Some(link.strip_prefix('<').unwrap().strip_suffix(">; rel=\"canonical\"").unwrap().to_owned())
+    };
+    for (path, itself) in [
+        ("/shop/products/whimbrel", "/shop/products/whimbrel"),
+        ("/shop/products/whimbrel?colour=ember", "/shop/products/whimbrel"),
+        ("/shop/products/whimbrel?quantity=2", "/shop/products/whimbrel"),
+        ("/shop", "/shop"),
+        ("/shop?order=name&stock=1", "/shop"),
+        ("/shop/types/spares?page=1", "/shop/types/spares"),
+        ("/shop/tags/BEGINNERS", "/shop/tags/beginners"),
+    ] {
+        // Made the first time, kept ready the second.
+        for _ in 0..2 {
+            assert_eq!(stands(path, None).await, Some(site.at(itself)), "{path}");
+        }
+    }
+    assert_eq!(stands("/shop/search?q=kite", None).await, None, "a search stands for nothing");
+    let kept = stands("/shop", Some("kites.example")).await;
+    assert_eq!(kept, Some("http://kites.example/shop".to_owned()), "behind another server");
+    assert_eq!(stands("/shop", Some("a>; rel=\"x\", <b")).await, None, "what is no host is told to nobody");
+}

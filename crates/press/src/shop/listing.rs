@@ -93,9 +93,7 @@ pub fn listing(nav: &Nav, of: &Listing<'_>) -> String {
         Some(first) => (*first).to_owned(),
         None => nav.words.say_with("listing-about", &told),
     });
-    // However it is ordered and narrowed, it is the one listing.
-    let canonical = sift.filter(|sift| sift.words.is_none()).map(|sift| sift.itself(leaf));
-    with_cards(nav, title, (about.as_deref(), canonical.as_deref()), body, &deck)
+    with_cards(nav, title, about.as_deref(), body, &deck)
 }
 
 fn cards(dealer: Dealer<'_>, products: &[&Product]) -> Markup {

@@ -30,15 +30,9 @@ fn plain_page(nav: &Nav, title: &str, frame: Frame, body: Markup) -> String {
 }
 
 /// A page on which cards stand.
-fn with_cards(
-    nav: &Nav,
-    title: &str,
-    (about, canonical): (Option<&str>, Option<&str>),
-    body: Markup,
-    deck: &Deck,
-) -> String {
+fn with_cards(nav: &Nav, title: &str, about: Option<&str>, body: Markup, deck: &Deck) -> String {
     let laid = css(deck, &nav.words, &nav.house);
-    let head = Head { description: about, canonical, ..head(nav, title, Frame::Whole, Some(&laid)) };
+    let head = Head { description: about, ..head(nav, title, Frame::Whole, Some(&laid)) };
     document(nav, &head, body).into_string()
 }
 
@@ -51,6 +45,5 @@ fn head<'a>(nav: &'a Nav, title: &'a str, frame: Frame, laid: Option<&'a str>) -
         script: Some(&nav.assets.script),
         data: None,
         frame,
-        canonical: None,
     }
 }

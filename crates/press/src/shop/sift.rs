@@ -78,8 +78,9 @@ impl Sift<'_> {
         if number == 1 { address } else { format!("{address}{sign}page={number}") }
     }
 
-    /// The address that stands for it, without order and filters.
-    pub(super) fn itself(&self, leaf: Option<Leaf>) -> String {
+    /// The address that stands for it: however it is ordered and narrowed, it is the one listing.
+    #[must_use]
+    pub fn itself(&self, leaf: Option<Leaf>) -> String {
         let plain = *self.wanted == self.wanted.plain();
         match leaf.filter(|leaf| plain && leaf.number > 1) {
             Some(leaf) => format!("{}?page={}", self.path, leaf.number),

@@ -10,7 +10,8 @@ pub mod quick;
 use crate::error::{ApiError, ApiResult};
 use crate::serving::reading::{Reading, nav};
 use crate::state::State;
-use actix_web::http::{StatusCode, header};
+use actix_web::http::StatusCode;
+use actix_web::http::header::{self, HeaderValue};
 use actix_web::web::Data;
 use actix_web::{HttpRequest, HttpResponse, ResponseError, get};
 use compagina_press::shop::message;
@@ -20,6 +21,19 @@ pub fn html(status: StatusCode, body: String) -> HttpResponse {
         .content_type("text/html; charset=utf-8")
         .insert_header((header::CACHE_CONTROL, "no-store"))
         .body(body)
+}
+
+/// Tells of a page the address that stands for it (RFC 6596), whole: with the host by which the shop was asked.
+fn found_at(mut answer: HttpResponse, address: Option<&str>, request: &HttpRequest) -> HttpResponse {
+    let of = request.connection_info();
+    let (scheme, host) = (of.scheme(), of.host());
+    let known = matches!(scheme, "http" | "https")
+        && host.chars().all(|sign| sign.is_ascii_alphanumeric() || "-.:[]".contains(sign));
+    let link = address.filter(|_| known).map(|path| format!("<{scheme}://{host}{path}>; rel=\"canonical\""));
+    if let Some(Ok(link)) = link.map(HeaderValue::try_from) {
+        answer.headers_mut().insert(header::LINK, link);
+    }
+    answer
 }
 
 /// A page of the shop, or the page that tells a shopper why there is none.

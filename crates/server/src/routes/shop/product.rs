@@ -1,4 +1,4 @@
-use super::{html, or_message};
+use super::{found_at, html, or_message};
 use crate::error::{ApiError, ApiResult};
 use crate::routes::till::cart_facts;
 use crate::serving::edition::Edition;
@@ -58,9 +58,10 @@ async fn answer(
     let around = laid.around(state, known).await?;
     let page = laid.draw(known, &around, Mode::Shop)?;
     if !laid.is_common() || !known.product.is_public() {
-        return Ok(html(StatusCode::OK, page));
+        return Ok(found_at(html(StatusCode::OK, page), Some(&known.product.path()), request));
     }
-    let ready = Arc::new(Ready::new(page, laid.made_of(known, around), 0));
+    let ready = Ready::new(page, laid.made_of(known, around), 0).at(Some(known.product.path()));
+    let ready = Arc::new(ready);
     state.editions.keep(edition, asked, ready.clone());
     Ok(send(&ready, request))
 }
@@ -111,8 +112,9 @@ pub fn send(ready: &Arc<Ready>, request: &HttpRequest) -> HttpResponse {
         .insert_header((header::CACHE_CONTROL, "no-cache"))
         .insert_header((header::VARY, "accept-encoding"))
         .insert_header((header::ETAG, tag));
-    if !small {
-        return answer.body(ready.body.clone());
-    }
-    answer.insert_header((header::CONTENT_ENCODING, "gzip")).body(ready.gzip())
+    let answer = match small {
+        true => answer.insert_header((header::CONTENT_ENCODING, "gzip")).body(ready.gzip()),
+        false => answer.body(ready.body.clone()),
+    };
+    found_at(answer, ready.address.as_deref(), request)
 }

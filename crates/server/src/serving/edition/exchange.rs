@@ -144,7 +144,8 @@ async fn prepare(
         let Ok(around) = laid.around(serving, &known).await else { continue };
         let made = serving.aside.run(move || {
             let page = laid.draw(&known, &around, Mode::Shop).ok()?;
-            Some((asked, Arc::new(Ready::new(page, laid.made_of(&known, around), sent / 2))))
+            let ready = Ready::new(page, laid.made_of(&known, around), sent / 2);
+            Some((asked, Arc::new(ready.at(Some(known.product.path())))))
         });
         if let Some((asked, page)) = made.await.flatten() {
             next.pages.keep(asked, page);

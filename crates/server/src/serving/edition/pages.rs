@@ -46,6 +46,8 @@ pub struct Ready {
     /// The same made small, once anybody asks for that.
     small: OnceLock<Bytes>,
     pub tag: String,
+    /// Of all addresses that show it the one that stands for it, where it is meant to be found.
+    pub address: Option<String>,
     made_of: MadeOf,
     /// How often it was sent; of a page that took another's place about half of that one's too.
     sent: AtomicU32,
@@ -67,7 +69,13 @@ pub struct MadeOf {
 impl Ready {
     pub fn new(html: String, made_of: MadeOf, sent: u32) -> Self {
         let tag = format!("\"{}\"", &compagina_pictures::hash(html.as_bytes())[..24]);
-        Self { body: Bytes::from(html), small: OnceLock::new(), tag, made_of, sent: AtomicU32::new(sent) }
+        let sent = AtomicU32::new(sent);
+        Self { body: Bytes::from(html), small: OnceLock::new(), tag, address: None, made_of, sent }
+    }
+
+    /// The same, to be found at an address.
+    pub fn at(self, address: Option<String>) -> Self {
+        Self { address, ..self }
     }
 
     /// Its body compressed by gzip.

@@ -2,7 +2,7 @@
 
 mod asked;
 
-use super::{html, or_message};
+use super::{found_at, html, or_message};
 use crate::error::{ApiError, ApiResult};
 use crate::routes::shop::product::send;
 use crate::routes::till::back::chose;
@@ -160,10 +160,10 @@ async fn kept_or(
         // What is told to one shopper, or typed by one, is nobody else's.
         let common = drawn.common && meant.words().is_none() && asked.query.len() <= LONGEST_QUERY;
         if !common {
-            return Ok(html(StatusCode::OK, drawn.html));
+            return Ok(found_at(html(StatusCode::OK, drawn.html), drawn.address.as_deref(), request));
         }
         let made_of = MadeOf { known: None, beside: vec![], open: false, until: drawn.until };
-        let ready = Arc::new(Ready::new(drawn.html, made_of, 0));
+        let ready = Arc::new(Ready::new(drawn.html, made_of, 0).at(drawn.address));
         edition.keep_listing(asked, ready.clone());
         Ok(send(&ready, request))
     };
@@ -172,6 +172,8 @@ async fn kept_or(
 
 struct Drawn {
     html: String,
+    /// The address that stands for it; none of a search.
+    address: Option<String>,
     /// Whether all who ask so are answered the same.
     common: bool,
     until: Option<Moment>,
@@ -265,6 +267,7 @@ async fn draw(
     let rated = all.iter().any(|one| one.stars.is_some());
     let (words, options) = (meant.words(), on_show.options.as_slice());
     let sift = Sift { path: &path, words, wanted: &wanted, found: &found, types, options, rated };
+    let address = words.is_none().then(|| sift.itself(leaf));
     let products = || filled.iter().flat_map(|(_, products)| products).map(Arc::as_ref);
     let lead = asked(nav, pairs, products());
     let notice = told(nav, pairs, products());
@@ -279,7 +282,7 @@ async fn draw(
         notice: notice.as_ref(),
     };
     let common = lead.is_none() && notice.is_none();
-    Ok(Drawn { html: listing(nav, &of), common, until: cards_hold_until(live, &nav.prices) })
+    Ok(Drawn { html: listing(nav, &of), address, common, until: cards_hold_until(live, &nav.prices) })
 }
 
 fn named<'a>(
