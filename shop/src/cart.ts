@@ -9,8 +9,13 @@ export function watchCart(counted: () => void): void {
     // A pay shortcut leads on by itself, whatever follows the buy button.
     const leadsOn = clicked?.hasAttribute("formaction") || clicked?.name === "pay";
     const buys = form.id === "buy" || form.dataset.cardForm !== undefined;
+    // Beside a cart that is open it stays open.
+    const beside = form.closest(".side-cart") !== null;
+    // On the cart's own page the cart is drawn anew.
+    if (!beside && form.closest(".goes-with")) return;
     if (buys && form.target === "" && !leadsOn) {
-      const after = clicked?.name === "after" ? clicked.value : new FormData(form).get("after");
+      const own = clicked?.name === "after" ? clicked.value : new FormData(form).get("after");
+      const after = beside ? "side" : own;
       if (after !== "side" && after !== "stay") return;
       event.preventDefault();
       void add(form, clicked, after, counted);

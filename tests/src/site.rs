@@ -131,6 +131,15 @@ impl Owner {
         let drafted = self.draft_prices(json!({ "rules": [rule], "plans": [] })).await;
         assert!(drafted.status().is_success());
     }
+    /// One price rule in the place of all rules and plans, for shoppers too.
+    ///
+    /// # Panics
+    /// Where it can't be made.
+    pub async fn live_rule(&self, rule: Value) {
+        self.draft_rule(rule).await;
+        let revision = json_of(self.get("/api/prices").await).await["revision"].clone();
+        json_of(self.post("/api/drafts/prices/publish", &json!({ "revision": revision })).await).await;
+    }
     /// Takes a step on the price rules, seeing them as they are now: `rules` and `plans` in the place of all that there
     /// are, the rest as it is called there.
     pub async fn draft_prices(&self, change: Value) -> Response {

@@ -15,8 +15,14 @@ use std::sync::{Arc, LazyLock};
 
 /// Which card each product has.
 pub trait Cards: std::fmt::Debug + Send + Sync {
-    /// The card of a product at a place, with what its type and it keep different.
-    fn card(&self, product: &Product, place: CardPlace) -> Arc<Layout>;
+    /// The card that was composed for a product at a place, with what its type and it keep different.
+    fn composed(&self, product: &Product, place: CardPlace) -> Option<Arc<Layout>>;
+
+    /// The same; a quiet one where none was composed.
+    fn card(&self, product: &Product, place: CardPlace) -> Arc<Layout> {
+        static QUIET: LazyLock<Arc<Layout>> = LazyLock::new(|| Arc::new(quiet_card()));
+        self.composed(product, place).unwrap_or_else(|| QUIET.clone())
+    }
 }
 
 /// Of a shop that has composed none.
@@ -24,9 +30,8 @@ pub trait Cards: std::fmt::Debug + Send + Sync {
 pub struct Quiet;
 
 impl Cards for Quiet {
-    fn card(&self, _: &Product, _: CardPlace) -> Arc<Layout> {
-        static CARD: LazyLock<Arc<Layout>> = LazyLock::new(|| Arc::new(quiet_card()));
-        CARD.clone()
+    fn composed(&self, _: &Product, _: CardPlace) -> Option<Arc<Layout>> {
+        None
     }
 }
 
@@ -56,20 +61,40 @@ const EARLY: usize = 5;
 /// The cards of a document: their layouts, each under a number, and whose they are.
 #[derive(Debug, Default)]
 pub(crate) struct Deck {
-    pub layouts: RefCell<Vec<Arc<Layout>>>,
+    layouts: RefCell<Vec<Arc<Layout>>>,
     names: RefCell<BTreeMap<String, usize>>,
     drawn: Cell<usize>,
+    /// Whether it is put into a document that has cards of its own.
+    aside: bool,
 }
 
+/// By so much the numbers of cards that are put into another document differ from that document's own.
+const ASIDE: usize = 1000;
+
 impl Deck {
+    /// The cards of a part that is put into a document that may have cards of its own.
+    pub fn aside() -> Self {
+        Self { aside: true, ..Self::default() }
+    }
+
+    /// Its layouts with their numbers.
+    pub fn numbered(&self) -> Vec<(usize, Arc<Layout>)> {
+        (self.begins()..).zip(self.layouts.borrow().iter().cloned()).collect()
+    }
+
+    fn begins(&self) -> usize {
+        if self.aside { ASIDE } else { 0 }
+    }
+
     /// The number of a layout, by which its rules are found.
     pub fn number_of(&self, layout: &Arc<Layout>) -> usize {
         let mut layouts = self.layouts.borrow_mut();
         let known = layouts.iter().position(|one| Arc::ptr_eq(one, layout) || one == layout);
-        known.unwrap_or_else(|| {
+        let place = known.unwrap_or_else(|| {
             layouts.push(layout.clone());
             layouts.len() - 1
-        })
+        });
+        self.begins() + place
     }
 
     /// When the picture of the card that is drawn next in a listing is loaded.
@@ -87,10 +112,10 @@ impl Deck {
         let mut names = self.names.borrow_mut();
         let before = names.entry(product.handle.to_string()).or_default();
         *before += 1;
-        if *before == 1 {
-            format!("card-{}", product.handle)
-        } else {
-            format!("card-{}-{before}", product.handle)
+        let aside = if self.aside { "side-" } else { "" };
+        match *before {
+            1 => format!("{aside}card-{}", product.handle),
+            before => format!("{aside}card-{}-{before}", product.handle),
         }
     }
 }

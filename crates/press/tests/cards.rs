@@ -23,8 +23,8 @@ use std::sync::Arc;
 struct One(Arc<Layout>);
 
 impl Cards for One {
-    fn card(&self, _: &Product, _: CardPlace) -> Arc<Layout> {
-        self.0.clone()
+    fn composed(&self, _: &Product, _: CardPlace) -> Option<Arc<Layout>> {
+        Some(self.0.clone())
     }
 }
 

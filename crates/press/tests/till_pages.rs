@@ -47,7 +47,17 @@ fn cart_of(products: &[Product], seen: &[i64], notice: Option<&str>) -> String {
     let lines = products.iter().zip(&reckoning.lines).map(line).collect();
     let (total, vat, stands) = (reckoning.total, reckoning.vat, reckoning.stands());
     let (prices, notice) = (Prices::default(), notice.map(str::to_owned));
-    let page = CartPage { lines, total, vat, prices: &prices, goes_with: vec![], stands, notice, gone: None };
+    let page = CartPage {
+        lines,
+        total,
+        vat,
+        prices: &prices,
+        goes_with: vec![],
+        lead: None,
+        stands,
+        notice,
+        gone: None,
+    };
     cart(&nav(), &page)
 }
 

@@ -148,3 +148,55 @@ async fn without_script_one_comes_back_to_the_card(pool: MySqlPool) {
     let answer = shopper.post(site.at("/shop/cart")).form(&away).send().await.unwrap();
     assert_eq!(answer.status(), StatusCode::UNPROCESSABLE_ENTITY);
 }
+
+/// Offers a kite at less with another one, and lets the card stand beside the cart alone.
+async fn a_second_kite_for_less(owner: &Owner) {
+    let steps = json!([{ "from": 1, "kind": "percent", "value": "10" }]);
+    let kites = json!({ "of": "products", "products": ["dunlin", "whimbrel-mini"] });
+    let rule = json!({ "name": "A second kite", "reach": kites, "steps": steps, "with": ["whimbrel"] });
+    owner.live_rule(rule).await;
+    let id = owner.live_card("buying").await;
+    let only = json!({ "rule": "types", "types": ["sport-kites"], "places": ["cart"] });
+    assert_eq!(reach(owner, id, only).await.status(), 200);
+}
+
+#[sqlx::test(migrations = false)]
+async fn what_goes_with_the_cart_is_bought_on_its_card(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    a_second_kite_for_less(&site.owner().await).await;
+    let shopper = site.shopper();
+    let send = async |form: &[(&str, &str)]| {
+        let answer = shopper.post(site.at("/shop/cart")).form(form).send().await.unwrap();
+        assert_eq!(answer.status(), StatusCode::SEE_OTHER);
+        answer.headers()["location"].to_str().unwrap().to_owned()
+    };
+    let get = async |path: &str| shopper.get(site.at(path)).send().await.unwrap().text().await.unwrap();
+    assert!(
+        !card_in(&get("/shop/types/sport-kites").await, "dunlin").contains("data-buy"),
+        "not in listings"
+    );
+    send(&[("product", "whimbrel"), ("colour", "ember"), ("sail", "1-6-m")]).await;
+    let cart = get("/shop/cart").await;
+    let dunlin = card_in(&cart, "dunlin");
+    assert!(
+        dunlin.contains("£116.10") && dunlin.contains("£129.00"),
+        "as it is priced with the kite: {dunlin}"
+    );
+    assert!(dunlin.contains("data-card=\"cart\"") && dunlin.contains("name=\"back\" value=\"/shop/cart\""));
+    // What asks for a choice asks there, and what is put in is in the cart at that price.
+    let card = [("product", "dunlin"), ("card", "card-dunlin"), ("back", "/shop/cart"), ("after", "stay")];
+    let to = send(&card).await;
+    assert_eq!(to, "/shop/cart?asked=dunlin&chose=#card-dunlin");
+    let asks = get(to.split('#').next().unwrap()).await;
+    assert!(card_in(&asks, "dunlin").contains("data-missing"), "it says what is missing");
+    let chosen = [card.as_slice(), &[("colour", "slate")]].concat();
+    assert_eq!(send(&chosen).await, "/shop/cart?added=dunlin#card-dunlin");
+    let cart = get("/shop/cart").await;
+    assert!(!cart.contains("id=\"card-dunlin\"") && cart.contains("id=\"card-whimbrel-mini\""));
+    assert!(cart.contains("A second kite: −£12.90"), "{cart}");
+    // At the side of a page its cards are others than that page's own.
+    let aside = [chosen.as_slice(), &[("script", "1")]].concat();
+    let aside = shopper.post(site.at("/shop/cart")).form(&aside).send().await.unwrap().text().await.unwrap();
+    assert!(aside.contains("id=\"side-card-whimbrel-mini\"") && !aside.contains("id=\"card-"));
+    assert!(aside.contains("<style>") && aside.contains("deck-1000"));
+}

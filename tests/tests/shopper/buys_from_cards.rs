@@ -94,3 +94,40 @@ async fn choosing_changes_the_card_and_what_is_missing_is_asked_for_on_it(pool: 
     })
     .await;
 }
+
+#[sqlx::test(migrations = false)]
+async fn beside_an_open_cart_one_chooses_and_buys_more_without_leaving(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let owner = site.owner().await;
+    let steps = json!([{ "from": 1, "kind": "percent", "value": "10" }]);
+    let dunlin = json!({ "of": "products", "products": ["dunlin"] });
+    let rule = json!({ "name": "A second kite", "reach": dunlin, "steps": steps, "with": ["whimbrel"] });
+    owner.live_rule(rule).await;
+    owner.live_card("buying").await;
+    Browser::run(Screen::Phone, |client| async move {
+        let client = &client;
+        client.goto(&site.at("/shop/types/sport-kites")).await.unwrap();
+        let mut clicks = 0;
+        click(client, "#card-whimbrel label:has([value='ember'])", &mut clicks).await;
+        click(client, "#card-whimbrel label:has([value='1-6-m'])", &mut clicks).await;
+        let ready = "document.querySelector('#card-whimbrel [data-buy]').innerText.includes('Add to cart')";
+        until(client, ready).await;
+        click(client, "#card-whimbrel [data-buy]", &mut clicks).await;
+        // The same product has a card in the listing below; the one beside the cart has the price of both together.
+        let now = "document.querySelector('.side-cart #side-card-dunlin .now')?.innerText";
+        until(client, &format!("{now} === '£116.10'")).await;
+        click(client, "#side-card-dunlin label:has([value='slate'])", &mut clicks).await;
+        let price = "document.querySelector('#side-card-dunlin [name=colour][value=slate]').checked";
+        until(client, &format!("{price} && {now} === '£116.10'")).await;
+        let ready =
+            "document.querySelector('#side-card-dunlin [data-buy]').innerText.includes('Add to cart')";
+        until(client, ready).await;
+        click(client, "#side-card-dunlin [data-buy]", &mut clicks).await;
+        until(client, "document.querySelector('.side-cart').innerText.includes('A second kite: −£12.90')")
+            .await;
+        until(client, "document.querySelector('[data-cart-count]').textContent.trim() === '2'").await;
+        assert_eq!(ask(client, "document.querySelector('#side-card-dunlin')").await, json!(null));
+        assert_eq!(ask(client, "location.pathname").await, "/shop/types/sport-kites");
+    })
+    .await;
+}

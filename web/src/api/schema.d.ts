@@ -1972,7 +1972,7 @@ export interface paths {
          *     `?colour=ember&sail=2-1-m&quantity=2&plan=1`; `written=1` where something is written onto it. What isn't known is passed
          *     over. More choices that were made one upon another follow as `then=colour.ember`. Of choices that nothing fits the last one stays
          *     and as few others as possible move. `card=listing` asks for the card on which it stands there, `card=related` for the
-         *     one beside other products, instead of the page.
+         *     one beside other products, `card=cart` for the one beside the cart, instead of the page.
          */
         get: operations["offer"];
         put?: never;
@@ -2134,7 +2134,7 @@ export interface components {
          * @description Where a card stands.
          * @enum {string}
          */
-        CardPlace: "listing" | "related";
+        CardPlace: "listing" | "related" | "cart";
         /**
          * @description What a proof takes the cart to hold.
          * @enum {string}

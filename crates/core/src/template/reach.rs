@@ -80,11 +80,13 @@ pub enum CardPlace {
     Listing,
     /// Beside another product, on its page.
     Related,
+    /// Beside what is in the cart.
+    Cart,
 }
 
 impl CardPlace {
     /// All of them.
-    pub const ALL: [Self; 2] = [Self::Listing, Self::Related];
+    pub const ALL: [Self; 3] = [Self::Listing, Self::Related, Self::Cart];
 
     /// Its name in documents and forms.
     #[must_use]
@@ -92,6 +94,7 @@ impl CardPlace {
         match self {
             Self::Listing => "listing",
             Self::Related => "related",
+            Self::Cart => "cart",
         }
     }
 
@@ -107,6 +110,7 @@ impl CardPlace {
         match self {
             Self::Listing => "in listings",
             Self::Related => "among related products",
+            Self::Cart => "beside the cart",
         }
     }
 }

@@ -1,15 +1,18 @@
-use super::plain_page;
+use super::with_cards;
 use crate::amount::{amount, plan_words, whole};
+use crate::ctx::Dealer;
+use crate::deck::{Deck, Lead};
 use crate::document::Nav;
+use crate::piece::card::{card, css};
 use crate::say::{say_hindrance, say_next};
 use compagina_core::cart::{Line, MOST_OF_ONE};
 use compagina_core::catalog::Product;
 use compagina_core::media::Picture;
 use compagina_core::money::Money;
-use compagina_core::page::Frame;
 use compagina_core::price::{Prices, VatShown};
+use compagina_core::template::CardPlace;
 use compagina_core::wording::Arg;
-use maud::{Markup, html};
+use maud::{Markup, PreEscaped, html};
 
 /// A line of the cart with what is needed to show it.
 pub struct CartLine<'a> {
@@ -43,6 +46,8 @@ pub struct CartPage<'a> {
     pub prices: &'a Prices,
     /// What goes with what is in it.
     pub goes_with: Vec<GoesWith<'a>>,
+    /// The card among them on which something is still to be chosen.
+    pub lead: Option<&'a Lead>,
     /// Whether it can be sold as it was seen.
     pub stands: bool,
     /// What is told on top of it.
@@ -85,17 +90,28 @@ pub struct Gone {
 #[must_use]
 pub fn cart(nav: &Nav, page: &CartPage<'_>) -> String {
     let title = nav.words.say("cart-title");
-    let body = html! { div.columns.till { h1 { (title) } (content(nav, page)) } };
-    plain_page(nav, &title, Frame::Whole, body)
+    let deck = Deck::default();
+    let body = html! { div.columns.till { h1 { (title) } (content(nav, page, &deck)) } };
+    with_cards(nav, &title, None, body, &deck)
 }
 
 /// The cart as it opens at the side of a page: without the page around it.
 #[must_use]
 pub fn side_cart(nav: &Nav, page: &CartPage<'_>) -> String {
-    html! { div.till data-close=(nav.words.say("cart-close")) { h2 { (nav.words.say("cart-title")) } (content(nav, page)) } }.into_string()
+    let deck = Deck::aside();
+    let content = content(nav, page, &deck);
+    let laid = css(&deck, &nav.words, &nav.house);
+    html! {
+        div.till data-close=(nav.words.say("cart-close")) {
+            @if !laid.is_empty() { style { (PreEscaped(laid)) } }
+            h2 { (nav.words.say("cart-title")) }
+            (content)
+        }
+    }
+    .into_string()
 }
 
-fn content(nav: &Nav, page: &CartPage<'_>) -> Markup {
+fn content(nav: &Nav, page: &CartPage<'_>, deck: &Deck) -> Markup {
     let say = |key| nav.words.say(key);
     html! {
         @if let Some(notice) = &page.notice { p.notice role="status" { (notice) } }
@@ -105,7 +121,7 @@ fn content(nav: &Nav, page: &CartPage<'_>) -> Markup {
             p { a href="/shop" { (say("cart-look-around")) } }
         } @else {
             ul.cart-lines { @for line in &page.lines { (cart_line(nav, page.prices, line)) } }
-            (goes_with(nav, page))
+            (goes_with(nav, page, deck))
             (sum(nav, page))
         }
     }
@@ -156,8 +172,12 @@ pub(super) fn total_rows(nav: &Nav, prices: &Prices, total: Money, vat: Money) -
     }
 }
 
-/// What goes with the cart for less: one click where there is nothing to choose.
-fn goes_with(nav: &Nav, page: &CartPage<'_>) -> Markup {
+/// What goes with the cart for less: on its card where one was composed for that; otherwise a line, with one click where
+/// there is nothing to choose.
+fn goes_with(nav: &Nav, page: &CartPage<'_>, deck: &Deck) -> Markup {
+    let dealer = Dealer { prices: page.prices, here: "/shop/cart", ..nav.dealer(deck, page.lead) };
+    let (on_cards, plain): (Vec<_>, Vec<_>) =
+        page.goes_with.iter().partition(|one| nav.cards.composed(one.product, CardPlace::Cart).is_some());
     let offer = |one: &GoesWith<'_>| {
         let money = |m: Money| amount(&nav.shop, page.prices, one.product, m);
         let unit = money(one.unit);
@@ -182,7 +202,8 @@ fn goes_with(nav: &Nav, page: &CartPage<'_>) -> Markup {
         @if !page.goes_with.is_empty() {
             section.goes-with aria-label=(nav.words.say("cart-goes-with")) {
                 h2 { (nav.words.say("cart-goes-with")) }
-                ul { @for one in &page.goes_with { (offer(one)) } }
+                @if !on_cards.is_empty() { ul.cards { @for one in on_cards { (card(dealer, one.product, CardPlace::Cart)) } } }
+                @if !plain.is_empty() { ul { @for one in plain { (offer(one)) } } }
             }
         }
     }

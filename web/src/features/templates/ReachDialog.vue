@@ -57,6 +57,7 @@ const on = ref(was.on ?? true);
 const PLACES: { value: CardPlace; title: string }[] = [
   { value: "listing", title: say("reach-dialog-listings") },
   { value: "related", title: say("reach-dialog-related-products") },
+  { value: "cart", title: say("reach-dialog-cart") },
 ];
 /** Where its cards stand; everywhere where none is named. */
 const places = ref<CardPlace[]>(was.places?.length ? [...was.places] : PLACES.map((one) => one.value));

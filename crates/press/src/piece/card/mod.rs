@@ -47,7 +47,7 @@ use std::sync::Arc;
 /// What the pieces of all cards of a document are set to.
 pub(crate) fn css(deck: &Deck, words: &Words, house: &House) -> String {
     let mut sheet = Sheet::default();
-    for (number, layout) in deck.layouts.borrow().iter().enumerate() {
+    for (number, layout) in deck.numbered() {
         for piece in layout.pieces() {
             let styled = Styled::new(piece, words, house);
             let root = format!(".deck-{number} .c-{}", piece.id);

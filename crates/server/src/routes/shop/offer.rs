@@ -81,7 +81,7 @@ pub struct Amount {
 /// `?colour=ember&sail=2-1-m&quantity=2&plan=1`; `written=1` where something is written onto it. What isn't known is passed
 /// over. More choices that were made one upon another follow as `then=colour.ember`. Of choices that nothing fits the last one stays
 /// and as few others as possible move. `card=listing` asks for the card on which it stands there, `card=related` for the
-/// one beside other products, instead of the page.
+/// one beside other products, `card=cart` for the one beside the cart, instead of the page.
 #[utoipa::path(operation_id = "offer", params(("address" = String, Path), ("quantity" = Option<u32>, Query), ("plan" = Option<u64>, Query),
     ("written" = Option<u8>, Query), ("card" = Option<String>, Query), ("then" = Option<String>, Query)),
     responses((status = 200, body = OfferAnswer), (status = 404, body = ApiError)))]

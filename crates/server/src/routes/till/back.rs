@@ -2,6 +2,8 @@
 
 use compagina_core::catalog::Product;
 use compagina_core::choice::Selection;
+use compagina_core::situation::Situation;
+use compagina_press::{Lead, LookedAt, Nav};
 
 /// Longer addresses aren't ours.
 const LONGEST: usize = 500;
@@ -56,8 +58,32 @@ impl<'a> FromCard<'a> {
     }
 }
 
+/// The product among some that an address names under a name.
+pub fn named<'a>(
+    pairs: &[(String, String)],
+    name: &str,
+    mut products: impl Iterator<Item = &'a Product>,
+) -> Option<&'a Product> {
+    let (_, handle) = pairs.iter().find(|(one, _)| one == name)?;
+    products.find(|product| product.handle.as_str() == handle)
+}
+
+/// The card that asks for what is still to be chosen on it, as an address says it.
+pub fn asked<'a>(
+    nav: &Nav,
+    pairs: &[(String, String)],
+    products: impl Iterator<Item = &'a Product>,
+) -> Option<Lead> {
+    let product = named(pairs, "asked", products)?;
+    let chosen = pairs.iter().find(|(name, _)| name == "chose").map_or("", |(_, text)| text.as_str());
+    let (selection, _) = Selection::from_pairs(product, chose(chosen));
+    let plain = Situation::plain(product.options.len(), nav.prices.today());
+    let situation = Situation { selection, quantity: product.terms.first(), ..plain };
+    Some(Lead { product: product.id, situation, looked_at: LookedAt::Asked })
+}
+
 /// What was chosen on a card that asks for the rest, as its address names it.
-pub fn chose(text: &str) -> impl Iterator<Item = (&str, &str)> {
+fn chose(text: &str) -> impl Iterator<Item = (&str, &str)> {
     text.split('_').filter_map(|pair| pair.split_once('.'))
 }
 

@@ -1,5 +1,6 @@
 //! The cart as it stands, and what is changed in it.
 
+use super::back::asked;
 use super::{cart_of, choice_of, count_cookie, reckoned, see_other, see_other_with_count};
 use crate::clock::now;
 use crate::error::{ApiError, ApiResult};
@@ -38,7 +39,8 @@ pub async fn page(
     notice: Option<&str>,
 ) -> ApiResult<HttpResponse> {
     let nav = nav(state, &Reading::of(request)).await?;
-    let told = Told { notice: notice.map(|key| nav.words.say(key)), gone: gone(state, request).await };
+    let pairs = pairs(request);
+    let told = Told { notice: notice.map(|key| nav.words.say(key)), gone: gone(state, &pairs).await, pairs };
     let (items, reckoning) = match cart_of(state, request).await? {
         Some(cart) => reckoned(state, cart).await?,
         None => (vec![], reckon(&[], nav.shop.currency, &nav.prices)?),
@@ -51,11 +53,16 @@ pub async fn page(
 pub(super) struct Told {
     pub notice: Option<String>,
     pub gone: Option<Gone>,
+    /// What its address says besides.
+    pub pairs: Pairs,
+}
+
+fn pairs(request: &HttpRequest) -> Pairs {
+    Query::from_query(request.query_string()).map(Query::into_inner).unwrap_or_default()
 }
 
 /// What an address says was just taken out: `?out=whimbrel&sku=WHI-EMB-16&n=2`.
-async fn gone(state: &State, request: &HttpRequest) -> Option<Gone> {
-    let pairs: Pairs = Query::from_query(request.query_string()).map(Query::into_inner).unwrap_or_default();
+async fn gone(state: &State, pairs: &Pairs) -> Option<Gone> {
     let of = |wanted: &str| pairs.iter().find(|(name, _)| name == wanted).map(|(_, value)| value.as_str());
     let product = find(state, of("out")?).await.ok()?;
     let sku = of("sku").filter(|sku| product.variants.iter().any(|v| v.sku == *sku))?.to_owned();
@@ -92,12 +99,14 @@ async fn drawn(
             text: item.extra.text.as_deref(),
         }
     });
+    let lead = asked(nav, &told.pairs, offered.iter());
     let view = CartPage {
         lines: lines.collect(),
         total: reckoning.total,
         vat: reckoning.vat,
         prices: &prices,
         goes_with: offered.iter().filter_map(|product| goes_with(&prices, product)).collect(),
+        lead: lead.as_ref(),
         stands: reckoning.stands(),
         notice: told.notice,
         gone: told.gone,
@@ -212,7 +221,7 @@ async fn set_line(state: &State, request: &HttpRequest, form: &LineChange) -> Ap
     });
     state.store.change_cart(cart, &CartChange::Set { line: form.line, quantity }, now()).await?;
     if form.script.is_some() {
-        return at_the_side(state, request, cart, Told { notice: None, gone }).await;
+        return at_the_side(state, request, cart, Told { gone, ..Told::default() }).await;
     }
     let to = match gone {
         Some(Gone { product, sku, quantity, plan, text, .. }) => {

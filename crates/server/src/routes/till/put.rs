@@ -109,7 +109,7 @@ async fn put_choice(state: &State, request: &HttpRequest, form: &Pairs) -> ApiRe
     let mut answer = if wish.by_script {
         let words = nav(state, &Reading::of(request)).await?.words;
         let notice = words.say_with("cart-added", &[("name", Arg::Text(&product.name))]);
-        at_the_side(state, request, cart, Told { notice: Some(notice), gone: None }).await?
+        at_the_side(state, request, cart, Told { notice: Some(notice), ..Told::default() }).await?
     } else {
         see_other(&next_place(form, &product, &wish.selection, (along, card)))
     };

@@ -6,7 +6,7 @@ use compagina_core::catalog::Product;
 use compagina_core::ids::TemplateId;
 use compagina_core::page::{Layout, Purpose};
 use compagina_core::template::{Candidate, CardPlace, Index, Reach, compose};
-use compagina_press::{Cards, Quiet};
+use compagina_press::Cards;
 use std::sync::Arc;
 
 /// The cards that shoppers see.
@@ -33,7 +33,7 @@ impl std::fmt::Debug for DeskCards {
 }
 
 impl Cards for LiveCards {
-    fn card(&self, product: &Product, place: CardPlace) -> Arc<Layout> {
+    fn composed(&self, product: &Product, place: CardPlace) -> Option<Arc<Layout>> {
         let live = &self.0;
         let all = live.all_of(Purpose::Card).iter().map(|one| (one.id, &one.reach, &one.layout));
         served(live, all, product, place)
@@ -41,7 +41,7 @@ impl Cards for LiveCards {
 }
 
 impl Cards for DeskCards {
-    fn card(&self, product: &Product, place: CardPlace) -> Arc<Layout> {
+    fn composed(&self, product: &Product, place: CardPlace) -> Option<Arc<Layout>> {
         let own = (self.id, &self.reach, &self.draft);
         let others = self.live.all_of(Purpose::Card).iter();
         let is_live = others.clone().any(|one| one.id == self.id);
@@ -58,13 +58,10 @@ fn served<'a>(
     all: impl Iterator<Item = (TemplateId, &'a Reach, &'a Layout)> + Clone,
     product: &Product,
     place: CardPlace,
-) -> Arc<Layout> {
+) -> Option<Arc<Layout>> {
     let here = all.clone().filter(|(_, reach, _)| reach.stands_at(place));
     let index = Index::new(here.map(|(id, reach, _)| Candidate { id, reach }), now(), &live.zone);
-    let winner = index.winner(&live.facts(product));
-    let card = winner.and_then(|winner| all.clone().find(|(id, ..)| *id == winner));
-    match card {
-        Some((_, _, layout)) => Arc::new(compose(layout, &product.kind.handle, &product.handle)),
-        None => Quiet.card(product, place),
-    }
+    let winner = index.winner(&live.facts(product))?;
+    let (_, _, layout) = all.clone().find(|(id, ..)| *id == winner)?;
+    Some(Arc::new(compose(layout, &product.kind.handle, &product.handle)))
 }

@@ -5,7 +5,7 @@ mod asked;
 use super::{found_at, html, or_message};
 use crate::error::{ApiError, ApiResult};
 use crate::routes::shop::product::send;
-use crate::routes::till::back::chose;
+use crate::routes::till::back::{asked, named};
 use crate::serving::edition::Edition;
 use crate::serving::edition::page::{LONGEST_QUERY, Pairs, cards_hold_until};
 use crate::serving::edition::pages::{Asked, MadeOf, Ready};
@@ -17,14 +17,12 @@ use actix_web::web::{Data, Path, Query};
 use actix_web::{HttpRequest, HttpResponse, get};
 use asked::{asks, page_asked_for, wanted, words};
 use compagina_core::catalog::{Product, ProductType, Tag};
-use compagina_core::choice::Selection;
 use compagina_core::ids::{Handle, ProductId};
 use compagina_core::listing::{ListingFacts, ListingOf, OwnListing, found};
-use compagina_core::situation::Situation;
 use compagina_core::time::Moment;
 use compagina_core::wording::{Arg, Language};
 use compagina_press::shop::{Leaf, Listing, Shelf, Sift, listing, tag_path};
-use compagina_press::{Lead, LookedAt, Nav, Notice};
+use compagina_press::{Nav, Notice};
 use std::collections::HashMap;
 use std::sync::Arc;
 
@@ -283,25 +281,6 @@ async fn draw(
     };
     let common = lead.is_none() && notice.is_none();
     Ok(Drawn { html: listing(nav, &of), address, common, until: cards_hold_until(live, &nav.prices) })
-}
-
-fn named<'a>(
-    pairs: &Pairs,
-    name: &str,
-    mut products: impl Iterator<Item = &'a Product>,
-) -> Option<&'a Product> {
-    let (_, handle) = pairs.iter().find(|(one, _)| one == name)?;
-    products.find(|product| product.handle.as_str() == handle)
-}
-
-/// The card that asks for what is still to be chosen on it.
-fn asked<'a>(nav: &Nav, pairs: &Pairs, products: impl Iterator<Item = &'a Product>) -> Option<Lead> {
-    let product = named(pairs, "asked", products)?;
-    let chosen = pairs.iter().find(|(name, _)| name == "chose").map_or("", |(_, text)| text.as_str());
-    let (selection, _) = Selection::from_pairs(product, chose(chosen));
-    let plain = Situation::plain(product.options.len(), nav.prices.today());
-    let situation = Situation { selection, quantity: product.terms.first(), ..plain };
-    Some(Lead { product: product.id, situation, looked_at: LookedAt::Asked })
 }
 
 /// What came of the shopper's last step on a card.
