@@ -262,3 +262,17 @@ async fn what_a_listing_cant_be_is_said_and_nothing_is_lost(pool: MySqlPool) {
     assert!(told["message"].as_str().unwrap().contains("the title of the listing “small”"), "{told}");
     assert_eq!(tomas.put("/api/listings", &late("tag:team", "Teams")).await.status(), 200);
 }
+
+#[sqlx::test(migrations = false)]
+async fn what_is_found_is_sent_compressed_where_that_is_understood(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let whole = site.shopper().get(site.at("/shop/search?q=kite")).send().await.unwrap();
+    assert_eq!(whole.headers().get("content-encoding"), None);
+    let whole = whole.bytes().await.unwrap();
+    let asked = site.shopper().get(site.at("/shop/search?q=kite")).header("accept-encoding", "br, gzip");
+    let small = asked.send().await.unwrap();
+    assert_eq!(small.headers()["content-encoding"], "gzip");
+    assert_eq!(small.headers()["vary"], "accept-encoding");
+    let small = small.bytes().await.unwrap();
+    assert!(small.starts_with(&[0x1f, 0x8b]) && small.len() * 3 < whole.len(), "{}", small.len());
+}

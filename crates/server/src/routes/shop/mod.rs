@@ -8,6 +8,7 @@ pub mod product;
 pub mod quick;
 
 use crate::error::{ApiError, ApiResult};
+use crate::serving::edition::pages::gzip;
 use crate::serving::reading::{Reading, nav};
 use crate::state::State;
 use actix_web::http::StatusCode;
@@ -21,6 +22,22 @@ pub fn html(status: StatusCode, body: String) -> HttpResponse {
         .content_type("text/html; charset=utf-8")
         .insert_header((header::CACHE_CONTROL, "no-store"))
         .body(body)
+}
+
+/// The same for one who asks, compressed where that is understood.
+fn html_for(request: &HttpRequest, body: String) -> HttpResponse {
+    if !takes_gzip(request) {
+        return html(StatusCode::OK, body);
+    }
+    let mut answer = html(StatusCode::OK, String::new()).set_body(gzip(body.as_bytes()));
+    answer.headers_mut().insert(header::CONTENT_ENCODING, HeaderValue::from_static("gzip"));
+    answer.headers_mut().insert(header::VARY, HeaderValue::from_static("accept-encoding"));
+    answer.map_into_boxed_body()
+}
+
+fn takes_gzip(request: &HttpRequest) -> bool {
+    let accepted = request.headers().get(header::ACCEPT_ENCODING).and_then(|value| value.to_str().ok());
+    accepted.unwrap_or_default().split(',').any(|one| one.trim() == "gzip")
 }
 
 /// Tells of a page the address that stands for it (RFC 6596), whole: with the host by which the shop was asked.

@@ -1,4 +1,4 @@
-use super::{found_at, html, or_message};
+use super::{found_at, html, or_message, takes_gzip};
 use crate::error::{ApiError, ApiResult};
 use crate::routes::till::cart_facts;
 use crate::serving::edition::Edition;
@@ -99,11 +99,11 @@ fn leads_on(product: &Product, query: &str) -> HttpResponse {
 }
 
 pub fn send(ready: &Arc<Ready>, request: &HttpRequest) -> HttpResponse {
-    let text = |name| request.headers().get(name).and_then(|value| value.to_str().ok()).unwrap_or_default();
-    let small = text(header::ACCEPT_ENCODING).split(',').any(|one| one.trim() == "gzip");
+    let small = takes_gzip(request);
     // What is sent in another form has another name.
     let tag = if small { ready.tag.replacen('"', "\"z", 1) } else { ready.tag.clone() };
-    if text(header::IF_NONE_MATCH) == tag {
+    let known = request.headers().get(header::IF_NONE_MATCH);
+    if known.is_some_and(|known| known.as_bytes() == tag.as_bytes()) {
         return HttpResponse::NotModified().finish();
     }
     let mut answer = HttpResponse::Ok();

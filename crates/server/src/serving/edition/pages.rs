@@ -40,6 +40,14 @@ impl Asked {
     }
 }
 
+/// Compressed by gzip.
+pub fn gzip(body: &[u8]) -> Bytes {
+    let mut writer = GzEncoder::new(Vec::new(), Compression::default());
+    // Writing into memory doesn't fail.
+    let _ = writer.write_all(body);
+    Bytes::from(writer.finish().unwrap_or_default())
+}
+
 /// A page ready to be sent.
 pub struct Ready {
     pub body: Bytes,
@@ -80,13 +88,7 @@ impl Ready {
 
     /// Its body compressed by gzip.
     pub fn gzip(&self) -> Bytes {
-        let compress = || {
-            let mut writer = GzEncoder::new(Vec::new(), Compression::default());
-            // Writing into memory doesn't fail.
-            let _ = writer.write_all(&self.body);
-            Bytes::from(writer.finish().unwrap_or_default())
-        };
-        self.small.get_or_init(compress).clone()
+        self.small.get_or_init(|| gzip(&self.body)).clone()
     }
 
     fn holds(&self) -> bool {

@@ -2,7 +2,7 @@
 
 mod asked;
 
-use super::{found_at, html, or_message};
+use super::{found_at, html_for, or_message};
 use crate::error::{ApiError, ApiResult};
 use crate::routes::shop::product::send;
 use crate::routes::till::back::{asked, named};
@@ -12,7 +12,6 @@ use crate::serving::edition::pages::{Asked, MadeOf, Ready};
 use crate::serving::known::known_numbered;
 use crate::serving::reading::{Reading, Side, live_nav, nav};
 use crate::state::State;
-use actix_web::http::StatusCode;
 use actix_web::web::{Data, Path, Query};
 use actix_web::{HttpRequest, HttpResponse, get};
 use asked::{asks, page_asked_for, wanted, words};
@@ -158,7 +157,7 @@ async fn kept_or(
         // What is told to one shopper, or typed by one, is nobody else's.
         let common = drawn.common && meant.words().is_none() && asked.query.len() <= LONGEST_QUERY;
         if !common {
-            return Ok(found_at(html(StatusCode::OK, drawn.html), drawn.address.as_deref(), request));
+            return Ok(found_at(html_for(request, drawn.html), drawn.address.as_deref(), request));
         }
         let made_of = MadeOf { known: None, beside: vec![], open: false, until: drawn.until };
         let ready = Arc::new(Ready::new(drawn.html, made_of, 0).at(drawn.address));
