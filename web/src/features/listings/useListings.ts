@@ -20,14 +20,14 @@ export function useListings() {
   const { view, problem, overtaken, pending, load, step, stepThenRead, after } = steps;
   const revision = (): number => view.value?.revision ?? 0;
 
-  function set(of: string, change: Change, shows: Partial<ListingView>, slot?: string): Promise<boolean> {
+  function set(of: string, change: Change, shows: Partial<ListingView>): Promise<boolean> {
     const shown = (now: View): View => ({
       ...now,
       can_undo: true,
       listings: now.listings.map((one) => (one.of === of ? { ...one, ...shows } : one)),
     });
     const body = () => ({ revision: revision(), of, change });
-    return step((send) => ask(api.PUT("/api/listings", { body: body(), ...send })), { shows: shown, slot });
+    return step((send) => ask(api.PUT("/api/listings", { body: body(), ...send })), { shows: shown });
   }
   const title = (of: string, text: string) => set(of, { title: text }, { title: text });
   const words = (of: string, text: string) => set(of, { words: text }, { words: text });
