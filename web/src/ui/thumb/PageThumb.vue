@@ -3,6 +3,7 @@ import { computed, onBeforeUnmount, onMounted, ref, watch } from "vue";
 import { proofHtml } from "../../api/client";
 import { say } from "../../words";
 import { useResizeObserver } from "../useResizeObserver";
+import { whenIdle } from "../whenIdle";
 import { drawIn, letGoFrame, takeFrame } from "./frames";
 
 /** A page drawn small, loaded once it comes into sight and let go when it is far from it; it can't be entered. */
@@ -28,10 +29,6 @@ const place = ref<HTMLElement | null>(null);
 const room = useResizeObserver(holder);
 let frame: HTMLIFrameElement | undefined;
 let observer: IntersectionObserver | undefined;
-
-/** Drawing takes a while: what an owner does meanwhile comes first. */
-const whenIdle = (): Promise<unknown> =>
-  new Promise((go) => ("requestIdleCallback" in window ? requestIdleCallback(go, { timeout: 2000 }) : setTimeout(go)));
 
 function letGo(): void {
   if (frame) letGoFrame(frame);
@@ -72,6 +69,7 @@ watch(
     if (!inSight) letGo();
     if (!inSight || !address) return;
     const { data } = await proofHtml(address);
+    // Drawing takes a while.
     await whenIdle();
     if (address !== props.address || !seen.value) return;
     failed.value = data === undefined;
