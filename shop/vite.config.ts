@@ -1,14 +1,18 @@
 import { defineConfig } from "vite";
+import { small } from "../small.ts";
 
-// Plain names: the server adds the hash of their contents to their addresses.
-export default defineConfig({
+// Plain names: the server adds the hash of their contents to their addresses. The agent of proofs is built by itself, so
+// that a shopper's page loads one script and doesn't find in it that it needs another.
+export default defineConfig(({ mode }) => ({
   base: "/shop/assets/",
+  plugins: [small],
   build: {
     target: "es2022",
     assetsInlineLimit: 0,
     modulePreload: false,
+    emptyOutDir: mode !== "agent",
     rolldownOptions: {
-      input: { shop: "src/shop.ts", agent: "src/agent.ts", base: "src/base.css" },
+      input: mode === "agent" ? { agent: "src/agent.ts" } : { shop: "src/shop.ts", base: "src/base.css" },
       output: {
         entryFileNames: "[name].js",
         chunkFileNames: "[name]-[hash].js",
@@ -17,4 +21,4 @@ export default defineConfig({
       },
     },
   },
-});
+}));

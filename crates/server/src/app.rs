@@ -10,7 +10,7 @@ use actix_web::body::MessageBody;
 use actix_web::dev::{ServiceRequest, ServiceResponse, fn_service};
 use actix_web::http::Method;
 use actix_web::http::header::{CACHE_CONTROL, HeaderValue};
-use actix_web::middleware::{Compress, DefaultHeaders, Next, from_fn};
+use actix_web::middleware::{DefaultHeaders, Next, from_fn};
 use actix_web::web::{self, Data, FormConfig, JsonConfig, PathConfig, QueryConfig};
 use actix_web::{App, HttpServer};
 use compagina_storage::Store;
@@ -99,14 +99,13 @@ fn serve(
             .service(
                 web::scope("/shop/assets")
                     .wrap(from_fn(keep_for_good))
-                    .wrap(Compress::default())
-                    .service(Files::new("/", shop_dist.clone())),
+                    .service(Files::new("/", shop_dist.clone()).try_compressed()),
             )
             .configure(routes::shop)
             .service(
                 web::scope("/assets")
                     .wrap(from_fn(keep_for_good))
-                    .service(Files::new("/", web_dist.join("assets"))),
+                    .service(Files::new("/", web_dist.join("assets")).try_compressed()),
             )
             .service(single_page(web_dist.clone()))
     })
