@@ -3,6 +3,7 @@
 use crate::sheet::{PHONE_UP_TO, TABLET_UP_TO};
 use compagina_core::media::{Picture, Rooms};
 use maud::{Markup, html};
+use std::ops::RangeBounds;
 
 /// When a picture is loaded.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
@@ -17,23 +18,31 @@ pub(crate) enum Load {
 
 /// A picture, where `sizes` tells how wide it is shown.
 pub(crate) fn img(picture: &Picture, sizes: &str, load: Load) -> Markup {
+    img_within(picture, .., sizes, load)
+}
+
+/// A picture that never needs but some of its widths.
+pub(crate) fn img_within(
+    picture: &Picture,
+    widths: impl RangeBounds<u32>,
+    sizes: &str,
+    load: Load,
+) -> Markup {
     let first = load == Load::First;
     html! {
         @if let Some(size) = picture.at_least(720) {
-            img src={ "/media/" (size.hash) } srcset=(srcset(picture)) sizes=(sizes) width=(size.width) height=(size.height)
+            img src=(size.address()) srcset=(srcset(picture, widths)) sizes=(sizes) width=(size.width) height=(size.height)
                 alt=(picture.alt) loading=[(load == Load::Later).then_some("lazy")] fetchpriority=[first.then_some("high")] decoding="async";
         }
     }
 }
 
-fn srcset(picture: &Picture) -> String {
-    srcset_up_to(picture, u32::MAX)
-}
-
-/// Only the sizes that a small picture can need, so that the page stays light.
-pub(crate) fn srcset_up_to(picture: &Picture, most: u32) -> String {
-    let sizes = picture.sizes.iter().filter(|size| size.width <= most);
-    let sizes: Vec<String> = sizes.map(|size| format!("/media/{} {}w", size.hash, size.width)).collect();
+/// Only the widths that a picture can need where it stands, so that the page stays light; all where none of them is one.
+pub(crate) fn srcset(picture: &Picture, widths: impl RangeBounds<u32>) -> String {
+    let needed: Vec<_> = picture.sizes.iter().filter(|size| widths.contains(&size.width)).collect();
+    let sizes = if needed.is_empty() { picture.sizes.iter().collect() } else { needed };
+    let sizes: Vec<String> =
+        sizes.into_iter().map(|size| format!("{} {}w", size.address(), size.width)).collect();
     sizes.join(", ")
 }
 
@@ -46,7 +55,7 @@ pub(crate) fn sizes(rooms: &Rooms) -> String {
 pub(crate) fn preload(picture: &Picture, sizes: &str) -> Markup {
     html! {
         @if let Some(size) = picture.at_least(720) {
-            link rel="preload" as="image" href={ "/media/" (size.hash) } imagesrcset=(srcset(picture)) imagesizes=(sizes) fetchpriority="high";
+            link rel="preload" as="image" href=(size.address()) imagesrcset=(srcset(picture, ..)) imagesizes=(sizes) fetchpriority="high";
         }
     }
 }
@@ -55,7 +64,7 @@ pub(crate) fn preload(picture: &Picture, sizes: &str) -> Markup {
 pub(crate) fn thumb(picture: &Picture) -> Markup {
     html! {
         @if let Some(size) = picture.at_least(64) {
-            img src={ "/media/" (size.hash) } srcset=(srcset_up_to(picture, 216)) sizes="64px" width="64" height="64" alt="" loading="lazy" decoding="async";
+            img src=(size.address()) srcset=(srcset(picture, ..=216)) sizes="64px" width="64" height="64" alt="" loading="lazy" decoding="async";
         }
     }
 }

@@ -2,6 +2,7 @@
 
 use compagina_core::catalog::ProductValue;
 use compagina_core::house::{House, token};
+use compagina_core::media::address;
 use compagina_core::swatch::{Colour, Swatch, is_pale};
 use maud::{Markup, html};
 
@@ -26,7 +27,7 @@ fn ground(swatch: &Swatch) -> Option<String> {
         Swatch::Text => None,
         Swatch::Picture { hash, over } => {
             let under = over.map(|colour| format!(" {colour}")).unwrap_or_default();
-            Some(format!("url(/media/{hash}) 50%/cover{under}"))
+            Some(format!("url({}) 50%/cover{under}", address(hash)))
         }
         Swatch::Colours { colours } => Some(slices(colours)),
     }
@@ -63,6 +64,6 @@ mod tests {
         assert_eq!((ground(&swatch(&[])), ground(&Swatch::Text)), (None, None));
         assert_eq!(ground(&Swatch::of_picture("x) red")), None);
         let over = Swatch::Picture { hash: "a".repeat(64), over: Colour::try_from("#FFF").ok() };
-        assert_eq!(ground(&over).unwrap(), format!("url(/media/{}) 50%/cover #FFFFFF", "a".repeat(64)));
+        assert_eq!(ground(&over).unwrap(), "url(/media/qqqqqqqqqqqqqqqq) 50%/cover #FFFFFF");
     }
 }

@@ -173,11 +173,11 @@ async fn a_value_shows_a_larger_picture_and_a_picture_over_a_colour(pool: MySqlP
     let gone = json_of(owner.delete(&path).await).await;
     assert_eq!(value(&gone, "Ember")["closer"], Value::Null);
 
-    let hash = closer.trim_start_matches("/media/");
+    let hash = compagina_pictures::hash(&bytes);
     let over = json!({ "kind": "picture", "hash": hash, "over": "#14505C" });
     let body = json!({ "ids": [ember], "swatch": over });
     let now = json_of(owner.patch("/api/options/colour/values", &body).await).await;
     assert_eq!(value(&now, "Ember")["swatch"], over);
     let page = owner.page("/shop/products/whimbrel?colour=tide".into()).await;
-    assert!(page.contains(&format!("url(/media/{hash}) 50%/cover #14505C")));
+    assert!(page.contains(&format!("url({closer}) 50%/cover #14505C")));
 }

@@ -72,6 +72,9 @@ async fn a_picture_is_made_in_its_sizes_and_shown_on_the_page(pool: MySqlPool) {
     let small = rain["small"].as_str().unwrap();
     let bytes = owner.get(small).await.bytes().await.unwrap();
     assert!(bytes.starts_with(b"RIFF"));
+    let whole = format!("/media/{}", compagina_pictures::hash(&bytes));
+    let led = owner.get(&whole).await;
+    assert!(led.url().path() == small && led.status().is_success(), "by its whole hash it is found too");
 }
 
 #[sqlx::test(migrations = false)]

@@ -1,5 +1,6 @@
 //! The swatch book over HTTP: what is changed for the whole shop, and what is refused.
 
+use compagina_core::media::address;
 use compagina_tests::pictures::photograph;
 use compagina_tests::{Owner, Site, json_of, refusal};
 use reqwest::Method;
@@ -130,7 +131,7 @@ async fn swatches_are_cut_from_pictures_that_belong_to_a_value(pool: MySqlPool) 
     let cut = json_of(owner.post(&format!("{COLOUR}/take"), &take("pictures")).await).await;
     let ember = &value(&cut, "Ember")["swatch"];
     let hash = ember["hash"].as_str().unwrap();
-    assert_eq!(owner.get(&format!("/media/{hash}")).await.headers()["content-type"], "image/webp");
+    assert_eq!(owner.get(&address(hash)).await.headers()["content-type"], "image/webp");
     assert_ne!(value(&cut, "Tide")["swatch"]["hash"], *hash);
     assert_eq!(value(&cut, "Fern")["swatch"]["kind"], "colours", "only those that were asked for");
     let painted = json_of(owner.post(&format!("{COLOUR}/take"), &take("colours")).await).await;

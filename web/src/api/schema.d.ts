@@ -4447,11 +4447,11 @@ export interface components {
             over?: components["schemas"]["Colour"] | null;
         };
         SwatchFileView: components["schemas"]["FileMatch"] & {
+            /** @description The hash of the square cut from it. */
+            hash: string;
             /** Format: int64 */
             id: number;
             name: string;
-            /** @description The address of the square cut from it. */
-            picture: string;
         };
         /**
          * @description Where a shown swatch comes from.

@@ -1,12 +1,13 @@
 <script setup lang="ts">
 import { computed } from "vue";
 import type { Schemas } from "../api/client";
+import { mediaAddress } from "../api/media";
 
 /** A swatch as the shop draws it; a value that shows its text has an empty place. */
 const props = defineProps<{ swatch: Schemas["Swatch"]; size: number; pale?: boolean }>();
 const background = computed(() => {
   const { swatch } = props;
-  if (swatch.kind === "picture") return `url(/media/${swatch.hash}) 50%/cover ${swatch.over ?? ""}`;
+  if (swatch.kind === "picture") return `url(${mediaAddress(swatch.hash)}) 50%/cover ${swatch.over ?? ""}`;
   if (swatch.kind === "text") return "";
   const { colours } = swatch;
   const step = 100 / colours.length;

@@ -1,8 +1,10 @@
 //! Pictures as the shop knows them, and which sizes of each are made and loaded.
 
+mod address;
 mod crop;
 mod plan;
 
+pub use address::{address, file_name, is_file_name};
 pub use crop::Crop;
 pub use plan::{PLAN, Room, Rooms, WIDTHS, load_of, widths_to_make};
 
@@ -44,6 +46,14 @@ pub struct PictureSize {
     /// How many bytes a browser loads for it.
     #[serde(default)]
     pub bytes: u32,
+}
+
+impl PictureSize {
+    /// Where it is found.
+    #[must_use]
+    pub fn address(&self) -> String {
+        address(&self.hash)
+    }
 }
 
 /// A place in a picture, in thousandths of its width from the left and of its height from the top.

@@ -7,6 +7,7 @@ use compagina_core::catalog::{ProductOption, ProductValue, Way};
 use compagina_core::choice::{ValueState, is_made};
 use compagina_core::house::looks::{Label, Names};
 use compagina_core::letters::folded;
+use compagina_core::media::address;
 use compagina_core::page::piece::options::{
     ABOUT, ASK, BUTTONS_AS, CLEAR, CLEARS, ENLARGE, GAP, HIDDEN, LABEL, LABEL_WIDTH, NAMES, NOT_MADE,
     RADIOS_AS, RING_CHOSEN, RING_COLOUR, RING_HOVER, RING_IDLE, RING_WIDTH, SELECTABLE, SHAPE, SHOWN_AS,
@@ -166,7 +167,7 @@ pub(super) fn radio(
                 @if told { span.name { (value.name) } } @else { span.unseen { (value.spoken()) } }
             } @else { span.text { (value.name) } }
             @if let Some(closer) = value.closer.as_ref().filter(|_| look.closer && way != Way::Radios) {
-                img.closer src={ "/media/" (closer) } alt="" loading="lazy" decoding="async";
+                img.closer src=(address(closer)) alt="" loading="lazy" decoding="async";
             }
             span.unseen data-state-words { @if !words.is_empty() { ", " (words) } }
         }

@@ -28,7 +28,7 @@ fn slots(ctx: &Ctx<'_>, styled: &Styled<'_>) -> BTreeMap<String, String> {
     let mut slots = device_slots(&name(styled), Device::ALL.map(say));
     slots.insert(format!("bar-values.{}", styled.id()), chosen(ctx));
     let picture = picture(ctx).and_then(|picture| picture.sizes.first());
-    let address = picture.map(|size| format!("/media/{}", size.hash));
+    let address = picture.map(|size| size.address());
     slots.insert(format!("bar-picture.{}", styled.id()), address.unwrap_or_default());
     slots
 }

@@ -1,9 +1,9 @@
 use crate::error::{ApiError, ApiResult};
-use crate::media::is_hash;
 use crate::state::State;
 use actix_web::http::header;
 use actix_web::web::{Data, Path};
 use actix_web::{HttpResponse, get};
+use compagina_core::media::{address, file_name, is_file_name};
 use compagina_pictures::{FilmKind, film_kind};
 
 /// What is kept is told by its first bytes. Files as they came, other than films, aren't handed out: shoppers get what
@@ -16,13 +16,19 @@ fn kind_of(bytes: &[u8]) -> Option<&'static str> {
     }
 }
 
-/// A picture or film. Its address is the hash of its bytes, so it never changes.
-#[get("/media/{hash}")]
-pub async fn media(state: Data<State>, hash: Path<String>) -> ApiResult<HttpResponse> {
-    if !is_hash(&hash) {
+/// A picture or film. Its address comes from the hash of its bytes, so it never changes. By its whole hash, as addresses
+/// were, it is found too.
+#[get("/media/{name}")]
+pub async fn media(state: Data<State>, name: Path<String>) -> ApiResult<HttpResponse> {
+    if file_name(&name).is_some() {
+        return Ok(HttpResponse::MovedPermanently()
+            .insert_header((header::LOCATION, address(&name)))
+            .finish());
+    }
+    if !is_file_name(&name) {
         return Err(ApiError::no_such("picture"));
     }
-    let bytes = state.media.get(&hash).await.map_err(ApiError::unforeseen)?;
+    let bytes = state.media.get(&name).await.map_err(ApiError::unforeseen)?;
     let bytes = bytes.ok_or_else(|| ApiError::no_such("picture"))?;
     let kind = kind_of(&bytes).ok_or_else(|| ApiError::no_such("picture"))?;
     Ok(HttpResponse::Ok()

@@ -2,6 +2,7 @@
 import { mdiDeleteOutline } from "@mdi/js";
 import { computed, ref } from "vue";
 import type { Schemas } from "../../api/client";
+import { mediaAddress } from "../../api/media";
 import type { BookOption, SwatchFile } from "./useBook";
 import { nearness } from "./words";
 import PickField from "../../ui/fields/PickField.vue";
@@ -29,7 +30,7 @@ const file = (id: number): string => props.option.files.find((one) => one.id ===
 const hidden = computed(() =>
   used.value.filter((one) => {
     const value = props.option.values.find((v) => v.id === one.value);
-    return value?.from !== "file" && !(value?.swatch.kind === "picture" && one.picture.endsWith(value.swatch.hash));
+    return value?.from !== "file" && !(value?.swatch.kind === "picture" && value.swatch.hash === one.hash);
   }),
 );
 const settled = computed(() => used.value.length + aside.value.length);
@@ -38,7 +39,7 @@ const open = ref(false);
 const showAll = (): void =>
   emit(
     "show",
-    hidden.value.map((one) => ({ value: one.value, hash: one.picture.replace("/media/", "") })),
+    hidden.value.map((one) => ({ value: one.value, hash: one.hash })),
   );
 const give = (one: SwatchFile, value: number): void => emit("settle", [{ id: one.id, fate: { for: value } }]);
 const takeAll = (): void =>
@@ -76,7 +77,7 @@ const nothing: number | null = null;
     <table>
       <tbody>
         <tr v-for="one in near" :key="one.id" class="wants">
-          <td><img :src="one.picture" alt="" /></td>
+          <td><img :src="mediaAddress(one.hash)" alt="" /></td>
           <td class="file">{{ one.name }}</td>
           <td>
             {{ say("match-list-nearly") }} <b>{{ name(one.value) }}</b>: {{ nearness(one) }}
@@ -89,7 +90,7 @@ const nothing: number | null = null;
           </td>
         </tr>
         <tr v-for="one in doubled" :key="one.id" class="wants">
-          <td><img :src="one.picture" alt="" /></td>
+          <td><img :src="mediaAddress(one.hash)" alt="" /></td>
           <td class="file">{{ one.name }}</td>
           <td>
             {{ say("match-list-also") }} <b>{{ name(one.value) }}</b>{{
@@ -104,7 +105,7 @@ const nothing: number | null = null;
           </td>
         </tr>
         <tr v-for="one in unclear" :key="one.id" class="wants">
-          <td><img :src="one.picture" alt="" /></td>
+          <td><img :src="mediaAddress(one.hash)" alt="" /></td>
           <td class="file">{{ one.name }}</td>
           <td>
             <template v-if="one.how === 'unclear'">{{
@@ -128,7 +129,7 @@ const nothing: number | null = null;
         </tr>
         <template v-if="open">
           <tr v-for="one in used" :key="one.id">
-            <td><img :src="one.picture" alt="" /></td>
+            <td><img :src="mediaAddress(one.hash)" alt="" /></td>
             <td class="file">{{ one.name }}</td>
             <td>
               <b>{{ name(one.value) }}</b>{{ one.how === "settled" ? say("match-list-given-hand") : "" }}
@@ -143,7 +144,7 @@ const nothing: number | null = null;
             </td>
           </tr>
           <tr v-for="one in aside" :key="one.id">
-            <td><img :src="one.picture" alt="" /></td>
+            <td><img :src="mediaAddress(one.hash)" alt="" /></td>
             <td class="file">{{ one.name }}</td>
             <td class="soft">{{ say("match-list-put-aside-c") }}</td>
             <td>

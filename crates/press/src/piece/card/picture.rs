@@ -1,6 +1,6 @@
 use super::{Drawn, to_page};
 use crate::ctx::{Ctx, Styled};
-use crate::image::{Load, img};
+use crate::image::{Load, img_within};
 use crate::piece::gallery::{crops_to, ratio_css};
 use compagina_core::media::{Crop, Focus, Picture};
 use compagina_core::page::Device;
@@ -8,6 +8,7 @@ use compagina_core::page::piece::card::picture::{FIT, POINTING, Pointing, SHAPE}
 use compagina_core::page::piece::gallery::Shape;
 use maud::{Markup, html};
 use std::collections::BTreeMap;
+use std::ops::RangeInclusive;
 
 /// How it is drawn.
 pub(in crate::piece) const DRAWN: Drawn = Drawn {
@@ -18,6 +19,8 @@ pub(in crate::piece) const DRAWN: Drawn = Drawn {
 
 /// How wide a card is, about.
 const SIZES: &str = "(max-width:640px) 50vw, 300px";
+/// That is from 160 pixels on the smallest phone to 320 on a dense screen with three of its own to each.
+const WIDTHS: RangeInclusive<u32> = 216..=1080;
 /// Pictures that follow one another while the card is pointed at.
 const MOST: usize = 5;
 /// At least as wide a picture takes the place of another.
@@ -45,7 +48,7 @@ fn others<'a>(ctx: &Ctx<'a>, pointing: Pointing) -> Vec<&'a Picture> {
 }
 
 fn address(picture: &Picture) -> String {
-    picture.at_least(WIDTH).map(|size| format!("/media/{}", size.hash)).unwrap_or_default()
+    picture.at_least(WIDTH).map(|size| size.address()).unwrap_or_default()
 }
 
 fn addresses(pictures: &[&Picture]) -> String {
@@ -67,10 +70,10 @@ fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
     html! {
         a.card-picture href=(to_page(ctx)) data-to[ctx.changes()] tabindex="-1" aria-hidden="true" {
             @if let Some(picture) = first {
-                span.shown data-picture="card-picture" style={ (crop(styled, picture)) } { (img(picture, SIZES, load)) }
+                span.shown data-picture="card-picture" style={ (crop(styled, picture)) } { (img_within(picture, WIDTHS, SIZES, load)) }
                 @if let Some(second) = others.first() {
                     span.second data-others="card-others" data-turn[turn.is_some()] data-pictures=[turn] style={ (crop(styled, second)) } {
-                        (img(second, SIZES, Load::Later))
+                        (img_within(second, WIDTHS, SIZES, Load::Later))
                     }
                 }
             } @else { span.no-picture { (ctx.product.name) } }

@@ -11,10 +11,10 @@ pub(super) use frame::ratio_of as crops_to;
 pub(super) use look::{css, ratio as ratio_css};
 
 use crate::ctx::{Ctx, Styled};
-use crate::image::{Load, img, preload as preloaded, sizes, srcset_up_to};
+use crate::image::{Load, img, preload as preloaded, sizes, srcset};
 use crate::mark::mark_of;
 use behaviour::behaviours;
-use compagina_core::media::{FilmFile, Picture};
+use compagina_core::media::{FilmFile, Picture, address};
 use compagina_core::page::Device;
 use compagina_core::page::piece::gallery::{
     ADVANCE, ARROWS, Arrows, FILM_CONTROLS, FILM_FIRST, FILM_LOOP, FILM_STARTS, FOLLOW, FULL_SCREEN, Follow,
@@ -136,7 +136,7 @@ fn slide(ctx: &Ctx<'_>, styled: &Styled<'_>, order: &Order, nth: usize, place: u
     html! {
         div.slide id={ "m-" (styled.id()) "-" (place) } role="group" aria-roledescription=(ctx.say("gallery-slide")) aria-label=(label)
             data-picture=(place) hidden[nth >= order.shown] data-film[picture.film.is_some()] data-cut-out[picture.cut_out]
-            data-large=[largest.map(|size| format!("/media/{}", size.hash))]
+            data-large=[largest.map(|size| size.address())]
             data-width=[largest.map(|size| size.width)] data-height=[largest.map(|size| size.height)]
             style={ "--own:" (own_ratio(picture)) (crop_style(styled, ctx, picture)) } {
             @match &picture.film {
@@ -150,9 +150,9 @@ fn slide(ctx: &Ctx<'_>, styled: &Styled<'_>, order: &Order, nth: usize, place: u
 fn film(styled: &Styled<'_>, poster: &Picture, film: &FilmFile) -> Markup {
     let flag = |setting| styled.chain.flag(setting, Device::Wide);
     let (starts, controls) = (flag(&FILM_STARTS), flag(&FILM_CONTROLS));
-    let still = poster.at_least(720).map(|size| format!("/media/{}", size.hash));
+    let still = poster.at_least(720).map(|size| size.address());
     html! {
-        video src={ "/media/" (film.hash) } width=(film.width) height=(film.height) poster=[still] preload="none"
+        video src=(address(&film.hash)) width=(film.width) height=(film.height) poster=[still] preload="none"
             playsinline muted[starts] loop[flag(&FILM_LOOP)] controls[controls || !starts] data-starts[starts] aria-label=(poster.alt) {}
     }
 }
@@ -200,7 +200,7 @@ fn thumbnails(ctx: &Ctx<'_>, styled: &Styled<'_>, order: &Order) -> Markup {
     let little = |picture: &Picture| {
         html! {
             @if let Some(size) = picture.at_least(96) {
-                img src={ "/media/" (size.hash) } srcset=(srcset_up_to(picture, MOST_SMALL)) sizes=(sizes(&rooms)) width=(size.width) height=(size.height) alt="" loading="lazy" decoding="async";
+                img src=(size.address()) srcset=(srcset(picture, ..=MOST_SMALL)) sizes=(sizes(&rooms)) width=(size.width) height=(size.height) alt="" loading="lazy" decoding="async";
             }
         }
     };
@@ -246,7 +246,7 @@ pub(crate) fn preload(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Option<Markup> {
     Some(match picture.film {
         Some(_) => {
             let size = picture.at_least(720)?;
-            html! { link rel="preload" as="image" href={ "/media/" (size.hash) } fetchpriority="high"; }
+            html! { link rel="preload" as="image" href=(size.address()) fetchpriority="high"; }
         }
         None => preloaded(picture, ctx.sizes(&sizes(&rooms))),
     })

@@ -15,6 +15,7 @@ use crate::state::State;
 use compagina_core::catalog::Way;
 use compagina_core::house::{House, token};
 use compagina_core::ids::{Handle, OptionId, ProductId, ValueId};
+use compagina_core::media::address;
 use compagina_core::swatch::{
     Alike, Colour, FileMatch, Matches, Palette, Swatch, SwatchSource, alike, is_pale, match_files,
 };
@@ -88,8 +89,8 @@ pub struct ValueInBook {
 pub struct SwatchFileView {
     id: u64,
     name: String,
-    /// The address of the square cut from it.
-    picture: String,
+    /// The hash of the square cut from it.
+    hash: String,
     #[serde(flatten)]
     says: FileMatch,
 }
@@ -140,7 +141,7 @@ pub async fn option_view(state: &State, handle: &str) -> ApiResult<OptionInBook>
     let files = files.iter().zip(matches.files).map(|(kept, (_, says))| SwatchFileView {
         id: kept.file.id,
         name: kept.file.name.clone(),
-        picture: format!("/media/{}", kept.hash),
+        hash: kept.hash.clone(),
         says,
     });
     Ok(OptionInBook {
@@ -172,7 +173,7 @@ fn value_view(value: &BookValue, ground: &str, palette: &Palette) -> ValueInBook
         handle: value.handle.clone(),
         name: value.name.clone(),
         note: value.note.clone(),
-        closer: value.closer.as_ref().map(|hash| format!("/media/{hash}")),
+        closer: value.closer.as_deref().map(address),
         swatch: shown.swatch,
         from: shown.from,
         pale,

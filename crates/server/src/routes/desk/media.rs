@@ -29,7 +29,7 @@ pub async fn list(state: Data<State>, _caller: Caller) -> ApiResult<Json<Vec<Med
         Some(MediaView {
             name: kept.name?,
             alt: if kept.alt.is_empty() { kept.file_name } else { kept.alt },
-            small: format!("/media/{}", small.hash),
+            small: small.address(),
             film: kept.film.is_some(),
         })
     };

@@ -115,7 +115,7 @@ pub async fn pictures_view(state: &State, home: &Home) -> ApiResult<PicturesView
 fn picture_view(home: &Home, kept: KeptPicture) -> PictureView {
     let address = |width| {
         let size = kept.sizes.iter().find(|s| s.width >= width).or(kept.sizes.last());
-        size.map(|size| format!("/media/{}", size.hash))
+        size.map(|size| size.address())
     };
     let proposed = home.product().map(|product| propose(&kept.file_name, product)).unwrap_or_default();
     let proposed = proposed.into_iter().map(|p| p.value);

@@ -79,6 +79,5 @@ pub(in crate::routes) async fn pictures(
     products: &[Handle],
 ) -> ApiResult<BTreeMap<Handle, String>> {
     let pictures = state.store.lead_pictures(products).await?.into_iter();
-    let address = |hash: &str| format!("/media/{hash}");
-    Ok(pictures.filter_map(|(handle, p)| Some((handle, address(&p.at_least(SMALL)?.hash)))).collect())
+    Ok(pictures.filter_map(|(handle, p)| Some((handle, p.at_least(SMALL)?.address()))).collect())
 }

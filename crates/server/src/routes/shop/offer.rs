@@ -173,7 +173,7 @@ fn answer(
         up_to,
         old_price,
         stock_line: line.map(|(_, text)| text.clone()).unwrap_or_default(),
-        picture: picture.map(|size| format!("/media/{}", size.hash)),
+        picture: picture.map(|size| size.address()),
         entry,
     }
 }

@@ -171,7 +171,7 @@ pub async fn variants_view(state: &State, handle: &str, which: Which) -> ApiResu
 fn grid_picture(kept: KeptPicture) -> Option<GridPicture> {
     let size = kept.sizes.first()?;
     let name = if kept.alt.is_empty() { kept.file_name } else { kept.alt };
-    Some(GridPicture { id: kept.id, small: format!("/media/{}", size.hash), name, values: kept.values })
+    Some(GridPicture { id: kept.id, small: size.address(), name, values: kept.values })
 }
 
 fn row(product: &Product, variant: &Variant, pictures: &[GridPicture]) -> VariantRow {
