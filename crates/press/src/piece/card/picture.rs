@@ -17,8 +17,8 @@ pub(in crate::piece) const DRAWN: Drawn = Drawn {
     slots: |ctx, styled| slots(ctx, pointing(styled)),
 };
 
-/// How wide a card is, about.
-const SIZES: &str = "(max-width:640px) 50vw, 300px";
+/// How wide a card is: two side by side on phones, about as wide elsewhere.
+const SIZES: &str = "(max-width:640px) calc(50vw - 24px), 300px";
 /// That is from 160 pixels on the smallest phone to 320 on a dense screen with three of its own to each.
 const WIDTHS: RangeInclusive<u32> = 216..=1080;
 /// Pictures that follow one another while the card is pointed at.
