@@ -1,5 +1,4 @@
 import type { Entry, Table, ValueState } from "./entries";
-import { showPictures } from "./gallery";
 
 /** Where an entry is shown: on one card, or on the page around all cards. */
 export type Place = HTMLElement | Document;
@@ -10,7 +9,7 @@ export function all<E extends Element = HTMLElement>(place: Place, selector: str
   return place === document ? found.filter((one) => !one.closest(".on-card")) : found;
 }
 
-/** Puts an entry onto a page or a card: texts, marks, button, pictures. */
+/** Puts an entry onto a page or a card: texts, marks, button, the card's picture. */
 export function show(entry: Entry, states: Table["states"], on: Place = document): void {
   showTexts(entry, on);
   for (const place of all(on, "[data-picture]")) {
@@ -30,7 +29,6 @@ export function show(entry: Entry, states: Table["states"], on: Place = document
     button.toggleAttribute("aria-disabled", false);
     if (entry.buy === "off") button.setAttribute("aria-disabled", "true");
   }
-  if (on === document) showPictures(entry.pictures);
 }
 
 function showTexts(entry: Entry, on: Place): void {

@@ -17,6 +17,7 @@ pub fn build() -> Result<()> {
         "web/vite.config.ts",
         "shop/src",
         "shop/vite.config.ts",
+        "small.ts",
         "package-lock.json",
     ];
     let newest = sources.iter().filter_map(|f| newest(Path::new(f))).max();

@@ -19,6 +19,8 @@ pub struct Assets {
     pub style: String,
     /// The address of the script.
     pub script: String,
+    /// The script that a product's page takes besides.
+    pub product: String,
     /// The script that a proof carries: reports boxes and clicks to the desk.
     pub agent: String,
     /// Font files for Latin letters, each by the name that its address has.

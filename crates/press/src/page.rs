@@ -182,7 +182,7 @@ pub(crate) fn make(page: &Page<'_>, mut sheet: Sheet) -> Result<String, MoneyErr
         title: &product.name,
         description: Some(product.summary.as_str()).filter(|s| !s.is_empty()),
         laid: Some(&(sheet.finish() + &css(&deck, ctx.words, ctx.house))),
-        preload: preload(&ctx, page),
+        preload: Some(preload(&ctx, page)),
         script: match page.mode {
             Mode::Shop | Mode::Quick => Some(&page.nav.assets.script),
             Mode::Proof => Some(&page.nav.assets.agent),
@@ -194,10 +194,18 @@ pub(crate) fn make(page: &Page<'_>, mut sheet: Sheet) -> Result<String, MoneyErr
     Ok(document(page.nav, &head, body).into_string())
 }
 
-/// The picture that a shopper sees first and largest is on its way before anything else.
-fn preload(ctx: &Ctx<'_>, page: &Page<'_>) -> Option<Markup> {
-    let gallery = page.layout.first_of(Kind::Gallery).filter(|_| page.only.is_none())?;
-    piece::gallery::preload(ctx, &Styled::new(gallery, ctx.words, ctx.house))
+/// The picture that a shopper sees first and largest is on its way before anything else; so is what the page's script
+/// asks for once it runs.
+fn preload(ctx: &Ctx<'_>, page: &Page<'_>) -> Markup {
+    let gallery = page.layout.first_of(Kind::Gallery).filter(|_| page.only.is_none());
+    let picture =
+        gallery.and_then(|one| piece::gallery::preload(ctx, &Styled::new(one, ctx.words, ctx.house)));
+    html! {
+        @if let Some(picture) = picture { (picture) }
+        @if matches!(page.mode, Mode::Shop | Mode::Quick) {
+            link rel="modulepreload" href=(page.nav.assets.product);
+        }
+    }
 }
 
 /// The form that the inputs of options, quantity and buttons belong to, wherever they stand.

@@ -9,6 +9,7 @@ use crate::unkept::Unkept;
 use compagina_press::Assets;
 use compagina_storage::Store;
 use std::ops::Deref;
+use std::path::Path;
 use std::sync::Arc;
 use tokio::sync::{Notify, Semaphore};
 
@@ -44,21 +45,17 @@ impl Deref for State {
 
 impl State {
     pub fn new(store: Store, media: Media, config: &Config) -> Result<Self, StartError> {
-        let address = |file: &'static str| -> Result<String, StartError> {
-            let folder = config.shop.display().to_string();
-            let bytes =
-                std::fs::read(config.shop.join(file)).map_err(|_| StartError::NotBuilt { folder, file })?;
-            Ok(format!("/shop/assets/{file}?v={}", &compagina_pictures::hash(&bytes)[..12]))
-        };
+        let style = shop_style(&config.shop)?;
+        let script = |name| shop_script(&config.shop, name);
         let assets = Assets {
-            style: address("base.css")?,
-            script: address("shop.js")?,
-            agent: address("agent.js")?,
+            style,
+            script: script("shop")?,
+            product: script("product")?,
+            agent: script("agent")?,
             fonts: fonts(&config.shop.join("files")),
         };
         if !config.web.join("index.html").is_file() {
-            let folder = config.web.display().to_string();
-            return Err(StartError::NotBuilt { folder, file: "index.html" });
+            return Err(not_built(&config.web, "index.html"));
         }
         Ok(Self {
             serving: Arc::new(Serving::new(store, media, assets, config.pace.prepare)?),
@@ -73,8 +70,29 @@ impl State {
     }
 }
 
+/// The address of the shop's styles; the hash of what is in them makes it another when they are.
+fn shop_style(folder: &Path) -> Result<String, StartError> {
+    let bytes = std::fs::read(folder.join("base.css")).map_err(|_| not_built(folder, "base.css"))?;
+    Ok(format!("/shop/assets/base.css?v={}", &compagina_pictures::hash(&bytes)[..12]))
+}
+
+/// The address of one of the shop's scripts. Scripts ask for one another by the names that their build gave them, so the
+/// pages do too.
+fn shop_script(folder: &Path, name: &'static str) -> Result<String, StartError> {
+    let files = std::fs::read_dir(folder).into_iter().flatten().flatten();
+    let mut files = files.filter_map(|file| file.file_name().into_string().ok());
+    let is_it = |file: &String| {
+        file.strip_prefix(name).is_some_and(|rest| rest.starts_with('-')) && file.ends_with(".js")
+    };
+    Ok(format!("/shop/assets/{}", files.find(is_it).ok_or_else(|| not_built(folder, name))?))
+}
+
+fn not_built(folder: &Path, file: &'static str) -> StartError {
+    StartError::NotBuilt { folder: folder.display().to_string(), file }
+}
+
 /// The fonts for Latin letters among the files that the shop's style sheet names.
-fn fonts(folder: &std::path::Path) -> Vec<String> {
+fn fonts(folder: &Path) -> Vec<String> {
     let files = std::fs::read_dir(folder).into_iter().flatten().flatten();
     let names = files.filter_map(|file| file.file_name().into_string().ok());
     let latin = names.filter(|name| name.contains("-latin-wght-normal"));

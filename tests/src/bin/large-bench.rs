@@ -25,7 +25,7 @@ const VIEWS: [(&str, &str, &str); 8] = [
     (
         "Shelf",
         "/",
-        "document.querySelectorAll('.shelf .card').length > 20 && document.querySelector('.looked select')?.options.length > 3",
+        "(seen => seen.length > 4 && seen.every(one => one.querySelector('.card')))([...document.querySelectorAll('.shelf section li')].filter(one => one.getBoundingClientRect().top < innerHeight)) && document.querySelector('.looked select')?.options.length > 3",
     ),
     ("Shelf, searched", "/?find=mini&order=dearest", "document.querySelectorAll('.found .card').length > 0"),
     (

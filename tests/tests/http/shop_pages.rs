@@ -2,6 +2,7 @@
 
 use compagina_tests::Site;
 use reqwest::StatusCode;
+use reqwest::header::HeaderValue;
 use sqlx::MySqlPool;
 
 async fn page(site: &Site, path: &str) -> String {
@@ -131,6 +132,19 @@ async fn head_tells_what_get_would_and_only_what_is_there_is_kept_for_good(pool:
     }
     let found = client.get(site.at("/shop/assets/base.css")).send().await.unwrap();
     assert_eq!(found.headers()["cache-control"], "public, max-age=31536000, immutable");
+    for kind in ["br", "gzip"] {
+        let small = client
+            .get(site.at("/shop/assets/base.css"))
+            .header("accept-encoding", kind)
+            .send()
+            .await
+            .unwrap();
+        assert_eq!(
+            (&small.headers()["content-encoding"], &small.headers()["content-type"]),
+            (&HeaderValue::from_static(kind), &HeaderValue::from_static("text/css; charset=utf-8"))
+        );
+        assert!(small.bytes().await.unwrap().len() < 12_000);
+    }
     let missing = client.get(site.at("/shop/assets/gone.css")).send().await.unwrap();
     assert_eq!(missing.status(), StatusCode::NOT_FOUND);
     let kept = missing.headers().get("cache-control").map(|value| value.to_str().unwrap().to_owned());

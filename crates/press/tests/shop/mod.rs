@@ -81,6 +81,7 @@ fn make_nav() -> Nav {
         assets: Assets {
             style: asset("base.css"),
             script: asset("shop.js"),
+            product: asset("product.js"),
             agent: asset("agent.js"),
             fonts: vec![],
         },
