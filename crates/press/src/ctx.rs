@@ -162,7 +162,9 @@ pub struct Around {
     /// Those that pieces of its page ask for otherwise, by the pieces.
     pub found: BTreeMap<PieceId, Vec<Arc<Product>>>,
     /// Of a card that is looked at: what stands with it in its listing, itself among it.
-    pub listed: Vec<Product>,
+    pub listed: Vec<Arc<Product>>,
+    /// Of these the cards on which several products stand, by the one whose card it is.
+    pub sets: BTreeMap<ProductId, OfSet>,
     /// The product before it.
     pub before: Option<Neighbour>,
     /// The product after it.

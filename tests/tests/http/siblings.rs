@@ -73,6 +73,13 @@ async fn a_listing_shows_each_or_one_card_for_all_and_its_counts_say_so(pool: My
     let (_, row) = page.split_once("k-card-siblings").unwrap();
     assert_eq!(row.split("</ul>").next().unwrap().matches("data-keeps").count(), 6, "a swatch for each");
     assert!(page.contains("from £42.00"), "the cheapest of them");
+    // The desk shows a card in the same listing; of those on one card it is the one that is looked at.
+    let card = owner.card("quiet").await;
+    for product in ["whimbrel", "dunlin"] {
+        let proof = owner.page(format!("/api/templates/{card}/proof?product={product}")).await;
+        let its_own = format!("id=\"card-{product}\"");
+        assert!(cards(&proof) == 1 && proof.contains(&its_own) && proof.contains("from £42.00"), "{product}");
+    }
     // Where only another one fits, its card stands for them; the front page counts as listings do.
     let dear = owner.page("/shop/types/sport-kites?from=180".into()).await;
     assert!(cards(&dear) == 1 && dear.contains("card-godwit"));

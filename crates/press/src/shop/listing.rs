@@ -111,8 +111,9 @@ pub(crate) fn looked_at(page: &Page<'_>) -> String {
         looked_at: LookedAt::OnDesk(layout),
     };
     let alone = page.only.is_some() || page.around.listed.is_empty();
-    let products = if alone { std::slice::from_ref(page.product) } else { page.around.listed.as_slice() };
-    let dealer = nav.dealer(&deck, Some(&lead));
+    let products =
+        if alone { vec![page.product] } else { page.around.listed.iter().map(Arc::as_ref).collect() };
+    let dealer = Dealer { sets: Some(&page.around.sets), ..nav.dealer(&deck, Some(&lead)) };
     let body = html! {
         @if let Some(notice) = page.notice { (draw_notice(&nav.words, notice)) }
         div.columns.listing {

@@ -17,9 +17,6 @@ use std::sync::{Arc, PoisonError, RwLock};
 /// Other products that a page may show, at the most.
 pub const MOST_RELATED: u32 = 5;
 
-/// Cards that stand in the listing of a proof.
-const MOST_LISTED: u32 = 24;
-
 /// About as many products as are expected to be kept, and about how much they may take.
 const PRODUCTS: usize = 2_000;
 const MOST_BYTES: u64 = 64 * 1024 * 1024;
@@ -257,15 +254,4 @@ pub fn related_among(product: Option<ProductId>, mut first: Vec<Product>) -> Vec
     first.retain(|p| Some(p.id) != product && p.is_listed());
     first.truncate(MOST_RELATED as usize);
     first
-}
-
-/// The listing in which a card is looked at: that of its product's type, with the product in it.
-pub async fn listed_around(serving: &Serving, product: &Product) -> ApiResult<Around> {
-    let of_type = Which::OfTypeOf { product: product.id, most: MOST_LISTED };
-    let mut listed = if product.is_sample() { vec![] } else { serving.store.products(of_type).await? };
-    listed.retain(|one| one.is_listed() || one.id == product.id);
-    if !listed.iter().any(|one| one.id == product.id) {
-        listed.insert(0, product.clone());
-    }
-    Ok(Around { listed, ..Around::default() })
 }

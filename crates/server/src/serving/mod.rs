@@ -3,6 +3,7 @@
 
 pub mod edition;
 pub mod known;
+pub mod listed;
 pub mod reading;
 pub mod related;
 pub mod sample;
