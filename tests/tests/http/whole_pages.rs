@@ -220,6 +220,16 @@ async fn situations_and_previews_are_checked(pool: MySqlPool) {
         200,
         "other products of the shop too"
     );
+    // A card is seen in its listing.
+    let card = format!("/api/templates/{}/preview", owner.card("buying").await);
+    let of_card = json_of(owner.post(&card, &wish(1, "whimbrel")).await).await;
+    let seen =
+        stranger.get(site.at(of_card["path"].as_str().unwrap())).send().await.unwrap().text().await.unwrap();
+    assert!(seen.contains("data-buy") && seen.contains("id=\"card-dunlin\"") && seen.contains("Preview"));
+    assert!(
+        !owner.page("/shop/types/sport-kites".into()).await.contains("data-buy"),
+        "shoppers don't see it yet"
+    );
     assert_eq!(json_of(owner.delete("/api/templates/2/preview").await).await["links"], 1);
     assert_eq!(stranger.get(site.at(&path)).send().await.unwrap().status(), 404);
 }

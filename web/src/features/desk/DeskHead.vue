@@ -140,7 +140,6 @@ const FRAMES = [
         @click="emit('open', 'history')"
       />
       <v-list-item
-        v-if="!desk.onCard"
         :title="say('desk-head-preview-link')"
         :subtitle="say('desk-head-someone-without-account')"
         @click="emit('open', 'preview')"

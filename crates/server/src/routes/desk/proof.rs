@@ -1,7 +1,7 @@
 use super::{Look, Seen, look, moment};
 use crate::error::{ApiError, ApiResult};
 use crate::serving::edition::cards::DeskCards;
-use crate::serving::edition::{everywhere, live};
+use crate::serving::edition::everywhere;
 use crate::serving::reading::{Reading, nav};
 use crate::serving::related::around_page;
 use crate::session::Caller;
@@ -84,8 +84,7 @@ pub async fn with_page<T: Send + 'static>(
     let reading = Reading::draft(id, wanted.language);
     let mut nav = Nav { prices, ..nav(state, &reading).await? };
     if draft.purpose == Purpose::Card {
-        let (live, reach) = (live(state).await?, state.store.template(id).await?.reach);
-        nav.cards = Arc::new(DeskCards { live, id, reach, draft: draft.clone() });
+        nav.cards = Arc::new(DeskCards::of(state, id, draft.clone()).await?);
     }
     let only = only.cloned();
     let done = tokio::task::spawn_blocking(move || {

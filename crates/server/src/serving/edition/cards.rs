@@ -1,7 +1,10 @@
 //! Which card each product has: of the live ones, and on the desk of those as if its draft were live.
 
+use super::live;
 use super::live::Live;
 use crate::clock::now;
+use crate::error::ApiResult;
+use crate::serving::Serving;
 use compagina_core::catalog::Product;
 use compagina_core::ids::TemplateId;
 use compagina_core::page::{Layout, Purpose};
@@ -18,6 +21,13 @@ pub struct DeskCards {
     pub id: TemplateId,
     pub reach: Reach,
     pub draft: Layout,
+}
+
+impl DeskCards {
+    pub async fn of(serving: &Serving, id: TemplateId, draft: Layout) -> ApiResult<Self> {
+        let (live, reach) = (live(serving).await?, serving.store.template(id).await?.reach);
+        Ok(Self { live, id, reach, draft })
+    }
 }
 
 impl std::fmt::Debug for LiveCards {
