@@ -54,14 +54,17 @@ function watchChoices(table: Table): void {
   });
   choice.look();
   // What a browser fills in again when one comes back to the page is what was chosen.
-  addEventListener("pageshow", () => {
+  const readFields = (): void => {
     const fields = all<HTMLInputElement>(document, "input[data-option]:checked");
     for (const field of fields) {
       const one = pickOf(field);
       if (one && choice.entry && choice.entry.chosen[one.option] !== one.place) choice.pick(one);
     }
     choice.look(true);
-  });
+  };
+  addEventListener("pageshow", readFields);
+  // This script may come after the page is there.
+  if (document.readyState === "complete") readFields();
   /** The key without the choice of one option. */
   const without = (name: string): string =>
     (choice.entry?.key ?? "")
