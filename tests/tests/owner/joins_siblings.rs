@@ -96,7 +96,9 @@ async fn a_set_is_put_in_order_named_coloured_and_taken_back(pool: MySqlPool) {
         find(client, &format!("{} .shows", row(3))).await.click().await.unwrap();
         until(client, "document.querySelectorAll('.v-menu .tick').length === 3").await;
         ask(client, "document.querySelectorAll('.v-menu .tick input')[1].click()").await;
-        until(client, "document.querySelector('.v-menu .colour input:not([type])')").await;
+        // While the menu comes into sight it can't be pointed at.
+        let at_hand = "(field => field && getComputedStyle(field).pointerEvents !== 'none')(document.querySelector('.v-menu .colour input:not([type])'))";
+        until(client, at_hand).await;
         let colour = find(client, ".v-menu .colour input:not([type])").await;
         colour.clear().await.unwrap();
         colour.send_keys("#123456\u{e007}").await.unwrap();
@@ -114,7 +116,8 @@ async fn a_set_is_put_in_order_named_coloured_and_taken_back(pool: MySqlPool) {
         assert_eq!(set["members"][0]["label"], "Ember");
         assert_ne!(set["members"][0]["from"], "variant");
         assert_eq!(set["members"][2]["swatch"], json!({ "kind": "colours", "colours": ["#123456"] }));
-        // Taken back where products are.
+        // Taken back where products are, once the step has come there.
+        until(client, "!document.querySelector('.journal button').disabled").await;
         ask(client, "document.querySelector('.journal button').click()").await;
         until(client, "!document.querySelector('.journal button:nth-of-type(2)').disabled").await;
         let sets = json_of(owner.get("/api/products/whimbrel/siblings").await).await;
