@@ -9,7 +9,7 @@ use compagina_core::listing::OfSet;
 use compagina_core::media::{Picture, ShopMedia};
 use compagina_core::money::Money;
 use compagina_core::page::piece::buy_button::{AFTER, After};
-use compagina_core::page::{Choice, Device, Kind, Layout, Piece, SetValue, Setting, Shape};
+use compagina_core::page::{Choice, Device, Kind, Layout, Piece, SetValue, Setting};
 use compagina_core::price::{Offer, Prices, Surface};
 use compagina_core::situation::Situation;
 use compagina_core::style::Chain;
@@ -222,10 +222,9 @@ impl<'a> Styled<'a> {
         let most = Device::ALL.map(|device| self.chain.number(setting, device)).into_iter().max();
         most.and_then(|m| usize::try_from(m).ok()).unwrap_or(0)
     }
-    /// Pixels of a step of the house style, for a setting that takes one.
+    /// Pixels of a step of the house style's spaces, for a setting that takes one.
     pub fn pixels(&self, setting: &Setting, device: Device, house: &House) -> i64 {
-        let step = self.chain.number(setting, device);
-        if setting.shape == Shape::Space { house.space(step) } else { house.type_size(step) }
+        house.space(self.chain.number(setting, device))
     }
     /// Entries whose first part isn't empty.
     pub fn entries(&self, setting: &Setting) -> Vec<Vec<String>> {

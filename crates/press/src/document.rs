@@ -3,6 +3,7 @@
 use crate::ctx::Dealer;
 use crate::deck::{Cards, Deck, Lead};
 use crate::escape::encoded;
+use crate::font;
 use crate::house;
 use compagina_core::catalog::{ProductType, Shop};
 use compagina_core::house::House;
@@ -97,7 +98,7 @@ pub(crate) fn document(nav: &Nav, head: &Head<'_>, body: Markup) -> Markup {
                 @if let Some(text) = head.description { meta name="description" content=(text); }
                 @if let Some(link) = &head.preload { (link) }
                 // On their way before the style sheet asks for them, so that little moves when they arrive.
-                @for href in house::fonts(&nav.house, &nav.assets.fonts) { link rel="preload" as="font" type="font/woff2" href=(href) crossorigin; }
+                @for href in font::fonts(&nav.house, &nav.assets.fonts) { link rel="preload" as="font" type="font/woff2" href=(href) crossorigin; }
                 link rel="stylesheet" href=(nav.assets.style);
                 style #house { (PreEscaped(house::css(&nav.house))) }
                 @if let Some(css) = head.laid { style #laid { (PreEscaped(css)) } }

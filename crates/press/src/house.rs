@@ -1,31 +1,11 @@
 //! The house style as custom properties, which every rule of pieces and pages refers to.
 
+use crate::font::family;
+use crate::lettering;
 use compagina_core::house::looks::{Ring, SwatchShape};
-use compagina_core::house::{Font, House, token as t};
+use compagina_core::house::{House, token as t};
 use compagina_core::page::{Choice, SetValue};
 use std::fmt::Write;
-
-fn family(font: Font) -> &'static str {
-    match font {
-        Font::Serif => "\"Fraunces Variable\",Georgia,serif",
-        Font::Sans => "\"Figtree Variable\",system-ui,sans-serif",
-        Font::Grotesque => "\"Bricolage Grotesque Variable\",system-ui,sans-serif",
-        Font::System => "system-ui,sans-serif",
-    }
-}
-
-/// The addresses of the files in which the house's two fonts come.
-pub(crate) fn fonts<'a>(house: &House, files: &'a [String]) -> Vec<&'a str> {
-    let name = |font| match font {
-        Font::Serif => Some("/fraunces-"),
-        Font::Sans => Some("/figtree-"),
-        Font::Grotesque => Some("/bricolage-grotesque-"),
-        Font::System => None,
-    };
-    let names = [house.font(&t::TEXT_FONT), house.font(&t::HEADING_FONT)].map(name);
-    let wanted = |file: &&String| names.iter().flatten().any(|name| file.contains(name));
-    files.iter().filter(wanted).map(String::as_str).collect()
-}
 
 /// Colours, by their property.
 const COLOURS: &[(&str, &compagina_core::page::Setting)] = &[
@@ -76,7 +56,7 @@ const PIXELS: &[(&str, &compagina_core::page::Setting)] = &[
     ("ring-width", &t::CHOICE_RING_WIDTH),
 ];
 
-/// `:root{…}`. Values come from closed lists, whole numbers and checked colours only.
+/// `:root{…}`, and the rules of texts of which it says something. Values come from closed lists, whole numbers and checked colours only.
 pub(crate) fn css(house: &House) -> String {
     let mut css = String::from(":root{");
     for (name, token) in COLOURS {
@@ -103,7 +83,7 @@ pub(crate) fn css(house: &House) -> String {
     let round = round(SwatchShape::from_name(&house.text(&t::CHOICE_SHAPE)));
     let larger = larger(house.value(&t::CHOICE_ENLARGE) == SetValue::Flag(true));
     let _ = write!(css, "{idle};--swatch-round:{round};--larger:{larger}}}");
-    css
+    css + &lettering::of_house(house)
 }
 
 /// What surrounds a swatch that isn't chosen: its edge, and a ring apart from it.

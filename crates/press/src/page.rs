@@ -10,7 +10,7 @@ use crate::offers::table;
 use crate::piece;
 use crate::piece::card::{card_selection, css};
 use crate::piece::gallery::weight::Weight;
-use crate::sheet::Sheet;
+use crate::sheet::{Sheet, class_of};
 use compagina_core::catalog::Product;
 use compagina_core::choice::{Selection, first_to_buy, pick, variant_of};
 use compagina_core::ids::PieceId;
@@ -300,7 +300,7 @@ fn draw_piece(ctx: &Ctx<'_>, piece: &Piece, mode: Mode, sheet: &mut Sheet) -> Op
     let drawn = piece::draw(ctx, &styled)?;
     let id = format!("p-{}", piece.id);
     sheet.add(|device| piece::css(&format!("#{id}"), &styled, device, ctx.house));
-    let kind = piece::class_of(piece.kind);
+    let kind = class_of(piece.kind);
     Some(html! {
         div id=(id) class={ "piece " (kind) } data-piece=[(mode == Mode::Proof).then_some(&piece.id)] { (drawn) }
     })

@@ -1,6 +1,7 @@
 //! What is seen of a page, and what of a house style is seen on it, told from the page itself.
 
 use crate::house::css;
+use compagina_core::house::texts::property_of;
 use compagina_core::house::{Contrast, House};
 use compagina_core::page::{Group, Setting};
 use std::collections::BTreeMap;
@@ -33,6 +34,10 @@ pub fn apart_from_house(page: &str, house: &House) -> String {
 
 /// Whether a token that is one of the page's properties shows on it.
 fn shows(page: &str, token: &Setting) -> bool {
+    if let Some((text, _)) = token.text {
+        let class = text.of.replace('_', "-");
+        return page.contains(&format!("k-{class}\"")) || page.contains(&format!("k-{class} "));
+    }
     let words_of = token.key.strip_suffix("_words");
     let on = SHOWN_ON.iter().find(|(key, _)| match key.strip_suffix('*') {
         Some(begins) => token.key.starts_with(begins),
@@ -73,8 +78,9 @@ impl Restyled {
         let held = |what: &str| before.contrasts().iter().any(|pair| pair.what == what && pair.holds);
         let weak = after.contrasts().into_iter().filter(|pair| !pair.holds && held(pair.what));
         let weak = weak.filter_map(|pair| Some((House::tokens_of(pair.what)?, pair)));
+        let texts = after.other_texts(&before).filter_map(property_of).map(|(_, one, _)| (one, true));
         Self {
-            changed: changed.collect(),
+            changed: changed.chain(texts).collect(),
             weak: weak.map(|(tokens, pair)| (pair, tokens)).collect(),
             before,
             after,
@@ -103,7 +109,11 @@ impl Restyled {
         };
         let mut seen: BTreeMap<Group, Vec<_>> = BTreeMap::new();
         for (token, _) in self.changed.iter().filter(is_seen) {
-            seen.entry(token.group).or_default().push(token.label);
+            let labels = seen.entry(token.group).or_default();
+            let label = token.text.map_or(token.label, |(text, _)| text.label);
+            if !labels.contains(&label) {
+                labels.push(label);
+            }
         }
         seen
     }

@@ -5,12 +5,17 @@
 //! their pieces' names, not of the page: a piece that is moved leaves the sheet as it was, and a browser that shows the
 //! page needn't work out every element's style anew.
 
-use compagina_core::page::Device;
+use compagina_core::page::{Device, Kind};
 use std::fmt::Write;
 
 /// Up to this width in pixels a screen is a phone's, and up to the next one a tablet's.
 pub(crate) const PHONE_UP_TO: u32 = 640;
 pub(crate) const TABLET_UP_TO: u32 = 1024;
+
+/// The class of a kind in the style sheet.
+pub(crate) fn class_of(kind: Kind) -> String {
+    format!("k-{}", kind.key().replace('_', "-"))
+}
 
 /// Rules for each screen.
 pub(crate) struct Sheet {

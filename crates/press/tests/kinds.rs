@@ -262,7 +262,8 @@ fn what_every_piece_has_comes_to_rules_on_each_screen() {
         tablet.contains("text-align:center") && phone.contains("text-align:center"),
         "phones take the tablet's"
     );
-    assert!(phone.contains("font-size:var(--lead-size)") && !tablet.contains("--lead-size"));
+    let lead = "#p-it p{font-size:20px";
+    assert!(phone.contains(lead) && !tablet.contains(lead), "{phone}");
 }
 
 #[test]
@@ -497,6 +498,10 @@ fn edges(setting: &Setting) -> Vec<SetValue> {
         Shape::Link => vec![text(""), text("/shop?a=1&b=\"2\""), text("mailto:a@b.co")],
         Shape::Colour => vec![text("#FFFFFF")],
         Shape::Space | Shape::TypeSize => vec![number(0), number(7)],
+        Shape::TextSize => vec![number(0), number(120)],
+        Shape::Family => vec![text("heading"), text("grotesque")],
+        Shape::Paint { .. } => vec![text("piece"), text("#6B2D5C")],
+        Shape::Look => vec![text("own"), text("heading")],
         Shape::Rule => vec![SetValue::Rule(Rule::always())],
     }
 }

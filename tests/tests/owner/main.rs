@@ -25,6 +25,7 @@ mod makes_a_listing;
 mod makes_swatches;
 mod publishes;
 mod puts_in_pictures;
+mod sets_every_text;
 mod sets_prices;
 mod sets_the_tone;
 mod takes_back;

@@ -261,6 +261,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/house/texts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The texts of the whole shop. */
+        get: operations["house_texts"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/house/texts/{kind}/{text}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** One text, as the house style's draft sets it for each screen. */
+        get: operations["house_text"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/journal": {
         parameters: {
             query?: never;
@@ -2616,6 +2650,18 @@ export interface components {
          * @enum {string}
          */
         Frame: "whole" | "slim" | "none";
+        /** @description What can be given instead of one of the options. */
+        Free: {
+            /** Format: int64 */
+            least: number;
+            /** Format: int64 */
+            most: number;
+            /** @enum {string} */
+            takes: "pixels";
+        } | {
+            /** @enum {string} */
+            takes: "colour";
+        };
         GridOption: {
             id: components["schemas"]["OptionId"];
             name: string;
@@ -2637,7 +2683,7 @@ export interface components {
          * @description The part of the slip, or of the house style, in which a setting stands.
          * @enum {string}
          */
-        Group: "says" | "looks" | "setting" | "when" | "type" | "colours" | "space" | "buttons" | "fields" | "choices" | "marks";
+        Group: "says" | "looks" | "setting" | "when" | "type" | "colours" | "space" | "buttons" | "fields" | "choices" | "marks" | "texts";
         /** @description The part of an address that names a product, a type, an option or a value: `whimbrel-mini`. */
         Handle: string;
         /** @description What hangs on a value. */
@@ -2689,6 +2735,20 @@ export interface components {
             leaving?: boolean;
             /** @description This tab, by a name that the browser made up: up to 16 letters and digits. */
             place: string;
+        };
+        /** @description A text of the shop with all that can be set of it. */
+        HouseTextView: {
+            fields: components["schemas"]["FieldView"][];
+            label: string;
+            /** Format: int64 */
+            revision: number;
+            sample?: components["schemas"]["TextSample"] | null;
+        };
+        /** @description Every text that pieces hold, as the house style's draft sets it. */
+        HouseTextsView: {
+            kinds: components["schemas"]["KindTexts"][];
+            /** Format: int64 */
+            revision: number;
         };
         HouseView: {
             can_redo: boolean;
@@ -2801,6 +2861,13 @@ export interface components {
          * @enum {string}
          */
         Kind: "breadcrumb" | "title" | "gallery" | "price" | "summary" | "stock_line" | "options" | "quantity" | "buy_button" | "promises" | "details" | "related" | "sticky_bar" | "text" | "picture" | "film" | "picture_row" | "quotes" | "questions" | "comparison" | "reviews" | "value_points" | "facts" | "sku_line" | "rating_line" | "size_chart" | "share_links" | "neighbours" | "space" | "rule" | "siblings" | "variant_list" | "price_ladder" | "plans" | "personal_text" | "pay_shortcuts" | "wish_button" | "card_picture" | "card_marks" | "card_name" | "card_rating" | "card_price" | "card_choices" | "card_siblings" | "card_variants" | "card_quantity" | "card_buy" | "card_wish" | "card_quick_look" | "card_fact" | "card_text";
+        /** @description The texts of a kind of piece. */
+        KindTexts: {
+            kind: components["schemas"]["Kind"];
+            label: string;
+            purpose: components["schemas"]["Purpose"];
+            texts: components["schemas"]["TextLine"][];
+        };
         /** @description A kind of piece that can be added. */
         KindView: {
             kind: components["schemas"]["Kind"];
@@ -3349,6 +3416,8 @@ export interface components {
             values: components["schemas"]["ValueId"][];
         };
         OptionView: {
+            /** @description Of a colour: the colour. */
+            colour?: string | null;
             label: string;
             /** @description The label as it stands within a line. */
             says: string;
@@ -4148,6 +4217,7 @@ export interface components {
             /** @enum {string} */
             shape: "flag";
         } | {
+            free?: components["schemas"]["Free"] | null;
             options: components["schemas"]["OptionView"][];
             /** @enum {string} */
             shape: "choice";
@@ -4582,6 +4652,28 @@ export interface components {
             needed: boolean;
             signs: components["schemas"]["Signs"];
             surcharge: string;
+        };
+        /** @description A text in a line. */
+        TextLine: {
+            key: string;
+            label: string;
+            /** @description Whether the house style sets anything of it. */
+            own: boolean;
+            /** @description The same on phones. */
+            phone: string;
+            /** @description How it is set on wide screens: `24 px, bold`. */
+            says: string;
+        };
+        /** @description A piece of a page or card on which a text is seen. */
+        TextSample: {
+            coming_soon: boolean;
+            /** @description The product's name. */
+            name: string;
+            piece: components["schemas"]["PieceId"];
+            product: components["schemas"]["Handle"];
+            sale: components["schemas"]["SaleMood"];
+            stock: components["schemas"]["StockMood"];
+            template: components["schemas"]["TemplateId"];
         };
         /** @description What a shopper may write onto a product. */
         TextTerms: {
@@ -5765,6 +5857,71 @@ export interface operations {
                 };
             };
             401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    house_texts: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HouseTextsView"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    house_text: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                kind: string;
+                text: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HouseTextView"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
                 headers: {
                     [name: string]: unknown;
                 };

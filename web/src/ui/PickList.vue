@@ -10,6 +10,8 @@ import { say } from "../words";
 interface Choice {
   value: T;
   says: string;
+  /** Shown beside it. */
+  colour?: string | null;
 }
 const props = defineProps<{
   modelValue: T;
@@ -17,6 +19,8 @@ const props = defineProps<{
   label: string;
   /** Makes a value of what was typed, where the list isn't all that there is. */
   free?: (text: string) => T | null;
+  /** What can be typed besides, told under the list. */
+  besides?: string;
 }>();
 const emit = defineEmits<{ pick: [value: T]; done: []; leave: [] }>();
 
@@ -142,7 +146,11 @@ onBeforeUnmount(() => {
       @mousemove="marked = index"
       @click="click(one)"
     >
+      <span v-if="one.colour" class="dab" :style="{ background: one.colour }" />
       {{ one.says }}
+    </li>
+    <li v-if="besides && typed === ''" class="none" role="option" aria-disabled="true" aria-selected="false">
+      {{ besides }}
     </li>
     <li v-if="left.length === 0" class="none" role="option" aria-disabled="true" aria-selected="false">
       {{ free ? say("pick-list-enter-takes-what-you") : say("pick-list-nothing-begins-so") }}
@@ -185,6 +193,15 @@ onBeforeUnmount(() => {
   padding: 4px 10px;
   border-radius: 4px;
   cursor: pointer;
+}
+.pick-list .dab {
+  display: inline-block;
+  width: 12px;
+  height: 12px;
+  margin-right: 6px;
+  border: 1px solid var(--line);
+  border-radius: 50%;
+  vertical-align: -1px;
 }
 .pick-list .now {
   font-weight: 600;

@@ -3,17 +3,20 @@
 
 mod contrast;
 pub mod looks;
+pub mod texts;
 pub mod token;
 
 pub use crate::colour::contrast;
+pub use crate::setting::Font;
 pub use contrast::{Contrast, contrasts};
-pub use token::Font;
 
 use crate::document::Document;
+use crate::setting::text::LEAST_SIZE;
 use crate::setting::{Choice, SetValue, Setting, ValueError};
 use contrast::tokens_of;
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
+use texts::property_of;
 use token::{self as t, TOKENS};
 
 /// The house style as far as an owner has set it.
@@ -37,7 +40,11 @@ pub enum TokenError {
 
 impl Document for House {
     fn called(&self, place: &str) -> String {
-        let token = TOKENS.iter().find(|token| Some(token.key) == place.split('/').next());
+        let key = place.split('/').next().unwrap_or_default();
+        if let Some((text, setting, _)) = property_of(key) {
+            return format!("“{}: {}”", text.label, setting.label);
+        }
+        let token = TOKENS.iter().find(|token| token.key == key);
         token.map_or_else(|| "the house style".to_owned(), |token| format!("“{}”", token.label))
     }
 }
@@ -46,12 +53,13 @@ impl House {
     /// Everything that can be set.
     pub const TOKENS: &[&Setting] = TOKENS;
 
-    /// Sets a token, or makes it as it ships.
+    /// Sets a token or a property of a text, or makes it as it ships.
     ///
     /// # Errors
     /// [`TokenError`], which says what can’t be and why.
     pub fn set(&mut self, key: &str, value: Option<SetValue>) -> Result<(), TokenError> {
-        let token = TOKENS.iter().find(|t| t.key == key);
+        let token = TOKENS.iter().find(|t| t.key == key).copied();
+        let token = token.or_else(|| property_of(key).map(|(_, setting, _)| setting));
         let token = token.ok_or_else(|| TokenError::NoSuchToken(key.chars().take(60).collect()))?;
         match value {
             Some(value) => {
@@ -111,6 +119,25 @@ impl House {
         let step = usize::try_from(step).ok().and_then(|i| t::TYPE.get(i));
         step.map_or_else(|| self.number(&t::TYPE[1]), |token| self.number(token))
     }
+    /// Pixels of a text's size: of a step of the scale, or of its own.
+    #[must_use]
+    pub fn size_of(&self, size: i64) -> i64 {
+        if size >= LEAST_SIZE { size } else { self.type_size(size) }
+    }
+    /// The colour that a text has by one of the house style's roles; none for what it has by itself or from its piece.
+    #[must_use]
+    pub fn painted(&self, role: &str) -> Option<String> {
+        let token = match role {
+            "ink" => &t::INK,
+            "soft" => &t::SOFT,
+            "accent" => &t::ACCENT,
+            "signal" => &t::SIGNAL,
+            "paper" => &t::PAPER,
+            "on_dark" => &t::ON_DARK,
+            _ => return None,
+        };
+        Some(self.text(token))
+    }
     /// Every pair of colours that meets on a page, with its contrast.
     #[must_use]
     pub fn contrasts(&self) -> Vec<Contrast> {
@@ -121,10 +148,18 @@ impl House {
     pub fn tokens_of(pair: &str) -> Option<[&'static Setting; 2]> {
         tokens_of(pair)
     }
-    /// How many tokens differ from another house style.
+    /// How many tokens and properties of texts differ from another house style.
     #[must_use]
     pub fn differences(&self, other: &Self) -> usize {
-        TOKENS.iter().filter(|token| self.value(token) != other.value(token)).count()
+        let tokens = TOKENS.iter().filter(|token| self.value(token) != other.value(token)).count();
+        tokens + self.other_texts(other).count()
+    }
+    /// The properties of texts, by their keys, of which another house style says something else.
+    pub fn other_texts<'a>(&'a self, other: &'a Self) -> impl Iterator<Item = &'a str> {
+        let differs = |key: &&String| self.values.get(*key) != other.values.get(*key);
+        let keys =
+            self.values.keys().chain(other.values.keys().filter(|key| !self.values.contains_key(*key)));
+        keys.filter(|key| property_of(key).is_some()).filter(differs).map(String::as_str)
     }
 }
 

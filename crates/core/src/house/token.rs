@@ -1,12 +1,7 @@
 //! What can be set in the house style.
 
 use super::looks::{ButtonsAs, GAPS, Label, Mark, Names, RING_WIDTHS, RadiosAs, Ring, SIZES, SwatchShape};
-use crate::setting::{Choice, Group, Setting, choice};
-
-choice! {
-    /// The families that ship with Compagina.
-    Font { Serif = "serif", "Fraunces"; Sans = "sans", "Figtree"; Grotesque = "grotesque", "Bricolage"; System = "system", "The device's"; }
-}
+use crate::setting::{Choice, Font, Group, Setting};
 
 const WEIGHTS: &[(i64, &str)] = &[(400, "400"), (500, "500"), (600, "600"), (700, "700"), (800, "800")];
 

@@ -2,6 +2,7 @@ use super::piece::band;
 use super::{Band, Departure, Device, Kind, Layout, Piece, Setting, Target, Values, Whom};
 use crate::ids::{BandId, ColumnId, PieceId};
 use serde::Serialize;
+use std::borrow::Cow;
 use std::collections::{BTreeMap, BTreeSet};
 
 /// One way in which two layouts differ. A setting is called as an owner reads it.
@@ -189,7 +190,7 @@ fn changed_settings(settings: &[&Setting], before: &Values, after: &Values) -> V
     }
     let known = settings.iter().filter(|setting| keys.contains(setting.key));
     let unknown = keys.iter().filter(|key| settings.iter().all(|setting| setting.key != **key));
-    known.map(|setting| setting.label).chain(unknown.copied()).map(str::to_owned).collect()
+    known.map(|setting| setting.name()).chain(unknown.map(|key| (*key).into())).map(Cow::into_owned).collect()
 }
 
 /// The things of both lists that don't belong to their longest common run (a longest increasing subsequence).

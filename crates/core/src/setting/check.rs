@@ -1,6 +1,8 @@
 //! Whether a value may stand in a setting, and why not.
 
-use super::{RuleError, SPACE_STEPS, SetValue, Setting, Shape, TYPE_STEPS};
+use super::font::is_family;
+use super::text::{LEAST_SIZE, Look, MOST_SIZE, paints};
+use super::{Choice, RuleError, SPACE_STEPS, SetValue, Setting, Shape, TYPE_STEPS};
 use crate::colour::is_colour;
 use crate::ids::Handle;
 use crate::limits::is_unseen;
@@ -62,6 +64,10 @@ impl Setting {
             (Shape::Colour, SetValue::Text(colour)) => check_colour(label, colour),
             (Shape::Space, SetValue::Number(step)) => check_step(label, *step, SPACE_STEPS),
             (Shape::TypeSize, SetValue::Number(step)) => check_step(label, *step, TYPE_STEPS),
+            (Shape::TextSize, SetValue::Number(size)) => check_size(label, *size),
+            (Shape::Family, SetValue::Text(name)) => known(label, name, is_family(name)),
+            (Shape::Paint { own }, SetValue::Text(name)) => check_paint(label, name, own),
+            (Shape::Look, SetValue::Text(name)) => known(label, name, Look::from_name(name).is_some()),
             (Shape::Rule, SetValue::Rule(rule)) => {
                 rule.check().map_err(|why| ValueError::BadRule { label, why })
             }
@@ -140,9 +146,30 @@ fn check_colour(label: &'static str, colour: &str) -> Result<(), ValueError> {
     if is_colour(colour) { Ok(()) } else { Err(ValueError::BadColour { label }) }
 }
 
+/// A colour by what it is in the house style, or by itself.
+fn check_paint(label: &'static str, name: &str, own: bool) -> Result<(), ValueError> {
+    let role = paints(own).any(|(known, _)| known == name);
+    if role { Ok(()) } else { check_colour(label, name) }
+}
+
 fn check_step(label: &'static str, step: i64, steps: i64) -> Result<(), ValueError> {
     let inside = (0..steps).contains(&step);
     if inside { Ok(()) } else { Err(ValueError::NoSuchChoice { label, given: step.to_string() }) }
+}
+
+fn known(label: &'static str, name: &str, known: bool) -> Result<(), ValueError> {
+    if known {
+        Ok(())
+    } else {
+        Err(ValueError::NoSuchChoice { label, given: name.chars().take(60).collect() })
+    }
+}
+
+/// A step of the scale, or pixels.
+fn check_size(label: &'static str, size: i64) -> Result<(), ValueError> {
+    let fits = (0..TYPE_STEPS).contains(&size) || (LEAST_SIZE..=MOST_SIZE).contains(&size);
+    let (least, most) = (LEAST_SIZE, MOST_SIZE);
+    if fits { Ok(()) } else { Err(ValueError::OutOfRange { label, given: size, least, most }) }
 }
 
 fn check_line(label: &'static str, text: &str, most: usize) -> Result<(), ValueError> {

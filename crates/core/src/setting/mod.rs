@@ -2,12 +2,16 @@
 //! are checked against them, and the press reads them.
 
 mod check;
+pub mod font;
 mod rule;
 mod sentence;
+pub mod text;
 
 pub use check::ValueError;
+pub use font::Font;
 pub use rule::{CartFacts, Facts, Rule, RuleError, Verdict, judge};
 pub use sentence::{Sentence, sentences};
+pub use text::{Property, Text};
 
 use crate::language::Language;
 use crate::screen::Device;
@@ -41,6 +45,8 @@ pub enum Group {
     Choices,
     /// Marks.
     Marks,
+    /// How each of its texts is set.
+    Texts,
 }
 
 /// A value that someone has set.
@@ -132,6 +138,17 @@ pub enum Shape {
     Space,
     /// A step of the house style's scale of type.
     TypeSize,
+    /// A step of that scale, or so many pixels.
+    TextSize,
+    /// A family of letters: that of headings, that of the text, or one by its name.
+    Family,
+    /// A colour by what it is in the house style, or as `#RRGGBB`.
+    Paint {
+        /// Whether it has one by itself: that of its button, field or mark.
+        own: bool,
+    },
+    /// A way to set a text, by its name.
+    Look,
     /// When something appears.
     Rule,
 }
@@ -200,6 +217,8 @@ pub struct Setting {
     pub token: Option<&'static Self>,
     /// The setting whose words these are, in another language than the settings' own.
     pub language: Option<(&'static Self, Language)>,
+    /// The text of which it is a property.
+    pub text: Option<(&'static Text, Property)>,
 }
 
 impl Setting {
@@ -224,6 +243,7 @@ impl Setting {
             with: None,
             token: None,
             language: None,
+            text: None,
         }
     }
     /// A choice among names.
@@ -365,6 +385,14 @@ impl Setting {
         self.token = Some(token);
         self
     }
+    /// What an owner calls it where its part isn't in sight: `Old price, size`.
+    #[must_use]
+    pub fn name(&self) -> Cow<'static, str> {
+        match self.text {
+            Some((text, _)) => Cow::Owned(format!("{}, {}", text.label, self.label.to_lowercase())),
+            None => Cow::Borrowed(self.label),
+        }
+    }
     /// Whether it holds words for shoppers, which may be said in every language.
     #[must_use]
     pub fn is_said(&self) -> bool {
@@ -408,6 +436,7 @@ impl Setting {
             with: self.with,
             token: None,
             language: Some((self, language)),
+            text: None,
         }
     }
     /// Settings, each of which that holds words is followed by these in the other languages.

@@ -9,13 +9,14 @@ mod told;
 
 pub use hint::hint;
 pub use room::rooms_of;
-pub use told::{in_a_line, told, where_from};
+pub use told::{in_a_line, text_told, told, where_from, where_in_house};
 
 use crate::house::House;
+use crate::house::texts::{of_look, setting_of, settings_of};
 use crate::language::Language;
 use crate::page::{Kind, Values};
 use crate::screen::Device;
-use crate::setting::{Choice, Rule, SetValue, Setting, Shape};
+use crate::setting::{Choice, Property, Rule, SetValue, Setting, Shape, Text};
 use crate::wording::{Words, key_of};
 use serde::Serialize;
 use std::borrow::Cow;
@@ -55,6 +56,8 @@ pub struct Explained {
     pub source: Source,
     /// What would count otherwise, the nearest first.
     pub hides: Vec<Hidden>,
+    /// The look that gives it to a text, where one does.
+    pub look: Option<String>,
 }
 
 /// A value that another one hides.
@@ -120,6 +123,11 @@ impl<'a> Chain<'a> {
             let on = |device| self.instead(said, language, device);
             return (device == Device::Wide || on(device) != on(Device::Wide)).then(|| on(device));
         }
+        if let Some((text, property)) = setting.text {
+            let on = |device| self.of_text(text, property, device);
+            let wider = device.and_wider().get(1);
+            return wider.is_none_or(|wider| on(device) != on(*wider)).then(|| on(device));
+        }
         let preset = setting.house(device)?;
         if let (Some(house), Some(token)) = (self.style, setting.token) {
             return Some(house.value(token));
@@ -127,6 +135,45 @@ impl<'a> Chain<'a> {
         let said = self.words.filter(|_| matches!(setting.shape, Shape::Text { .. }));
         let said = said.and_then(|(words, kind)| words.setting(&key_of(kind, setting.key)));
         Some(said.map_or(preset, |text| SetValue::Text(text.to_owned())))
+    }
+    /// What a text has on a device where no level says it: from the look that a level gives to it or to its whole piece,
+    /// or from the house style.
+    fn of_text(&self, text: &Text, property: Property, device: Device) -> SetValue {
+        let shipped = House::default();
+        let house = self.style.unwrap_or(&shipped);
+        if property != Property::Look
+            && let Some(look) = self.look_given(text, device)
+            && let Some(value) = of_look(house, &look, property)
+        {
+            return value;
+        }
+        house.of_text(text, property, device)
+    }
+    /// The look that a level gives to a text, or to all texts of its piece.
+    fn look_given(&self, text: &Text, device: Device) -> Option<String> {
+        let look = setting_of(text, Property::Look)?;
+        let of_level = |values: &Values, key: &str, check: &Setting| {
+            let on = |device: &Device| values.of(*device).get(key).filter(|value| check.check(value).is_ok());
+            match device.and_wider().iter().find_map(on)? {
+                SetValue::Text(name) => Some(name.clone()),
+                _ => None,
+            }
+        };
+        let own = self.levels.iter().rev().find_map(|(_, values)| of_level(values, look.key, look));
+        own.or_else(|| {
+            let whole = &crate::page::piece::shared::TEXT_STYLE;
+            self.levels.iter().rev().find_map(|(_, values)| of_level(values, whole.key, whole))
+        })
+    }
+    /// Whether some level says something of a text, itself or by its look.
+    #[must_use]
+    pub fn sets(&self, text: &Text) -> bool {
+        let keys = settings_of(text).iter().map(|setting| setting.key);
+        let keys: Vec<&str> = keys.chain([crate::page::piece::shared::TEXT_STYLE.key]).collect();
+        let says = |values: &Values| {
+            Device::ALL.into_iter().any(|device| keys.iter().any(|key| values.of(device).contains_key(*key)))
+        };
+        self.levels.iter().any(|(_, values)| says(values))
     }
     /// Adds a level further in.
     #[must_use]
@@ -183,7 +230,12 @@ impl<'a> Chain<'a> {
         let mut stack = self.stack(setting, device);
         let house = Source { level: Level::House, device: Device::Wide };
         let top = stack.next().unwrap_or(Hidden { value: setting.wide.value(), source: house });
-        Explained { value: top.value, source: top.source, hides: stack.collect() }
+        let look = setting.text.filter(|_| top.source.level == Level::House);
+        let look = look.filter(|(_, property)| *property != Property::Look).and_then(|(text, property)| {
+            let look = self.look_given(text, device)?;
+            of_look(self.style.unwrap_or(&House::default()), &look, property).map(|_| look)
+        });
+        Explained { value: top.value, source: top.source, hides: stack.collect(), look }
     }
 
     /// A choice for a screen.

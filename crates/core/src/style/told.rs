@@ -2,8 +2,11 @@
 
 use super::{Explained, Level, Source};
 use crate::house::House;
+use crate::house::texts::setting_of;
 use crate::screen::Device;
-use crate::setting::{Rule, SetValue, Setting, Shape};
+use crate::setting::font::families;
+use crate::setting::text::{Look, paints};
+use crate::setting::{Choice, Property, Rule, SetValue, Setting, Shape, Text};
 
 /// So much of a longer text is told.
 const MOST: usize = 80;
@@ -14,14 +17,18 @@ pub fn told(setting: &Setting, value: &SetValue, house: &House) -> String {
     match (setting.shape, value) {
         (Shape::Space, SetValue::Number(step)) => format!("{} px", house.space(*step)),
         (Shape::TypeSize, SetValue::Number(step)) => format!("{} px", house.type_size(*step)),
+        (Shape::TextSize, SetValue::Number(size)) => format!("{} px", house.size_of(*size)),
+        (Shape::Family, SetValue::Text(name)) => named(families(), name),
+        (Shape::Paint { own }, SetValue::Text(name)) => {
+            let role = named(paints(own), name);
+            if role.is_empty() { name.clone() } else { role }
+        }
+        (Shape::Look, SetValue::Text(name)) => named(Look::NAMES.iter().copied(), name),
         (Shape::Steps(steps), SetValue::Number(number)) => steps
             .iter()
             .find(|(known, _)| known == number)
             .map_or_else(|| number.to_string(), |(_, label)| in_a_line(label)),
-        (Shape::Choice(names), SetValue::Text(name)) => names
-            .iter()
-            .find(|(known, _)| known == name)
-            .map_or_else(String::new, |(_, label)| in_a_line(label)),
+        (Shape::Choice(names), SetValue::Text(name)) => named(names.iter().copied(), name),
         (Shape::Rich { .. }, SetValue::Text(html)) => shortened(&without_tags(html)),
         (Shape::Film, SetValue::Text(name)) => if name.is_empty() { "none" } else { "1 film" }.into(),
         (Shape::Pictures { .. }, SetValue::Lines(names)) => counted(names.len(), "picture"),
@@ -37,6 +44,12 @@ pub fn told(setting: &Setting, value: &SetValue, house: &House) -> String {
         (_, SetValue::Rows(rows)) => listed(rows.iter().filter_map(|row| row.first()).map(String::as_str)),
         (_, SetValue::Rule(rule)) => appears(rule),
     }
+}
+
+/// The word of a name, as it stands within a line; nothing where there is no such name.
+fn named(names: impl IntoIterator<Item = (&'static str, &'static str)>, name: &str) -> String {
+    let mut names = names.into_iter();
+    names.find(|(known, _)| *known == name).map_or_else(String::new, |(_, label)| in_a_line(label))
 }
 
 /// A label as it stands within a line: small, unless it begins with a sign or a name all in capitals.
@@ -99,6 +112,9 @@ pub fn where_from(
     if let (Some((_, language)), Level::House) = (setting.language, level) {
         return format!("Nothing is said here in {0}; readers of {0} see this.", language.label());
     }
+    if let Some(look) = &explained.look {
+        return format!("From the look “{}”.", named(Look::NAMES.iter().copied(), look));
+    }
     let mut sentence = if level == looking && of == device {
         "Set here.".to_owned()
     } else if level == looking {
@@ -122,6 +138,46 @@ pub fn where_from(
         sentence.push_str(&format!(" It hides {value}{whose}{screen}."));
     }
     sentence
+}
+
+/// Where a property of a text comes from, for whoever sets it in the house style.
+#[must_use]
+pub fn where_in_house(house: &House, text: &Text, property: Property, device: Device) -> String {
+    let of = house.source_of(text, property, device);
+    if house.set_of_text(text, property, device).is_some() {
+        return "Set here.".to_owned();
+    }
+    if of != device {
+        return format!("As on {}.", screens(of));
+    }
+    match house.look_of(text, property, device) {
+        Some(look) => format!("From the look “{}”.", named(Look::NAMES.iter().copied(), &look)),
+        None => "As it ships.".to_owned(),
+    }
+}
+
+/// How a text is set, in a few words: `24 px, bold, accent`. What is as it mostly is isn't told.
+#[must_use]
+pub fn text_told(house: &House, text: &Text, device: Device) -> String {
+    let told = |property| {
+        let value = house.of_text(text, property, device);
+        let usual = match (property, &value) {
+            (Property::Family, SetValue::Text(name)) => name == "text",
+            (Property::Weight, SetValue::Number(number)) => [0, 400].contains(number),
+            (Property::Slope, SetValue::Text(name)) => name == "upright",
+            (Property::Case, SetValue::Text(name)) => name == "written",
+            (Property::Colour | Property::Align, SetValue::Text(name)) => name == "piece" || name == "own",
+            _ => false,
+        };
+        let setting = setting_of(text, property).filter(|_| !usual)?;
+        Some(self::told(setting, &value, house))
+    };
+    use Property::{Align, Case, Colour, Family, Size, Slope, Weight};
+    [Size, Weight, Slope, Case, Family, Colour, Align]
+        .into_iter()
+        .filter_map(told)
+        .collect::<Vec<_>>()
+        .join(", ")
 }
 
 fn counted(number: usize, what: &str) -> String {
@@ -196,7 +252,7 @@ mod tests {
         assert_eq!(say(&gallery::FILM_FIRST, SetValue::Flag(true)), "yes");
         assert_eq!(say(&facts::COLUMNS, SetValue::Number(2)), "2");
         assert_eq!(say(&SPACE_ABOVE, SetValue::Number(3)), format!("{} px", house.space(3)));
-        assert_eq!(say(&price::SIZE, SetValue::Number(4)), format!("{} px", house.type_size(4)));
+
         assert_eq!(say(&price::NOTE, word("")), "");
         assert_eq!(say(&text::BODY, word("<p>Sent &amp; <b>sewn</b> here.</p>")), "Sent & sewn here.");
         let long = say(&text::BODY, word(&"kite ".repeat(40)));

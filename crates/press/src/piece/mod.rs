@@ -40,8 +40,9 @@ mod variant_list;
 mod wish_button;
 
 use crate::ctx::{Ctx, Styled};
+use crate::lettering;
 use compagina_core::house::House;
-use compagina_core::page::piece::shared::{self, Align, Border, Colour, Corners, TextStyle, Under};
+use compagina_core::page::piece::shared::{self, Align, Border, Colour, Corners, Under};
 use compagina_core::page::{Device, Kind};
 use maud::Markup;
 use std::collections::BTreeMap;
@@ -132,7 +133,11 @@ pub(crate) fn css(root: &str, styled: &Styled<'_>, device: Device, house: &House
         return format!("{root}{{display:none}}");
     }
     let own = (drawn(styled.piece.kind).css)(root, styled, device, house);
-    format!("{root}{{{}}}{own}{}", shared_css(styled, device, house), text_style_css(root, styled, device))
+    format!(
+        "{root}{{{}}}{own}{}",
+        shared_css(styled, device, house),
+        lettering::css(root, styled, device, house)
+    )
 }
 
 /// What every piece has: side, space, colours, border and corners.
@@ -182,35 +187,9 @@ fn shared_css(styled: &Styled<'_>, device: Device, house: &House) -> String {
     css
 }
 
-/// One of the house style's texts in the place of the piece's own sizes.
-fn text_style_css(root: &str, styled: &Styled<'_>, device: Device) -> String {
-    if !styled.piece.kind.settings().contains(&&shared::TEXT_STYLE) {
-        return String::new();
-    }
-    let (name, heading) = match styled.choice::<TextStyle>(&shared::TEXT_STYLE, device) {
-        Some(TextStyle::Fine) => ("fine", false),
-        Some(TextStyle::Body) => ("body", false),
-        Some(TextStyle::Lead) => ("lead", false),
-        Some(TextStyle::Subheading) => ("subheading", true),
-        Some(TextStyle::Heading) => ("heading", true),
-        _ => return String::new(),
-    };
-    let family = if heading {
-        "font-family:var(--heading);font-weight:var(--heading-weight)"
-    } else {
-        "font-family:var(--text)"
-    };
-    format!("{root},{root} :is(h1,h2,h3,p,li,.now,summary){{font-size:var(--{name}-size);{family}}}")
-}
-
 /// The texts of a piece that change with the selection, by slot.
 pub(crate) fn slots(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Slots {
     (drawn(styled.piece.kind).slots)(ctx, styled)
-}
-
-/// The class of a kind in the style sheet.
-pub(crate) fn class_of(kind: Kind) -> String {
-    format!("k-{}", kind.key().replace('_', "-"))
 }
 
 /// A place whose text the script keeps up to date; hidden while it has nothing to say.

@@ -2,16 +2,19 @@ use super::Drawn;
 use super::slot;
 use crate::amount::percent;
 use crate::ctx::{Ctx, Styled};
-use compagina_core::house::House;
 use compagina_core::page::Device;
-use compagina_core::page::piece::price::{FROM, MEASURE, NOTE, OLD, OldPlace, SAVING, SIZE, SavingAs, VAT};
+use compagina_core::page::piece::price::{FROM, MEASURE, NOTE, OLD, OldPlace, SAVING, SavingAs, VAT};
 use compagina_core::price::{PriceTag, Promise, VatShown};
 use compagina_core::wording::Arg;
 use maud::{Markup, html};
 use std::collections::BTreeMap;
 
 /// How it is drawn.
-pub(super) const DRAWN: Drawn = Drawn { draw: |ctx, styled| Some(draw(ctx, styled)), css, ..Drawn::NOTHING };
+pub(super) const DRAWN: Drawn = Drawn {
+    draw: |ctx, styled| Some(draw(ctx, styled)),
+    css: |root, styled, device, _| css(root, styled, device),
+    ..Drawn::NOTHING
+};
 
 /// Every form of the price; which of them a piece shows is a matter of its markup and style.
 pub(crate) fn slots(ctx: &Ctx<'_>) -> BTreeMap<String, String> {
@@ -93,8 +96,7 @@ fn draw(ctx: &Ctx<'_>, styled: &Styled<'_>) -> Markup {
     }
 }
 
-fn css(root: &str, styled: &Styled<'_>, device: Device, house: &House) -> String {
-    let size = styled.pixels(&SIZE, device, house);
+fn css(root: &str, styled: &Styled<'_>, device: Device) -> String {
     let old = match styled.choice::<OldPlace>(&OLD, device) {
         Some(OldPlace::Before) => "order:-1",
         Some(OldPlace::Under) => "order:1;flex-basis:100%",
@@ -108,5 +110,5 @@ fn css(root: &str, styled: &Styled<'_>, device: Device, house: &House) -> String
     let parts = [(&MEASURE, "per"), (&VAT, "vat")].into_iter();
     let parts = parts.filter(|(setting, _)| !styled.chain.flag(setting, device));
     let gone: String = parts.map(|(_, class)| format!("{root} .{class}{{display:none}}")).collect();
-    format!("{root} .now{{font-size:{size}px}}{root} .old{{{old}}}{root} {away}{{display:none}}{gone}")
+    format!("{root} .old{{{old}}}{root} {away}{{display:none}}{gone}")
 }

@@ -152,6 +152,8 @@ pub fn api(config: &mut utoipa_actix_web::service_config::ServiceConfig<'_>) {
         .service(changes::swatch::page)
         .service(house::show::show)
         .service(house::sample::show)
+        .service(house::texts::list)
+        .service(house::text::show)
         .service(house::set::set)
         .service(prices::show::show)
         .service(prices::set::change)

@@ -3,6 +3,7 @@ import { computed, ref, watch } from "vue";
 import DraftHead from "../../ui/DraftHead.vue";
 import ProblemNote from "../../ui/notes/ProblemNote.vue";
 import ProgressLine from "../../ui/notes/ProgressLine.vue";
+import HouseTexts from "./HouseTexts.vue";
 import TokenField from "./TokenField.vue";
 import { type Token, useHouse } from "./useHouse";
 import { say } from "../../words";
@@ -16,6 +17,7 @@ const GROUPS: [Token["group"], string, string][] = [
   ["fields", say("house-view-fields"), say("house-view-quantity-lists-checkout")],
   ["choices", say("house-view-choices"), say("house-view-swatches-buttons-radio-lists")],
   ["marks", say("house-view-marks"), say("house-view-what-said-picture-sale")],
+  ["texts", say("house-view-texts"), ""],
 ];
 const chosen = ref<Token["group"]>("type");
 // What is being set is in sight.
@@ -62,7 +64,7 @@ function ratio(hundredths: number): string {
       @publish="publish"
     />
     <ProblemNote class="problem" :problem="problem" :overtaken="overtaken" @retry="load" />
-    <div v-if="view" class="parts">
+    <div v-if="view" class="parts" :class="{ texts: chosen === 'texts' }">
       <nav :aria-label="say('house-view-parts-house-style')">
         <button v-for="[key, name] in GROUPS" :key="key" :aria-pressed="key === chosen" @click="chosen = key">
           {{ name }}
@@ -71,15 +73,16 @@ function ratio(hundredths: number): string {
           </small>
         </button>
       </nav>
-      <section class="tokens" :aria-label="group?.[1]">
+      <HouseTexts v-if="chosen === 'texts'" :revision="view.revision" :set="set" />
+      <section v-if="chosen !== 'texts'" class="tokens" :aria-label="group?.[1]">
         <h2>{{ group?.[1] }}</h2>
         <p class="soft">{{ group?.[2] }}</p>
         <TokenField v-for="token in tokens" :key="token.key" :token="token" :set="(value) => set(token.key, value)" />
       </section>
-      <section class="sample" :aria-label="say('house-view-living-sample')">
+      <section v-if="chosen !== 'texts'" class="sample" :aria-label="say('house-view-living-sample')">
         <iframe v-if="first" ref="frame" :srcdoc="first" :title="say('house-view-living-sample')" />
       </section>
-      <section class="contrasts" :aria-label="say('house-view-contrast')">
+      <section v-if="chosen !== 'texts'" class="contrasts" :aria-label="say('house-view-contrast')">
         <h2>{{ say("house-view-contrast") }}</h2>
         <p :class="weak.length ? 'signal' : 'soft'">
           {{
@@ -126,6 +129,9 @@ function ratio(hundredths: number): string {
   flex: 1;
   grid-template-columns: 140px 364px minmax(0, 1fr) 250px;
   min-height: 0;
+}
+.parts.texts {
+  grid-template-columns: 140px 270px 350px minmax(0, 1fr);
 }
 nav {
   display: grid;
@@ -200,6 +206,9 @@ li small {
   text-align: center;
 }
 @media (max-width: 1100px) {
+  .parts.texts {
+    grid-template-columns: 120px 220px 320px minmax(0, 1fr);
+  }
   .parts {
     grid-template-columns: 120px 340px minmax(0, 1fr);
   }

@@ -368,6 +368,8 @@ kilobytes-mb = { $kB } MB
 kilobytes-kb = { $kB } kB
 
 ## CellField
+cell-field-or-colour = or type one: #6B2D5C, plum
+cell-field-or-pixels = or type { $least } to { $most } px
 cell-field-shop-https-mailto = /shop, https://…, mailto:…
 
 ## KeptBands
@@ -405,6 +407,7 @@ scope-pick-all = all
 scope-pick-setting-only = Setting for { $name } only.
 
 ## SheetHead
+sheet-head-aa = Aa
 sheet-head-rejoin = Rejoin { $count } of { $name }
 sheet-head-rejoin-b = Rejoin { $count }
 

@@ -15,6 +15,7 @@ house-view-choices = Choices
 house-view-swatches-buttons-radio-lists = Swatches, buttons and radio lists; an options piece can have its own.
 house-view-marks = Marks
 house-view-what-said-picture-sale = What is said on a picture: sale, sold out, coming soon.
+house-view-texts = Texts
 house-view-house-style = House style
 house-view-parts-house-style = Parts of the house style
 house-view-own = { $count } own
@@ -36,3 +37,14 @@ token-field-rejoin-b = Rejoin
 
 ## useHouse
 house-house-style = House style
+
+## HouseTexts
+house-texts-texts = Texts of the shop
+house-texts-find = Find a text
+house-texts-card = { $label } on cards
+house-texts-phone = phone { $says }
+house-texts-none = No text is called “{ $wanted }”.
+house-texts-on-every = On every { $kind } that has nothing of its own.
+house-texts-as-seen = As seen of { $name }
+house-texts-sample-on = Living sample, { $screen }
+house-texts-no-page = No page that is live has this piece.

@@ -46,7 +46,7 @@ pub fn say(op: &Op, layout: &Layout) -> String {
 
 fn set_words(layout: &Layout, target: &Target, key: &str, device: Device, is_set: bool) -> String {
     let label = |settings: &[&crate::page::Setting]| {
-        settings.iter().find(|s| s.key == key).map_or_else(|| key.to_owned(), |s| s.label.to_lowercase())
+        settings.iter().find(|s| s.key == key).map_or_else(|| key.to_owned(), |s| s.name().to_lowercase())
     };
     let what = match target {
         Target::Piece(id) => layout.piece(id).map_or_else(

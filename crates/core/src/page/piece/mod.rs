@@ -46,7 +46,9 @@ pub mod wish_button;
 
 use super::{Purpose, Setting};
 use crate::catalog::Product;
+use crate::house::texts::{settings_of, texts_of};
 use crate::price::Prices;
+use crate::setting::Text;
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
 use std::sync::LazyLock;
@@ -293,11 +295,20 @@ impl Kind {
         )
     }
 
+    /// The texts that it holds.
+    pub fn texts(self) -> impl Iterator<Item = &'static Text> {
+        texts_of(self.key())
+    }
+
     /// Everything that can be set on it, its own settings first.
     #[must_use]
     pub fn settings(self) -> &'static [&'static Setting] {
         static ALL: LazyLock<BTreeMap<Kind, Vec<&'static Setting>>> = LazyLock::new(|| {
-            let all = |kind: Kind| (kind, Setting::in_every_language(kind.about().settings));
+            let all = |kind: Kind| {
+                let own = Setting::in_every_language(kind.about().settings);
+                let texts = kind.texts().flat_map(settings_of).copied();
+                (kind, own.into_iter().chain(texts).collect())
+            };
             Kind::ALL.into_iter().map(all).collect()
         });
         ALL.get(&self).map_or(&[], Vec::as_slice)

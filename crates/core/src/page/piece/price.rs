@@ -27,11 +27,9 @@ pub const SAVING: Setting = Setting::choice::<SavingAs>("saving", "Saving as", "
 pub const MEASURE: Setting = Setting::flag("measure", "With price per measure", true);
 /// `with 20 % VAT`, where the shop has a rate.
 pub const VAT: Setting = Setting::flag("vat", "With a word on VAT", false);
-/// *Size*.
-pub const SIZE: Setting = Setting::type_size("size", "Size", 4);
 
 /// All settings of it, in the order in which the slip shows them.
-pub const SETTINGS: &[&Setting] = piece_settings![&FROM, &NOTE, &OLD, &SAVING, &MEASURE, &VAT, &SIZE];
+pub const SETTINGS: &[&Setting] = piece_settings![&FROM, &NOTE, &OLD, &SAVING, &MEASURE, &VAT];
 
 /// What it is to an owner.
 pub(super) const KIND: About = About::new("Price", Role::Buy, SETTINGS).lacking(lacks);

@@ -1,18 +1,12 @@
 //! Settings that every piece has, after its own.
 
 use crate::setting::choice;
+use crate::setting::text::Look;
 use crate::setting::{Group, Setting};
 
 choice! {
     /// To which side a piece keeps.
     Align { Start = "start", "Left"; Centre = "centre", "Centre"; End = "end", "Right"; }
-}
-choice! {
-    /// Which of the house style's texts it is set in.
-    TextStyle {
-        Own = "own", "As it is"; Fine = "fine", "Fine print"; Body = "body", "Body"; Lead = "lead", "Lead";
-        Subheading = "subheading", "Subheading"; Heading = "heading", "Heading";
-    }
 }
 choice! {
     /// A colour of the house style for the words.
@@ -40,14 +34,14 @@ choice! {
     Corners { House = "house", "House"; Square = "square", "Square"; Small = "small", "Small"; Large = "large", "Large"; }
 }
 
-const TEXT: &str = "Text";
+const TEXT: &str = "All its texts";
 const GROUND: &str = "Ground and border";
 /// The part of a slip in which it is told how far what stands there is from what stands around it.
 pub const SPACE: &str = "Side and space";
 
-/// *Text style*.
+/// The look of all its texts that have none of their own.
 pub const TEXT_STYLE: Setting =
-    Setting::choice::<TextStyle>("text_style", "Text style", "own").among(Group::Setting).in_part(TEXT);
+    Setting::choice::<Look>("text_style", "Text style", "own").among(Group::Setting).in_part(TEXT);
 /// *Words in*.
 pub const COLOUR: Setting =
     Setting::choice::<Colour>("colour", "Words in", "own").among(Group::Setting).in_part(TEXT);

@@ -5,11 +5,8 @@ use super::{About, Role};
 use crate::catalog::Product;
 use crate::page::Setting;
 
-/// *Size*.
-pub const SIZE: Setting = Setting::type_size("size", "Size", 1);
-
 /// All settings of it, in the order in which the slip shows them.
-pub const SETTINGS: &[&Setting] = piece_settings![&SIZE];
+pub const SETTINGS: &[&Setting] = piece_settings![];
 
 /// What it is to an owner.
 pub(super) const KIND: About = About::new("Summary", Role::Buy, SETTINGS).lacking(lacks);

@@ -23,7 +23,7 @@ use crate::ctx::{Around, Ctx, Dealer, Styled};
 use crate::deck::{Deck, LookedAt, OnCard};
 use crate::image::Load;
 use crate::piece;
-use crate::sheet::Sheet;
+use crate::sheet::{Sheet, class_of};
 use compagina_core::catalog::Product;
 use compagina_core::choice::{Selection, card_opening};
 use compagina_core::house::House;
@@ -157,7 +157,7 @@ fn is_over(kind: Kind) -> bool {
 }
 
 fn wrapped(piece: &Piece, class: &str, named: bool, markup: &Markup) -> Markup {
-    let kind = piece::class_of(piece.kind);
+    let kind = class_of(piece.kind);
     html! {
         div class={ "c-" (piece.id) " piece " (kind) @if !class.is_empty() { " " (class) } } data-piece=[named.then_some(&piece.id)] { (markup) }
     }

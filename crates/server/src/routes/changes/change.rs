@@ -222,6 +222,7 @@ fn group_name(group: Group) -> &'static str {
         Group::Fields => "Fields",
         Group::Choices => "Choices",
         Group::Marks => "Marks",
+        Group::Texts => "Texts",
         Group::Says | Group::Looks | Group::Setting | Group::When => "Pieces",
     }
 }

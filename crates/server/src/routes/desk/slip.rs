@@ -8,10 +8,14 @@ use actix_web::web::{Data, Json, Path, Query};
 use compagina_core::house::House;
 use compagina_core::ids::{BandId, PieceId, TemplateId};
 use compagina_core::page::{Band, Device, Group, SPACE_STEPS, SetValue, Setting, Shape, TYPE_STEPS, Target};
+use compagina_core::setting::Choice;
+use compagina_core::setting::font::families;
+use compagina_core::setting::text::{LEAST_SIZE, Look, MOST_SIZE, paints};
 use compagina_core::style::{Chain, Level, Source, in_a_line, told, where_from};
 use compagina_core::template::levels;
 use compagina_core::wording::Language;
 use serde::{Deserialize, Serialize};
+use std::borrow::Cow;
 use utoipa::{IntoParams, ToSchema};
 
 /// From where the values are looked at: as the template has them, or further in, as a product's type or the product has
@@ -54,7 +58,7 @@ pub struct SlipView {
 
 #[derive(Serialize, ToSchema)]
 pub struct FieldView {
-    key: &'static str,
+    key: Cow<'static, str>,
     label: &'static str,
     group: Group,
     /// The part of its group in which it stands.
@@ -70,19 +74,26 @@ pub struct FieldView {
     phone: Option<CellView>,
 }
 
+impl FieldView {
+    /// Without the part in which it stands among others.
+    pub(in crate::routes) fn on_its_own(self) -> Self {
+        Self { part: None, ..self }
+    }
+}
+
 /// A value on a screen.
 #[derive(Serialize, ToSchema)]
 pub struct CellView {
-    value: SetValue,
-    source: Source,
+    pub(in crate::routes) value: SetValue,
+    pub(in crate::routes) source: Source,
     /// The value in words.
-    says: String,
+    pub(in crate::routes) says: String,
     /// Where it comes from and what it hides, in a sentence.
-    from: String,
+    pub(in crate::routes) from: String,
     /// Whether it was set right here: on this screen, and for whom one looks.
-    own: bool,
+    pub(in crate::routes) own: bool,
     /// Whether it does anything on this screen, as other settings are.
-    means: bool,
+    pub(in crate::routes) means: bool,
 }
 
 #[derive(Serialize, ToSchema)]
@@ -91,6 +102,8 @@ pub enum ShapeView {
     Flag,
     Choice {
         options: Vec<OptionView>,
+        /// What can be given besides.
+        free: Option<Free>,
     },
     Number {
         least: i64,
@@ -129,6 +142,16 @@ pub enum ShapeView {
     Rule,
 }
 
+/// What can be given instead of one of the options.
+#[derive(Serialize, ToSchema)]
+#[serde(rename_all = "snake_case", tag = "takes")]
+pub enum Free {
+    /// So many pixels.
+    Pixels { least: i64, most: i64 },
+    /// A colour as `#RRGGBB`.
+    Colour,
+}
+
 #[derive(Serialize, ToSchema)]
 pub struct PartView {
     label: &'static str,
@@ -141,6 +164,8 @@ pub struct OptionView {
     label: String,
     /// The label as it stands within a line.
     says: String,
+    /// Of a colour: the colour.
+    colour: Option<String>,
 }
 
 /// The slip of a piece.
@@ -229,19 +254,7 @@ struct Looking<'a> {
 
 impl Looking<'_> {
     fn field(&self, setting: &'static Setting) -> FieldView {
-        let apart = |device| setting.per_device.then(|| self.cell(setting, device));
-        FieldView {
-            key: setting.key,
-            label: setting.label,
-            group: setting.group,
-            part: setting.part,
-            language: setting.language.map(|(_, language)| language.label()),
-            shape: shape(setting.shape, self.house),
-            unit: setting.unit,
-            wide: self.cell(setting, Device::Wide),
-            tablet: apart(Device::Tablet),
-            phone: apart(Device::Phone),
-        }
+        field(setting, setting.key.into(), self.house, |device| self.cell(setting, device))
     }
 
     fn cell(&self, setting: &Setting, device: Device) -> CellView {
@@ -257,6 +270,27 @@ impl Looking<'_> {
             value: explained.value,
             source: explained.source,
         }
+    }
+}
+
+/// A line of a slip: a setting under the name by which it is set, with its value on every screen.
+pub(in crate::routes) fn field(
+    setting: &'static Setting,
+    key: Cow<'static, str>,
+    house: &House,
+    cell: impl Fn(Device) -> CellView,
+) -> FieldView {
+    FieldView {
+        key,
+        label: setting.label,
+        group: setting.group,
+        part: setting.part,
+        language: setting.language.map(|(_, language)| language.label()),
+        shape: shape(setting.shape, house),
+        unit: setting.unit,
+        wide: cell(Device::Wide),
+        tablet: setting.per_device.then(|| cell(Device::Tablet)),
+        phone: setting.per_device.then(|| cell(Device::Phone)),
     }
 }
 
@@ -285,13 +319,42 @@ pub(in crate::routes) fn shape(shape: Shape, house: &House) -> ShapeView {
         Shape::Space => {
             choice((0..SPACE_STEPS).map(|n| (SetValue::Number(n), format!("{} px", house.space(n)))))
         }
-        Shape::TypeSize => {
-            choice((0..TYPE_STEPS).map(|n| (SetValue::Number(n), format!("{} px", house.type_size(n)))))
+        Shape::TypeSize => choice(steps(house)),
+        Shape::TextSize => {
+            let (least, most) = (LEAST_SIZE, MOST_SIZE);
+            choice_or(steps(house), Some(Free::Pixels { least, most }))
+        }
+        Shape::Family => choice(families().map(|(name, label)| (SetValue::Text(name.into()), label.into()))),
+        Shape::Paint { own } => {
+            let role = |(name, label): (&str, &str)| OptionView {
+                value: SetValue::Text(name.into()),
+                label: label.into(),
+                says: in_a_line(label),
+                colour: house.painted(name),
+            };
+            ShapeView::Choice { options: paints(own).map(role).collect(), free: Some(Free::Colour) }
+        }
+        Shape::Look => {
+            choice(Look::NAMES.iter().map(|(name, label)| (SetValue::Text((*name).into()), (*label).into())))
         }
     }
 }
 
+/// The steps of the house style's scale of type.
+fn steps(house: &House) -> impl Iterator<Item = (SetValue, String)> + '_ {
+    (0..TYPE_STEPS).map(|n| (SetValue::Number(n), format!("{} px", house.type_size(n))))
+}
+
 fn choice(options: impl Iterator<Item = (SetValue, String)>) -> ShapeView {
-    let option = |(value, label): (SetValue, String)| OptionView { value, says: in_a_line(&label), label };
-    ShapeView::Choice { options: options.map(option).collect() }
+    choice_or(options, None)
+}
+
+fn choice_or(options: impl Iterator<Item = (SetValue, String)>, free: Option<Free>) -> ShapeView {
+    let option = |(value, label): (SetValue, String)| OptionView {
+        value,
+        says: in_a_line(&label),
+        label,
+        colour: None,
+    };
+    ShapeView::Choice { options: options.map(option).collect(), free }
 }

@@ -3,6 +3,8 @@
 pub mod sample;
 pub mod set;
 pub mod show;
+pub mod text;
+pub mod texts;
 
 use crate::error::ApiResult;
 use crate::routes::desk::slip::{ShapeView, shape};

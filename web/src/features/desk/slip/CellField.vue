@@ -1,5 +1,6 @@
 <script setup lang="ts">
 import { computed, onMounted, ref, watch } from "vue";
+import { colourIn, usePalette } from "../../../ui/usePalette";
 import PickList from "../../../ui/PickList.vue";
 import type { Field, Value } from "../types";
 import { useTyping } from "../useTyping";
@@ -10,6 +11,30 @@ import { say } from "../../../words";
 const props = defineProps<{ field: Field; now: { value: Value }; label: string }>();
 const emit = defineEmits<{ set: [value: Value]; back: []; done: []; leave: [] }>();
 const shape = computed(() => props.field.shape);
+
+// The shop's own colours come by their names; any other is typed.
+const palette = usePalette();
+const free = computed(() => (shape.value.shape === "choice" ? (shape.value.free ?? null) : null));
+const options = computed(() => {
+  if (shape.value.shape !== "choice") return [];
+  return free.value?.takes === "colour" ? [...shape.value.options, ...palette.value] : shape.value.options;
+});
+const besides = computed(() => {
+  if (!free.value) return undefined;
+  return free.value.takes === "colour" ? say("cell-field-or-colour") : say("cell-field-or-pixels", free.value);
+});
+function other(text: string): Value | null {
+  if (free.value?.takes === "colour")
+    return options.value.some((one) => begins(one.says, text)) ? null : colourIn(text);
+  const number = Number(text.replace(/px/i, "").trim());
+  const { least, most } = free.value ?? { least: 0, most: 0 };
+  const step = options.value.find((one) => one.says === `${number} px`);
+  if (step) return step.value;
+  return Number.isInteger(number) && number >= least && number <= most ? number : null;
+}
+function begins(says: string, text: string): boolean {
+  return says.toLowerCase().startsWith(text.trim().toLowerCase());
+}
 
 // What is being typed appears in the proofs as it is typed.
 const shown = computed(() => String(props.now.value));
@@ -77,8 +102,10 @@ defineExpose({ drop });
   <PickList
     v-if="shape.shape === 'choice'"
     :model-value="now.value"
-    :options="shape.options"
+    :options="options"
     :label="label"
+    :free="free ? other : undefined"
+    :besides="besides"
     @pick="(v) => emit('set', v)"
     @done="emit('done')"
     @leave="emit('leave')"

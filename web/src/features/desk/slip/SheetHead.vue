@@ -26,6 +26,7 @@ defineEmits<{ fold: []; rejoin: [] }>();
       >
         <v-icon :icon="head.open ? mdiMenuDown : mdiMenuRight" size="16" aria-hidden="true" />
         <b>{{ head.name }}</b>
+        <span v-if="head.text" class="aa" aria-hidden="true">{{ say("sheet-head-aa") }}</span>
         <span class="tells">
           <template v-for="(one, index) in head.tells" :key="index"
             ><template v-if="index">, </template><b v-if="one.own">{{ one.says }}</b
@@ -75,6 +76,10 @@ defineEmits<{ fold: []; rejoin: [] }>();
 }
 .head:hover [data-cell] > b {
   color: var(--accent);
+}
+.aa {
+  color: var(--soft);
+  font-size: 11px;
 }
 .tells {
   overflow: hidden;

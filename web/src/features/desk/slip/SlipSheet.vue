@@ -4,7 +4,7 @@ import type { Schemas } from "../../../api/client";
 import PickList from "../../../ui/PickList.vue";
 import EmptyPlace from "../../../ui/notes/EmptyPlace.vue";
 import { useDesk } from "../deskStore";
-import { injectMoves } from "../keys";
+import { injectSheet } from "../keys";
 import type { Device, Field, Value } from "../types";
 import CellField from "./CellField.vue";
 import LongField from "./LongField.vue";
@@ -24,7 +24,7 @@ const props = defineProps<{
 }>();
 const emit = defineEmits<{ out: [] }>();
 const desk = useDesk();
-const moves = injectMoves();
+const moves = injectSheet();
 const view = computed(() => props.slip);
 const devices = computed(() => props.devices);
 const words = computed(() => props.wanted.trim().toLowerCase());
@@ -144,9 +144,13 @@ const { told, tell, hush, keepers } = useTold(
   sheet.cell,
   () => grid.value,
 );
+/** Of a text its name comes first: there are as many sizes as texts. */
+function nameOf(field: Field): string {
+  return field.group === "texts" && field.part ? `${field.part}, ${field.label.toLowerCase()}` : field.label;
+}
 function named(field: Field, cell: Cell): string {
   const screen = field.phone ? `, ${SCREEN[cell.device]}` : "";
-  return `${field.label}${screen}: ${cell.says || say("slip-sheet-empty")}${cell.own ? say("slip-sheet-set-here") : ""}`;
+  return `${nameOf(field)}${screen}: ${cell.says || say("slip-sheet-empty")}${cell.own ? say("slip-sheet-set-here") : ""}`;
 }
 
 const arranged = computed(() => {
@@ -167,6 +171,7 @@ function write(): void {
   if (words) begin(words, "wide");
   else enter();
 }
+const parts = computed(() => rows.value.some((row) => row.is === "head"));
 /** Whether no part is folded. */
 const open = computed(() => rows.value.every((row) => row.is !== "head" || row.head.open));
 defineExpose({ enter, write });
@@ -178,7 +183,7 @@ defineExpose({ enter, write });
       <div class="line screens" role="row">
         <span role="columnheader">
           <span class="unseen">{{ say("slip-sheet-setting") }}</span>
-          <button class="quiet" tabindex="-1" @click="sheet.foldAll(!open)">
+          <button v-if="parts" class="quiet" tabindex="-1" @click="sheet.foldAll(!open)">
             {{ open ? say("slip-sheet-fold-all") : say("slip-sheet-open-all") }}
           </button>
         </span>
@@ -229,7 +234,10 @@ defineExpose({ enter, write });
               role="rowheader"
               :aria-label="row.field.language ? row.field.label : undefined"
             >
-              {{ row.field.language ? say("slip-sheet-language", { language: row.field.language }) : row.field.label }}
+              <template v-if="row.field.language">{{
+                say("slip-sheet-language", { language: row.field.language })
+              }}</template>
+              <template v-else>{{ words === "" ? row.field.label : nameOf(row.field) }}</template>
               <span
                 v-if="keepers(row.field)"
                 class="dot keepers"
@@ -251,7 +259,7 @@ defineExpose({ enter, write });
                 ref="control"
                 :field="row.field"
                 :now="cell"
-                :label="`${row.field.label}, ${SCREEN[cell.device]}`"
+                :label="`${nameOf(row.field)}, ${SCREEN[cell.device]}`"
                 @set="(v) => set(row.field, v, cell.device)"
                 @back="goBack(row.field, cell.device)"
                 @done="focus(row, cell.device)"

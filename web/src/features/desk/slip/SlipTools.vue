@@ -23,7 +23,7 @@ const twins = computed(() => {
   return here ? desk.drawnOrder.filter((line) => line.piece.kind === here.kind && line.piece.id !== here.id) : [];
 });
 const looks = computed(() =>
-  props.slip.fields.filter((f) => f.group === "looks" || f.group === "setting").map((f) => f.key),
+  props.slip.fields.filter((f) => ["looks", "setting", "texts"].includes(f.group)).map((f) => f.key),
 );
 </script>
 

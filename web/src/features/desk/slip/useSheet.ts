@@ -1,12 +1,14 @@
 import { type ComputedRef, computed, ref, watch } from "vue";
 import type { Schemas } from "../../../api/client";
-import { injectMoves } from "../keys";
+import { injectSheet } from "../keys";
 import { DEVICES, type Device, type Field, type Value } from "../types";
 import { say } from "../../../words";
 
 export interface Head {
   name: string;
   fields: Field[];
+  /** Whether it is a text, whose type is set here. */
+  text: boolean;
   open: boolean;
   /** Its settings that are set here. */
   set: string[];
@@ -28,6 +30,9 @@ export interface Cell {
   value: Value;
 }
 
+/** What a folded text tells of itself, if nothing of it is set here. */
+const OF_TEXT = ["size", "weight"];
+
 const NAMES = { says: say("sheet-says"), looks: say("sheet-looks"), setting: say("sheet-looks") } as const;
 /** Parts that were folded in or out by hand; they stay so. */
 const KEPT = "slip-folds";
@@ -38,7 +43,7 @@ export function useSheet(
   devices: ComputedRef<Device[]>,
   wanted: ComputedRef<string>,
 ) {
-  const moves = injectMoves();
+  const moves = injectSheet();
   const folds = ref(read());
   function read(): Record<string, boolean> {
     try {
@@ -125,7 +130,7 @@ export function useSheet(
       all.push({
         is: "head",
         id: `head-${name}`,
-        head: { name, fields: own, open, set, tells: open ? [] : tells(own) },
+        head: { name, fields: own, text: own[0]?.group === "texts", open, set, tells: open ? [] : tells(own) },
       });
       if (open) all.push(...own.map(line));
     }
@@ -137,7 +142,8 @@ export function useSheet(
     const each = fields.map((field) => {
       const here = cells(field).filter((one) => one.own || !field.language);
       const own = here.filter((one) => one.means && !one.quiet && one.says !== "");
-      const telling = own.filter((one) => one.own || (typeof one.value !== "boolean" && one.value !== 0));
+      const usual = field.group !== "texts" || OF_TEXT.includes(field.key.split(".").at(-1) ?? "");
+      const telling = own.filter((one) => one.own || (usual && typeof one.value !== "boolean" && one.value !== 0));
       const named = (one: Cell): string =>
         typeof one.value === "boolean" ? `${field.label.toLowerCase()}: ${one.says}` : one.says;
       return telling.map((one) => ({ says: named(one), own: one.own, device: one.device }));
@@ -166,6 +172,7 @@ function words(field: Field, value: Value): string {
     return field.shape.options.find((one) => JSON.stringify(one.value) === JSON.stringify(value))?.says ?? "";
   }
   if (typeof value === "boolean") return value ? say("sheet-yes") : say("sheet-no");
+  if (typeof value === "number" && "free" in field.shape) return `${value} px`;
   if (typeof value === "number") return `${value} ${field.unit}`.trim();
   if (typeof value === "string") return field.shape.shape === "rich" ? value.replace(/<[^>]*>/g, " ").trim() : value;
   if (Array.isArray(value)) return value.length === 0 ? "" : String(value[0]);
