@@ -1,6 +1,7 @@
 //! A colour as it is written, and how far two of them can be told apart: the contrast ratio of WCAG 2.2 (relative luminance
 //! of sRGB colours).
 
+use ::palette::{Clamp, IntoColor, Oklch, Srgb};
 use serde::{Deserialize, Serialize};
 use std::fmt;
 
@@ -84,6 +85,40 @@ pub fn contrast(a: &str, b: &str) -> u32 {
     hundredths
 }
 
+/// The colour nearest to one that has so much contrast on a ground, in hundredths: of the same hue, darker or lighter,
+/// whichever is less of a change (in Oklab, Ottosson 2020). None where neither black nor white would do, and where one of
+/// the two is no colour.
+#[must_use]
+pub fn nearest_with_contrast(colour: &str, ground: &str, needed: u32) -> Option<Colour> {
+    let [r, g, b] = Colour::try_from(colour).ok()?.0;
+    Colour::try_from(ground).ok()?;
+    let from: Oklch = Srgb::new(r, g, b).into_format::<f32>().into_color();
+    let at = |lightness: f32| {
+        // What is lighter or darker than the screen can show of a hue loses some of its colour.
+        let shown: Srgb = Oklch::new(lightness, from.chroma, from.hue).into_color();
+        let bytes: Srgb<u8> = shown.clamp().into_format();
+        Colour([bytes.red, bytes.green, bytes.blue])
+    };
+    let holds = |lightness: f32| contrast(&at(lightness).to_string(), ground) >= needed;
+    if holds(from.l) {
+        return Some(at(from.l));
+    }
+    let towards = |end: f32| {
+        let (mut near, mut far) = (from.l, end);
+        if !holds(far) {
+            return None;
+        }
+        for _ in 0..16 {
+            let middle = f32::midpoint(near, far);
+            if holds(middle) { far = middle } else { near = middle }
+        }
+        Some(far)
+    };
+    let both = [towards(0.0), towards(1.0)].into_iter().flatten();
+    let nearest = both.min_by(|a, b| (a - from.l).abs().total_cmp(&(b - from.l).abs()));
+    nearest.map(at)
+}
+
 #[cfg(test)]
 mod tests {
     use super::*;
@@ -106,5 +141,31 @@ mod tests {
         assert_eq!(contrast("#777777", "#ffffff"), 447);
         assert_eq!(contrast("#FFFFFF", "#767676"), contrast("#767676", "#FFFFFF"));
         assert_eq!(contrast("red", "#FFFFFF"), 100);
+    }
+
+    #[test]
+    fn the_nearest_colour_that_can_be_read_can_be_and_one_a_little_nearer_cannot() {
+        for (colour, ground, needed) in [
+            ("#DDA0DD", "#FFFFFF", 450),
+            ("#DDA0DD", "#1D2A32", 450),
+            ("#777777", "#FFFFFF", 450),
+            ("#B8420F", "#1D2A32", 450),
+            ("#FFE000", "#FFFFFF", 300),
+            ("#0D6A6E", "#0D6A6E", 450),
+        ] {
+            let nearest = nearest_with_contrast(colour, ground, needed).unwrap().to_string();
+            let is = contrast(&nearest, ground);
+            assert!(
+                (needed..needed + 12).contains(&is) || is == contrast(colour, ground),
+                "{colour} {nearest} {is}"
+            );
+        }
+        assert_eq!(nearest_with_contrast("#1D2A32", "#FFFFFF", 450).unwrap().to_string(), "#1D2A32");
+        assert_eq!(
+            nearest_with_contrast("#777777", "#777777", 1000),
+            None,
+            "neither black nor white would do"
+        );
+        assert_eq!(nearest_with_contrast("plum", "#FFFFFF", 450), None);
     }
 }

@@ -4,9 +4,11 @@
 use compagina_core::house::House;
 use compagina_core::house::texts::{TEXTS, setting_of, settings_of, texts_of};
 use compagina_core::page::piece::shared::TEXT_STYLE;
-use compagina_core::page::{Device, Kind, SetValue, Setting, Values};
+use compagina_core::page::{Device, Kind, Layout, SetValue, Setting, Values};
 use compagina_core::setting::{Property, Text};
-use compagina_core::style::{Chain, Level, text_told, told, where_from, where_in_house};
+use compagina_core::style::{
+    Chain, Level, ground_of, legibility, text_told, told, where_from, where_in_house,
+};
 
 fn text(of: &str, key: &str) -> &'static Text {
     texts_of(of).find(|text| text.key == key).unwrap()
@@ -169,4 +171,61 @@ fn every_text_is_told_by_a_name_of_its_own_within_its_kind() {
         }
         assert!(text_told(&house, text, Device::Wide).contains(" px"), "{}", text.name());
     }
+}
+
+#[test]
+fn a_colour_is_read_on_the_ground_on_which_its_text_really_stands() {
+    let layout = |band: serde_json::Value, kind: &str, values: serde_json::Value| -> Layout {
+        serde_json::from_value(serde_json::json!({ "format": 1, "bands": [{ "id": "b", "values": { "wide": band },
+            "columns": [{ "id": "c", "width": 12, "pieces": [{ "id": "p", "kind": kind, "values": { "wide": values } }] }] }] }))
+        .unwrap()
+    };
+    let ground = |layout: &Layout, key: &str| {
+        let house = House::default();
+        let piece = layout.pieces().next().unwrap();
+        let chain = Chain::of_template(&piece.values).styled(&house);
+        ground_of((layout, &piece.id), text(piece.kind.key(), key), &chain, Device::Phone, &house)
+    };
+    let none = serde_json::json!({});
+    let is = |band: serde_json::Value, kind: &str, values: serde_json::Value, key: &str| {
+        ground(&layout(band, kind, values), key)
+    };
+    let some = |colour: &str| Some(colour.to_owned());
+    let ink = serde_json::json!({ "ground": "ink" });
+    assert_eq!(is(none.clone(), "price", none.clone(), "now"), some("#FFFFFF"));
+    assert_eq!(is(serde_json::json!({ "ground": "tinted" }), "price", none.clone(), "now"), some("#F3EFE6"));
+    assert_eq!(is(ink.clone(), "price", serde_json::json!({ "under": "accent" }), "now"), some("#0D6A6E"));
+    assert_eq!(is(serde_json::json!({ "behind": "picture" }), "price", none.clone(), "now"), None);
+    assert_eq!(
+        is(none.clone(), "price", none.clone(), "saving"),
+        some("#B8420F"),
+        "a mark has a ground of its own"
+    );
+    assert_eq!(is(none.clone(), "buy_button", none.clone(), "words"), some("#1D2A32"));
+    assert_eq!(
+        is(none.clone(), "buy_button", serde_json::json!({ "tone": "accent" }), "words"),
+        some("#0D6A6E")
+    );
+    assert_eq!(is(ink, "buy_button", none, "words"), some("#FDFBF6"));
+}
+
+#[test]
+fn large_letters_need_less_and_what_is_too_pale_is_told_with_the_nearest_that_can_be_read() {
+    let house = House::default();
+    let read = |colour: &str, size: i64, weight: i64| {
+        legibility(&house, "#FFFFFF", |property| match property {
+            Property::Colour => word(colour),
+            Property::Size => number(size),
+            Property::Weight => number(weight),
+            _ => word(""),
+        })
+    };
+    let plum = read("#DDA0DD", 16, 400).unwrap();
+    assert_eq!((plum.hundredths, plum.needed, plum.holds()), (206, 450, false));
+    assert!(plum.nearest.is_some());
+    let needed = |size, weight| read("#6B2D5C", size, weight).unwrap().needed;
+    assert_eq!([needed(24, 400), needed(19, 700), needed(19, 600), needed(18, 900)], [300, 300, 450, 450]);
+    let soft = read("soft", 16, 400).unwrap();
+    assert!(soft.holds() && soft.nearest.is_none());
+    assert_eq!(read("piece", 16, 400), None);
 }

@@ -137,7 +137,8 @@ async fn a_setting_is_found_left_as_it_was_and_rejoined(pool: MySqlPool) {
         // Found by a word of its name, in whatever part it lies.
         press(&client, "f").await;
         find(&client, "input[aria-label='Find a setting']").await.send_keys("align").await.unwrap();
-        until(&client, "document.querySelectorAll('.slip [data-value]').length === 2").await;
+        // Its own, and that of the hint under it.
+        until(&client, "document.querySelectorAll('.slip [data-value]').length === 4").await;
         find(&client, "input[aria-label='Find a setting']").await.send_keys(&Key::Enter.to_string()).await.unwrap();
         until(&client, "document.activeElement.closest('[data-value=\"align:wide\"]')").await;
         let here = |key: Key| { let client = client.clone(); async move { client.active_element().await.unwrap().send_keys(&key.to_string()).await.unwrap() } };

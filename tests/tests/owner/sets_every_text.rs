@@ -6,8 +6,10 @@ use compagina_core::house::texts::{TEXTS, setting_of, settings_of};
 use compagina_core::page::{Device, Kind, Purpose, SetValue, Setting, Shape};
 use compagina_core::setting::{Property, Text};
 use compagina_press::lettering::selector;
-use compagina_tests::{Browser, Owner, Screen, Site, ask, json_of};
+use compagina_tests::desk::{choose, click, in_both, open_desk, open_value, press_with};
+use compagina_tests::{Browser, Owner, Screen, Site, ask, json_of, until};
 use fantoccini::Client;
+use fantoccini::key::Key;
 use serde_json::{Map, Value, json};
 use sqlx::MySqlPool;
 use std::collections::BTreeSet;
@@ -261,6 +263,41 @@ async fn every_property_of_every_text_is_shown_as_it_is_set(pool: MySqlPool) {
             TEXTS.iter().map(Text::name).filter(|name| !seen.contains(&(name.clone(), true))).collect();
         assert_eq!(unseen, [] as [String; 0]);
         assert!(TEXTS.iter().all(|text| settings_of(text).len() >= 9));
+    })
+    .await;
+}
+
+#[sqlx::test(migrations = false)]
+async fn a_colour_that_cannot_be_read_is_told_and_mended_by_one_click(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    Browser::run(Screen::Wide, |client| async move {
+        let client = &client;
+        open_desk(client, &site.base, "/templates/2?product=whimbrel").await;
+        choose(client, "Price").await;
+        open_value(client, "now.colour:wide").await;
+        client.active_element().await.unwrap().send_keys(&format!("plum{}", Key::Enter)).await.unwrap();
+        in_both(
+            client,
+            "getComputedStyle(page.querySelector('.k-price .now')).color === 'rgb(221, 160, 221)'",
+        )
+        .await;
+        let told = "document.querySelector('.slip .read')?.textContent ?? ''";
+        until(client, &format!("({told}).includes('2.0 to 1 on its ground, 3.0 are needed')")).await;
+        click(client, ".slip .read button", "Nearest that can be read").await;
+        until(client, &format!("/wide: 3\\.\\d to 1 on its ground\\./.test({told})")).await;
+        in_both(
+            client,
+            "getComputedStyle(page.querySelector('.k-price .now')).color !== 'rgb(221, 160, 221)'",
+        )
+        .await;
+        until(client, "!document.querySelector('.slip .read .signal')").await;
+        // One step, so one undo.
+        press_with(client, Key::Control, "z").await;
+        in_both(
+            client,
+            "getComputedStyle(page.querySelector('.k-price .now')).color === 'rgb(221, 160, 221)'",
+        )
+        .await;
     })
     .await;
 }

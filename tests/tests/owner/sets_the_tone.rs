@@ -125,3 +125,50 @@ async fn the_link_to_a_language_leads_nowhere_else(pool: MySqlPool) {
     let page = shopper.get(site.at("/shop")).send().await.unwrap().text().await.unwrap();
     assert!(page.contains("Alles, was wir machen"));
 }
+
+#[sqlx::test(migrations = false)]
+async fn a_text_is_set_for_the_whole_shop_on_each_screen_and_given_a_look(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let base = site.base.clone();
+    Browser::run(Screen::Wide, |client| async move {
+        let client = &client;
+        Browser::sign_in(client, &base).await;
+        client.goto(&format!("{base}/house-style")).await.unwrap();
+        click(client, ".house nav button", "Texts").await;
+        find(client, "input[aria-label='Find a text']").await.send_keys("old").await.unwrap();
+        until(client, "document.querySelectorAll('.list .text').length >= 2").await;
+        click(client, "[role=group][aria-label=Price] .text", "Old price").await;
+        until(client, "document.querySelector('.sheet-side h2')?.textContent === 'Old price'").await;
+
+        // Wide and phone apart; the living samples show each its own.
+        let cell = |value: &str| format!("[data-value='{value}'] button");
+        find(client, &cell("price.old.look:wide")).await.click().await.unwrap();
+        client.active_element().await.unwrap().send_keys(&format!("fine{}", Key::Enter)).await.unwrap();
+        find(client, &cell("price.old.size:phone")).await.click().await.unwrap();
+        client.active_element().await.unwrap().send_keys(&format!("19{}", Key::Enter)).await.unwrap();
+        find(client, &cell("price.old.slope:wide")).await.click().await.unwrap();
+        client.active_element().await.unwrap().send_keys(&format!("italic{}", Key::Enter)).await.unwrap();
+        let size = |screen: &str| format!(
+            "getComputedStyle(document.querySelector('.sample .{screen} iframe')?.contentDocument?.querySelector('.old') ?? document.body).fontSize"
+        );
+        until(client, &format!("{} === '14px' && {} === '19px'", size("wide"), size("phone"))).await;
+        until(client, "document.querySelector('.list [aria-pressed=true] small').textContent === '14 px, italic, soft ink; phone 19 px, italic, soft ink'").await;
+
+        // It is seen before it is published, and by shoppers after.
+        let shop = async || reqwest::get(format!("{base}/shop/products/whimbrel")).await.unwrap().text().await.unwrap();
+        assert!(!shop().await.contains(".k-price) .old{"));
+        click(client, ".house .view-head button", "Publish").await;
+        until(client, "document.querySelector('[data-test=state]').textContent.includes('nothing changed')").await;
+        let page = shop().await;
+        assert!(page.contains(":is(#_,.k-price) .old{font-size:14px;font-style:italic}"), "{page}");
+        assert!(page.contains(":is(#_,.k-price) .old{font-size:19px;font-style:italic}"), "{page}");
+
+        // Delete has a value as it ships again; undo brings it back.
+        let slope = find(client, &cell("price.old.slope:wide")).await;
+        slope.send_keys(&Key::Delete.to_string()).await.unwrap();
+        until(client, "document.querySelector('[data-value=\"price.old.slope:wide\"]').textContent.trim() === 'upright'").await;
+        find(client, ".house [aria-label=Undo]:not(:disabled)").await.click().await.unwrap();
+        until(client, "document.querySelector('[data-value=\"price.old.slope:wide\"]').textContent.trim() === 'italic'").await;
+    })
+    .await;
+}

@@ -2202,6 +2202,7 @@ export interface components {
             means: boolean;
             /** @description Whether it was set right here: on this screen, and for whom one looks. */
             own: boolean;
+            read?: components["schemas"]["Legibility"] | null;
             /** @description The value in words. */
             says: string;
             source: components["schemas"]["Source"];
@@ -2901,6 +2902,23 @@ export interface components {
             frame?: components["schemas"]["Frame"];
             /** @description Whether it is a page or a card. */
             purpose?: components["schemas"]["Purpose"];
+        };
+        /** @description How well a text can be told from its ground. */
+        Legibility: {
+            /** @description The colour below. */
+            ground: string;
+            /**
+             * Format: int32
+             * @description The ratio in hundredths, rounded down: 450 is 4.5 to 1.
+             */
+            hundredths: number;
+            /** @description Where it is too little: the nearest colour that can be read. */
+            nearest?: string | null;
+            /**
+             * Format: int32
+             * @description What is needed, in hundredths.
+             */
+            needed: number;
         };
         /**
          * @description A level of the cascade, outermost first.

@@ -86,6 +86,8 @@ pub struct Text {
     pub colour: &'static str,
     /// Whether it stands in lines of its own, which can keep to a side.
     pub block: bool,
+    /// The colour of the house style on which it stands, where that isn't its piece's ground.
+    pub ground: Option<&'static Setting>,
 }
 
 impl Text {
@@ -104,6 +106,7 @@ impl Text {
             spacing: 0,
             colour: "piece",
             block: false,
+            ground: None,
         }
     }
     /// A heading.
@@ -118,8 +121,13 @@ impl Text {
     }
     /// The words of a button.
     #[must_use]
-    pub const fn button(self) -> Self {
-        Self { size: Some(16), weight: Some(0), line: 140, colour: "own", ..self }
+    pub const fn button(self, ground: &'static Setting) -> Self {
+        Self { size: Some(16), weight: Some(0), line: 140, colour: "own", ground: Some(ground), ..self }
+    }
+    /// On a ground of its own.
+    #[must_use]
+    pub const fn on(self, ground: &'static Setting) -> Self {
+        Self { ground: Some(ground), ..self }
     }
     /// In a look.
     #[must_use]

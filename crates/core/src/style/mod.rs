@@ -3,10 +3,12 @@
 //! The innermost value that is set wins. "Not set" is different from "set to nothing": an empty text hides what lies
 //! under it. The chain can explain every value: its source, and what it hides.
 
+mod ground;
 mod hint;
 mod room;
 mod told;
 
+pub use ground::{Legibility, ground_of, legibility};
 pub use hint::hint;
 pub use room::rooms_of;
 pub use told::{in_a_line, text_told, told, where_from, where_in_house};

@@ -4,6 +4,7 @@ import DraftHead from "../../ui/DraftHead.vue";
 import ProblemNote from "../../ui/notes/ProblemNote.vue";
 import ProgressLine from "../../ui/notes/ProgressLine.vue";
 import HouseTexts from "./HouseTexts.vue";
+import { ratio } from "../../ui/ratio";
 import TokenField from "./TokenField.vue";
 import { type Token, useHouse } from "./useHouse";
 import { say } from "../../words";
@@ -41,10 +42,6 @@ watch(sample, (html) => {
     }
   }
 });
-
-function ratio(hundredths: number): string {
-  return `${(hundredths / 100).toFixed(1)} : 1`;
-}
 </script>
 
 <template>
@@ -102,9 +99,9 @@ function ratio(hundredths: number): string {
               say("house-view-aa")
             }}</span>
             <span>{{ pair.what }}</span>
-            <b :class="{ signal: !pair.holds }">{{ ratio(pair.hundredths) }}</b>
+            <b :class="{ signal: !pair.holds }">{{ say("house-view-to-one", { is: ratio(pair.hundredths) }) }}</b>
             <small v-if="!pair.holds" class="signal">{{
-              say("house-view-needs", { needed: ratio(pair.needed) })
+              say("house-view-needs", { needed: say("house-view-to-one", { is: ratio(pair.needed) }) })
             }}</small>
           </li>
         </ul>

@@ -27,6 +27,7 @@ house-view-pairs-too-weak-read = { $count ->
 } too weak to be read by everybody.
 house-view-every-pair-can-read = Every pair can be read (WCAG 2.2, AA).
 house-view-aa = Aa
+house-view-to-one = { $is } : 1
 house-view-needs = needs { $needed }
 
 ## TokenField

@@ -305,9 +305,12 @@ impl Kind {
     pub fn settings(self) -> &'static [&'static Setting] {
         static ALL: LazyLock<BTreeMap<Kind, Vec<&'static Setting>>> = LazyLock::new(|| {
             let all = |kind: Kind| {
-                let own = Setting::in_every_language(kind.about().settings);
-                let texts = kind.texts().flat_map(settings_of).copied();
-                (kind, own.into_iter().chain(texts).collect())
+                let mut own = Setting::in_every_language(kind.about().settings);
+                // After what is the kind's own, before what every piece has.
+                let at =
+                    own.iter().position(|setting| setting.key == shared::TEXT_STYLE.key).unwrap_or(own.len());
+                own.splice(at..at, kind.texts().flat_map(settings_of).copied());
+                (kind, own)
             };
             Kind::ALL.into_iter().map(all).collect()
         });

@@ -6,12 +6,17 @@ use crate::state::State;
 use actix_web::get;
 use actix_web::web::{Data, Json, Path, Query};
 use compagina_core::house::House;
+use compagina_core::house::texts::setting_of;
 use compagina_core::ids::{BandId, PieceId, TemplateId};
-use compagina_core::page::{Band, Device, Group, SPACE_STEPS, SetValue, Setting, Shape, TYPE_STEPS, Target};
-use compagina_core::setting::Choice;
+use compagina_core::page::{
+    Band, Device, Group, Layout, SPACE_STEPS, SetValue, Setting, Shape, TYPE_STEPS, Target,
+};
 use compagina_core::setting::font::families;
 use compagina_core::setting::text::{LEAST_SIZE, Look, MOST_SIZE, paints};
-use compagina_core::style::{Chain, Level, Source, in_a_line, told, where_from};
+use compagina_core::setting::{Choice, Property};
+use compagina_core::style::{
+    Chain, Legibility, Level, Source, ground_of, in_a_line, legibility, told, where_from,
+};
 use compagina_core::template::levels;
 use compagina_core::wording::Language;
 use serde::{Deserialize, Serialize};
@@ -94,6 +99,8 @@ pub struct CellView {
     pub(in crate::routes) own: bool,
     /// Whether it does anything on this screen, as other settings are.
     pub(in crate::routes) means: bool,
+    /// Of a text's colour: whether it can be read on its ground.
+    pub(in crate::routes) read: Option<Legibility>,
 }
 
 #[derive(Serialize, ToSchema)]
@@ -233,7 +240,11 @@ async fn slip(
         Target::Band(id) => template.draft.band(id).map(Band::columns_told),
         Target::Piece(_) => None,
     };
-    let sight = Looking { chain: &chain, house: &nav.house, level: sight.level.innermost() };
+    let stands = match &target {
+        Target::Piece(id) => Some((&template.draft, id)),
+        Target::Band(_) => None,
+    };
+    let sight = Looking { chain: &chain, house: &nav.house, level: sight.level.innermost(), stands };
     let on_some = |setting: &Setting| Device::ALL.into_iter().any(|device| means(setting, &chain, device));
     let fields = settings.iter().filter(|setting| on_some(setting)).map(|setting| sight.field(setting));
     Ok(Json(SlipView { fields: fields.collect(), target, columns }))
@@ -250,6 +261,8 @@ struct Looking<'a> {
     chain: &'a Chain<'a>,
     house: &'a House,
     level: Level,
+    /// The piece, with the layout in which it stands.
+    stands: Option<(&'a Layout, &'a PieceId)>,
 }
 
 impl Looking<'_> {
@@ -267,9 +280,21 @@ impl Looking<'_> {
             from: where_from(setting, device, self.level, &explained, self.house),
             own: level == self.level && of == device,
             means,
+            read: self.read(setting, device),
             value: explained.value,
             source: explained.source,
         }
+    }
+
+    /// Whether a text's colour can be read on the ground on which it stands.
+    fn read(&self, setting: &Setting, device: Device) -> Option<Legibility> {
+        let (text, property) = setting.text?;
+        let stands = self.stands.filter(|_| property == Property::Colour)?;
+        let ground = ground_of(stands, text, self.chain, device, self.house)?;
+        let value = |property| {
+            setting_of(text, property).map_or(SetValue::Flag(false), |one| self.chain.value(one, device))
+        };
+        legibility(self.house, &ground, value)
     }
 }
 

@@ -7,13 +7,13 @@ use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;
 use actix_web::web::{Data, Json, Path};
-use compagina_core::house::House;
 use compagina_core::house::texts::{key_on, settings_of, texts_of};
+use compagina_core::house::{House, token};
 use compagina_core::ids::{Handle, PieceId, TemplateId};
 use compagina_core::page::{Device, Kind, Purpose, Setting};
-use compagina_core::setting::Text;
+use compagina_core::setting::{Property, Text};
 use compagina_core::situation::{SaleMood, StockMood};
-use compagina_core::style::{Level, Source, told, where_in_house};
+use compagina_core::style::{Level, Source, legibility, told, where_in_house};
 use compagina_core::template::{Candidate, Index};
 use compagina_storage::{Document, DocumentName};
 use serde::Serialize;
@@ -79,6 +79,12 @@ fn line(house: &House, text: &Text, setting: &'static Setting) -> Option<FieldVi
             source: Source { level: Level::House, device: house.source_of(text, property, device) },
             own,
             means: true,
+            read: (property == Property::Colour)
+                .then(|| {
+                    let ground = house.text(text.ground.unwrap_or(&token::PAPER));
+                    legibility(house, &ground, |property| house.of_text(text, property, device))
+                })
+                .flatten(),
             value,
         }
     };

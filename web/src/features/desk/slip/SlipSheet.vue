@@ -2,6 +2,7 @@
 import { computed, ref } from "vue";
 import type { Schemas } from "../../../api/client";
 import PickList from "../../../ui/PickList.vue";
+import { ratio } from "../../../ui/ratio";
 import EmptyPlace from "../../../ui/notes/EmptyPlace.vue";
 import { useDesk } from "../deskStore";
 import { injectSheet } from "../keys";
@@ -153,6 +154,19 @@ function named(field: Field, cell: Cell): string {
   return `${nameOf(field)}${screen}: ${cell.says || say("slip-sheet-empty")}${cell.own ? say("slip-sheet-set-here") : ""}`;
 }
 
+/** Takes the nearest colour that can be read, as a step of its own; the focus goes to where it stands. */
+function mend(row: Row, field: Field, cell: Cell): void {
+  moves.setBack(props.slip.target, field.key, cell.device, cell.read?.nearest ?? null);
+  void focus(row, cell.device);
+}
+/** Beside an own colour stands its contrast on its ground; where it can't be read there, the nearest that can. */
+function tooPale(cell: Cell): boolean {
+  return cell.read !== null && cell.read.hundredths < cell.read.needed;
+}
+function read(field: Field): Cell[] {
+  return sheet.cells(field).filter((cell) => cell.read && !cell.quiet && (cell.own || tooPale(cell)));
+}
+
 const arranged = computed(() => {
   const band = desk.draft?.layout.bands.find((one) => "band" in props.slip.target && one.id === props.slip.target.band);
   return band?.columns.map((column) => column.width) ?? [];
@@ -288,6 +302,23 @@ defineExpose({ enter, write });
               </button>
             </div>
           </div>
+          <div v-for="cell in read(row.field)" :key="`read-${cell.device}`" class="read" role="row">
+            <div role="gridcell" :aria-colspan="devices.length + 1">
+              <span v-if="!tooPale(cell)" class="soft">{{
+                say("slip-sheet-contrast", { screen: SCREEN[cell.device], is: ratio(cell.read?.hundredths ?? 0) })
+              }}</span>
+              <span v-else class="signal">{{
+                say("slip-sheet-too-pale", {
+                  screen: SCREEN[cell.device],
+                  is: ratio(cell.read?.hundredths ?? 0),
+                  needed: ratio(cell.read?.needed ?? 0),
+                })
+              }}</span>
+              <button v-if="cell.read?.nearest" class="quiet" @click="mend(row, row.field, cell)">
+                <span class="dab" :style="{ background: cell.read.nearest }" />{{ say("slip-sheet-nearest") }}
+              </button>
+            </div>
+          </div>
           <div v-if="editing && row === current && isLong(row.field)" class="long" role="row">
             <div role="gridcell" :aria-colspan="devices.length + 1">
               <LongField :field="row.field" :now="now(row.field)" :verdict="verdict" @set="(v) => set(row.field, v)" />
@@ -415,6 +446,22 @@ defineExpose({ enter, write });
 }
 .set.departs {
   background: var(--signal);
+}
+.read > div {
+  display: flex;
+  flex-wrap: wrap;
+  gap: 0 8px;
+  align-items: baseline;
+  padding: 2px 8px 4px 14px;
+  border-bottom: 1px solid var(--hair);
+  font-size: 12px;
+}
+.read .dab {
+  display: inline-block;
+  width: 10px;
+  height: 10px;
+  margin-right: 4px;
+  border-radius: 50%;
 }
 .long {
   padding: 6px 12px 10px 14px;

@@ -28,10 +28,15 @@ export interface Cell {
   means: boolean;
   from: string;
   value: Value;
+  /** Of a text's colour: whether it can be read on its ground. */
+  read: Schemas["Legibility"] | null;
 }
 
 /** What a folded text tells of itself, if nothing of it is set here. */
 const OF_TEXT = ["size", "weight"];
+
+/** The size of the text that a piece is mostly about. */
+const MAIN = "size";
 
 const NAMES = { says: say("sheet-says"), looks: say("sheet-looks"), setting: say("sheet-looks") } as const;
 /** Parts that were folded in or out by hand; they stay so. */
@@ -72,12 +77,22 @@ export function useSheet(
         means: true,
         from: say("sheet-set-here"),
         value: mine,
+        read: null,
       };
     }
     const of = view.source.device;
     const quiet = of !== device && device !== "wide" && field[device] != null;
     const says = !quiet ? view.says : of === "tablet" ? say("sheet-tablet") : say("sheet-wide");
-    return { device, says, quiet, own: view.own, means: view.means, from: view.from, value: view.value };
+    return {
+      device,
+      says,
+      quiet,
+      own: view.own,
+      means: view.means,
+      from: view.from,
+      value: view.value,
+      read: view.read ?? null,
+    };
   }
   function cells(field: Field): Cell[] {
     if (!field.phone) return [cell(field, "wide")];
@@ -89,7 +104,9 @@ export function useSheet(
   watch(
     () => slip.value && JSON.stringify(slip.value.target),
     () => {
+      // The text that a piece is mostly about, such as its name or price, lies open, too.
       const set = (field: Field): boolean =>
+        (field.group === "texts" && field.key === MAIN) ||
         [field.wide, field.tablet, field.phone].some((one) => one && one.source.level !== "house");
       begun.value = new Set((slip.value?.fields ?? []).filter(set).map(headOf));
     },
