@@ -76,7 +76,7 @@ const PLACES: &[(&str, Place)] = &[
     ("buy_button.hint", at(".hint")),
     ("promises.line", at("li")),
     // Stronger than the rules for the one that is open.
-    ("details.title", at(":is(#_,.folds) summary")),
+    ("details.title", at(":is(#_,.folds,.texts) :is(summary,h2)")),
     ("details.text", at(".fold-text")),
     ("related.heading", at("h2")),
     ("sticky_bar.name", at(".bar-name")),

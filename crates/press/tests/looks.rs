@@ -47,5 +47,6 @@ fn the_list_of_texts_is_current() {
     if std::env::var_os("COMPAGINA_WRITE").is_some() {
         std::fs::write(&path, document()).unwrap();
     }
-    assert_eq!(std::fs::read_to_string(&path).unwrap_or_default(), document(), "write it anew");
+    let current = std::fs::read_to_string(&path).unwrap_or_default() == document();
+    assert!(current, "docs/looks.md is older than the code: write it anew, as it says itself");
 }

@@ -150,6 +150,38 @@ fn values_can_be_left_out_told_by_name_and_kept_from_being_chosen() {
 }
 
 #[test]
+fn details_that_are_all_read_at_once_are_no_rows_that_fold() {
+    let below = Bench::new().set(Kind::Details, "as", "below").set_on_phones(Kind::Details, "as", "below");
+    let piece = below.piece("k-details");
+    assert!(!piece.contains("<details") && piece.contains("<section><h2>What is in the bag</h2>"), "{piece}");
+    assert_eq!(piece.matches("<h2>").count(), 3);
+    assert!(below.html().contains("#p-p11 .texts{grid-template-columns:minmax(0,1fr)}"));
+
+    // Columns where there is room, rows that fold on phones: each screen shows one of the two.
+    let both = Bench::new().set(Kind::Details, "as", "columns").set_on_phones(Kind::Details, "as", "folding");
+    let html = both.html();
+    let (wide, phone) = html.split_once("@media (max-width:640px)").unwrap();
+    assert!(
+        wide.contains(
+            "#p-p11 .folds{display:none}#p-p11 .texts{grid-template-columns:repeat(3,minmax(0,1fr))}"
+        )
+    );
+    assert!(phone.contains("#p-p11 .texts{display:none}"));
+    assert_eq!(html.matches("Kite, two 25 m lines").count(), 2, "once for each form");
+}
+
+#[test]
+fn a_details_piece_takes_the_texts_that_it_names_in_its_order() {
+    let named = |titles: &[&str]| Bench::new().set(Kind::Details, "titles", titles).piece("k-details");
+    let piece = named(&["sending and returns", "What is in the Bag", "Nothing such"]);
+    let at = |title: &str| piece.find(&format!("<summary>{title}")).unwrap();
+    assert!(at("Sending and returns") < at("What is in the bag"), "letters folded");
+    assert_eq!(piece.matches("<summary>").count(), 2);
+    assert_eq!(named(&["", " "]).matches("<summary>").count(), 3, "nothing named is all");
+    assert_eq!(named(&["Nothing such"]), "", "it isn't drawn");
+}
+
+#[test]
 fn details_are_tabs_or_rows_and_paragraphs_are_kept() {
     let html = Bench::new().html();
     let (wide, phone) = html.split_once("@media (max-width:640px)").unwrap();
