@@ -115,9 +115,10 @@ fn edges(setting: &Setting) -> (Vec<SetValue>, Vec<SetValue>) {
             bad.extend((!own).then(|| text("own")));
             (vec![text("piece"), text("soft"), text("#6B2D5C")], bad)
         }
-        Shape::Look => {
-            (vec![text("own"), text("heading")], vec![text("title"), text(""), SetValue::Flag(true)])
-        }
+        Shape::Look => (
+            vec![text("own"), text("heading"), text("kept-12")],
+            vec![text("title"), text("kept-13"), text("kept-01"), SetValue::Flag(true)],
+        ),
         Shape::Rule => {
             let short = SetValue::Rule(Rule::Not { of: Box::new(Rule::OnSale) });
             let long = SetValue::Rule(Rule::All { of: vec![Rule::OnSale; 40] });

@@ -229,3 +229,74 @@ fn large_letters_need_less_and_what_is_too_pale_is_told_with_the_nearest_that_ca
     assert!(soft.holds() && soft.nearest.is_none());
     assert_eq!(read("piece", 16, 400), None);
 }
+
+#[test]
+fn a_look_is_kept_under_a_name_and_given_to_texts_which_follow_it() {
+    let mut house = house(&[
+        ("card_price.now.colour", word("#6B2D5C")),
+        ("card_price.now.weight", number(800)),
+        ("card_price.now.size.phone", number(18)),
+    ]);
+    let look = house.keep_look(" Our sale price ", text("card_price", "now")).unwrap();
+    assert_eq!(house.kept_looks().collect::<Vec<_>>(), [("kept-1".to_owned(), "Our sale price".to_owned())]);
+    house.set("price.now.look", Some(word(&look))).unwrap();
+    let now = text("price", "now");
+    let read = |house: &House, property, device| house.of_text(now, property, device);
+    assert_eq!(read(&house, Property::Colour, Device::Wide), word("#6B2D5C"));
+    assert_eq!(read(&house, Property::Weight, Device::Phone), number(800));
+    assert_eq!(
+        [Device::Wide, Device::Phone].map(|on| read(&house, Property::Size, on)),
+        [number(1), number(18)]
+    );
+    assert_eq!(
+        where_in_house(&house, now, Property::Weight, Device::Wide),
+        "From the look “Our sale price”."
+    );
+
+    // What is changed of the look is changed of all that have it; what a text sets itself stands.
+    house.set("look.1.weight", Some(number(500))).unwrap();
+    assert_eq!(read(&house, Property::Weight, Device::Wide), number(500));
+    house.set("price.now.weight", Some(number(300))).unwrap();
+    assert_eq!(read(&house, Property::Weight, Device::Wide), number(300));
+
+    let none = Values::default().with(Device::Wide, set(text("price", "old"), Property::Look), word(&look));
+    let chain = Chain::of_template(&none).styled(&house);
+    assert_eq!(chain.value(set(text("price", "old"), Property::Colour), Device::Wide), word("#6B2D5C"));
+    let mut gone = house.clone();
+    gone.remove_look(&look);
+    assert_eq!(gone.kept_looks().count(), 0);
+    assert_eq!(read(&gone, Property::Colour, Device::Wide), word("piece"), "as if it said nothing");
+    assert_eq!(told(set(now, Property::Look), &word(&look), &gone), "removed");
+}
+
+#[test]
+fn looks_have_names_of_their_own_and_there_are_twelve_at_most() {
+    let mut house = House::default();
+    let now = text("price", "now");
+    house.keep_look("Loud", now).unwrap();
+    let told = |house: &mut House, name: &str| house.keep_look(name, now).unwrap_err().to_string();
+    assert_eq!(
+        told(&mut house, "loud "),
+        "there is a look called “loud” already; give this one another name"
+    );
+    assert_eq!(told(&mut house, " … "), "a look that is kept needs a name with a letter or a digit in it");
+    assert!(told(&mut house, &"x".repeat(41)).contains("at most 40"));
+    assert_eq!(house.kept_looks().count(), 1, "what is refused changes nothing");
+    for n in 2..=12 {
+        house.keep_look(&format!("Look {n}"), now).unwrap();
+    }
+    assert!(told(&mut house, "One more").starts_with("12 looks are kept"));
+    assert!(house.set("look.2.name", Some(word("Loud"))).is_err());
+    house.set("look.2.name", Some(word("Louder"))).unwrap();
+    house.remove_look("kept-5");
+    assert_eq!(house.keep_look("One more", now).unwrap(), "kept-5");
+    let button = house.clone();
+    let mut button = button;
+    button.remove_look("kept-5");
+    button.keep_look("Button", text("buy_button", "words")).unwrap();
+    assert_eq!(button.of_text(text("buy_button", "words"), Property::Colour, Device::Wide), word("own"));
+    assert!(
+        serde_json::to_value(&button).unwrap().get("look.5.colour").is_none(),
+        "a button's own colour stays its own"
+    );
+}

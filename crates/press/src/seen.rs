@@ -1,9 +1,11 @@
 //! What is seen of a page, and what of a house style is seen on it, told from the page itself.
 
 use crate::house::css;
+use compagina_core::house::kept::LOOK;
 use compagina_core::house::texts::property_of;
 use compagina_core::house::{Contrast, House};
-use compagina_core::page::{Group, Setting};
+use compagina_core::page::{Device, Group, SetValue, Setting};
+use compagina_core::setting::{Property, Text};
 use std::collections::BTreeMap;
 
 /// What the elements that a token shows on have in common: one of these pieces of markup, not hidden. A star stands
@@ -35,8 +37,7 @@ pub fn apart_from_house(page: &str, house: &House) -> String {
 /// Whether a token that is one of the page's properties shows on it.
 fn shows(page: &str, token: &Setting) -> bool {
     if let Some((text, _)) = token.text {
-        let class = text.of.replace('_', "-");
-        return page.contains(&format!("k-{class}\"")) || page.contains(&format!("k-{class} "));
+        return holds(page, text);
     }
     let words_of = token.key.strip_suffix("_words");
     let on = SHOWN_ON.iter().find(|(key, _)| match key.strip_suffix('*') {
@@ -44,6 +45,21 @@ fn shows(page: &str, token: &Setting) -> bool {
         None => token.key == *key || words_of == Some(*key),
     });
     on.is_none_or(|(_, markups)| markups.iter().any(|markup| is_there(page, markup)))
+}
+
+/// Whether a page has a piece that holds a text.
+fn holds(page: &str, text: &Text) -> bool {
+    let class = text.of.replace('_', "-");
+    page.contains(&format!("k-{class}\"")) || page.contains(&format!("k-{class} "))
+}
+
+/// Whether a house style gives a kept look to a text that a page has.
+fn gives(page: &str, house: &House, look: &Text) -> bool {
+    let look = SetValue::Text(format!("kept-{}", look.key));
+    let has = |text: &&Text| {
+        Device::ALL.into_iter().any(|device| house.of_text(text, Property::Look, device) == look)
+    };
+    house.own_texts().filter(has).any(|text| holds(page, text))
 }
 
 /// Whether some element with this markup isn't hidden.
@@ -96,7 +112,9 @@ impl Restyled {
     /// Whether pages may come out otherwise, apart from the house style's own properties.
     #[must_use]
     pub fn lays_otherwise(&self) -> bool {
-        self.changed.iter().any(|(_, is_property)| !is_property)
+        self.changed
+            .iter()
+            .any(|(token, is_property)| !is_property || token.text.is_some_and(|(look, _)| look.of == LOOK))
     }
 
     /// The tokens whose change is seen on a page, by their groups; `before` and `after` are the same page under the two
@@ -105,7 +123,12 @@ impl Restyled {
     pub fn seen(&self, before: &str, after: &str) -> BTreeMap<Group, Vec<&'static str>> {
         let laid_otherwise = apart_from_house(before, &self.before) != apart_from_house(after, &self.after);
         let is_seen = |(token, is_property): &&(&Setting, bool)| {
-            if *is_property { shows(after, token) } else { laid_otherwise }
+            match token.text {
+                // Pieces may have it, or texts of the whole shop.
+                Some((look, _)) if look.of == LOOK => laid_otherwise || gives(after, &self.after, look),
+                _ if *is_property => shows(after, token),
+                _ => laid_otherwise,
+            }
         };
         let mut seen: BTreeMap<Group, Vec<_>> = BTreeMap::new();
         for (token, _) in self.changed.iter().filter(is_seen) {
@@ -127,9 +150,9 @@ impl Restyled {
 }
 
 #[cfg(test)]
+#[allow(clippy::unwrap_used)]
 mod tests {
     use super::*;
-    use compagina_core::page::SetValue;
 
     fn with(values: &[(&str, SetValue)]) -> House {
         let mut house = House::default();
@@ -183,5 +206,28 @@ mod tests {
         let paler = with(&[("ink", colour("#EFEFEF"))]);
         assert_eq!(Restyled::new(pale.clone(), paler).weak(""), Vec::<&Contrast>::new());
         assert_eq!(Restyled::new(House::default(), pale).weak("").len(), 2, "on paper and on tint");
+    }
+
+    #[test]
+    fn a_text_is_seen_where_its_piece_is_and_a_kept_look_where_a_text_has_it() {
+        let number = SetValue::Number;
+        let (before, after) = (House::default(), with(&[("price.now.weight", number(900))]));
+        let seen = |before: &House, after: &House, body: &str| {
+            let restyled = Restyled::new(before.clone(), after.clone());
+            restyled.seen(&page(before, body), &page(after, body)).remove(&Group::Texts)
+        };
+        let price = "<div class=\"piece k-price\">";
+        assert_eq!(seen(&before, &after, price), Some(vec!["Price now"]));
+        assert_eq!(seen(&before, &after, "<div class=\"piece k-price-ladder\">"), None);
+
+        let mut kept = House::default();
+        let now = compagina_core::house::texts::texts_of("price").find(|text| text.key == "now").unwrap();
+        let look = kept.keep_look("Loud", now).unwrap();
+        kept.set("title.name.look", Some(SetValue::Text(look))).unwrap();
+        let mut louder = kept.clone();
+        louder.set("look.1.weight", Some(number(900))).unwrap();
+        assert!(Restyled::new(kept.clone(), louder.clone()).lays_otherwise(), "pieces may have it");
+        assert_eq!(seen(&kept, &louder, "<div class=\"piece k-title\">"), Some(vec!["Kept look"]));
+        assert_eq!(seen(&kept, &louder, price), None);
     }
 }

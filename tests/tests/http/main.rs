@@ -25,6 +25,7 @@ mod swatch_book;
 mod templates;
 mod terms;
 mod texts;
+mod texts_of_the_shop;
 mod two_servers;
 mod variants;
 mod whole_pages;

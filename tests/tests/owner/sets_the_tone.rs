@@ -1,6 +1,6 @@
 //! House style and wording: tried on a draft, seen at once in open proofs, published, and read in two languages.
 
-use compagina_tests::desk::{click, in_both, open_desk};
+use compagina_tests::desk::{choose, click, in_both, open_desk, pick_value, proofs_are_drawn, value_says};
 use compagina_tests::{Browser, Screen, Site, ask, find, until};
 use fantoccini::key::Key;
 use serde_json::{Value, json};
@@ -169,6 +169,32 @@ async fn a_text_is_set_for_the_whole_shop_on_each_screen_and_given_a_look(pool: 
         until(client, "document.querySelector('[data-value=\"price.old.slope:wide\"]').textContent.trim() === 'upright'").await;
         find(client, ".house [aria-label=Undo]:not(:disabled)").await.click().await.unwrap();
         until(client, "document.querySelector('[data-value=\"price.old.slope:wide\"]').textContent.trim() === 'italic'").await;
+
+        // Kept under a name, given to another text on a page, changed once for both.
+        click(client, ".sheet-side button", "Keep as a look").await;
+        find(client, "[role=dialog] input").await.send_keys(&format!("Was so much{}", Key::Enter)).await.unwrap();
+        until(client, "!document.querySelector('[role=dialog]')").await;
+        find(client, "input[aria-label='Find a text']").await.send_keys(&format!("{}a{}{}", Key::Control, Key::Control, Key::Delete)).await.unwrap();
+        click(client, "[role=group][aria-label='Looks kept'] .text", "Was so much").await;
+        until(client, "document.querySelector('.sheet-side h2')?.textContent === 'Was so much'").await;
+        client.goto(&format!("{base}/templates/2?product=whimbrel")).await.unwrap();
+        proofs_are_drawn(client).await;
+        choose(client, "Summary").await;
+        pick_value(client, "text.look:wide", "was so much").await;
+        let slope = "getComputedStyle(page.querySelector('.k-summary p')).fontStyle === 'italic'";
+        in_both(client, slope).await;
+        in_both(client, "getComputedStyle(page.querySelector('.k-summary p')).color === 'rgb(86, 99, 106)'").await;
+        client.goto(&format!("{base}/house-style")).await.unwrap();
+        click(client, ".house nav button", "Texts").await;
+        click(client, "[role=group][aria-label='Looks kept'] .text", "Was so much").await;
+        until(client, "document.querySelector('.sheet-side h2')?.textContent === 'Was so much'").await;
+        click(client, ".sheet-side button", "Remove").await;
+        until(client, "!document.querySelector('[role=group][aria-label=\"Looks kept\"]')").await;
+        client.goto(&format!("{base}/templates/2?product=whimbrel")).await.unwrap();
+        proofs_are_drawn(client).await;
+        choose(client, "Summary").await;
+        until(client, &format!("{} === 'removed'", value_says("text.look:wide"))).await;
+        in_both(client, "getComputedStyle(page.querySelector('.k-summary p')).fontStyle === 'normal'").await;
     })
     .await;
 }

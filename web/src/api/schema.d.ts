@@ -244,6 +244,40 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/house/looks": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Keeps what counts for a text in the draft as a look that can be given to others. */
+        post: operations["keep_look"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/house/looks/{look}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post?: never;
+        /** Removes a kept look from the draft; texts that have it are as if it said nothing. */
+        delete: operations["remove_look"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/house/sample": {
         parameters: {
             query?: never;
@@ -2748,6 +2782,8 @@ export interface components {
         /** @description Every text that pieces hold, as the house style's draft sets it. */
         HouseTextsView: {
             kinds: components["schemas"]["KindTexts"][];
+            /** @description Looks that are kept under a name. */
+            looks: components["schemas"]["LookLine"][];
             /** Format: int64 */
             revision: number;
         };
@@ -2851,6 +2887,15 @@ export interface components {
          * @description A kept band's number in the database.
          */
         KeptId: number;
+        /** @description The look of a text, to be kept under a name. */
+        KeptLook: {
+            /** @description The kind of piece that holds the text. */
+            kind: string;
+            name: string;
+            /** Format: int64 */
+            revision: number;
+            text: string;
+        };
         KeptView: {
             /** Format: int64 */
             id: number;
@@ -3006,6 +3051,14 @@ export interface components {
             quantity?: number | null;
             sale?: components["schemas"]["SaleMood"];
             stock?: components["schemas"]["StockMood"];
+        };
+        /** @description A look that is kept under a name. */
+        LookLine: {
+            /** @description As texts know it: `kept-1`. */
+            look: string;
+            name: string;
+            phone: string;
+            says: string;
         };
         /** @description The lowest price before the present one. */
         Lowest: {
@@ -5848,6 +5901,114 @@ export interface operations {
                 };
             };
             404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    keep_look: {
+        parameters: {
+            query?: never;
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["KeptLook"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HouseView"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            409: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            422: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+        };
+    };
+    remove_look: {
+        parameters: {
+            query: {
+                revision: number;
+            };
+            header?: {
+                /** @description Sent again under the same key within a day, it is taken once and answered as the first time. */
+                "idempotency-key"?: string;
+            };
+            path: {
+                look: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HouseView"];
+                };
+            };
+            401: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            404: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ApiError"];
+                };
+            };
+            409: {
                 headers: {
                     [name: string]: unknown;
                 };

@@ -2,6 +2,7 @@
 //! A token that isn't set is as Compagina ships it.
 
 mod contrast;
+pub mod kept;
 pub mod looks;
 pub mod texts;
 pub mod token;
@@ -36,6 +37,15 @@ pub enum TokenError {
     /// The value doesn’t fit.
     #[error(transparent)]
     BadValue(#[from] ValueError),
+    /// A look without a name.
+    #[error("a look that is kept needs a name with a letter or a digit in it")]
+    NamelessLook,
+    /// Another look is called so.
+    #[error("there is a look called “{0}” already; give this one another name")]
+    LookTwice(String),
+    /// No more looks can be kept.
+    #[error("{0} looks are kept, which is as many as there can be; remove one of them first")]
+    TooManyLooks(usize),
 }
 
 impl Document for House {
@@ -60,6 +70,10 @@ impl House {
     pub fn set(&mut self, key: &str, value: Option<SetValue>) -> Result<(), TokenError> {
         let token = TOKENS.iter().find(|t| t.key == key).copied();
         let token = token.or_else(|| property_of(key).map(|(_, setting, _)| setting));
+        let token = token.or_else(|| kept::is_name(key).then_some(&kept::NAME));
+        if let (true, Some(SetValue::Text(name))) = (kept::is_name(key), &value) {
+            self.check_name(name, Some(key))?;
+        }
         let token = token.ok_or_else(|| TokenError::NoSuchToken(key.chars().take(60).collect()))?;
         match value {
             Some(value) => {

@@ -1,5 +1,6 @@
 //! Every text that pieces hold, by the kinds that hold it: how each ships, and what the house style says of it.
 
+use super::kept::{KEPT, LOOK};
 use super::{House, token as t};
 use crate::screen::Device;
 use crate::setting::text::Look;
@@ -145,7 +146,7 @@ pub fn texts_of(kind: &str) -> impl Iterator<Item = &'static Text> + use<'_> {
 static SETTINGS: LazyLock<BTreeMap<&'static str, BTreeMap<&'static str, Vec<&'static Setting>>>> =
     LazyLock::new(|| {
         let mut all: BTreeMap<_, BTreeMap<_, Vec<&'static Setting>>> = BTreeMap::new();
-        for text in TEXTS {
+        for text in TEXTS.iter().chain(&KEPT) {
             let settings = text.properties().map(|property| &*Box::leak(Box::new(text.setting(property))));
             all.entry(text.of).or_default().insert(text.key, settings.collect());
         }
@@ -186,7 +187,7 @@ pub fn property_of(key: &str) -> Option<(&'static Text, &'static Setting, Device
         Some("phone") => Device::Phone,
         Some(_) => return None,
     };
-    let text = texts_of(kind).find(|text| text.key == name)?;
+    let text = texts_of(kind).chain(KEPT.iter().filter(|_| kind == LOOK)).find(|text| text.key == name)?;
     let is = |one: &&&'static Setting| one.text.is_some_and(|(_, own)| own.name() == property);
     let setting = settings_of(text).iter().find(is)?;
     parts.next().is_none().then_some((text, *setting, device))
@@ -194,8 +195,9 @@ pub fn property_of(key: &str) -> Option<(&'static Text, &'static Setting, Device
 
 /// What a look gives to a text of what isn't set apart.
 #[must_use]
-pub fn of_look(house: &House, look: &str, property: Property) -> Option<SetValue> {
-    let (size, family) = match Look::from_name(look)? {
+pub fn of_look(house: &House, look: &str, property: Property, device: Device) -> Option<SetValue> {
+    let Some(shipped) = Look::from_name(look) else { return house.of_kept(look, property, device) };
+    let (size, family) = match shipped {
         Look::Own => return None,
         Look::Fine => (&t::FINE_SIZE, "text"),
         Look::Body => (&t::BODY_SIZE, "text"),
@@ -227,12 +229,12 @@ impl House {
         }
         let look = own(Property::Look).filter(|_| property != Property::Look);
         if let Some(SetValue::Text(look)) = look
-            && let Some(value) = of_look(self, &look, property)
+            && let Some(value) = of_look(self, &look, property, device)
         {
             return value;
         }
         if !text.says(property)
-            && let Some(value) = of_look(self, text.look, property)
+            && let Some(value) = of_look(self, text.look, property, device)
         {
             return value;
         }
@@ -245,7 +247,7 @@ impl House {
     pub fn look_of(&self, text: &Text, property: Property, device: Device) -> Option<String> {
         let SetValue::Text(look) = self.of_text(text, Property::Look, device) else { return None };
         let given = look != text.look || !text.says(property);
-        let gives = given && property != Property::Look && of_look(self, &look, property).is_some();
+        let gives = given && property != Property::Look && of_look(self, &look, property, device).is_some();
         gives.then_some(look)
     }
     /// The screen for which it says what counts on another one: that one or a wider one.

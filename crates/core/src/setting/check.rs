@@ -1,8 +1,8 @@
 //! Whether a value may stand in a setting, and why not.
 
 use super::font::is_family;
-use super::text::{LEAST_SIZE, Look, MOST_SIZE, paints};
-use super::{Choice, RuleError, SPACE_STEPS, SetValue, Setting, Shape, TYPE_STEPS};
+use super::text::{LEAST_SIZE, MOST_SIZE, is_look, paints};
+use super::{RuleError, SPACE_STEPS, SetValue, Setting, Shape, TYPE_STEPS};
 use crate::colour::is_colour;
 use crate::ids::Handle;
 use crate::limits::is_unseen;
@@ -67,7 +67,7 @@ impl Setting {
             (Shape::TextSize, SetValue::Number(size)) => check_size(label, *size),
             (Shape::Family, SetValue::Text(name)) => known(label, name, is_family(name)),
             (Shape::Paint { own }, SetValue::Text(name)) => check_paint(label, name, own),
-            (Shape::Look, SetValue::Text(name)) => known(label, name, Look::from_name(name).is_some()),
+            (Shape::Look, SetValue::Text(name)) => known(label, name, is_look(name)),
             (Shape::Rule, SetValue::Rule(rule)) => {
                 rule.check().map_err(|why| ValueError::BadRule { label, why })
             }

@@ -43,6 +43,14 @@ const PAINTS: &[(&str, &str)] = &[
 pub fn paints(own: bool) -> impl Iterator<Item = (&'static str, &'static str)> {
     PAINTS.iter().skip(usize::from(!own)).copied()
 }
+/// Whether a look can be called so in documents: one that ships, or one of those that an owner keeps, `kept-3`.
+#[must_use]
+pub fn is_look(name: &str) -> bool {
+    let kept = |rest: &str| {
+        rest.parse::<u8>().is_ok_and(|place| (1..=12).contains(&place) && rest == place.to_string())
+    };
+    Look::from_name(name).is_some() || name.strip_prefix("kept-").is_some_and(kept)
+}
 /// The weight 0 is the house style's own for headings or buttons.
 pub const WEIGHTS: &[(i64, &str)] = &[
     (0, "The house's"),
@@ -172,7 +180,13 @@ impl Text {
 
     /// The properties that it has.
     pub fn properties(&self) -> impl Iterator<Item = Property> + '_ {
-        Property::ALL.into_iter().filter(|property| self.block || *property != Property::Align)
+        // A look has none of its own.
+        let has = move |property: &Property| match property {
+            Property::Align => self.block,
+            Property::Look => self.of != "look",
+            _ => true,
+        };
+        Property::ALL.into_iter().filter(has)
     }
     /// The name of a property in the documents of pieces: `now.weight`.
     #[must_use]

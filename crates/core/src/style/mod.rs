@@ -145,7 +145,7 @@ impl<'a> Chain<'a> {
         let house = self.style.unwrap_or(&shipped);
         if property != Property::Look
             && let Some(look) = self.look_given(text, device)
-            && let Some(value) = of_look(house, &look, property)
+            && let Some(value) = of_look(house, &look, property, device)
         {
             return value;
         }
@@ -235,7 +235,7 @@ impl<'a> Chain<'a> {
         let look = setting.text.filter(|_| top.source.level == Level::House);
         let look = look.filter(|(_, property)| *property != Property::Look).and_then(|(text, property)| {
             let look = self.look_given(text, device)?;
-            of_look(self.style.unwrap_or(&House::default()), &look, property).map(|_| look)
+            of_look(self.style.unwrap_or(&House::default()), &look, property, device).map(|_| look)
         });
         Explained { value: top.value, source: top.source, hides: stack.collect(), look }
     }

@@ -23,7 +23,7 @@ pub fn told(setting: &Setting, value: &SetValue, house: &House) -> String {
             let role = named(paints(own), name);
             if role.is_empty() { name.clone() } else { role }
         }
-        (Shape::Look, SetValue::Text(name)) => named(Look::NAMES.iter().copied(), name),
+        (Shape::Look, SetValue::Text(name)) => look_called(house, name),
         (Shape::Steps(steps), SetValue::Number(number)) => steps
             .iter()
             .find(|(known, _)| known == number)
@@ -50,6 +50,12 @@ pub fn told(setting: &Setting, value: &SetValue, house: &House) -> String {
 fn named(names: impl IntoIterator<Item = (&'static str, &'static str)>, name: &str) -> String {
     let mut names = names.into_iter();
     names.find(|(known, _)| *known == name).map_or_else(String::new, |(_, label)| in_a_line(label))
+}
+
+/// What a look is called; one that was removed isn't any more.
+fn look_called(house: &House, look: &str) -> String {
+    let shipped = named(Look::NAMES.iter().copied(), look);
+    if shipped.is_empty() { house.look_called(look).unwrap_or_else(|| "removed".into()) } else { shipped }
 }
 
 /// A label as it stands within a line: small, unless it begins with a sign or a name all in capitals.
@@ -113,7 +119,7 @@ pub fn where_from(
         return format!("Nothing is said here in {0}; readers of {0} see this.", language.label());
     }
     if let Some(look) = &explained.look {
-        return format!("From the look “{}”.", named(Look::NAMES.iter().copied(), look));
+        return format!("From the look “{}”.", look_called(house, look));
     }
     let mut sentence = if level == looking && of == device {
         "Set here.".to_owned()
@@ -151,7 +157,7 @@ pub fn where_in_house(house: &House, text: &Text, property: Property, device: De
         return format!("As on {}.", screens(of));
     }
     match house.look_of(text, property, device) {
-        Some(look) => format!("From the look “{}”.", named(Look::NAMES.iter().copied(), &look)),
+        Some(look) => format!("From the look “{}”.", look_called(house, &look)),
         None => "As it ships.".to_owned(),
     }
 }

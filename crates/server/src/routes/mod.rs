@@ -154,6 +154,8 @@ pub fn api(config: &mut utoipa_actix_web::service_config::ServiceConfig<'_>) {
         .service(house::sample::show)
         .service(house::texts::list)
         .service(house::text::show)
+        .service(house::keep_look::keep)
+        .service(house::remove_look::remove)
         .service(house::set::set)
         .service(prices::show::show)
         .service(prices::set::change)

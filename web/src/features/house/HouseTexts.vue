@@ -7,11 +7,22 @@ import { say } from "../../words";
 import { SHEET } from "../desk/keys";
 import { type Device, SCREENS, type Value } from "../desk/types";
 import SlipSheet from "../desk/slip/SlipSheet.vue";
-import { useHouseTexts } from "./useHouseTexts";
+import NameDialog from "../../ui/NameDialog.vue";
+import TextLine from "./TextLine.vue";
+import { type Which, useHouseTexts } from "./useHouseTexts";
+import type { ApiError } from "../../api/client";
 
 /** Every text that pieces hold, a line each; of the one that is chosen all that can be set, with a living sample. */
-const props = defineProps<{ revision: number; set: (key: string, value: Value | null) => Promise<boolean> }>();
-const { kinds, which, view, slip, problem, sample, moves, choose } = useHouseTexts(() => props.revision, props.set);
+const props = defineProps<{
+  revision: number;
+  set: (key: string, value: Value | null) => Promise<boolean>;
+  keepLook: (name: string, of: Which) => Promise<ApiError | undefined>;
+  removeLook: (look: string) => unknown;
+}>();
+const { kinds, looks, which, view, slip, problem, sample, moves, choose } = useHouseTexts(
+  () => props.revision,
+  props.set,
+);
 provide(SHEET, moves);
 
 const wanted = ref("");
@@ -26,6 +37,30 @@ function title(kind: { label: string; purpose: string }): string {
   return kind.purpose === "card" ? say("house-texts-card", { label: kind.label }) : kind.label;
 }
 const kind = computed(() => kinds.value.find((one) => one.kind === which.value?.kind) ?? null);
+function isChosen(of: string, text: string): boolean {
+  return which.value?.kind === of && which.value.text === text;
+}
+function placeOf(look: string): string {
+  return look.replace("kept-", "");
+}
+
+// Looks are kept under a name, from what counts for the text that is chosen.
+const keeping = ref(false);
+const renaming = ref(false);
+async function keep(name: string): Promise<ApiError | undefined> {
+  const error = which.value ? await props.keepLook(name, which.value) : undefined;
+  keeping.value = error !== undefined;
+  return error;
+}
+async function rename(name: string): Promise<ApiError | undefined> {
+  renaming.value = !(await props.set(`look.${which.value?.text ?? ""}.name`, name.trim()));
+  return undefined;
+}
+function takeAway(): void {
+  const text = which.value?.text;
+  choose(null);
+  void props.removeLook(`kept-${text ?? ""}`);
+}
 const devices = computed((): Device[] => {
   const tablet = view.value?.fields.some((field) => field.tablet?.own);
   return tablet ? ["wide", "tablet", "phone"] : ["wide", "phone"];
@@ -41,31 +76,46 @@ const devices = computed((): Device[] => {
       :aria-label="say('house-texts-find')"
     />
     <ProblemNote :problem="problem" />
+    <div v-if="looks.length && wanted === ''" role="group" :aria-label="say('house-texts-looks')">
+      <h3>{{ say("house-texts-looks") }}</h3>
+      <TextLine
+        v-for="look in looks"
+        :key="look.look"
+        :label="look.name"
+        :says="look.says"
+        :phone="look.phone"
+        :own="false"
+        :chosen="isChosen('look', placeOf(look.look))"
+        @choose="choose({ kind: 'look', text: placeOf(look.look) })"
+      />
+    </div>
     <div v-for="of in found" :key="of.kind" role="group" :aria-label="title(of)">
       <h3>{{ title(of) }}</h3>
-      <button
+      <TextLine
         v-for="text in of.texts"
         :key="text.key"
-        class="text"
-        :aria-pressed="which?.kind === of.kind && which.text === text.key"
-        @click="choose({ kind: of.kind, text: text.key })"
-      >
-        <span class="name">
-          <span v-if="text.own" class="dot" role="img" :aria-label="say('token-field-set-you')" />{{ text.label }}
-        </span>
-        <small
-          >{{ text.says
-          }}<template v-if="text.phone !== text.says"
-            >; {{ say("house-texts-phone", { says: text.phone }) }}</template
-          ></small
-        >
-      </button>
+        :label="text.label"
+        :says="text.says"
+        :phone="text.phone"
+        :own="text.own"
+        :chosen="isChosen(of.kind, text.key)"
+        @choose="choose({ kind: of.kind, text: text.key })"
+      />
     </div>
     <EmptyPlace v-if="kinds.length && !found.length">{{ say("house-texts-none", { wanted }) }}</EmptyPlace>
   </section>
   <section v-if="view && slip" class="sheet-side" :aria-label="view.label">
-    <h2>{{ view.label }}</h2>
-    <p v-if="kind" class="soft">{{ say("house-texts-on-every", { kind: title(kind) }) }}</p>
+    <div class="title">
+      <h2>{{ view.label }}</h2>
+      <button v-if="kind" class="quiet" @click="keeping = true">{{ say("house-texts-keep") }}</button>
+      <template v-else>
+        <button class="quiet" @click="renaming = true">{{ say("house-texts-rename") }}</button>
+        <button class="quiet" @click="takeAway">{{ say("house-texts-remove") }}</button>
+      </template>
+    </div>
+    <p class="soft">
+      {{ kind ? say("house-texts-on-every", { kind: title(kind) }) : say("house-texts-look-given") }}
+    </p>
     <SlipSheet
       :key="JSON.stringify(slip.target)"
       class="one"
@@ -75,6 +125,23 @@ const devices = computed((): Device[] => {
       :verdict="null"
     />
   </section>
+  <NameDialog
+    v-if="keeping"
+    :title="say('house-texts-keep-as')"
+    :act="say('house-texts-save')"
+    :make="keep"
+    @close="keeping = false"
+  >
+    {{ say("house-texts-keep-told") }}
+  </NameDialog>
+  <NameDialog
+    v-if="renaming"
+    :title="say('house-texts-rename-as')"
+    :act="say('house-texts-save')"
+    :proposed="view?.label ?? ''"
+    :make="rename"
+    @close="renaming = false"
+  />
   <section v-if="view" class="sample" :aria-label="say('house-view-living-sample')">
     <template v-if="sample">
       <h2>{{ say("house-texts-as-seen", { name: sample.name }) }}</h2>
@@ -85,7 +152,7 @@ const devices = computed((): Device[] => {
         </div>
       </div>
     </template>
-    <EmptyPlace v-else>{{ say("house-texts-no-page") }}</EmptyPlace>
+    <EmptyPlace v-else>{{ kind ? say("house-texts-no-page") : say("house-texts-look-how") }}</EmptyPlace>
   </section>
 </template>
 
@@ -113,43 +180,29 @@ h3 {
   color: var(--soft);
   font-size: 12px;
 }
-.text {
-  display: grid;
-  gap: 0 8px;
-  width: 100%;
-  padding: 3px 14px 4px;
-  text-align: left;
-  text-decoration: none;
-}
-.text:hover {
-  background: var(--paper);
-}
-.text[aria-pressed="true"] {
-  background: var(--accent-weak);
-  box-shadow: inset 3px 0 0 var(--accent);
-}
-.text[aria-pressed="true"] .name {
-  font-weight: 600;
-}
-.text small {
-  overflow: hidden;
-  color: var(--soft);
-  text-overflow: ellipsis;
-  white-space: nowrap;
-}
-.dot {
-  margin-right: 5px;
-}
 .sheet-side {
   display: flex;
   flex-direction: column;
 }
-.sheet-side h2,
-.sheet-side p {
-  margin: 0;
-  padding: 14px 14px 0;
+.title {
+  display: flex;
+  gap: 2px;
+  align-items: baseline;
+  padding: 14px 8px 0 14px;
+}
+.title h2 {
+  flex: 1;
+  min-width: 0;
+  overflow: hidden;
+  text-overflow: ellipsis;
+  white-space: nowrap;
+}
+.title .quiet {
+  font-size: 12px;
+  white-space: nowrap;
 }
 .sheet-side p {
+  margin: 0;
   padding: 2px 14px 8px;
 }
 .sample {

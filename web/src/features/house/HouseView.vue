@@ -9,7 +9,8 @@ import TokenField from "./TokenField.vue";
 import { type Token, useHouse } from "./useHouse";
 import { say } from "../../words";
 
-const { view, sample, problem, overtaken, pending, weak, load, set, undo, redo, publish } = useHouse();
+const { view, sample, problem, overtaken, pending, weak, load, set, undo, redo, publish, keepLook, removeLook } =
+  useHouse();
 const GROUPS: [Token["group"], string, string][] = [
   ["type", say("house-view-type"), say("house-view-families-eight-steps-from")],
   ["colours", say("house-view-colours"), say("house-view-few-colours-each-one")],
@@ -70,7 +71,13 @@ watch(sample, (html) => {
           </small>
         </button>
       </nav>
-      <HouseTexts v-if="chosen === 'texts'" :revision="view.revision" :set="set" />
+      <HouseTexts
+        v-if="chosen === 'texts'"
+        :revision="view.revision"
+        :set="set"
+        :keep-look="keepLook"
+        :remove-look="removeLook"
+      />
       <section v-if="chosen !== 'texts'" class="tokens" :aria-label="group?.[1]">
         <h2>{{ group?.[1] }}</h2>
         <p class="soft">{{ group?.[2] }}</p>

@@ -43,8 +43,18 @@ export function useHouse() {
   const undo = () => stepThenRead((send) => calls.undo(revision(), send), "undo");
   const redo = () => stepThenRead((send) => calls.redo(revision(), send), "redo");
   const publish = () => after(() => calls.publish(revision()));
+  /** Keeps what counts for a text under a name; tells why, where it can't be. */
+  async function keepLook(name: string, of: { kind: string; text: string }): Promise<Schemas["ApiError"] | undefined> {
+    const { data, error } = await ask(api.POST("/api/house/looks", { body: { revision: revision(), name, ...of } }));
+    if (data) await load();
+    return error;
+  }
+  const removeLook = (look: string) =>
+    after(() =>
+      ask(api.DELETE("/api/house/looks/{look}", { params: { path: { look }, query: { revision: revision() } } })),
+    );
   const weak = computed(() => view.value?.contrasts.filter((pair) => !pair.holds) ?? []);
 
   void load();
-  return { view, sample, problem, overtaken, pending, weak, load, set, undo, redo, publish };
+  return { view, sample, problem, overtaken, pending, weak, load, set, undo, redo, publish, keepLook, removeLook };
 }

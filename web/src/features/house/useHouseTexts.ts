@@ -14,6 +14,8 @@ export interface Which {
 /** Every text of the shop, and the one that is chosen with all that can be set of it. */
 export function useHouseTexts(revision: () => number, setToken: Set) {
   const kinds = shallowRef<Kinds>([]);
+  /** Looks that are kept under a name. */
+  const looks = shallowRef<Schemas["LookLine"][]>([]);
   const which = ref<Which | null>(null);
   const view = shallowRef<(Schemas["HouseTextView"] & Which) | null>(null);
   const problem = ref<Schemas["ApiError"] | null>(null);
@@ -30,7 +32,12 @@ export function useHouseTexts(revision: () => number, setToken: Set) {
     ]);
     if (mine !== asked) return;
     problem.value = list.error ?? one?.error ?? null;
-    if (list.data) kinds.value = list.data.kinds;
+    if (list.data) {
+      kinds.value = list.data.kinds;
+      looks.value = list.data.looks;
+    }
+    // What was chosen may be gone, such as a look that was removed.
+    if (now && one?.error?.code === "not_found") return choose(first(kinds.value));
     if (one?.data && now) view.value = { ...one.data, ...now };
     if (!now) choose(first(kinds.value));
   }
@@ -93,5 +100,5 @@ export function useHouseTexts(revision: () => number, setToken: Set) {
     return { src: `/api/templates/${at.template}/proof?${query.toString()}`, name: at.name };
   });
 
-  return { kinds, which, view, slip, problem, sample, moves, choose };
+  return { kinds, looks, which, view, slip, problem, sample, moves, choose };
 }

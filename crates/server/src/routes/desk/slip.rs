@@ -360,7 +360,8 @@ pub(in crate::routes) fn shape(shape: Shape, house: &House) -> ShapeView {
             ShapeView::Choice { options: paints(own).map(role).collect(), free: Some(Free::Colour) }
         }
         Shape::Look => {
-            choice(Look::NAMES.iter().map(|(name, label)| (SetValue::Text((*name).into()), (*label).into())))
+            let shipped = Look::NAMES.iter().map(|(name, label)| ((*name).to_owned(), (*label).to_owned()));
+            choice(shipped.chain(house.kept_looks()).map(|(name, label)| (SetValue::Text(name), label)))
         }
     }
 }

@@ -1,5 +1,7 @@
 //! The house style: its draft on the house-style view, and what shoppers see.
 
+pub mod keep_look;
+pub mod remove_look;
 pub mod sample;
 pub mod set;
 pub mod show;

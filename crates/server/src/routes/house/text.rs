@@ -7,6 +7,7 @@ use crate::session::Caller;
 use crate::state::State;
 use actix_web::get;
 use actix_web::web::{Data, Json, Path};
+use compagina_core::house::kept::{LOOK, place_of};
 use compagina_core::house::texts::{key_on, settings_of, texts_of};
 use compagina_core::house::{House, token};
 use compagina_core::ids::{Handle, PieceId, TemplateId};
@@ -26,7 +27,7 @@ const MOST_TRIED: usize = 12;
 #[derive(Serialize, ToSchema)]
 pub struct HouseTextView {
     revision: u64,
-    label: &'static str,
+    label: String,
     fields: Vec<FieldView>,
     /// Where it is seen.
     sample: Option<TextSample>,
@@ -54,17 +55,24 @@ pub async fn show(
     path: Path<(String, String)>,
 ) -> ApiResult<Json<HouseTextView>> {
     let (kind, key) = path.into_inner();
-    let text = texts_of(&kind).find(|text| text.key == key).ok_or_else(|| ApiError::no_such("text"))?;
-    let kind =
-        Kind::ALL.into_iter().find(|one| one.key() == kind).ok_or_else(|| ApiError::no_such("piece"))?;
+    let kept = place_of(&format!("kept-{key}")).filter(|_| kind == LOOK);
+    let text = texts_of(&kind).find(|text| text.key == key).or(kept);
+    let text = text.ok_or_else(|| ApiError::no_such("text"))?;
+    let kind = Kind::ALL.into_iter().find(|one| one.key() == kind);
     let document: Document<House> = state.store.document(DocumentName::House).await?;
     let house = &document.draft;
     let fields = settings_of(text).iter().filter_map(|setting| line(house, text, setting));
     Ok(Json(HouseTextView {
         revision: document.revision,
-        label: text.label,
+        label: house
+            .look_called(&format!("kept-{key}"))
+            .filter(|_| kept.is_some())
+            .unwrap_or_else(|| text.label.into()),
         fields: fields.collect(),
-        sample: sample(&state, kind, text).await?,
+        sample: match kind {
+            Some(kind) => sample(&state, kind, text).await?,
+            None => None,
+        },
     }))
 }
 

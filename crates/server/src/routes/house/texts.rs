@@ -4,6 +4,7 @@ use crate::state::State;
 use actix_web::get;
 use actix_web::web::{Data, Json};
 use compagina_core::house::House;
+use compagina_core::house::kept::place_of;
 use compagina_core::page::{Device, Kind, Purpose};
 use compagina_core::setting::Text;
 use compagina_core::style::text_told;
@@ -16,6 +17,18 @@ use utoipa::ToSchema;
 pub struct HouseTextsView {
     revision: u64,
     kinds: Vec<KindTexts>,
+    /// Looks that are kept under a name.
+    looks: Vec<LookLine>,
+}
+
+/// A look that is kept under a name.
+#[derive(Serialize, ToSchema)]
+pub struct LookLine {
+    /// As texts know it: `kept-1`.
+    look: String,
+    name: String,
+    says: String,
+    phone: String,
 }
 
 /// The texts of a kind of piece.
@@ -63,5 +76,11 @@ pub async fn list(state: Data<State>, _caller: Caller) -> ApiResult<Json<HouseTe
             .collect(),
     };
     let kinds = Kind::ALL.into_iter().map(of).filter(|kind| !kind.texts.is_empty());
-    Ok(Json(HouseTextsView { revision: document.revision, kinds: kinds.collect() }))
+    let look = |(look, name): (String, String)| {
+        let place = place_of(&look)?;
+        let [says, phone] = [Device::Wide, Device::Phone].map(|device| text_told(house, place, device));
+        Some(LookLine { look, name, says, phone })
+    };
+    let looks = house.kept_looks().filter_map(look);
+    Ok(Json(HouseTextsView { revision: document.revision, kinds: kinds.collect(), looks: looks.collect() }))
 }
