@@ -1,6 +1,7 @@
 import { Choice, pickOf } from "./choice";
 import { type Asked, cartCounts, entryOf, type Table } from "./entries";
 import { showPictures, watchGalleries } from "./gallery";
+import { watchOrder } from "./order";
 import { orderProviders } from "./pay";
 import { all, show, tellLate, tellMoves } from "./show";
 import { watchSticky } from "./sticky";
@@ -119,6 +120,7 @@ function keepTabOpen(): void {
 export function watchProduct(table: Table): void {
   watchChoices(table);
   watchGalleries();
+  watchOrder();
   watchSticky();
   keepTabOpen();
   watchWaiting();

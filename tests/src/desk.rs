@@ -148,6 +148,11 @@ pub async fn hold_back_news(client: &Client) {
 pub async fn drag(client: &Client, what: &Element, to: &Element, still: u64) {
     // Near an edge of the list it would scroll by itself.
     ask(client, "document.querySelector('.order .scroll').scrollTop = 0").await;
+    drag_here(client, what, to, still).await;
+}
+
+/// The same without scrolling the list.
+pub async fn drag_here(client: &Client, what: &Element, to: &Element, still: u64) {
     let middle = |rectangle: (f64, f64, f64, f64)| {
         ((rectangle.0 + rectangle.2 / 3.0) as i64, (rectangle.1 + rectangle.3 / 2.0) as i64)
     };

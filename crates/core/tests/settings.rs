@@ -85,6 +85,11 @@ fn edges(setting: &Setting) -> (Vec<SetValue>, Vec<SetValue>) {
             vec![lines(0, ""), lines(count, "abc-1")],
             vec![lines(count + 1, "a"), lines(1, "../a"), lines(1, "")],
         ),
+        Shape::Order { count } => {
+            let pieces = |count: usize| SetValue::Lines((0..count).map(|n| format!("p{n}")).collect());
+            let bad = vec![pieces(count + 1), lines(2, "p1"), lines(1, "a b"), text("p1")];
+            (vec![pieces(0), pieces(count)], bad)
+        }
         Shape::Film => (vec![text(""), text("abc-1")], vec![text("/media/x"), text(&"a".repeat(65))]),
         Shape::Link => (
             vec![text(""), text("/shop"), text("https://example.org/a?b=c"), text("mailto:a@b.co")],

@@ -9,8 +9,8 @@ use compagina_core::page::piece::band::{
     SPACE_BELOW, STAND, STAYS, Stand, Stays, VEIL, Veil,
 };
 use compagina_core::page::piece::shared::SHOWN;
-use compagina_core::page::{Band, Device, SetValue};
-use compagina_core::style::Chain;
+use compagina_core::page::{Band, Device, Piece, SetValue};
+use compagina_core::style::{Chain, order_on};
 use maud::{Markup, html};
 use std::fmt::Write;
 
@@ -53,6 +53,49 @@ pub(crate) fn css(id: &str, chain: &Chain<'_>, device: Device, house: &House) ->
         let _ = write!(css, "#{id}>.columns>:{staying}-child{{position:sticky;top:16px;align-self:start}}");
     }
     css + &behind_css(id, chain, device)
+}
+
+/// The pieces of a band that are drawn, by their columns.
+pub(crate) struct Ordered<'a> {
+    pub band: &'a Band,
+    pub columns: Vec<Vec<&'a Piece>>,
+}
+
+impl Ordered<'_> {
+    /// Its pieces as they stand on phones, by the names of their elements, for the script that has them read so.
+    pub fn on_phones(&self) -> Option<String> {
+        let order = order_on(self.band, Device::Phone)?;
+        let drawn =
+            order.into_iter().filter(|id| self.columns.iter().flatten().any(|piece| piece.id == **id));
+        Some(drawn.map(|id| format!("p-{id}")).collect::<Vec<_>>().join(" "))
+    }
+}
+
+/// Where pieces stand in another order on a screen than they are listed. On phones, where columns stand one below
+/// another, a piece can stand among those of other columns; on tablets it stays in its own. What is seen first is read
+/// first, where a browser can (CSS Display 4, `reading-flow`).
+pub(crate) fn order_css(id: &str, ordered: &Ordered<'_>, device: Device) -> String {
+    let Some(order) = order_on(ordered.band, device) else { return String::new() };
+    let place = |piece: &Piece| order.iter().position(|one| **one == piece.id).unwrap_or_default();
+    let is_shown = |piece: &&&Piece| Chain::of_template(&piece.values).flag(&SHOWN, device);
+    let (mut css, groups): (String, Vec<Vec<&Piece>>) = if device == Device::Phone {
+        let one_below_another = format!(
+            "#{id}>.columns{{row-gap:0;reading-flow:grid-order}}#{id}>.columns>.column{{display:contents}}"
+        );
+        (one_below_another, vec![ordered.columns.concat()])
+    } else {
+        let in_columns =
+            format!("#{id}>.columns>.column{{display:flex;flex-direction:column;reading-flow:flex-visual}}");
+        (in_columns, ordered.columns.clone())
+    };
+    for group in groups {
+        let first = group.iter().filter(is_shown).min_by_key(|piece| place(piece)).map(|piece| &piece.id);
+        for piece in &group {
+            let above = if Some(&piece.id) == first { "0" } else { "var(--above,0)" };
+            let _ = write!(css, "#p-{}{{order:{};margin-top:{above}}}", piece.id, place(piece));
+        }
+    }
+    css
 }
 
 /// Whether it is high though nothing stands in it.

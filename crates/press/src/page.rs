@@ -270,11 +270,18 @@ fn draw_band(ctx: &Ctx<'_>, band: &Band, mode: Mode, sheet: &mut Sheet) -> Optio
     let drawn: Vec<_> =
         columns.iter().filter(|(c, drawn)| c.pieces.is_empty() || !drawn.is_empty()).collect();
     let id = format!("b-{}", band.id);
+    let shown: Vec<Vec<&Piece>> =
+        drawn.iter().map(|(_, pieces)| pieces.iter().map(|(piece, _)| *piece).collect()).collect();
+    let shown = band::Ordered { band, columns: shown };
     let shown_on = |piece: &Piece, device| Chain::of_template(&piece.values).flag(&shared::SHOWN, device);
     sheet.add(|device| {
         // Where all its pieces are hidden a band would be an empty strip.
         let bare = pieces().next().is_some() && !pieces().any(|piece| shown_on(piece, device));
-        if bare { band::hidden(&id) } else { band::css(&id, &chain, device, ctx.house) }
+        if bare {
+            band::hidden(&id)
+        } else {
+            band::css(&id, &chain, device, ctx.house) + &band::order_css(&id, &shown, device)
+        }
     });
     let widths: Vec<String> = drawn.iter().map(|(c, _)| format!("minmax(0,{}fr)", c.width)).collect();
     let ground = chain.text(&settings::GROUND, Device::Wide);
@@ -282,7 +289,7 @@ fn draw_band(ctx: &Ctx<'_>, band: &Band, mode: Mode, sheet: &mut Sheet) -> Optio
     Some(html! {
         section id=(id) class={ "band ground-" (ground) } data-band=[proof.then_some(&band.id)] {
             (behind)
-            div.columns style={ "--columns:" (widths.join(" ")) } {
+            div.columns style={ "--columns:" (widths.join(" ")) } data-on-phones=[shown.on_phones()] {
                 @for (_, pieces) in &drawn { div.column.bare[pieces.is_empty()] { @for (_, piece) in pieces { (piece) } } }
             }
         }

@@ -494,6 +494,7 @@ fn edges(setting: &Setting) -> Vec<SetValue> {
         Shape::Products { count } => {
             vec![lines(&[]), SetValue::Lines(vec!["dunlin".into(); count]), lines(&["gone"])]
         }
+        Shape::Order { .. } => vec![lines(&[]), lines(&["it", "gone"])],
         Shape::Film => vec![text(""), text("turning"), text("gone")],
         Shape::Link => vec![text(""), text("/shop?a=1&b=\"2\""), text("mailto:a@b.co")],
         Shape::Colour => vec![text("#FFFFFF")],

@@ -4,7 +4,7 @@
 mod shop;
 
 use compagina_core::catalog::{ProductState, Stock};
-use compagina_core::page::Kind;
+use compagina_core::page::{Device, Kind, Op, SetValue, Target, apply};
 use shop::bench::Bench;
 
 #[test]
@@ -147,6 +147,40 @@ fn values_can_be_left_out_told_by_name_and_kept_from_being_chosen() {
     assert!(strict.contains(" disabled") && strict.contains("data-strict"));
     let clear = Bench::new().set(Kind::Options, "clear", "Begin again").piece("k-options");
     assert!(clear.contains("data-clear>Begin again</a>"), "{clear}");
+}
+
+#[test]
+fn on_phones_pieces_of_all_columns_can_stand_in_another_order_and_on_tablets_those_of_one() {
+    let order = |device: Device, names: &[&str]| {
+        let mut bench = Bench::new();
+        let band = bench
+            .layout
+            .bands
+            .iter()
+            .find(|band| band.pieces().any(|one| one.kind == Kind::BuyButton))
+            .unwrap();
+        let target = Target::Band(band.id.clone());
+        let value = Some(SetValue::Lines(names.iter().map(|name| (*name).to_owned()).collect()));
+        apply(&mut bench.layout, Op::Set { target, setting: "order".into(), device, value }).unwrap();
+        bench.html()
+    };
+    assert!(!Bench::new().html().contains("data-on-phones"));
+    // The price before the gallery, the name last.
+    let html = order(Device::Phone, &["p5", "p2", "p4", "siblings", "p6", "p7", "p8", "p9", "p10", "p3"]);
+    let (wide, phone) = html.split_once("@media (max-width:640px)").unwrap();
+    assert!(!wide.contains("{order:0;margin") && !wide.contains("display:contents;}"));
+    assert!(phone.contains(".columns{row-gap:0;reading-flow:grid-order}"), "{phone}");
+    assert!(
+        phone.contains("#p-p5{order:0;margin-top:0}")
+            && phone.contains("#p-p2{order:1;margin-top:var(--above,0)}")
+    );
+    let told = html.split("data-on-phones=\"").nth(1).unwrap().split('"').next().unwrap();
+    assert!(told.starts_with("p-p5 p-p2 p-p4") && told.ends_with("p-p3"), "{told}");
+
+    let html = order(Device::Tablet, &["p5", "p3"]);
+    let tablet = html.split("@media (min-width:641px) and (max-width:1024px){").nth(1).unwrap();
+    assert!(tablet.contains(">.column{display:flex;flex-direction:column;reading-flow:flex-visual}"));
+    assert!(html.contains("data-on-phones"), "phones take the tablet's");
 }
 
 #[test]

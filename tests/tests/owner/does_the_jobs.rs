@@ -1,6 +1,9 @@
 //! Jobs of a practised owner, each from begin to end, with the most actions that it is to take.
 
-use compagina_tests::desk::{choose, click, drag, in_both, kept, open_desk, order, proofs_are_drawn};
+use compagina_tests::desk::{
+    choose, click, drag, drag_here, in_both, in_proof, kept, open_desk, order, press, press_with,
+    proofs_are_drawn,
+};
 use compagina_tests::hand::Hand;
 use compagina_tests::{Browser, Owner, Screen, Site, ask, find, json_of, until};
 use fantoccini::actions::{InputSource, KeyAction, KeyActions};
@@ -215,6 +218,50 @@ async fn how_pieces_look(pool: MySqlPool) {
         }
         assert_eq!(set_to(&owner, "price").await["colour"], "accent");
         hand.took("A bigger title, the price before the summary in the accent, a button of its own", 9);
+    })
+    .await;
+}
+
+#[sqlx::test(migrations = false)]
+async fn an_order_of_its_own_for_phones(pool: MySqlPool) {
+    let site = Site::start(pool).await;
+    let base = site.base.clone();
+    Browser::run(Screen::Wide, |client| async move {
+        let client = &client;
+        open_desk(client, &base, "/templates/2?product=whimbrel").await;
+        proofs_are_drawn(client).await;
+        let seen = |first: &str, second: &str| {
+            format!("page.querySelector('{first}').getBoundingClientRect().top < page.querySelector('{second}').getBoundingClientRect().top")
+        };
+        let listed = order(client).await;
+        let mut hand = Hand::new(client);
+        // The stock line and the quantity away on phones, and the button above the options there.
+        hand.click("[aria-label^='Stock line on phones']", "").await;
+        hand.click("[aria-label^='Quantity on phones']", "").await;
+        hand.key("2").await;
+        until(client, &in_proof("Phone", "page.querySelector('.k-buy-button')")).await;
+        let line = async |kind: &str| {
+            find(client, &format!(".order .row:has([aria-label^='{kind} on wide'])")).await
+        };
+        let (button, options) = (line("Buy button").await, line("Options").await);
+        ask(client, "document.querySelector(\".order .row:has([aria-label^='Stock line on wide'])\").scrollIntoView({ block: 'center' })").await;
+        drag_here(client, &button, &options, 0).await;
+        hand.did(1);
+        until(client, &in_proof("Phone", &seen(".k-buy-button", ".k-options"))).await;
+        until(client, &in_proof("Phone", "!page.querySelector('.k-stock-line').checkVisibility() && !page.querySelector('.k-quantity').checkVisibility()")).await;
+        hand.took("An order of its own on phones", 4);
+        assert_eq!(order(client).await, listed, "it is listed as on wide screens");
+        assert_eq!(ask(client, "[...document.querySelectorAll('.order .second')].length > 2").await, json!(true));
+
+        // By keys it goes on; wide screens stay as they are.
+        click(client, ".order .what", "Buy button").await;
+        press_with(client, Key::Alt, Key::Up).await;
+        until(client, &in_proof("Phone", &seen(".k-buy-button", ".k-siblings"))).await;
+        press(client, "3").await;
+        until(client, &in_proof("Wide", &seen(".k-options", ".k-buy-button"))).await;
+        until(client, &in_proof("Phone", &seen(".k-buy-button", ".k-options"))).await;
+        press_with(client, Key::Control, "z").await;
+        until(client, &in_proof("Phone", &seen(".k-siblings", ".k-buy-button"))).await;
     })
     .await;
 }

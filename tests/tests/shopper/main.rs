@@ -8,6 +8,7 @@ mod chooses;
 mod fills_the_cart;
 mod gallery;
 mod looks_through_a_listing;
+mod reads_in_order;
 mod takes_a_quick_look;
 mod through_an_outage;
 mod waits;

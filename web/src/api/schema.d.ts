@@ -4333,6 +4333,9 @@ export interface components {
             shape: "products";
         } | {
             /** @enum {string} */
+            shape: "order";
+        } | {
+            /** @enum {string} */
             shape: "film";
         } | {
             /** @enum {string} */

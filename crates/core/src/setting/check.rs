@@ -4,8 +4,9 @@ use super::font::is_family;
 use super::text::{LEAST_SIZE, MOST_SIZE, is_look, paints};
 use super::{RuleError, SPACE_STEPS, SetValue, Setting, Shape, TYPE_STEPS};
 use crate::colour::is_colour;
-use crate::ids::Handle;
+use crate::ids::{Handle, PieceId};
 use crate::limits::is_unseen;
+use std::collections::BTreeSet;
 
 impl Setting {
     /// Whether a value may stand here.
@@ -53,6 +54,7 @@ impl Setting {
                 names.iter().try_for_each(|name| check_media(label, name))
             }
             (Shape::Products { count }, SetValue::Lines(handles)) => check_products(label, handles, count),
+            (Shape::Order { count }, SetValue::Lines(pieces)) => check_order(label, pieces, count),
             (Shape::Film, SetValue::Text(name)) => {
                 if name.is_empty() {
                     Ok(())
@@ -125,6 +127,16 @@ fn check_products(label: &'static str, handles: &[String], count: usize) -> Resu
     }
     let sound = handles.iter().all(|one| Handle::try_from(one.as_str()).is_ok());
     if sound { Ok(()) } else { Err(ValueError::WrongShape { label }) }
+}
+
+/// Names of pieces, each once. Whether they are there is no matter: pieces come and go.
+fn check_order(label: &'static str, pieces: &[String], count: usize) -> Result<(), ValueError> {
+    if pieces.len() > count {
+        return Err(ValueError::TooManyLines { label, given: pieces.len(), count });
+    }
+    let once = pieces.iter().collect::<BTreeSet<_>>().len() == pieces.len();
+    let sound = pieces.iter().all(|one| PieceId::try_from(one.as_str()).is_ok());
+    if sound && once { Ok(()) } else { Err(ValueError::WrongShape { label }) }
 }
 
 fn check_media(label: &'static str, name: &str) -> Result<(), ValueError> {

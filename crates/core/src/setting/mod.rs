@@ -128,6 +128,11 @@ pub enum Shape {
         /// The most products.
         count: usize,
     },
+    /// The order of at most so many pieces of a band, by their names; none for the order in which they are listed.
+    Order {
+        /// The most pieces.
+        count: usize,
+    },
     /// A film of the shop, by its name.
     Film,
     /// Empty for none, or a link: a path of the shop, `https:`, `mailto:` or `tel:`.
@@ -306,6 +311,10 @@ impl Setting {
     /// Products of the shop.
     pub const fn products(key: &'static str, label: &'static str, count: usize) -> Self {
         Self::new(key, label, Group::Says, Shape::Products { count }, Preset::Lines(&[]), false)
+    }
+    /// An order of pieces on a screen.
+    pub const fn order(key: &'static str, label: &'static str, count: usize) -> Self {
+        Self::new(key, label, Group::Looks, Shape::Order { count }, Preset::Lines(&[]), true)
     }
     /// A film of the shop.
     pub const fn film(key: &'static str, label: &'static str) -> Self {

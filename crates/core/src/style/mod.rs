@@ -5,11 +5,13 @@
 
 mod ground;
 mod hint;
+mod order;
 mod room;
 mod told;
 
 pub use ground::{Legibility, ground_of, legibility};
 pub use hint::hint;
+pub use order::order_on;
 pub use room::rooms_of;
 pub use told::{in_a_line, text_told, told, where_from, where_in_house};
 

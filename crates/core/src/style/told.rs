@@ -33,6 +33,9 @@ pub fn told(setting: &Setting, value: &SetValue, house: &House) -> String {
         (Shape::Film, SetValue::Text(name)) => if name.is_empty() { "none" } else { "1 film" }.into(),
         (Shape::Pictures { .. }, SetValue::Lines(names)) => counted(names.len(), "picture"),
         (Shape::Products { .. }, SetValue::Lines(handles)) => counted(handles.len(), "product"),
+        (Shape::Order { .. }, SetValue::Lines(pieces)) => {
+            if pieces.is_empty() { "as listed" } else { "its own" }.into()
+        }
         (Shape::Table { .. }, SetValue::Rows(rows)) => match rows.first() {
             Some(head) => format!("{} of {}", counted(rows.len(), "row"), counted(head.len(), "column")),
             None => "empty".into(),

@@ -1,5 +1,5 @@
 <script setup lang="ts">
-import { computed, defineAsyncComponent, nextTick, provide, ref, watch } from "vue";
+import { computed, defineAsyncComponent, nextTick, onBeforeUnmount, provide, ref, watch } from "vue";
 import { onBeforeRouteLeave, useRouter } from "vue-router";
 import NoticeNote from "../../ui/notes/NoticeNote.vue";
 import ProblemNote from "../../ui/notes/ProblemNote.vue";
@@ -15,7 +15,7 @@ import SituationStrip from "./SituationStrip.vue";
 import SlipPanel from "./slip/SlipPanel.vue";
 import { useDesk } from "./deskStore";
 import { CLIPBOARD, MOVES, SHEET } from "./keys";
-import type { Shown } from "./types";
+import { DEVICES, type Shown } from "./types";
 import { useClipboard } from "./useClipboard";
 import { useKeys } from "./useKeys";
 import { useMoves } from "./useMoves";
@@ -42,6 +42,11 @@ const { looks } = usePresence();
 const situation = useSituation(() => props.product, looks);
 const { html, boxes, report } = useProofs(situation.proofAddress, looks);
 const shown = ref<Shown>("both");
+watch(shown, (which) => {
+  desk.alone = DEVICES.find((one) => one === which) ?? null;
+  desk.pointed = null;
+});
+onBeforeUnmount(() => (desk.alone = null));
 const adding = ref(false);
 const finding = ref(false);
 const findingSetting = ref(false);

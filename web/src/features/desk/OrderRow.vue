@@ -11,6 +11,8 @@ import { say } from "../../words";
 const props = defineProps<{
   piece: Piece;
   number: number;
+  /** Where it stands on phones, if they have an order of their own. */
+  onPhones: number | null;
   hint: string;
   silent: boolean;
   wide: Where;
@@ -71,6 +73,7 @@ function says(device: Device): string {
 }
 
 function choose(event: MouseEvent): void {
+  desk.pointed = null;
   if (event.shiftKey) moves.chooseUpTo(props.piece.id);
   else if (event.ctrlKey || event.metaKey) moves.chooseToo(props.piece.id);
   else moves.choose({ piece: props.piece.id });
@@ -95,6 +98,11 @@ function choose(event: MouseEvent): void {
     <span class="own" :class="{ other }" :title="other ? say('order-row-has-chosen', { other }) : undefined">{{
       other ? initials(other) : own > 0 ? say("order-row-own", { own }) : ""
     }}</span>
+    <span v-if="onPhones !== null" class="second" :title="say('order-row-on-phones', { number: onPhones })">
+      <span class="unseen">{{ say("order-row-on-phones", { number: onPhones }) }}</span>
+      <span aria-hidden="true">{{ onPhones }}</span>
+    </span>
+    <span v-else />
     <span class="devices">
       <button
         v-for="device in ORDER_DEVICES"
@@ -118,7 +126,7 @@ function choose(event: MouseEvent): void {
 .row {
   position: relative;
   display: grid;
-  grid-template-columns: 20px 12px minmax(0, 1fr) auto 48px;
+  grid-template-columns: 20px 12px minmax(0, 1fr) auto auto 48px;
   align-items: center;
   gap: 4px;
   height: 25px;
@@ -131,6 +139,14 @@ function choose(event: MouseEvent): void {
   color: var(--soft);
   font-size: 11px;
   text-align: right;
+}
+.second {
+  padding: 0 4px;
+  border: 1px solid var(--line);
+  border-radius: 3px;
+  color: var(--signal);
+  font-size: 11px;
+  line-height: 14px;
 }
 .role {
   width: 8px;

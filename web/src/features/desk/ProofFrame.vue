@@ -1,6 +1,7 @@
 <script setup lang="ts">
 import { computed, ref } from "vue";
 import ProgressLine from "../../ui/notes/ProgressLine.vue";
+import { useDesk } from "./deskStore";
 import { type Box, type Device, SCREENS } from "./types";
 import type { Press } from "./useKeys";
 import { useProofFrame } from "./useProofFrame";
@@ -8,6 +9,7 @@ import { say } from "../../words";
 
 const props = defineProps<{ device: Device; html: string | null }>();
 const emit = defineEmits<{ boxes: [boxes: Box[]]; picked: [choice: string]; press: [press: Press] }>();
+const desk = useDesk();
 const holder = ref<HTMLElement | null>(null);
 const frame = ref<HTMLIFrameElement | null>(null);
 const screen = computed(() => SCREENS[props.device]);
@@ -15,6 +17,7 @@ const screen = computed(() => SCREENS[props.device]);
 const { scale, height, document, percent } = useProofFrame({
   holder,
   frame,
+  device: () => props.device,
   width: () => screen.value.width,
   fold: () => screen.value.height,
   html: () => props.html,
@@ -25,8 +28,11 @@ const { scale, height, document, percent } = useProofFrame({
 </script>
 
 <template>
-  <figure ref="holder" class="proof" :class="device">
-    <figcaption>{{ screen.name }} {{ screen.width }} · {{ percent }} %</figcaption>
+  <figure ref="holder" class="proof" :class="[device, { hand: device !== 'wide' && desk.inHand === device }]">
+    <figcaption>
+      {{ screen.name }} {{ screen.width }} · {{ percent }} %
+      <template v-if="device !== 'wide' && desk.inHand === device">{{ say("proof-frame-in-hand") }}</template>
+    </figcaption>
     <div class="page" :style="{ width: `${screen.width * scale}px`, height: `${height * scale}px` }">
       <iframe
         v-if="document !== null"
@@ -64,6 +70,9 @@ figcaption {
   font-size: 11px;
   font-weight: 600;
   white-space: nowrap;
+}
+.hand figcaption {
+  color: var(--accent);
 }
 .page {
   position: relative;

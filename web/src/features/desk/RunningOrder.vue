@@ -10,8 +10,9 @@ import PieceFinder from "./PieceFinder.vue";
 import { useDesk } from "./deskStore";
 import { injectMoves } from "./keys";
 import { type Line, type Where, lastInFirstScreen, whereIs } from "./order";
-import { type Boxes, type Device, type Kind, type Piece, SCREENS, type Situation } from "./types";
+import { type Band, type Boxes, type Device, type Kind, type Piece, SCREENS, type Situation } from "./types";
 import { useResizeObserver } from "../../ui/useResizeObserver";
+import { useOrderOn } from "./useOrderOn";
 import { useVisibility } from "./useVisibility";
 import TextInput from "../../ui/fields/TextInput.vue";
 import { say } from "../../words";
@@ -23,6 +24,7 @@ defineEmits<{ starters: [] }>();
 const desk = useDesk();
 const moves = injectMoves();
 const visibility = useVisibility();
+const { onPhones, placeOn } = useOrderOn();
 /** The column in which the finder is open, and behind what: the line it was opened at, then what was added from it. */
 const gap = ref<{ column: string; behind: string[] } | null>(null);
 /** What was typed into it: it moves on with what is added, and letters that come meanwhile go along. */
@@ -34,11 +36,14 @@ watch(gap, (now, before) => {
 // Dragging changes these lists of names at once; the server's answer replaces them.
 const columns = ref(new Map<string, string[]>());
 const bands = computed(() => desk.drawn?.draft.layout.bands ?? []);
+function listed(now: Band[]): Map<string, string[]> {
+  return new Map(now.flatMap((b) => b.columns).map((c): [string, string[]] => [c.id, c.pieces.map((p) => p.id)]));
+}
 watch(
   bands,
   (now) => {
-    const lists = now.flatMap((b) => b.columns).map((c): [string, string[]] => [c.id, c.pieces.map((p) => p.id)]);
-    if (JSON.stringify(lists) !== JSON.stringify([...columns.value])) columns.value = new Map(lists);
+    const lists = listed(now);
+    if (JSON.stringify([...lists]) !== JSON.stringify([...columns.value])) columns.value = lists;
   },
   { immediate: true },
 );
@@ -164,6 +169,7 @@ function dropped(event: { item: HTMLElement; to: HTMLElement; newDraggableIndex?
   const { column } = event.to.dataset;
   const line = piece ? byPiece.value.get(piece) : undefined;
   const index = event.newDraggableIndex ?? 0;
+  if (piece && column && desk.inHand !== "wide" && !desk.onCard && dropsOn(desk.inHand, piece, column, index)) return;
   if (piece && column && desk.also.length && moves.lines.value.some((l) => l.piece.id === piece)) {
     // Dropped as counted without the dragged one; the others still stand where they stood.
     const here = line?.column.id === column && line.index < index ? index + 1 : index;
@@ -171,6 +177,14 @@ function dropped(event: { item: HTMLElement; to: HTMLElement; newDraggableIndex?
   }
   if (!piece || !column || (line?.column.id === column && line.index === index)) return;
   moves.move(piece, { column, index });
+}
+
+/** While the phone's or the tablet's proof is in hand a piece is put elsewhere there alone; the list stays as it is. */
+function dropsOn(device: Device, piece: string, column: string, index: number): boolean {
+  const others = (columns.value.get(column) ?? []).filter((id) => id !== piece);
+  const done = placeOn(device, piece, others[index], others[index - 1]);
+  if (done) columns.value = listed(bands.value);
+  return done;
 }
 
 function hintOf(piece: Piece): string {
@@ -249,6 +263,7 @@ function hintOf(piece: Piece): string {
               <OrderRow
                 :piece="piece"
                 :number="number"
+                :on-phones="onPhones.get(piece.id) ?? null"
                 :hint="hintOf(piece)"
                 :silent="silent.has(piece.id)"
                 :wide="where(piece, 'wide')"

@@ -6,7 +6,7 @@ import { type Send, type Shows, type Turn, useSteps } from "../../session/useSte
 import { withOp } from "./asMade";
 import { lines, sharing } from "./order";
 import { Pages } from "./pages";
-import type { Draft, Level, Look, Op, Target } from "./types";
+import type { Device, Draft, Level, Look, Op, Target } from "./types";
 import { say } from "../../words";
 
 /** Lets the proofs show what was sent to them before the desk itself is drawn anew: they hear of it before the
@@ -48,6 +48,11 @@ export const useDesk = defineStore("desk", () => {
   const published = ref(false);
   /** Something worth knowing that needs nothing done. */
   const notice = ref<string | null>(null);
+  /** The one screen that is shown alone, and the proof in which was pointed last at something. */
+  const alone = ref<Device | null>(null);
+  const pointed = ref<Device | null>(null);
+  /** The screen that what is moved is moved on: wide for all of them. */
+  const inHand = computed<Device>(() => alone.value ?? pointed.value ?? "wide");
   /** Where stands what was moved last, for whoever doesn't see it. */
   const moved = ref("");
   /** The product that lies on the desk. */
@@ -145,6 +150,7 @@ export const useDesk = defineStore("desk", () => {
     notice.value = null;
     moved.value = "";
     published.value = false;
+    pointed.value = null;
   }
 
   const pages = new Pages();
@@ -292,6 +298,9 @@ export const useDesk = defineStore("desk", () => {
     drawnDraft,
     drawnOrder,
     notice,
+    alone,
+    pointed,
+    inHand,
     moved,
     $reset,
   };

@@ -56,6 +56,18 @@ function sharer<T extends { id: string }>(before: T[]) {
   };
 }
 
+/** The pieces of a band in the order in which they stand on a screen, given the order that is set for it: what isn't
+ * named in it, because it came later, stands behind the piece behind which it is listed. */
+export function ordered(band: Band, named: string[]): string[] {
+  const listed = band.columns.flatMap((column) => column.pieces).map((piece) => piece.id);
+  const order = named.filter((id) => listed.includes(id));
+  if (order.length === 0) return listed;
+  listed.forEach((id, at) => {
+    if (!order.includes(id)) order.splice(at === 0 ? 0 : order.indexOf(listed[at - 1] ?? "") + 1, 0, id);
+  });
+  return order;
+}
+
 /** Where a piece lies on a screen: within the first screen, below it, or nowhere. */
 export type Where = "first" | "below" | "away";
 export function whereIs(shown: boolean, device: Device, box: Box | undefined): Where {

@@ -11,6 +11,7 @@ export type Kind = Schemas["Kind"];
 export type Op = Schemas["Op"];
 export type Target = Schemas["Target"];
 export type Value = Schemas["SetValue"];
+export type Values = Schemas["Values"];
 export type Place = Schemas["Place"];
 export type Field = Schemas["FieldView"];
 export type Situation = Schemas["SituationView"];

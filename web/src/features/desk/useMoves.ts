@@ -3,6 +3,7 @@ import { useDesk } from "./deskStore";
 import { newId, stepPlace } from "./order";
 import type { Kind, Op, Place } from "./types";
 import { useChoice } from "./useChoice";
+import { useOrderOn } from "./useOrderOn";
 import { useValues } from "./useValues";
 import { say } from "../../words";
 
@@ -10,11 +11,13 @@ import { say } from "../../words";
 export function useMoves() {
   const desk = useDesk();
   const choice = useChoice();
+  const orderOn = useOrderOn();
   const { line, lines, band, choose } = choice;
 
   function step(direction: -1 | 1): void {
     if (band.value) return stepBand(direction);
     if (!line.value || !desk.draft) return;
+    if (desk.inHand !== "wide" && !desk.onCard) return orderOn.stepOn(desk.inHand, line.value.piece.id, direction);
     if (lines.value.length > 1) return stepAll(direction);
     const to = stepPlace(desk.draft.layout, line.value, direction);
     if (to) void desk.edit({ op: "move_piece", piece: line.value.piece.id, to });

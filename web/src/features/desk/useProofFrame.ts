@@ -3,13 +3,14 @@ import { type Ref, computed, inject, onBeforeUnmount, onMounted, ref, watch } fr
 import { useDesk } from "./deskStore";
 import { CLIPBOARD, injectMoves } from "./keys";
 import { type Parts, changesBetween, partsOf } from "./proofChanges";
-import { type Box, bandOf, pieceOf } from "./types";
+import { type Box, type Device, bandOf, pieceOf } from "./types";
 import type { Press } from "./useKeys";
 import { say } from "../../words";
 
 interface Wiring {
   holder: Ref<HTMLElement | null>;
   frame: Ref<HTMLIFrameElement | null>;
+  device: () => Device;
   width: () => number;
   fold: () => number;
   html: () => string | null;
@@ -75,6 +76,7 @@ export function useProofFrame(wiring: Wiring) {
   }
 
   function point(piece: string | null, band: string | null, more: boolean): void {
+    desk.pointed = wiring.device();
     if (piece && more) moves.chooseToo(piece);
     else if (piece) moves.choose({ piece });
     else if (band) moves.choose({ band });

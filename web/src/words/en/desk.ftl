@@ -407,6 +407,11 @@ scope-pick-all = all
 scope-pick-setting-only = Setting for { $name } only.
 
 ## SheetHead
+order-on-now = { $name } is now { $number } of { $count } on { $screen }.
+order-on-phones = phones
+order-on-tablets = tablets
+order-row-on-phones = { $number } on phones
+proof-frame-in-hand = · Alt with arrows moves pieces here
 sheet-head-aa = Aa
 sheet-head-rejoin = Rejoin { $count } of { $name }
 sheet-head-rejoin-b = Rejoin { $count }
@@ -590,7 +595,7 @@ keys-line-above-below = the line above or below
 keys-shift = Shift ↑ ↓
 keys-choose-several = choose several
 keys-alt = Alt ↑ ↓
-keys-move-piece = move the piece
+keys-move-piece = move the piece; on phones alone while their proof is in hand
 keys-add-piece-after-chosen = add a piece after the chosen line
 keys-add-band-two-columns = add a band of two columns
 keys-copy-piece-right-here = copy the piece right here

@@ -69,6 +69,10 @@ pub const SPACE_ABOVE: Setting =
 pub const SPACE_BELOW: Setting =
     Setting::space("space_below", "Space below", 4).on_phones(Preset::Number(3)).in_part(SPACE);
 
+/// In which order its pieces stand on phones, where columns stand one below another, and within their columns on
+/// tablets.
+pub const ORDER: Setting = Setting::order("order", "Order of its pieces", 80);
+
 /// All settings of it, in the order in which the slip shows them.
 pub const SETTINGS: &[&Setting] = &[
     &NAME,
@@ -82,6 +86,7 @@ pub const SETTINGS: &[&Setting] = &[
     &HEIGHT,
     &STAYS,
     &STAND,
+    &ORDER,
     &GAP,
     &SPACE_ABOVE,
     &SPACE_BELOW,

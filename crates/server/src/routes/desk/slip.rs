@@ -143,6 +143,8 @@ pub enum ShapeView {
     Products {
         count: usize,
     },
+    /// An order of pieces, which is made by moving them.
+    Order,
     Film,
     Link,
     Colour,
@@ -333,6 +335,7 @@ pub(in crate::routes) fn shape(shape: Shape, house: &House) -> ShapeView {
         Shape::Table { columns, rows, most } => ShapeView::Table { columns, rows, most },
         Shape::Pictures { count } => ShapeView::Pictures { count },
         Shape::Products { count } => ShapeView::Products { count },
+        Shape::Order { .. } => ShapeView::Order,
         Shape::Film => ShapeView::Film,
         Shape::Link => ShapeView::Link,
         Shape::Colour => ShapeView::Colour,

@@ -65,7 +65,8 @@ function begin(row: Row, device: Device): void {
   if (row.is === "head") return fold(row, !row.head.open);
   if (row.is === "columns") return void (editing.value = true);
   const cell = sheet.cell(row.field, device);
-  if (!cell.means) return void focus(row, device);
+  // An order is made by moving pieces; here it is rejoined.
+  if (!cell.means || row.field.shape.shape === "order") return void focus(row, device);
   if (row.field.shape.shape === "flag") {
     set(row.field, cell.value !== true, device);
     return void focus(row, device);
