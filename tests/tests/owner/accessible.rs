@@ -105,11 +105,12 @@ async fn every_view_in(pool: MySqlPool, colours: &str) {
         client.goto(&format!("{base}/house-style")).await.unwrap();
         until(&client, "document.querySelector('iframe')?.contentDocument?.querySelector('.sample-box')")
             .await;
-        for group in 0..7 {
+        for group in 0..8 {
             client
                 .execute(&format!("document.querySelectorAll('.house nav button')[{group}].click()"), vec![])
                 .await
                 .unwrap();
+            until(&client, "document.querySelector('.token, .list .text') && (document.querySelector('.token') || document.querySelector('.sheet-side [data-cell]'))").await;
             nothing_is_wrong_at_any_size(&client, &format!("House style, part {group}")).await;
         }
         client.goto(&format!("{base}/products/whimbrel-mini/pictures")).await.unwrap();

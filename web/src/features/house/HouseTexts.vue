@@ -77,7 +77,7 @@ const devices = computed((): Device[] => {
     />
     <ProblemNote :problem="problem" />
     <div v-if="looks.length && wanted === ''" role="group" :aria-label="say('house-texts-looks')">
-      <h3>{{ say("house-texts-looks") }}</h3>
+      <h2>{{ say("house-texts-looks") }}</h2>
       <TextLine
         v-for="look in looks"
         :key="look.look"
@@ -90,7 +90,7 @@ const devices = computed((): Device[] => {
       />
     </div>
     <div v-for="of in found" :key="of.kind" role="group" :aria-label="title(of)">
-      <h3>{{ title(of) }}</h3>
+      <h2>{{ title(of) }}</h2>
       <TextLine
         v-for="text in of.texts"
         :key="text.key"
@@ -175,7 +175,7 @@ const devices = computed((): Device[] => {
   border-radius: 6px;
   background: var(--field);
 }
-h3 {
+.list h2 {
   padding: 8px 14px 2px;
   color: var(--soft);
   font-size: 12px;

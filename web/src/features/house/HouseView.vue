@@ -220,4 +220,12 @@ li small {
     display: none;
   }
 }
+@media (max-width: 760px) {
+  .parts.texts {
+    grid-template-columns: 96px minmax(0, 1fr) minmax(0, 1.2fr);
+  }
+  .parts.texts :deep(.sample) {
+    display: none;
+  }
+}
 </style>

@@ -131,7 +131,10 @@ export function useSheet(
     const fields = (slip.value?.fields ?? []).filter((field) => field.shape.shape !== "rule");
     const line = (field: Field): Row => ({ is: "field", id: field.key, field });
     const looking = wanted.value !== "";
-    if (looking) return fields.filter(matches).map(line);
+    // What begins with what is looked for comes first: a piece's own side before that of one of its texts.
+    const begins = (field: Field): boolean =>
+      field.group !== "texts" && field.label.toLowerCase().startsWith(wanted.value);
+    if (looking) return [...fields.filter(matches)].sort((a, b) => Number(begins(b)) - Number(begins(a))).map(line);
     // Words come first, then looks.
     const heads = new Map<string, Field[]>([[NAMES.says, []]]);
     for (const field of fields) {
