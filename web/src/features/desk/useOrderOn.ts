@@ -55,7 +55,7 @@ export function useOrderOn() {
       name: (kind && desk.labels.get(kind)) ?? "",
       number: among.indexOf(piece) + 1,
       count: among.length,
-      screen: say(device === "phone" ? "order-on-phones" : "order-on-tablets"),
+      screen: device === "phone" ? say("order-on-phones") : say("order-on-tablets"),
     });
   }
 
