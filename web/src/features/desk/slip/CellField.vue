@@ -21,7 +21,9 @@ const options = computed(() => {
 });
 const besides = computed(() => {
   if (!free.value) return undefined;
-  return free.value.takes === "colour" ? say("cell-field-or-colour") : say("cell-field-or-pixels", free.value);
+  if (free.value.takes === "colour") return say("cell-field-or-colour");
+  const { least, most } = free.value;
+  return say("cell-field-or-pixels", { least, most });
 });
 function other(text: string): Value | null {
   if (free.value?.takes === "colour")
