@@ -290,9 +290,9 @@ fn looks_have_names_of_their_own_and_there_are_twelve_at_most() {
     house.set("look.2.name", Some(word("Louder"))).unwrap();
     house.remove_look("kept-5");
     assert_eq!(house.keep_look("One more", now).unwrap(), "kept-5");
-    let button = house.clone();
-    let mut button = button;
+    let mut button = house.clone();
     button.remove_look("kept-5");
+    button.set("look.5.colour", Some(word("#6B2D5C"))).unwrap();
     button.keep_look("Button", text("buy_button", "words")).unwrap();
     assert_eq!(button.of_text(text("buy_button", "words"), Property::Colour, Device::Wide), word("own"));
     assert!(

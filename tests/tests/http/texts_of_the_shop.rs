@@ -71,4 +71,5 @@ async fn texts_are_listed_set_kept_as_looks_and_looks_removed(pool: MySqlPool) {
     assert_eq!(remove("kept-1", revision - 1).await, 409, "somebody changed something meanwhile");
     assert_eq!(remove("kept-1", revision).await, 200);
     assert_eq!(texts(&owner).await["looks"], json!([]));
+    assert_eq!(owner.get("/api/house/texts/look/1").await.status(), 404, "who has it open is told");
 }

@@ -79,6 +79,9 @@ impl House {
         self.check_name(name, None)?;
         let place = KEPT.iter().find(|place| self.name_of(place).is_none());
         let place = place.ok_or(TokenError::TooManyLooks(KEPT.len()))?;
+        NAME.check(&SetValue::Text(name.to_owned()))?;
+        // What somebody set of a look that was removed meanwhile isn't this one's.
+        self.remove_look(&format!("kept-{}", place.key));
         self.set(&name_key(place), Some(SetValue::Text(name.to_owned())))?;
         for property in place.properties().filter(|one| from.properties().any(|own| own == *one)) {
             for device in Device::ALL {

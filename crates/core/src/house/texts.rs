@@ -260,14 +260,10 @@ impl House {
     }
     /// The texts of which it sets anything.
     pub fn own_texts(&self) -> impl Iterator<Item = &'static Text> + '_ {
-        let set = |text: &&Text| {
-            let begins = format!("{}.{}.", text.of, text.key);
-            self.values.range(begins.clone()..).next().is_some_and(|(key, _)| key.starts_with(&begins))
-        };
-        TEXTS.iter().filter(move |text| self.has_texts() && set(text))
-    }
-    /// Whether it sets any text.
-    fn has_texts(&self) -> bool {
-        self.values.keys().any(|key| key.contains('.'))
+        let texts =
+            self.values.keys().filter_map(|key| Some(property_of(key)?.0)).filter(|text| text.of != LOOK);
+        // Keys of one text stand together.
+        let mut last = None;
+        texts.filter(move |text| last.replace((text.of, text.key)) != Some((text.of, text.key)))
     }
 }

@@ -61,6 +61,9 @@ pub async fn show(
     let kind = Kind::ALL.into_iter().find(|one| one.key() == kind);
     let document: Document<House> = state.store.document(DocumentName::House).await?;
     let house = &document.draft;
+    if kept.is_some() && house.look_called(&format!("kept-{key}")).is_none() {
+        return Err(ApiError::no_such("look"));
+    }
     let fields = settings_of(text).iter().filter_map(|setting| line(house, text, setting));
     Ok(Json(HouseTextView {
         revision: document.revision,
